@@ -1,0 +1,213 @@
+import { readDuration } from '../calendar/duration';
+import { NOTE_KINDS } from '../note/front-matter';
+import { foldName } from '../note/names';
+import { STATUSES } from '../task/status';
+import {
+  type Condition,
+  DATE_FIELDS,
+  type DateField,
+  type Flag,
+  PRESENCE_FIELDS,
+  type PresenceField,
+  type Sign,
+} from './ast';
+import { parseDate, parseRange } from './parse-date';
+import type { TokenReader } from './token-reader';
+
+const SIGNS: readonly string[] = ['=', '!=', '<', '<=', '>', '>='];
+const FLAGS: Record<string, Flag> = { late: 'late', resting: 'resting', repeats: 'repeats', unsorted: 'unsorted' };
+const PRIORITIES = ['top', 'high', 'normal', 'low'] as const;
+const CONDITION_WORDS = [
+  ...STATUSES,
+  'open',
+  'closed',
+  ...DATE_FIELDS,
+  ...Object.keys(FLAGS),
+  'with',
+  'without',
+  'own',
+  'not',
+  'this',
+  'priority',
+  'takes',
+  'pushed',
+  'age',
+  'owner',
+  'asked',
+  'note',
+  'path',
+  'heading',
+  'kind',
+  'text',
+  'is',
+];
+/** Brackets deeper than this are an error, not a stack that runs over. */
+const DEEPEST = 200;
+
+/** Reads a condition: `or` of `and` of `not`, with brackets. */
+export function parseCondition(reader: TokenReader, depth = 0): Condition {
+  if (depth > DEEPEST) reader.fail(`at most ${DEEPEST} brackets inside each other`);
+  const parts = [parseAnd(reader, depth)];
+  while (reader.took('or')) parts.push(parseAnd(reader, depth));
+  return parts.length === 1 && parts[0] ? parts[0] : { is: 'or', parts };
+}
+
+function parseAnd(reader: TokenReader, depth: number): Condition {
+  const parts = [parseNot(reader, depth)];
+  while (reader.took('and')) parts.push(parseNot(reader, depth));
+  return parts.length === 1 && parts[0] ? parts[0] : { is: 'and', parts };
+}
+
+function parseNot(reader: TokenReader, depth: number): Condition {
+  let negated = false;
+  while (reader.took('not')) negated = !negated;
+  const part = parseOne(reader, depth);
+  return negated ? { is: 'not', part } : part;
+}
+
+function parseOne(reader: TokenReader, depth: number): Condition {
+  if (reader.took('(')) {
+    const inside = parseCondition(reader, depth + 1);
+    if (!reader.took(')')) reader.fail('“)”');
+    return inside;
+  }
+  const own = reader.is('word', 'own') && reader.took('own');
+  const name = parseName(reader, own);
+  if (name) return name;
+  if (own) return reader.fail('a tag, person or link after “own”');
+  if (reader.is('text')) return { is: 'words', words: reader.take().value, folded: false };
+  if (reader.is('word')) {
+    const condition = parseWord(reader);
+    if (condition) return condition;
+  }
+  return reader.fail('a condition', CONDITION_WORDS);
+}
+
+function parseName(reader: TokenReader, own: boolean): Condition | null {
+  if (reader.is('tag')) return { is: 'tag', name: foldName(reader.take().value), own };
+  if (reader.is('person')) return { is: 'person', name: foldName(reader.take().value), own };
+  if (reader.is('link')) return { is: 'link', target: reader.take().value, own };
+  return null;
+}
+
+function parseWord(reader: TokenReader): Condition | null {
+  const word = reader.current.value;
+  const next = reader.ahead(1);
+  const compared = (next.kind === 'sign' && SIGNS.includes(next.value)) || (next.kind === 'word' && next.value === 'in');
+  const field = DATE_FIELDS.find((known) => known === word);
+  if (field && compared) return parseDateCondition(reader, field);
+  const status = STATUSES.find((known) => known === word);
+  if (status || word === 'open' || word === 'closed') {
+    reader.take();
+    return { is: 'status', status: status ?? (word as 'open' | 'closed') };
+  }
+  const flag = FLAGS[word];
+  if (flag) {
+    reader.take();
+    return { is: 'flag', flag };
+  }
+  if (reader.tookWords('is', 'step')) return { is: 'flag', flag: 'step' };
+  if (field) {
+    reader.take();
+    return reader.fail(`a sign (= != < <= > >=) or “in” after “${field}”`, ['in']);
+  }
+  return parseFieldCondition(reader, word);
+}
+
+function parseFieldCondition(reader: TokenReader, word: string): Condition | null {
+  switch (word) {
+    case 'with':
+    case 'without':
+      reader.take();
+      return { is: 'presence', field: parsePresence(reader), present: word === 'with' };
+    case 'priority':
+      reader.take();
+      return { is: 'priority', sign: parseSign(reader), priority: parseOneOf(reader, PRIORITIES) };
+    case 'takes':
+    case 'pushed':
+    case 'age':
+      reader.take();
+      return { is: 'measure', field: word, sign: parseSign(reader), value: parseMeasure(reader, word) };
+    case 'owner':
+    case 'asked':
+      reader.take();
+      return { is: 'who', field: word, same: parseEquality(reader), person: parsePerson(reader) };
+    case 'note':
+    case 'heading':
+      reader.take();
+      return { is: 'place', field: word, same: parseEquality(reader), value: parseText(reader) };
+    case 'path':
+      reader.take();
+      if (!reader.took('in')) reader.fail('“in”', ['in']);
+      return { is: 'place', field: 'path', same: true, value: parseText(reader) };
+    case 'kind':
+      reader.take();
+      return { is: 'kind', same: parseEquality(reader), kind: parseOneOf(reader, NOTE_KINDS) };
+    case 'text':
+      reader.take();
+      if (!reader.took('has')) reader.fail('“has”', ['has']);
+      return { is: 'words', words: parseText(reader), folded: true };
+    case 'this': {
+      reader.take();
+      return { is: 'this', what: parseOneOf(reader, ['note', 'day', 'person'] as const) };
+    }
+    default:
+      return null;
+  }
+}
+
+function parseDateCondition(reader: TokenReader, field: DateField): Condition {
+  reader.take();
+  if (reader.took('in')) return { is: 'in', field, range: parseRange(reader) };
+  const sign = parseSign(reader);
+  return { is: 'date', field, sign, date: parseDate(reader) };
+}
+
+function parseSign(reader: TokenReader): Sign {
+  if (!reader.is('sign') || !SIGNS.includes(reader.current.value)) reader.fail('a sign (= != < <= > >=)');
+  return reader.take().value as Sign;
+}
+
+function parseEquality(reader: TokenReader): boolean {
+  const sign = parseSign(reader);
+  if (sign !== '=' && sign !== '!=') reader.fail('= or !=');
+  return sign === '=';
+}
+
+function parsePresence(reader: TokenReader): PresenceField {
+  for (const field of PRESENCE_FIELDS) {
+    if (reader.tookWords(...field.split(' '))) return field;
+  }
+  return reader.fail('a field', PRESENCE_FIELDS);
+}
+
+function parseOneOf<T extends string>(reader: TokenReader, known: readonly T[]): T {
+  const found = reader.is('word') ? known.find((one) => one === reader.current.value) : undefined;
+  if (found === undefined) return reader.fail(`one of ${known.join(', ')}`, known);
+  reader.take();
+  return found;
+}
+
+function parseText(reader: TokenReader): string {
+  if (!reader.is('text')) reader.fail('words in double quotes');
+  return reader.take().value;
+}
+
+function parsePerson(reader: TokenReader): string {
+  if (reader.is('person')) return foldName(reader.take().value);
+  return parseOneOf(reader, ['me', 'nobody'] as const);
+}
+
+/** Minutes for `takes`, times for `pushed`, days for `age`. */
+function parseMeasure(reader: TokenReader, field: 'takes' | 'pushed' | 'age'): number {
+  if (field === 'takes') {
+    const minutes = reader.is('duration') ? readDuration(reader.current.value) : null;
+    if (minutes === null) return reader.fail('a time such as 30m or 2h');
+    reader.take();
+    return minutes;
+  }
+  const count = reader.number(field);
+  if (field === 'pushed') return count;
+  const unit = parseOneOf(reader, ['day', 'days', 'week', 'weeks', 'month', 'months', 'year', 'years'] as const);
+  return count * (unit.startsWith('day') ? 1 : unit.startsWith('week') ? 7 : unit.startsWith('month') ? 30 : 365);
+}

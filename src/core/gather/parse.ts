@@ -1,0 +1,153 @@
+import {
+  DATE_FIELDS,
+  type DateField,
+  GROUP_KEYS,
+  type Gather,
+  type GatherError,
+  type GroupKey,
+  ORDER_KEYS,
+  type OrderKey,
+} from './ast';
+import { type Token, tokensOf } from './lexer';
+import { parseCondition } from './parse-condition';
+import { TokenReader, Unreadable } from './token-reader';
+
+/** A gather as far as it could be read; it may be answered only when there are no errors. */
+export interface ParsedGather {
+  gather: Gather;
+  errors: GatherError[];
+}
+
+const CLAUSE_WORDS = ['where', 'group', 'order', 'limit', 'including', 'from', 'title'];
+const NOT_YET = ['columns', 'totals', 'steps', 'as', 'into'];
+const MOST_ROWS = 1_000_000;
+/** A gather longer than this is no question a person wrote. */
+const LONGEST = 50_000;
+
+/**
+ * Reads the text of a gather. A clause that cannot be read is left out and told with its position; the others
+ * still count.
+ *
+ * @example parseGather('open and due < today').errors // []
+ */
+export function parseGather(text: string): ParsedGather {
+  const gather: Gather = {
+    title: null,
+    where: null,
+    groupBy: [],
+    orderBy: null,
+    limit: null,
+    limitPerGroup: null,
+    includingResting: false,
+  };
+  if (text.length > LONGEST) {
+    return { gather, errors: [{ message: `A gather has at most ${LONGEST} characters.`, from: LONGEST, to: text.length }] };
+  }
+  const errors: GatherError[] = [];
+  const reader = new TokenReader(tokensOf(text));
+  const seen = new Set<string>();
+  for (let first = true; !reader.is('end'); first = false) {
+    try {
+      parseClause(reader, gather, seen, first);
+    } catch (error) {
+      if (!(error instanceof Unreadable)) throw error;
+      errors.push(error.error);
+      skipClause(reader);
+    }
+  }
+  return { gather, errors };
+}
+
+/** Goes on at the next line that begins with a clause word. */
+function skipClause(reader: TokenReader): void {
+  do reader.take();
+  while (!reader.is('end') && !(reader.current.startsLine && startsClause(reader.current)));
+}
+
+function startsClause(token: Token): boolean {
+  return token.kind === 'title' || (token.kind === 'word' && [...CLAUSE_WORDS, ...NOT_YET].includes(token.value));
+}
+
+function parseClause(reader: TokenReader, gather: Gather, seen: Set<string>, first: boolean): void {
+  const token = reader.current;
+  const once = (name: string): void => {
+    if (seen.has(name)) throw new Unreadable({ message: `“${name}” stands twice; one is enough.`, from: token.from, to: token.to });
+    seen.add(name);
+  };
+  if (token.kind === 'title') {
+    once('title');
+    gather.title = reader.take().value || null;
+  } else if (reader.took('where')) {
+    once('where');
+    gather.where = parseCondition(reader);
+  } else if (reader.took('from')) {
+    once('from');
+    if (!reader.took('tasks')) reader.fail('“tasks”: only tasks can be gathered so far', ['tasks']);
+  } else if (reader.took('group')) {
+    once('group by');
+    gather.groupBy = parseKeys(reader, parseGroupKey, 2);
+  } else if (reader.took('order')) {
+    once('order by');
+    gather.orderBy = parseKeys(reader, parseOrderKey, ORDER_KEYS.length);
+  } else if (reader.took('limit')) {
+    parseLimit(reader, gather, once);
+  } else if (reader.took('including')) {
+    once('including');
+    if (!reader.took('resting')) reader.fail('“resting”', ['resting']);
+    gather.includingResting = true;
+  } else if (token.kind === 'word' && NOT_YET.includes(token.value)) {
+    throw new Unreadable({ message: `“${token.value}” cannot be answered yet.`, from: token.from, to: token.to });
+  } else if (first) {
+    once('where');
+    gather.where = parseCondition(reader);
+  } else {
+    reader.fail('a clause', CLAUSE_WORDS);
+  }
+}
+
+function parseLimit(reader: TokenReader, gather: Gather, once: (name: string) => void): void {
+  const limit = Math.min(reader.number('the limit'), MOST_ROWS);
+  if (reader.took('per')) {
+    if (!reader.took('group')) reader.fail('“group”', ['group']);
+    once('limit per group');
+    gather.limitPerGroup = limit;
+  } else {
+    once('limit');
+    gather.limit = limit;
+  }
+}
+
+function parseKeys<T>(reader: TokenReader, parseKey: (reader: TokenReader) => T, most: number): T[] {
+  if (!reader.took('by')) reader.fail('“by”', ['by']);
+  const keys = [parseKey(reader)];
+  while (reader.took(',')) {
+    if (keys.length === most) reader.fail(`at most ${most} keys`);
+    keys.push(parseKey(reader));
+  }
+  return keys;
+}
+
+function parseGroupKey(reader: TokenReader): GroupKey {
+  const key = reader.is('word') ? GROUP_KEYS.find((known) => known === reader.current.value) : undefined;
+  if (!key) return reader.fail('a key to group by', GROUP_KEYS);
+  reader.take();
+  let of: DateField | null = null;
+  if ((key === 'day' || key === 'week' || key === 'month' || key === 'period') && reader.took('of')) {
+    of = DATE_FIELDS.find((known) => reader.is('word', known)) ?? reader.fail('a date field', DATE_FIELDS);
+    reader.take();
+  }
+  return { key, of, descending: parseDirection(reader) };
+}
+
+function parseOrderKey(reader: TokenReader): OrderKey {
+  const key = reader.is('word') ? ORDER_KEYS.find((known) => known === reader.current.value) : undefined;
+  if (!key) return reader.fail('a key to order by', ORDER_KEYS);
+  reader.take();
+  return { key, descending: parseDirection(reader) };
+}
+
+function parseDirection(reader: TokenReader): boolean {
+  if (reader.took('desc')) return true;
+  reader.took('asc');
+  return false;
+}

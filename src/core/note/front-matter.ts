@@ -1,0 +1,198 @@
+import { parseDocument } from 'yaml';
+import { type Day, readIsoDay } from '../calendar/day';
+import { type Lines, lineText } from './lines';
+
+export const NOTE_KINDS = [
+  'note',
+  'journal',
+  'meeting',
+  'person',
+  'project',
+  'goal',
+  'agenda',
+  'template',
+  'slip',
+  'status',
+  'archive',
+] as const;
+export type NoteKind = (typeof NOTE_KINDS)[number];
+
+/** What the front matter of a note says; absent fields are null or empty. */
+export interface FrontMatter {
+  /** The number of lines it takes, with both fences; 0 when the note has none. */
+  lineCount: number;
+  title: string | null;
+  kind: NoteKind | null;
+  date: Day | null;
+  tags: string[];
+  people: string[];
+  /** Titles of notes, without brackets. */
+  about: string[];
+  aliases: string[];
+  handle: string | null;
+  /** Why it could not be read, and the line (from 0) where; null when it could. */
+  problem: { message: string; line: number } | null;
+}
+
+export const NO_FRONT_MATTER: FrontMatter = {
+  lineCount: 0,
+  title: null,
+  kind: null,
+  date: null,
+  tags: [],
+  people: [],
+  about: [],
+  aliases: [],
+  handle: null,
+  problem: null,
+};
+
+/** Longer front matter is text; reading YAML costs far more than reading Markdown. */
+const MOST_LINES = 500;
+
+/**
+ * Reads the front matter of a note: YAML between `---` on line 1 and `---` or `...`, when the next line that
+ * is not blank looks like `name:`.
+ */
+export function readFrontMatter(lines: Lines): FrontMatter {
+  const lineCount = frontMatterLineCount(lines);
+  if (lineCount === 0) return NO_FRONT_MATTER;
+  const body: string[] = [];
+  for (let line = 1; line < lineCount - 1; line++) body.push(lineText(lines, line));
+  const values = readSimpleYaml(body) ?? readYaml(body);
+  if ('problem' in values) return { ...NO_FRONT_MATTER, lineCount, problem: values.problem };
+  return { ...fieldsFrom(values.fields), lineCount };
+}
+
+function frontMatterLineCount(lines: Lines): number {
+  if (lineText(lines, 0).trimEnd() !== '---') return 0;
+  const most = Math.min(lines.starts.length, MOST_LINES);
+  let named = false;
+  for (let line = 1; line < most; line++) {
+    const words = lineText(lines, line);
+    const trimmed = words.trimEnd();
+    if (trimmed === '---' || trimmed === '...') return named ? line + 1 : 0;
+    if (!named && trimmed !== '') {
+      if (!/^[\p{L}_][\p{L}\p{N}_ -]*:(?:\s|$)/u.test(words)) return 0;
+      named = true;
+    }
+  }
+  return 0;
+}
+
+export type YamlFields = Record<string, unknown>;
+const SIMPLE_WORD = /^\p{L}[\p{L}\p{N} _./-]*$/u;
+const ISO_DAY = /^\d{4}-\d{2}-\d{2}$/;
+const QUOTED = /^"([^"\\]*)"$/;
+const RESERVED = /^(?:true|false|null)$/i;
+
+/**
+ * Reads front matter that holds only plain words, ISO days, quoted words and lists of them; null for anything
+ * else, which the YAML library then reads. It is many times cheaper, and a property test holds the two equal.
+ */
+export function readSimpleYaml(body: readonly string[]): { fields: YamlFields } | null {
+  const fields: YamlFields = {};
+  let list: string[] | null = null;
+  for (const line of body) {
+    if (line.trim() === '') continue;
+    const item = /^ {0,8}- +(\S.*)$/.exec(line);
+    if (item) {
+      const value = simpleScalar((item[1] ?? '').trimEnd());
+      if (value === null || !list) return null;
+      list.push(value);
+      continue;
+    }
+    const pair = /^([A-Za-z][A-Za-z0-9_-]*):(?: +(\S.*))?$/.exec(line.trimEnd());
+    const key = pair?.[1];
+    if (!pair || !key || key in fields || RESERVED.test(key)) return null;
+    if (list?.length === 0) return null;
+    list = null;
+    const words = pair[2];
+    if (words === undefined) {
+      list = [];
+      fields[key] = list;
+    } else {
+      const value = words.startsWith('[') ? simpleList(words) : simpleScalar(words);
+      if (value === null) return null;
+      fields[key] = value;
+    }
+  }
+  return list?.length === 0 ? null : { fields };
+}
+
+function simpleScalar(words: string): string | null {
+  const quoted = QUOTED.exec(words);
+  if (quoted) return quoted[1] ?? '';
+  if (ISO_DAY.test(words)) return words;
+  return SIMPLE_WORD.test(words) && !RESERVED.test(words) ? words : null;
+}
+
+function simpleList(words: string): string[] | null {
+  const inside = /^\[([^[\]{}"',]*(?:,[^[\]{}"',]*)*)\]$/.exec(words)?.[1];
+  if (inside === undefined) return null;
+  if (inside.trim() === '') return [];
+  const values: string[] = [];
+  for (const part of inside.split(',')) {
+    const value = simpleScalar(part.trim());
+    if (value === null) return null;
+    values.push(value);
+  }
+  return values;
+}
+
+type YamlResult = { fields: YamlFields } | { problem: { message: string; line: number } };
+
+/** Reads front matter by the YAML library (YAML 1.2, core schema). */
+export function readYaml(body: readonly string[]): YamlResult {
+  try {
+    const document = parseDocument(body.join('\n'), { prettyErrors: false, uniqueKeys: false });
+    const error = document.errors[0];
+    if (error) {
+      const before = body.join('\n').slice(0, error.pos[0]);
+      return { problem: { message: plainYamlMessage(error.message), line: before.split('\n').length } };
+    }
+    const value: unknown = document.toJS({ maxAliasCount: 50 });
+    return typeof value === 'object' && value !== null && !Array.isArray(value)
+      ? { fields: value as YamlFields }
+      : { problem: { message: 'The front matter holds no names with values.', line: 1 } };
+  } catch {
+    return { problem: { message: 'The front matter cannot be read as YAML.', line: 1 } };
+  }
+}
+
+function plainYamlMessage(message: string): string {
+  const first = message.split('\n')[0] ?? message;
+  return `The front matter cannot be read as YAML: ${first.replace(/\.$/, '')}.`;
+}
+
+function fieldsFrom(fields: YamlFields): Omit<FrontMatter, 'lineCount'> {
+  const kind = words(fields['kind'])?.toLowerCase();
+  const date = words(fields['date']);
+  return {
+    title: words(fields['title']),
+    kind: NOTE_KINDS.find((known) => known === kind) ?? null,
+    date: date === null ? null : readIsoDay(date.slice(0, 10)),
+    tags: list(fields['tags']).map((tag) => tag.replace(/^#/, '')),
+    people: list(fields['people']).map((person) => person.replace(/^@/, '')),
+    about: list(fields['about']).map(linkTarget),
+    aliases: list(fields['aliases']),
+    handle: words(fields['handle'])?.replace(/^@/, '') ?? null,
+    problem: null,
+  };
+}
+
+/** `[[Salt on the Glass#Loans|loans]]` names `Salt on the Glass`. */
+function linkTarget(value: string): string {
+  const inside = /^\[\[([^\]]*)\]\]$/.exec(value)?.[1] ?? value;
+  return (inside.split(/[#|]/)[0] ?? inside).trim();
+}
+
+function words(value: unknown): string | null {
+  if (typeof value === 'number') return String(value);
+  return typeof value === 'string' && value.trim() !== '' ? value.trim() : null;
+}
+
+function list(value: unknown): string[] {
+  const values: unknown[] = Array.isArray(value) ? value : [value];
+  return values.map(words).filter((one): one is string => one !== null);
+}

@@ -1,0 +1,152 @@
+/** A name in a line: `#tag` or `@person`. Offsets are into the line's words. */
+export interface Name {
+  kind: 'tag' | 'person';
+  /** As written, without its sign. */
+  name: string;
+  from: number;
+  to: number;
+}
+
+/** `[[target#heading|words]]` in a line. */
+export interface Link {
+  target: string;
+  heading: string | null;
+  words: string | null;
+  from: number;
+  to: number;
+}
+
+export interface Inline {
+  names: Name[];
+  links: Link[];
+}
+
+const TAG = /#([\p{L}\p{M}\p{N}_]+(?:[-/][\p{L}\p{M}\p{N}_]+)*)/uy;
+const PERSON = /@([\p{L}\p{M}\p{N}_]+(?:[-.][\p{L}\p{M}\p{N}_]+)*)/uy;
+const HAS_LETTER = /\p{L}/u;
+const BEFORE = /[\s([{"'*_~,]/;
+const AUTOLINK = /<(?:[A-Za-z][A-Za-z0-9+.-]{1,31}:[^\s<>]*|[^\s<>@]+@[^\s<>]+|\/?[A-Za-z][^<>]*)>/y;
+const LINK_TARGET = /\]\((?:[^()\\\n]|\\.|\((?:[^()\\\n]|\\.)*\))*\)/y;
+const EMAIL_TAIL = /^@[\p{L}\p{N}-]+\.[\p{L}]/u;
+
+const NOTHING: Inline = { names: [], links: [] };
+
+/** How two names are compared: NFC and without case. `sameName` keys fold `#Loans` and `#loans` together. */
+export function foldName(name: string): string {
+  return name.normalize('NFC').toLowerCase();
+}
+
+/** A tag and the tags above it: `place/archive` is also `place`. Folded. */
+export function tagWithUppers(tag: string): string[] {
+  const parts = foldName(tag).split('/');
+  return parts.map((_, index) => parts.slice(0, index + 1).join('/'));
+}
+
+/**
+ * Finds tags, people and links between two offsets of a line, outside code, URLs, link targets and e-mail
+ * addresses, where a sign follows the start, white space or an opening sign.
+ *
+ * @example readInline('Ask @ilse about #loans').names.map((name) => name.name) // ['ilse', 'loans']
+ */
+export function readInline(line: string, from = 0, to = line.length): Inline {
+  if (!mayHold(line, from, to)) return NOTHING;
+  const found: Inline = { names: [], links: [] };
+  for (let at = from; at < to; ) at = step(line, at, from, to, found);
+  return found;
+}
+
+function mayHold(line: string, from: number, to: number): boolean {
+  for (const sign of ['#', '@', '[[']) {
+    const at = line.indexOf(sign, from);
+    if (at !== -1 && at < to) return true;
+  }
+  return false;
+}
+
+/** Reads what stands at `at`; gives where to go on. */
+function step(line: string, at: number, from: number, to: number, found: Inline): number {
+  switch (line.charCodeAt(at)) {
+    case 92: // backslash
+      return at + 2;
+    case 96: // backtick
+      return afterCode(line, at, to);
+    case 60: // <
+      return afterMatch(AUTOLINK, line, at, to);
+    case 91: // [
+      return line.startsWith('[[', at) ? readLink(line, at, to, found) : at + 1;
+    case 93: // ]
+      return afterMatch(LINK_TARGET, line, at, to);
+    case 35: // #
+      return readName('tag', TAG, line, at, from, to, found);
+    case 64: // @
+      return readName('person', PERSON, line, at, from, to, found);
+    default:
+      return at + 1;
+  }
+}
+
+function afterMatch(pattern: RegExp, line: string, at: number, to: number): number {
+  pattern.lastIndex = at;
+  const match = pattern.exec(line);
+  return match && pattern.lastIndex <= to ? pattern.lastIndex : at + 1;
+}
+
+function afterCode(line: string, at: number, to: number): number {
+  let open = at;
+  while (open < to && line.charCodeAt(open) === 96) open++;
+  const run = line.slice(at, open);
+  for (let close = line.indexOf(run, open); close !== -1 && close < to; ) {
+    let end = close + run.length;
+    if (line.charCodeAt(end) !== 96) return end;
+    while (line.charCodeAt(end) === 96) end++;
+    close = line.indexOf(run, end);
+  }
+  return open;
+}
+
+function readLink(line: string, at: number, to: number, found: Inline): number {
+  const end = line.indexOf(']]', at + 2);
+  if (end === -1 || end + 2 > to) return at + 2;
+  const inside = line.slice(at + 2, end);
+  if (inside.includes('[') || inside.trim() === '') return at + 2;
+  const bar = inside.indexOf('|');
+  const place = bar === -1 ? inside : inside.slice(0, bar);
+  const hash = place.indexOf('#');
+  found.links.push({
+    target: (hash === -1 ? place : place.slice(0, hash)).trim(),
+    heading: hash === -1 ? null : place.slice(hash + 1).trim(),
+    words: bar === -1 ? null : inside.slice(bar + 1).trim(),
+    from: at,
+    to: end + 2,
+  });
+  return end + 2;
+}
+
+function readName(
+  kind: Name['kind'],
+  pattern: RegExp,
+  line: string,
+  at: number,
+  from: number,
+  to: number,
+  found: Inline,
+): number {
+  if (at > from && !BEFORE.test(line.charAt(at - 1))) return at + 1;
+  pattern.lastIndex = at;
+  const name = pattern.exec(line)?.[1];
+  if (name === undefined || !HAS_LETTER.test(name)) return at + 1;
+  const end = at + 1 + name.length;
+  if (end > to) return at + 1;
+  if (inAddress(line, at, kind)) return end;
+  found.names.push({ kind, name, from: at, to: end });
+  return end;
+}
+
+/** Whether a sign stands inside a URL or an e-mail address. */
+function inAddress(line: string, at: number, kind: Name['kind']): boolean {
+  let start = at;
+  while (start > 0 && !/\s/.test(line.charAt(start - 1)) && at - start < 2000) start--;
+  const before = line.slice(start, at);
+  if (/[a-z][a-z0-9+.-]*:\/\//i.test(before) || /^\W*www\./i.test(before)) return true;
+  return kind === 'person' && /[\p{L}\p{N}.+_'*~-]$/u.test(before.slice(-1)) && /[\p{L}\p{N}]/u.test(before) && EMAIL_TAIL.test(line.slice(at));
+}

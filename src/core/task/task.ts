@@ -1,0 +1,274 @@
+import { type Day, addMonths, readIsoDay } from '../calendar/day';
+import { readDuration } from '../calendar/duration';
+import { type Span, readMoment, readSpan } from '../calendar/span';
+import { type Inline, type Link, readInline } from '../note/names';
+import type { Item } from '../note/structure';
+import { DAYS_BEFORE, PERSON_VALUE, type ClauseName, type Priority } from './clause';
+import { type Status, statusOf } from './status';
+import { type Tail, clauseOf, readTail } from './tail';
+
+/** Something on a line that does not count, said in one sentence; offsets are into the line's words. */
+export interface Problem {
+  message: string;
+  from: number;
+  to: number;
+}
+
+/** What a task line says by itself, without what it inherits. */
+export interface TaskLine {
+  /** Where the box's `[` stands. */
+  boxFrom: number;
+  status: Status;
+  /** The character in the box. */
+  sign: string;
+  /** What stands after the box, trimmed, without the tail. */
+  text: string;
+  tail: Tail | null;
+  due: Span | null;
+  plan: Span | null;
+  /** The day until which it rests. */
+  start: Day | null;
+  /** The repeat as written, without `every`. */
+  every: string | null;
+  until: Day | null;
+  /** Minutes. */
+  takes: number | null;
+  /** Null is unmarked, which ranks between high and low. */
+  priority: Priority | null;
+  /** A handle, `nobody`, or null for oneself. */
+  owner: string | null;
+  asked: string | null;
+  remind: string | null;
+  ref: string | null;
+  needs: string[];
+  made: Span | null;
+  done: Span | null;
+  cancelled: Span | null;
+  since: Span | null;
+  pushed: Day[];
+  key: boolean;
+  /** As written, without signs. */
+  tags: string[];
+  people: string[];
+  links: Link[];
+  problems: Problem[];
+}
+
+/** Settings that change what a text means. */
+export interface ReadingSettings {
+  /** Minutes that `1d` takes. */
+  workingDay: number;
+}
+
+export const READING_DEFAULTS: ReadingSettings = { workingDay: 480 };
+
+/** The sign in the box of an item's words; null when they begin with no box. */
+export function boxSignAt(line: string, from: number): string | null {
+  if (line.charCodeAt(from) !== 91) return null;
+  const width = (line.codePointAt(from + 1) ?? 0) > 0xffff ? 2 : 1;
+  const close = from + 1 + width;
+  if (line.charCodeAt(close) !== 93) return null;
+  const after = close + 1;
+  if (after < line.length && line.charCodeAt(after) !== 32 && line.charCodeAt(after) !== 9) return null;
+  const sign = line.slice(from + 1, close);
+  return statusOf(sign) ? sign : null;
+}
+
+/**
+ * Reads a task line. Null when the item has no box.
+ *
+ * @param line the words of the line, with marker, without ending
+ * @param wordsFrom where the words of the item begin
+ * @example readTaskLine('- [ ] Ask @ilse {due 2026-11-27}', 2)?.text // 'Ask @ilse'
+ */
+export function readTaskLine(
+  line: string,
+  wordsFrom: number,
+  settings: ReadingSettings = READING_DEFAULTS,
+): TaskLine | null {
+  const sign = boxSignAt(line, wordsFrom);
+  if (sign === null) return null;
+  const state = statusOf(sign);
+  if (!state) return null;
+  const textFrom = wordsFrom + sign.length + 2;
+  const tail = readTail(line, textFrom);
+  const textTo = tail ? tail.from : line.length;
+  const inline = readInline(line, textFrom, textTo);
+  const task: TaskLine = {
+    boxFrom: wordsFrom,
+    status: state.status,
+    sign,
+    text: line.slice(textFrom, textTo).trim(),
+    tail,
+    ...NO_ATTRIBUTES,
+    ...namesOf(inline),
+    problems: [],
+  };
+  if (tail) readAttributes(task, tail, settings);
+  addProblems(task, state.known);
+  return task;
+}
+
+const NO_ATTRIBUTES = {
+  due: null,
+  plan: null,
+  start: null,
+  every: null,
+  until: null,
+  takes: null,
+  priority: null,
+  owner: null,
+  asked: null,
+  remind: null,
+  ref: null,
+  needs: [] as string[],
+  made: null,
+  done: null,
+  cancelled: null,
+  since: null,
+  pushed: [] as Day[],
+  key: false,
+};
+
+function namesOf(inline: Inline): Pick<TaskLine, 'tags' | 'people' | 'links'> {
+  return {
+    tags: unique(inline.names.filter((name) => name.kind === 'tag').map((name) => name.name)),
+    people: unique(inline.names.filter((name) => name.kind === 'person').map((name) => name.name)),
+    links: inline.links,
+  };
+}
+
+const unique = (names: string[]): string[] => (names.length < 2 ? names : [...new Set(names)]);
+
+function readAttributes(task: TaskLine, tail: Tail, settings: ReadingSettings): void {
+  for (const clause of tail.clauses) {
+    if (clause.problem !== null || clause.name === null) continue;
+    assign(task, clause.name, clause.word.toLowerCase(), clause.value, settings);
+  }
+  task.start ??= startBefore(task, tail);
+}
+
+function assign(task: TaskLine, name: ClauseName, word: string, value: string, settings: ReadingSettings): void {
+  switch (name) {
+    case 'due':
+    case 'made':
+    case 'done':
+    case 'cancelled':
+    case 'since':
+      task[name] = readMoment(value);
+      return;
+    case 'plan':
+      task.plan = readSpan(value);
+      return;
+    case 'start':
+    case 'until':
+      task[name] = readIsoDay(value);
+      return;
+    case 'every':
+    case 'remind':
+    case 'ref':
+      task[name] = value;
+      return;
+    case 'takes':
+      task.takes = readDuration(value, settings.workingDay);
+      return;
+    case 'priority':
+      task.priority = word as Priority;
+      return;
+    case 'owner':
+    case 'asked':
+      task[name] = PERSON_VALUE.exec(value)?.[1] ?? value;
+      return;
+    case 'needs':
+      task.needs = value.split(',').map((ref) => ref.trim());
+      return;
+    case 'pushed':
+      task.pushed = value.split(',').map((day) => readIsoDay(day.trim()) ?? 0);
+      return;
+    case 'key':
+      task.key = true;
+  }
+}
+
+/** `start 2 days before` counts from the due day, else from the plan. */
+function startBefore(task: TaskLine, tail: Tail): Day | null {
+  const match = DAYS_BEFORE.exec(clauseOf(tail, 'start')?.value ?? '');
+  const day = (task.due ?? task.plan)?.from;
+  if (!match || day === undefined) return null;
+  const count = Number(match[1]);
+  if (match[2] === 'month') return addMonths(day, -count);
+  return day - count * (match[2] === 'week' ? 7 : 1);
+}
+
+function addProblems(task: TaskLine, known: boolean): void {
+  const { tail, problems } = task;
+  if (!known) {
+    const from = task.boxFrom;
+    problems.push({ message: `“${task.sign}” is no status that Recado knows; the task counts as to do.`, from, to: from + 3 });
+  }
+  if (!tail) return;
+  for (const clause of tail.clauses) {
+    if (clause.problem !== null) problems.push({ message: clause.problem, from: clause.from, to: clause.to });
+  }
+  const at = (name: ClauseName): { from: number; to: number } => {
+    const clause = clauseOf(tail, name);
+    return { from: clause?.from ?? tail.from, to: clause?.to ?? tail.to };
+  };
+  if (task.due && task.start !== null && task.due.from < task.start) {
+    problems.push({ message: 'It is due before its start day.', ...at('due') });
+  }
+  if (task.every !== null) {
+    if (!task.due && !task.plan) problems.push({ message: 'A repeat needs a due or plan date to count from.', ...at('every') });
+    if (task.status === 'done' || task.status === 'cancelled') {
+      problems.push({ message: 'This task repeats but its box is closed; open it again to keep the pattern.', ...at('every') });
+    }
+  }
+}
+
+/** A task in its note: its own line, where it stands and what it inherits. */
+export interface Task extends TaskLine {
+  /** From 0. */
+  line: number;
+  /** The whole line as written. */
+  raw: string;
+  item: Item;
+  /** The index, among the note's tasks, of the nearest task it is nested in; -1 when none. */
+  parent: number;
+  /** The words of the headings it stands under, outermost first. */
+  headings: string[];
+  /** As written, without those on the line itself. */
+  inheritedTags: string[];
+  inheritedPeople: string[];
+  /** Targets of links, as written. */
+  inheritedLinks: string[];
+}
+
+/** The priority's place in an order: the weightiest is 0. */
+export function priorityRank(priority: Priority | null): number {
+  switch (priority) {
+    case 'top':
+      return 0;
+    case 'high':
+      return 1;
+    case null:
+      return 2;
+    case 'low':
+      return 3;
+  }
+}
+
+/** The earlier of due and plan; null without either. A week or month counts from its first day. */
+export function dayOf(task: Pick<TaskLine, 'due' | 'plan'>): Day | null {
+  const { due, plan } = task;
+  if (due && plan) return Math.min(due.from, plan.from);
+  return (due ?? plan)?.from ?? null;
+}
+
+/**
+ * The day on which a task by itself comes back into sight: its start; for a repeat without one, the earlier of
+ * due and plan. Null when nothing makes it rest.
+ */
+export function comesBack(task: TaskLine): Day | null {
+  if (task.start !== null) return task.start;
+  return task.every === null ? null : dayOf(task);
+}

