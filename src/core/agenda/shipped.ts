@@ -1,0 +1,79 @@
+/** An agenda page that ships with Recado: a note like any other, which a person can read, change and restore. */
+export interface ShippedPage {
+  path: string;
+  text: string;
+}
+
+interface List {
+  title: string;
+  lines: string[];
+}
+
+function page(name: string, about: string, lists: readonly List[]): ShippedPage {
+  const blocks = lists.map(({ title, lines }) => ['```gather', `title ${title}`, ...lines, '```'].join('\n'));
+  return { path: `Agenda/${name}.md`, text: `---\nkind: agenda\n---\n${about}\n\n${blocks.join('\n\n')}\n` };
+}
+
+/** Due or planned to have happened by the end of today: what the first three lists of Today hold. */
+const PLANNED_FOR_TODAY = '(plan >= today and plan < tomorrow)';
+
+/**
+ * Each list of Today leaves out what stands in one above it. With Ahead, Undated and Resting it leaves no hole: a
+ * test says so over generated notes.
+ */
+const TODAY = page('Today', 'What today asks for, weightiest first.', [
+  { title: 'Late', lines: ['where late'] },
+  {
+    title: 'Today',
+    lines: [`where open and not late and (due = today or ${PLANNED_FOR_TODAY})`, 'order by priority, plan, due'],
+  },
+  { title: 'Planned earlier', lines: ['where open and plan < today and not due <= today'] },
+  {
+    title: 'Some time this week or month',
+    lines: ['where open and plan = today and not plan < tomorrow and not due <= today'],
+  },
+  {
+    title: 'Back in sight',
+    lines: ['where open and start in last 7 days and not resting and not due <= today and not plan <= today'],
+  },
+  {
+    title: 'Under way',
+    lines: ['where underway and not start in last 7 days and not resting and not due <= today and not plan <= today'],
+  },
+  {
+    title: 'Written today, without a day',
+    lines: [
+      'where open and journal = today and without due and without plan',
+      '  and not underway and not start in last 7 days and not resting',
+    ],
+  },
+  { title: 'Finished today', lines: ['where done = today', 'order by done desc'] },
+]);
+
+const AHEAD = page('Ahead', 'What comes after today, soonest first; what rests until then stands here too.', [
+  {
+    title: 'Ahead',
+    lines: [
+      'where open and (due > today or plan > today)',
+      '  and not due <= today and not plan <= today',
+      'including resting',
+      'group by period',
+      'order by day, priority',
+    ],
+  },
+]);
+
+const INBOX = page('Inbox', 'Caught and not yet placed: give each a day, a tag or a note, or cancel it.', [
+  { title: 'Inbox', lines: ['where unsorted', 'order by made'] },
+]);
+
+const UNDATED = page('Undated', 'Open tasks without a day, note by note.', [
+  { title: 'Undated', lines: ['where open and without due and without plan and not resting', 'group by note'] },
+]);
+
+const RESTING = page('Resting', 'Out of sight until their day comes.', [
+  { title: 'Resting', lines: ['where resting', 'group by back', 'order by back, priority'] },
+]);
+
+/** The agenda pages that ship, in the order of the rack. */
+export const SHIPPED_PAGES: readonly ShippedPage[] = [TODAY, AHEAD, INBOX, UNDATED, RESTING];

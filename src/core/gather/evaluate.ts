@@ -1,0 +1,262 @@
+import type { DayRange } from '../calendar/span';
+import type { Row } from '../index/row';
+import { foldName } from '../note/names';
+import { baseNameOf, foldPath } from '../note/path';
+import { isOpen } from '../task/status';
+import { priorityRank } from '../task/task';
+import type { Condition, GatherContext, Sign } from './ast';
+import { resolveDate, resolveRange } from './dates';
+import { dateField, isPresent } from './fields';
+import { isLate, isResting, isUnsorted } from './state';
+
+export type Test = (row: Row) => boolean;
+
+/** What `[[a name]]` in a condition stands for. */
+export interface NameLookup {
+  /** Every folded name by which a link may mean the same note: its titles, aliases and paths. */
+  namesOf(target: string): ReadonlySet<string>;
+  /** The folded path of the note that a name means; null when there is none. */
+  pathOf(target: string): string | null;
+}
+
+export const NO_LOOKUP: NameLookup = { namesOf: (target) => new Set([foldPath(target)]), pathOf: () => null };
+
+/** Turns a condition into a test of rows. Relative dates are settled once, so that a row costs little. */
+export function compile(condition: Condition, context: GatherContext, lookup: NameLookup = NO_LOOKUP): Test {
+  const inner = (part: Condition): Test => compile(part, context, lookup);
+  switch (condition.is) {
+    case 'and': {
+      const parts = condition.parts.map(inner);
+      return (row) => parts.every((part) => part(row));
+    }
+    case 'or': {
+      const parts = condition.parts.map(inner);
+      return (row) => parts.some((part) => part(row));
+    }
+    case 'not': {
+      const part = inner(condition.part);
+      return (row) => !part(row);
+    }
+    case 'status': {
+      const { status } = condition;
+      if (status === 'open') return (row) => isOpen(row.task.status);
+      if (status === 'closed') return (row) => !isOpen(row.task.status);
+      return (row) => row.task.status === status;
+    }
+    case 'tag':
+      return condition.own ? (row) => row.ownTags.has(condition.name) : (row) => row.tags.has(condition.name);
+    case 'person': {
+      const name = condition.name === 'me' && context.me !== null ? foldName(context.me) : condition.name;
+      return condition.own ? (row) => row.ownPeople.has(name) : (row) => row.people.has(name);
+    }
+    case 'link':
+      return compileLink(condition.target, condition.own, lookup);
+    case 'words':
+      return compileWords(condition.words, condition.folded);
+    case 'date': {
+      const range = resolveDate(condition.date, context);
+      return (row) => range !== null && compareRanges(dateField(row, condition.field), condition.sign, range);
+    }
+    case 'in': {
+      const range = resolveRange(condition.range, context);
+      return (row) => range !== null && compareRanges(dateField(row, condition.field), '=', range);
+    }
+    case 'presence':
+      return (row) => isPresent(row, condition.field) === condition.present;
+    case 'priority':
+      return (row) =>
+        compareNumbers(
+          -priorityRank(row.task.priority),
+          condition.sign,
+          -priorityRank(condition.priority === 'normal' ? null : condition.priority),
+        );
+    case 'measure':
+      return (row) => {
+        const value = measureOf(row, condition.field, context);
+        return value !== null && compareNumbers(value, condition.sign, condition.value);
+      };
+    case 'flag':
+    case 'who':
+    case 'place':
+    case 'kind':
+    case 'this':
+      return compilePlace(condition, context);
+  }
+}
+
+function compilePlace(
+  condition: Extract<Condition, { is: 'flag' | 'who' | 'place' | 'kind' | 'this' }>,
+  context: GatherContext,
+): Test {
+  const { today } = context;
+  switch (condition.is) {
+    case 'flag':
+      switch (condition.flag) {
+        case 'late':
+          return (row) => isLate(row, today);
+        case 'resting':
+          return (row) => isResting(row, today);
+        case 'repeats':
+          return (row) => row.task.every !== null;
+        case 'unsorted':
+          return (row) => isUnsorted(row, () => false);
+        case 'step':
+          return (row) => row.parent !== null;
+      }
+      break;
+    case 'who':
+      return (row) => isWho(row, condition.field, condition.person, context) === condition.same && hasWho(row, condition.field);
+    case 'place':
+      return compilePathTest(condition.field, condition.value, condition.same);
+    case 'kind':
+      return (row) => (row.head.kind === condition.kind) === condition.same;
+    case 'this':
+      return compileThis(condition.what, context);
+  }
+}
+
+function compileThis(what: 'note' | 'day' | 'person', context: GatherContext): Test {
+  const here = context.thisNote;
+  if (what === 'note') return (row) => here !== null && row.head.path === here.path;
+  if (what === 'person') return (row) => here?.handle != null && row.people.has(here.handle);
+  const day = here?.journal ?? null;
+  if (day === null) return () => false;
+  const range = { from: day, to: day };
+  return (row) =>
+    row.head.journal === day ||
+    compareRanges(row.task.due, '=', range) ||
+    compareRanges(row.task.plan, '=', range);
+}
+
+function compilePathTest(field: 'note' | 'path' | 'heading', value: string, same: boolean): Test {
+  const wanted = foldPath(value);
+  switch (field) {
+    case 'note':
+      return (row) =>
+        (foldPath(row.head.title) === wanted || foldPath(baseNameOf(row.head.path)) === wanted) === same;
+    case 'path':
+      return (row) => {
+        const folder = foldPath(row.head.folder);
+        return folder === wanted || folder.startsWith(`${wanted}/`);
+      };
+    case 'heading':
+      return (row) => row.task.headings.some((heading) => foldPath(heading) === wanted) === same;
+  }
+}
+
+function compileLink(target: string, own: boolean, lookup: NameLookup): Test {
+  const names = lookup.namesOf(target.split(/[#|]/)[0]?.trim() ?? target);
+  const path = lookup.pathOf(target);
+  return (row) => {
+    for (const link of own ? row.ownLinks : row.links) if (names.has(link)) return true;
+    return !own && path !== null && foldPath(row.head.path) === path;
+  };
+}
+
+const fold = (words: string): string =>
+  words.normalize('NFKC').toLowerCase().normalize('NFD').replace(/\p{M}/gu, '');
+
+function compileWords(words: string, folded: boolean): Test {
+  if (folded) {
+    const wanted = fold(words);
+    return (row) => fold(row.task.text).includes(wanted);
+  }
+  // "…" and `text has` both fold; the second also takes accents away.
+  const wanted = words.normalize('NFC').toLowerCase();
+  return (row) => row.task.text.normalize('NFC').toLowerCase().includes(wanted);
+}
+
+/** An absent owner is oneself; an absent asker is nobody at all, and every comparison with it fails. */
+function hasWho(row: Row, field: 'owner' | 'asked'): boolean {
+  return field === 'owner' || row.task.asked !== null;
+}
+
+function isWho(row: Row, field: 'owner' | 'asked', person: string, context: GatherContext): boolean {
+  const me = context.me === null ? 'me' : foldName(context.me);
+  const value = row.task[field];
+  const found = value === null ? me : foldName(value);
+  return found === (person === 'me' ? me : person);
+}
+
+function measureOf(row: Row, field: 'takes' | 'pushed' | 'age', context: GatherContext): number | null {
+  switch (field) {
+    case 'takes':
+      return row.task.takes;
+    case 'pushed':
+      return row.task.pushed.length;
+    case 'age':
+      return row.made === null ? null : context.today - row.made;
+  }
+}
+
+function compareNumbers(a: number, sign: Sign, b: number): boolean {
+  switch (sign) {
+    case '=':
+      return a === b;
+    case '!=':
+      return a !== b;
+    case '<':
+      return a < b;
+    case '<=':
+      return a <= b;
+    case '>':
+      return a > b;
+    case '>=':
+      return a >= b;
+  }
+}
+
+/** Compares days a..b with days c..d as the language says; a comparison with an absent field is false. */
+export function compareRanges(field: DayRange | null, sign: Sign, value: DayRange): boolean {
+  if (!field) return false;
+  switch (sign) {
+    case '=':
+      return field.from <= value.to && value.from <= field.to;
+    case '!=':
+      return field.from > value.to || value.from > field.to;
+    case '<':
+      return field.to < value.from;
+    case '<=':
+      return field.from <= value.to;
+    case '>':
+      return field.from > value.to;
+    case '>=':
+      return field.to >= value.from;
+  }
+}
+
+/** Whether a condition speaks of resting or of start, so that resting tasks are not left out of its answer. */
+export function speaksOfResting(condition: Condition | null): boolean {
+  if (!condition) return false;
+  switch (condition.is) {
+    case 'and':
+    case 'or':
+      return condition.parts.some(speaksOfResting);
+    case 'not':
+      return speaksOfResting(condition.part);
+    case 'flag':
+      return condition.flag === 'resting';
+    case 'date':
+    case 'in':
+    case 'presence':
+      return condition.field === 'start';
+    default:
+      return false;
+  }
+}
+
+/** Whether a condition asks for `kind = archive`; without it, notes of that kind are left out. */
+export function asksForArchive(condition: Condition | null): boolean {
+  if (!condition) return false;
+  switch (condition.is) {
+    case 'and':
+    case 'or':
+      return condition.parts.some(asksForArchive);
+    case 'not':
+      return asksForArchive(condition.part);
+    case 'kind':
+      return condition.kind === 'archive' && condition.same;
+    default:
+      return false;
+  }
+}

@@ -1,0 +1,258 @@
+import fc from 'fast-check';
+import { SHIPPED_PAGES } from '../agenda/shipped';
+import { isoDay, readIsoDay } from '../calendar/day';
+import { readNote } from '../task/read-note';
+import { isOpen } from '../task/status';
+import { Library, type LibrarySettings } from './library';
+import type { AnswerView, RowView } from './view';
+
+const TODAY = readIsoDay('2026-11-23') ?? 0;
+const SETTINGS: LibrarySettings = {
+  today: TODAY,
+  firstDayOfWeek: 1,
+  dateStyle: 'words',
+  me: null,
+  workingDay: 480,
+};
+
+function libraryOf(notes: Record<string, string>): Library {
+  const library = new Library(SETTINGS);
+  library.apply(Object.entries(notes).map(([path, text]) => ({ path, text })));
+  return library;
+}
+
+function ask(library: Library, text: string, at: string | null = null): AnswerView {
+  library.subscribe('asked', text, at);
+  const answer = library.answer('asked');
+  if (!answer) throw new Error('the gather was just subscribed');
+  return answer;
+}
+
+function textsOf(answer: AnswerView): string[] {
+  const flat = (row: RowView): string[] => [row.text, ...row.steps.flatMap(flat)];
+  return answer.groups.flatMap((group) => group.rows.flatMap(flat));
+}
+
+const NOTES = {
+  'Exhibitions/Salt on the Glass.md': [
+    '---',
+    'kind: project',
+    'tags: [exhibition]',
+    'about: ["[[Cabinet of Gales]]"]',
+    '---',
+    '## Loans #loans',
+    '- [ ] Ask @ilse for the report {due 2026-11-27; takes 30m; top}',
+    '  - [x] photographs {done 2026-11-20}',
+    '  - [ ] lux limit',
+    '- [ ] Sign the rider {due 2026-11-20; high}',
+    '- [:] Agreement from @lars {plan 2026-11-25 09:00}',
+    '## Texts',
+    '- [_] Label drafts {plan 2026-11-23 09:00; due 2026-11-23; takes 90m}',
+    '- [ ] Proofread {start 2026-12-01; due 2026-12-08; low}',
+    '- [ ] Read the log {due 2026-11-30; every weekday}',
+    '- [ ] Wall colours {plan 2026-W48}',
+  ].join('\n'),
+  'Journal/2026-11-23.md': '- [ ] Answer the request\n- [ ] Call @kofi #phone\n',
+  'People/Kofi.md': '---\nkind: person\nhandle: kofi\n---\n- [ ] Crate keys\n- [-] Old keys {cancelled 2026-11-02}\n',
+  'Old.md': '---\nkind: archive\n---\n- [ ] Long ago\n',
+};
+
+describe('conditions', () => {
+  const library = libraryOf(NOTES);
+  it.each([
+    ['late', ['Sign the rider']],
+    ['due = today', ['Label drafts']],
+    ['waiting', ['Agreement from @lars']],
+    ['#loans and open and without due and not is step', ['Agreement from @lars']],
+    ['own #loans', []],
+    ['#exhibition and late', ['Sign the rider']],
+    ['@kofi and open', ['Call @kofi #phone', 'Crate keys']],
+    ['own @kofi', ['Call @kofi #phone']],
+    ['"lab"', ['Label drafts']],
+    ['[[Cabinet of Gales]] and late', ['Sign the rider']],
+    ['[[Kofi]] and open', ['Crate keys']],
+    ['plan = 2026-W48', ['Label drafts', 'Wall colours', 'Agreement from @lars']],
+    ['plan < tomorrow', ['Label drafts']],
+    ['due in next 5 days', ['Ask @ilse for the report', 'Label drafts']],
+    ['due in 2026-11-26..2026-11-27', ['Ask @ilse for the report']],
+    ['done = 2026-11-20', ['photographs']],
+    ['cancelled', ['Old keys']],
+    ['resting', ['Read the log', 'Proofread']],
+    ['with start', ['Proofread']],
+    ['priority >= high', ['Sign the rider', 'Ask @ilse for the report']],
+    ['priority = low including resting', ['Proofread']],
+    ['takes <= 30m', ['Ask @ilse for the report']],
+    ['unsorted', ['Answer the request']],
+    ['journal = today', ['Answer the request', 'Call @kofi #phone']],
+    ['kind = archive', ['Long ago']],
+    ['kind = person and open', ['Crate keys']],
+    ['heading = "Texts" and not resting', ['Label drafts', 'Wall colours']],
+    ['path in "Exhibitions" and waiting', ['Agreement from @lars']],
+    ['(waiting or underway) and not "label"', ['Agreement from @lars']],
+  ])('%s', (where, expected) => {
+    const answer = ask(library, where);
+    expect(answer.errors).toEqual([]);
+    expect(textsOf(answer)).toEqual(expected);
+  });
+
+  it('answers “this note” and “this day” for the note that holds the block', () => {
+    expect(textsOf(ask(library, 'this day', 'Journal/2026-11-23.md'))).toEqual([
+      'Label drafts',
+      'Wall colours',
+      'Answer the request',
+      'Call @kofi #phone',
+    ]);
+    expect(ask(library, 'this note', 'People/Kofi.md').total).toBe(2);
+    expect(textsOf(ask(library, 'open and this person', 'People/Kofi.md'))).toContain('Call @kofi #phone');
+  });
+
+  it('leaves resting tasks out, and counts them', () => {
+    const answer = ask(library, 'due > today and open');
+    expect(textsOf(answer)).toEqual(['Ask @ilse for the report']);
+    expect(answer.resting).toBe(2);
+    expect(ask(library, 'due > today and open\nincluding resting').total).toBe(3);
+  });
+
+  it('shows a step inside the row of its nearest parent in the same group', () => {
+    const answer = ask(library, '#loans');
+    const parent = answer.groups[0]?.rows.find((row) => row.text.startsWith('Ask'));
+    expect(parent?.steps.map((step) => step.text)).toEqual(['photographs', 'lux limit']);
+    expect(answer.total).toBe(5);
+    expect([parent?.stepsDone, parent?.stepCount]).toEqual([1, 2]);
+  });
+
+  it('groups by period, each without the ones before it', () => {
+    const answer = ask(library, 'open\nincluding resting\ngroup by period');
+    expect(answer.groups.map((group) => [group.label, group.count])).toEqual([
+      ['Late', 1],
+      ['Today', 1],
+      ['This week', 3],
+      ['Next week', 1],
+      ['Later', 1],
+      ['No date', 4],
+    ]);
+  });
+
+  it('puts a task with two tags in both groups and counts it once', () => {
+    const two = libraryOf({ 'A.md': '- [ ] one #a #b\n- [ ] none\n' });
+    const answer = ask(two, 'open group by tag');
+    expect(answer.groups.map((group) => group.label)).toEqual(['#a', '#b', 'No tag']);
+    expect(answer.total).toBe(2);
+  });
+
+  it('keeps the last answer while a condition is half typed', () => {
+    const typed = libraryOf(NOTES);
+    typed.subscribe('typed', 'open and late', null);
+    expect(typed.answer('typed')?.total).toBe(1);
+    typed.subscribe('typed', 'open and lat', null);
+    const half = typed.answer('typed');
+    expect(half?.total).toBe(1);
+    expect(half?.errors[0]?.message).toContain('“late”');
+  });
+});
+
+/** Notes with tasks of every kind: nested, resting, repeating, planned for weeks, in journals, under headings. */
+const DAY = fc.integer({ min: -40, max: 40 }).map((offset) => isoDay(TODAY + offset));
+const CLAUSE = fc.oneof(
+  DAY.map((day) => `due ${day}`),
+  DAY.map((day) => `plan ${day}`),
+  DAY.map((day) => `plan ${day} 09:30`),
+  DAY.map((day) => `start ${day}`),
+  fc.constantFrom('plan 2026-W47', 'plan 2026-W48', 'plan 2026-W49', 'plan 2026-11', 'plan 2026-12', 'every weekday', 'every month on 15'),
+  fc.constantFrom('top', 'high', 'low', 'owner @kofi', 'asked @bea', 'takes 30m', 'start 3 days before', 'key', 'ref k3f9qa', 'due 2026-02-30'),
+);
+const TASK = fc
+  .tuple(
+    fc.constantFrom('', '  ', '    ', '> '),
+    fc.constantFrom(' ', '_', ':', 'x', '-', '?', 'X'),
+    fc.constantFrom('Crates', 'Call #phone', 'Ask @ilse', 'See [[Kofi]]'),
+    fc.array(CLAUSE, { maxLength: 4 }),
+  )
+  .map(([indent, sign, words, clauses]) => `${indent}- [${sign}] ${words}${clauses.length ? ` {${clauses.join('; ')}}` : ''}`);
+const LINE = fc.oneof({ weight: 6, arbitrary: TASK }, { weight: 1, arbitrary: fc.constantFrom('', 'words', '## Loans #loans', '- plain', '```') });
+const NOTE_TEXT = fc.array(LINE, { maxLength: 12 }).map((lines) => lines.join('\n'));
+const LIBRARY = fc
+  .tuple(NOTE_TEXT, NOTE_TEXT, NOTE_TEXT)
+  .map(([a, b, c]): Record<string, string> => ({ 'A.md': a, 'Journal/2026-11-23.md': b, 'People/Kofi.md': `---\nkind: person\n---\n${c}` }));
+
+describe('laws', () => {
+  it('every open task stands on Today, Ahead, Undated or Resting (common practice, no source)', () => {
+    const pages = SHIPPED_PAGES.filter((page) => !page.path.includes('Inbox'));
+    fc.assert(
+      fc.property(LIBRARY, (notes) => {
+        const library = libraryOf(notes);
+        const seen = new Map<string, number>();
+        for (const page of pages) {
+          const gathers = readNote(page.path, page.text).gathers;
+          const onPage = new Set<string>();
+          gathers.forEach((gather, index) => {
+            library.subscribe(`${page.path} ${index}`, gather.text, page.path);
+            const answer = library.answer(`${page.path} ${index}`);
+            expect(answer?.errors).toEqual([]);
+            const walk = (row: RowView): void => {
+              // No two lists of Today hold the same task.
+              if (isOpen(row.status)) expect(onPage.has(row.id)).toBe(false);
+              onPage.add(row.id);
+              row.steps.forEach(walk);
+            };
+            answer?.groups.forEach((group) => group.rows.forEach(walk));
+          });
+          for (const id of onPage) seen.set(id, (seen.get(id) ?? 0) + 1);
+        }
+        for (const row of library.rows()) {
+          if (isOpen(row.task.status)) expect(seen.has(`${row.head.path}:${row.task.line}`)).toBe(true);
+        }
+      }),
+      { numRuns: 150, seed: 20261123 },
+    );
+  });
+
+  const QUESTIONS = ['open', 'late', 'open and #phone group by note', 'resting group by back', 'open group by period limit 3', '@kofi order by due desc', '[[Kofi]]'];
+
+  it('an index that was changed note by note answers like a fresh one', () => {
+    fc.assert(
+      fc.property(LIBRARY, fc.array(fc.tuple(fc.constantFrom('A.md', 'B.md', 'People/Kofi.md'), fc.option(NOTE_TEXT)), { maxLength: 6 }), (notes, changes) => {
+        const changed = libraryOf(notes);
+        QUESTIONS.forEach((question, index) => changed.subscribe(String(index), question, null));
+        const texts: Record<string, string> = { ...notes };
+        const last = QUESTIONS.map((_, index) => changed.answer(String(index)));
+        for (const [path, text] of changes) {
+          for (const id of changed.apply([{ path, text }])) last[Number(id)] = changed.answer(id);
+          if (text === null) delete texts[path];
+          else texts[path] = text;
+        }
+        const fresh = libraryOf(texts);
+        QUESTIONS.forEach((question, index) => expect(last[index]).toEqual(ask(fresh, question)));
+        expect(changed.total).toEqual(fresh.total);
+      }),
+      { numRuns: 120, seed: 20261123 },
+    );
+  });
+
+  const CONDITION = fc.letrec<{ tree: string }>((tie) => ({
+    tree: fc.oneof(
+      { depthSize: 'small', withCrossShrink: true },
+      fc.constantFrom('open', 'late', '#phone', '@ilse', 'due < today', 'plan = 2026-W48', 'without plan', 'resting', 'with start', 'priority >= high', '"call"', 'takes > 10m'),
+      fc.tuple(tie('tree'), fc.constantFrom('and', 'or'), tie('tree')).map(([a, word, b]) => `(${a} ${word} ${b})`),
+      tie('tree').map((a) => `not ${a}`),
+    ),
+  })).tree;
+
+  it('a and b lies in a; not not a is a; a and its opposite split the whole', () => {
+    fc.assert(
+      fc.property(LIBRARY, CONDITION, CONDITION, (notes, a, b) => {
+        const library = libraryOf(notes);
+        const ids = (where: string): string[] => {
+          const answer = ask(library, `where ${where}\nincluding resting`);
+          const flat = (row: RowView): string[] => [row.id, ...row.steps.flatMap(flat)];
+          return answer.groups.flatMap((group) => group.rows.flatMap(flat)).sort();
+        };
+        const inA = ids(a);
+        expect(ids(`(${a}) and (${b})`).every((id) => inA.includes(id))).toBe(true);
+        expect(ids(`not not (${a})`)).toEqual(inA);
+        expect([...inA, ...ids(`not (${a})`)].sort()).toEqual(ids('open or closed'));
+      }),
+      { numRuns: 120, seed: 20261123 },
+    );
+  });
+});

@@ -1,0 +1,235 @@
+import type { Day, Weekday } from '../calendar/day';
+import type { DateStyle } from '../calendar/day-name';
+import type { GatherContext } from '../gather/ast';
+import type { NameLookup } from '../gather/evaluate';
+import { isResting } from '../gather/state';
+import { speaksOfResting } from '../gather/evaluate';
+import { foldName } from '../note/names';
+import { baseNameOf, foldPath } from '../note/path';
+import { readNote } from '../task/read-note';
+import { isOpen } from '../task/status';
+import { READING_DEFAULTS, type ReadingSettings } from '../task/task';
+import { LiveGather } from './live-gather';
+import { type NoteHead, type Row, headOf, rowsOf } from './row';
+import { type Tally, addTally, emptyTally, tallyOf } from './tally';
+import { type AnswerView, groupView } from './view';
+
+/** Everything that changes how the library is read and answered, apart from the notes. */
+export interface LibrarySettings extends ReadingSettings {
+  today: Day;
+  firstDayOfWeek: Weekday;
+  dateStyle: DateStyle;
+  me: string | null;
+}
+
+/** What the library keeps of a note. */
+export interface NoteEntry {
+  head: NoteHead;
+  rows: Row[];
+  tally: Tally;
+  /** The texts of its gather blocks. */
+  gathers: string[];
+  lineCount: number;
+  /** Tags and people named anywhere in it, folded → as written. */
+  tags: Map<string, string>;
+  people: Map<string, string>;
+  /** Every name by which a link may mean it, folded. */
+  names: string[];
+  fullName: string | null;
+}
+
+/** A note that came, changed (text) or went (null). */
+export interface NoteChange {
+  path: string;
+  text: string | null;
+}
+
+interface Subscription {
+  live: LiveGather;
+  text: string;
+  /** The note that holds the gather; null for one of the interface's own. */
+  at: string | null;
+  /** The last answer that could be read. */
+  answer: AnswerView | null;
+}
+
+/** All notes, read and indexed, with gathers that are kept answered. Pure: no clock, no store. */
+export class Library {
+  readonly entries = new Map<string, NoteEntry>();
+  readonly total = emptyTally();
+  lineCount = 0;
+  private readonly subscriptions = new Map<string, Subscription>();
+  /** Folded name → folded paths of the notes that have it. */
+  private readonly byName = new Map<string, Set<string>>();
+
+  constructor(private settings: LibrarySettings) {}
+
+  private readonly lookup: NameLookup = {
+    namesOf: (target) => this.namesOf(target),
+    pathOf: (target) => this.pathOf(target),
+  };
+
+  get today(): Day {
+    return this.settings.today;
+  }
+
+  *rows(): Generator<Row> {
+    for (const entry of this.entries.values()) yield* entry.rows;
+  }
+
+  /** Reads changed notes into the index; gives the ids of the subscriptions whose answers may differ. */
+  apply(changes: readonly NoteChange[]): string[] {
+    const touched = new Set<string>();
+    let renamed = false;
+    for (const change of changes) {
+      const { removed, added, namesChanged } = this.replace(change);
+      renamed ||= namesChanged;
+      for (const [id, subscription] of this.subscriptions) {
+        if (subscription.live.change(removed, added)) touched.add(id);
+      }
+    }
+    if (renamed) {
+      for (const [id, { live, at }] of this.subscriptions) {
+        if (!live.asksForNames) continue;
+        live.rebuild(this.rows(), this.contextAt(at));
+        touched.add(id);
+      }
+    }
+    return [...touched];
+  }
+
+  private replace(change: NoteChange): { removed: Row[]; added: Row[]; namesChanged: boolean } {
+    const key = foldPath(change.path);
+    const before = this.entries.get(key);
+    const after = change.text === null ? null : entryOf(change.path, change.text, this.settings);
+    if (before) {
+      this.entries.delete(key);
+      addTally(this.total, before.tally, -1);
+      this.lineCount -= before.lineCount;
+      for (const name of before.names) this.byName.get(name)?.delete(key);
+    }
+    if (after) {
+      this.entries.set(key, after);
+      addTally(this.total, after.tally, 1);
+      this.lineCount += after.lineCount;
+      for (const name of after.names) {
+        const paths = this.byName.get(name);
+        if (paths) paths.add(key);
+        else this.byName.set(name, new Set([key]));
+      }
+    }
+    const namesChanged = (before?.names.join('\n') ?? '') !== (after?.names.join('\n') ?? '');
+    return { removed: before?.rows ?? [], added: after?.rows ?? [], namesChanged };
+  }
+
+  /** New settings or a new day: everything that depends on them is answered afresh. Gives all ids. */
+  changeSettings(settings: LibrarySettings, texts?: Iterable<NoteChange>): string[] {
+    this.settings = settings;
+    if (texts) this.apply([...texts]);
+    for (const { live, at } of this.subscriptions.values()) live.rebuild(this.rows(), this.contextAt(at));
+    return [...this.subscriptions.keys()];
+  }
+
+  /** Keeps a gather answered until it is unsubscribed. A new text under a known id keeps its last answer at hand. */
+  subscribe(id: string, text: string, at: string | null): void {
+    const previous = this.subscriptions.get(id);
+    if (previous && previous.text === text && previous.at === at) return;
+    const live = new LiveGather(text, this.contextAt(at), this.lookup);
+    live.rebuild(this.rows(), this.contextAt(at));
+    this.subscriptions.set(id, { live, text, at, answer: previous?.answer ?? null });
+  }
+
+  unsubscribe(id: string): void {
+    this.subscriptions.delete(id);
+  }
+
+  /** What a subscribed gather comes to now; null for an id that nobody subscribed. */
+  answer(id: string): AnswerView | null {
+    const subscription = this.subscriptions.get(id);
+    if (!subscription) return null;
+    const { live } = subscription;
+    if (live.errors.length > 0) {
+      const last = subscription.answer ?? { title: null, total: 0, more: 0, resting: 0, groups: [] };
+      return { ...last, title: live.gather.title ?? last.title, errors: live.errors };
+    }
+    const answer = live.answer(this.settings.dateStyle);
+    subscription.answer = {
+      title: live.gather.title,
+      total: answer.total,
+      more: answer.more,
+      resting: answer.resting,
+      groups: answer.groups.map((group) => groupView(group, this.settings.today)),
+      errors: [],
+    };
+    return subscription.answer;
+  }
+
+  /**
+   * How many different open tasks the subscribed gathers hold together, without those that rest; a gather that
+   * itself asks for resting tasks counts them too.
+   */
+  countOpen(ids: readonly string[]): number {
+    const seen = new Set<Row>();
+    for (const id of ids) {
+      const live = this.subscriptions.get(id)?.live;
+      if (!live) continue;
+      const asked = speaksOfResting(live.gather.where);
+      for (const row of live.rows) {
+        if (isOpen(row.task.status) && (asked || !isResting(row, this.settings.today))) seen.add(row);
+      }
+    }
+    return seen.size;
+  }
+
+  private contextAt(path: string | null): GatherContext {
+    const { today, firstDayOfWeek, me } = this.settings;
+    const head = path === null ? null : (this.entries.get(foldPath(path))?.head ?? null);
+    return {
+      today,
+      firstDayOfWeek,
+      me,
+      thisNote: head && { path: head.path, journal: head.journal, handle: head.handle },
+    };
+  }
+
+  private namesOf(target: string): ReadonlySet<string> {
+    const path = this.pathOf(target);
+    const names = path === null ? undefined : this.entries.get(path)?.names;
+    return new Set([foldPath(target), ...(names ?? [])]);
+  }
+
+  /** The folded path of the note that a link's target names: by title, alias, file name or path. */
+  pathOf(target: string): string | null {
+    const folded = foldPath(target);
+    const paths = this.byName.get(folded);
+    const first = paths && [...paths].sort()[0];
+    return first ?? null;
+  }
+}
+
+function entryOf(path: string, text: string, settings: ReadingSettings = READING_DEFAULTS): NoteEntry {
+  const note = readNote(path, text, settings);
+  const rows = rowsOf(note);
+  const head = rows[0]?.head ?? headOf(note);
+  const isPerson = note.kind === 'person';
+  const people = new Map(note.people.map((name) => [foldName(name), name]));
+  if (head.handle !== null && isPerson) people.set(head.handle, note.front.handle ?? note.title);
+  return {
+    head,
+    rows,
+    tally: tallyOf(rows),
+    gathers: note.gathers.map((gather) => gather.text),
+    lineCount: note.lines.starts.length,
+    tags: new Map(note.tags.map((name) => [foldName(name), name])),
+    people,
+    names: namesFor(path, note.title, note.front.aliases),
+    fullName: isPerson ? note.title : null,
+  };
+}
+
+/** Title, aliases, file name and path, with and without ending. */
+function namesFor(path: string, title: string, aliases: readonly string[]): string[] {
+  const folded = foldPath(path);
+  const names = [title, ...aliases, baseNameOf(path)].map(foldPath);
+  return [...new Set([...names, folded, folded.replace(/\.(?:md|markdown|txt)$/, '')])];
+}
