@@ -1,0 +1,45 @@
+/** The import rules: downward only, no circles. ui ← features ← app; store and engine use core; core uses nothing above it. */
+const above = (from, to, comment) => ({
+  name: `${from}-imports-down`,
+  comment,
+  severity: 'error',
+  from: { path: `^src/${from}/` },
+  to: { path: `^src/(?:${to})/` },
+});
+
+module.exports = {
+  forbidden: [
+    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
+    above('core', 'store|engine|ui|features|app', 'core is pure computation'),
+    above('store', 'engine|ui|features|app', 'the store knows notes, not views'),
+    above('engine', 'ui|features|app', 'the engine knows core and the store'),
+    above('ui', 'store|engine|features|app', 'the design system knows no capability'),
+    above('features', 'app', 'features are put together by the app'),
+    {
+      name: 'core-is-pure',
+      comment: 'no React, no DOM library, no database in core',
+      severity: 'error',
+      from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
+      to: { path: 'node_modules/(?:react|react-dom|dexie|@codemirror|radix-ui|@reduxjs)/' },
+    },
+    {
+      name: 'no-tests-in-code',
+      severity: 'error',
+      from: { pathNot: '\\.test\\.tsx?$' },
+      to: { path: '\\.test\\.tsx?$' },
+    },
+    {
+      name: 'server-apart',
+      severity: 'error',
+      from: { path: '^server/' },
+      to: { path: '^src/(?:store|engine|ui|features|app)/' },
+    },
+    { name: 'not-to-unresolvable', severity: 'error', from: {}, to: { couldNotResolve: true, pathNot: '\\?raw$' } },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsConfig: { fileName: 'tsconfig.json' },
+    tsPreCompilationDeps: true,
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'] },
+  },
+};

@@ -1,0 +1,112 @@
+import { foldPath } from '../core/note/path';
+import { Library, type LibrarySettings, type NoteChange } from '../core/index/library';
+import { overviewOf } from '../core/index/overview';
+import type { AnswerView } from '../core/index/view';
+import type { Engine, EngineEvent } from './protocol';
+
+/** Gives the stored notes in portions, so that progress can be told. */
+export type Loader = () => AsyncIterable<{ notes: NoteChange[]; all: number }>;
+
+/** The engine itself, without the worker around it: the library, who subscribed, and what to tell. */
+export class EngineHost implements Engine {
+  private library: Library | null = null;
+  private ready = false;
+  private tell: (event: EngineEvent) => void = () => undefined;
+  /** Calls that came before everything was read. */
+  private readonly waiting: (() => void)[] = [];
+  private readonly subscribed = new Set<string>();
+  /** Path of an agenda page → the ids under which its gathers are counted. */
+  private readonly counted = new Map<string, string[]>();
+  private settings: LibrarySettings | null = null;
+
+  constructor(private readonly load: Loader) {}
+
+  async start(settings: LibrarySettings, tell: (event: EngineEvent) => void): Promise<void> {
+    this.tell = tell;
+    this.settings = settings;
+    const library = new Library(settings);
+    this.library = library;
+    try {
+      let read = 0;
+      for await (const { notes, all } of this.load()) {
+        library.apply(notes);
+        read += notes.length;
+        tell({ is: 'progress', read, all });
+      }
+    } catch (error) {
+      tell({ is: 'failed', message: error instanceof Error ? error.message : String(error) });
+      return;
+    }
+    if (this.settings !== settings) library.changeSettings(this.settings);
+    this.ready = true;
+    for (const call of this.waiting.splice(0)) call();
+    this.publish([...this.subscribed]);
+    tell({ is: 'ready' });
+  }
+
+  async apply(changes: NoteChange[]): Promise<void> {
+    this.whenReady((library) => this.publish(library.apply(changes)));
+  }
+
+  async changeSettings(settings: LibrarySettings): Promise<void> {
+    this.settings = settings;
+    if (this.ready) this.whenReady((library) => this.publish(library.changeSettings(settings)));
+  }
+
+  async subscribe(id: string, text: string, at: string | null): Promise<void> {
+    this.whenReady((library) => {
+      library.subscribe(id, text, at);
+      this.subscribed.add(id);
+      if (this.ready) this.publish([id]);
+    });
+  }
+
+  async unsubscribe(id: string): Promise<void> {
+    this.whenReady((library) => {
+      library.unsubscribe(id);
+      this.subscribed.delete(id);
+    });
+  }
+
+  async resolve(target: string): Promise<string | null> {
+    const key = this.library?.pathOf(target) ?? null;
+    return key === null ? null : (this.library?.entries.get(key)?.head.path ?? null);
+  }
+
+  private whenReady(call: (library: Library) => void): void {
+    const { library } = this;
+    if (this.ready && library) call(library);
+    else this.waiting.push(() => this.library && call(this.library));
+  }
+
+  private publish(touched: readonly string[]): void {
+    const { library } = this;
+    if (!library || !this.ready) return;
+    this.keepAgendasCounted(library);
+    const answers: Record<string, AnswerView> = {};
+    for (const id of touched) {
+      const answer = this.subscribed.has(id) ? library.answer(id) : null;
+      if (answer) answers[id] = answer;
+    }
+    const counts = Object.fromEntries([...this.counted].map(([path, ids]) => [path, library.countOpen(ids)]));
+    this.tell({ is: 'news', overview: overviewOf(library, counts), answers });
+  }
+
+  /** Every agenda page's gathers are kept answered for the counts on the rack. */
+  private keepAgendasCounted(library: Library): void {
+    const pages = new Map<string, string[]>();
+    for (const { head, gathers } of library.entries.values()) {
+      if (head.kind === 'agenda') pages.set(head.path, gathers);
+    }
+    for (const [path, ids] of this.counted) {
+      const kept = pages.get(path)?.length ?? 0;
+      for (const id of ids.slice(kept)) library.unsubscribe(id);
+      if (!pages.has(path)) this.counted.delete(path);
+    }
+    for (const [path, gathers] of pages) {
+      const ids = gathers.map((_, index) => `count ${index} ${foldPath(path)}`);
+      gathers.forEach((text, index) => library.subscribe(ids[index] ?? '', text, path));
+      this.counted.set(path, ids);
+    }
+  }
+}

@@ -1,0 +1,23 @@
+import type { LibrarySettings, NoteChange } from '../core/index/library';
+import type { Overview } from '../core/index/overview';
+import type { AnswerView } from '../core/index/view';
+
+/** What the engine tells the page. One message holds everything that one change brought, never a mixture. */
+export type EngineEvent =
+  | { is: 'progress'; read: number; all: number }
+  | { is: 'ready' }
+  | { is: 'failed'; message: string }
+  | { is: 'news'; overview: Overview; answers: Record<string, AnswerView> };
+
+/** What the page asks of the engine; every call may be made before it is ready. */
+export interface Engine {
+  /** Reads every stored note, then answers. */
+  start(settings: LibrarySettings, tell: (event: EngineEvent) => void): Promise<void>;
+  apply(changes: NoteChange[]): Promise<void>;
+  changeSettings(settings: LibrarySettings): Promise<void>;
+  /** Keeps a gather answered under an id; `at` is the note that holds it. */
+  subscribe(id: string, text: string, at: string | null): Promise<void>;
+  unsubscribe(id: string): Promise<void>;
+  /** The path of the note that a link means; null when there is none. */
+  resolve(target: string): Promise<string | null>;
+}

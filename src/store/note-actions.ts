@@ -1,0 +1,177 @@
+import { applyChanges } from '../core/task/edit';
+import type { LineRef } from '../core/task/edit';
+import { act, type Intention } from '../core/task/actions';
+import type { Now } from '../core/calendar/span';
+import { readFrontMatter } from '../core/note/front-matter';
+import { lineText, splitLines } from '../core/note/lines';
+import { baseNameOf, folderOf, foldPath, freePath, pathFor } from '../core/note/path';
+import { renameLinks, retargetTo } from '../core/note/rename-links';
+import { type StoredNote, contentOf } from './database';
+import type { NoteStore, NoteWrite } from './note-store';
+import { mergeTexts } from './merge';
+
+export type ActionResult = { done: true } | { refused: string };
+
+/** How often an action starts over when another tab wrote in between. */
+const TRIES = 5;
+const BUSY = 'The note is being written elsewhere; nothing was changed. Try again.';
+const NO_TEXT = 'That note is not there, so nothing was changed.';
+
+/** Does to the stored notes what a person asks for: each action is one commit, and one step of Undo. */
+export class NoteActions {
+  constructor(
+    private readonly store: NoteStore,
+    private readonly now: () => Now,
+  ) {}
+
+  /** Carries out an intention on one task line. */
+  async act(ref: LineRef, intention: Intention, label: string): Promise<ActionResult> {
+    return this.retry(label, async () => {
+      const note = await this.store.get(ref.path);
+      if (note?.text == null) return { refused: NO_TEXT };
+      const outcome = act(note.text, ref, intention, this.now());
+      if ('refused' in outcome) return outcome;
+      if (outcome.changes.length === 0) return [];
+      return [write(note, applyChanges(note.text, outcome.changes))];
+    });
+  }
+
+  /**
+   * Stores what an editor holds. What changed elsewhere since `base` is merged in; where both changed the same
+   * lines, the other text is kept as a note beside it, and told.
+   *
+   * @returns the text that is stored now
+   */
+  async saveText(path: string, base: string | null, text: string): Promise<{ text: string; conflictPath: string | null }> {
+    for (let attempt = 0; ; attempt++) {
+      const note = await this.store.get(path);
+      const present = note?.text ?? null;
+      if (present === text) return { text, conflictPath: null };
+      const writes: NoteWrite[] = [];
+      let next = text;
+      let conflictPath: string | null = null;
+      if (note && present !== null && present !== base) {
+        const merged = mergeTexts(base ?? '', text, present);
+        if (merged === null) {
+          conflictPath = freePath(path.replace(/(\.[^./]+)?$/, ' (other text)$1'), this.taken(await this.store.all()));
+          writes.push({ path: conflictPath, expect: null, content: { text: present } });
+        } else next = merged;
+      }
+      writes.push({ path: note?.path ?? path, expect: note ? contentOf(note) : null, content: { text: next } });
+      const result = await this.store.commit(null, writes);
+      if (result.saved) return { text: next, conflictPath };
+      if (attempt === TRIES) throw new Error(BUSY);
+    }
+  }
+
+  /** Makes a note; gives its path, which has a number when the title was taken in that folder. */
+  async create(folder: string, title: string, text: string): Promise<string> {
+    const path = freePath(pathFor(folder, title), this.taken(await this.store.all()));
+    await this.store.commit(`New note: ${title}`, [{ path, expect: null, content: { text } }]);
+    return path;
+  }
+
+  async remove(paths: readonly string[], label: string): Promise<ActionResult> {
+    return this.retry(label, async () => {
+      const notes = await Promise.all(paths.map((path) => this.store.get(path)));
+      return notes.flatMap((note) => (note ? [{ path: note.path, expect: contentOf(note), content: null }] : []));
+    });
+  }
+
+  /** Gives a note another title; its file, and every link to it, follow. */
+  async rename(path: string, title: string): Promise<{ path: string; places: number } | { refused: string }> {
+    const wanted = title.trim();
+    if (wanted === '') return { refused: 'A note needs a title.' };
+    return this.relocate(path, (note, taken) => freePath(pathFor(folderOf(note.path), wanted), taken), wanted);
+  }
+
+  /** Puts a note into another folder; links by path follow. */
+  async move(path: string, folder: string): Promise<{ path: string; places: number } | { refused: string }> {
+    const name = path.slice(path.lastIndexOf('/') + 1);
+    return this.relocate(path, (_note, taken) => freePath(folder === '' ? name : `${folder}/${name}`, taken), null);
+  }
+
+  private async relocate(
+    path: string,
+    target: (note: StoredNote, taken: (folded: string) => boolean) => string,
+    title: string | null,
+  ): Promise<{ path: string; places: number } | { refused: string }> {
+    let outcome = { path, places: 0 };
+    const label = title === null ? `Moved: ${baseNameOf(path)}` : `Renamed: ${baseNameOf(path)}`;
+    const result = await this.retry(label, async () => {
+      const notes = await this.store.all();
+      const note = notes.find((one) => one.key === foldPath(path));
+      if (!note) return { refused: NO_TEXT };
+      const next = target(note, (folded) => folded !== note.key && this.taken(notes)(folded));
+      const plan = relocation(notes, note, next, title);
+      outcome = { path: next, places: plan.places };
+      return plan.writes;
+    });
+    return 'refused' in result ? result : outcome;
+  }
+
+  private taken(notes: readonly StoredNote[]): (folded: string) => boolean {
+    const keys = new Set(notes.map((note) => note.key));
+    return (folded) => keys.has(folded);
+  }
+
+  private async retry(label: string, plan: () => Promise<NoteWrite[] | { refused: string }>): Promise<ActionResult> {
+    for (let attempt = 0; attempt < TRIES; attempt++) {
+      const writes = await plan();
+      if ('refused' in writes) return writes;
+      if (writes.length === 0) return { done: true };
+      if ((await this.store.commit(label, writes)).saved) return { done: true };
+    }
+    return { refused: BUSY };
+  }
+}
+
+function write(note: StoredNote, text: string): NoteWrite {
+  return { path: note.path, expect: contentOf(note), content: { text } };
+}
+
+/** Every note that a renamed or moved note changes: itself, and those that link to it. */
+function relocation(
+  notes: readonly StoredNote[],
+  note: StoredNote,
+  path: string,
+  title: string | null,
+): { writes: NoteWrite[]; places: number } {
+  const front = note.text === null ? null : readFrontMatter(splitLines(note.text));
+  const oldTitle = front?.title ?? baseNameOf(note.path);
+  const newTitle = title ?? (front?.title ? oldTitle : baseNameOf(path));
+  const retarget = retargetTo({ path: note.path, titles: [oldTitle, baseNameOf(note.path)] }, { path, title: newTitle });
+  const own = note.text === null || title === null || !front?.title ? note.text : withTitle(note.text, title);
+  const writes: NoteWrite[] = [];
+  let places = 0;
+  for (const other of notes) {
+    if (other.text === null) continue;
+    const source = other === note ? (own ?? '') : other.text;
+    const renamed = renameLinks(source, retarget);
+    places += renamed.places;
+    if (other !== note && renamed.places > 0) writes.push(write(other, renamed.text));
+    if (other === note) writes.push(...relocated(note, path, { text: renamed.text }));
+  }
+  if (note.text === null) writes.push(...relocated(note, path, contentOf(note)));
+  return { writes, places };
+}
+
+function relocated(note: StoredNote, path: string, content: NonNullable<NoteWrite['content']>): NoteWrite[] {
+  if (foldPath(path) === note.key) return [{ path, expect: contentOf(note), content }];
+  return [
+    { path: note.path, expect: contentOf(note), content: null },
+    { path, expect: null, content },
+  ];
+}
+
+/** Replaces the title that the front matter says; everything else stays. */
+function withTitle(text: string, title: string): string {
+  const lines = splitLines(text);
+  const { lineCount } = readFrontMatter(lines);
+  for (let line = 1; line < lineCount; line++) {
+    if (!/^title:/.test(lineText(lines, line))) continue;
+    const plain = /^\p{L}[\p{L}\p{N} ]*$/u.test(title) && !/^(?:true|false|null)$/i.test(title);
+    return text.slice(0, lines.starts[line]) + `title: ${plain ? title : JSON.stringify(title)}` + text.slice(lines.ends[line]);
+  }
+  return text;
+}

@@ -1,0 +1,228 @@
+import { foldPath } from '../core/note/path';
+import { type Content, RecadoDatabase, type Step, type StepChange, type StoredNote, contentOf, sameContent } from './database';
+import { mergeTexts } from './merge';
+
+/** One note to write: what it must hold now, and what it is to hold; null for no note. */
+export interface NoteWrite {
+  path: string;
+  /** What the writer believes is there; the commit fails when something else is. */
+  expect: Content | null;
+  content: Content | null;
+  /** Whether the note is the demo's own; a person's change makes it theirs. */
+  demo?: boolean;
+}
+
+export type CommitResult = { saved: true } | { saved: false; conflict: string };
+
+/** A note that changed, in this tab or another. */
+export interface StoreChange {
+  path: string;
+  content: Content | null;
+  /** Whether another tab wrote it. */
+  elsewhere: boolean;
+}
+
+export type SaveState = { is: 'saved' } | { is: 'saving' } | { is: 'failed'; message: string };
+
+interface Listener {
+  changed(changes: readonly StoreChange[]): void;
+  saving(state: SaveState): void;
+  valueChanged(id: string): void;
+}
+
+interface Broadcast {
+  paths?: string[];
+  value?: string;
+}
+
+const MOST_STEPS = 200;
+
+/**
+ * The one writer of notes. A commit is one transaction over all its notes: each must still hold what the writer
+ * saw, or nothing is written. It resolves after the browser has made the transaction durable.
+ */
+export class NoteStore {
+  private readonly listeners = new Set<Partial<Listener>>();
+  private readonly channel: BroadcastChannel | null;
+  private writing = 0;
+
+  constructor(
+    readonly db: RecadoDatabase,
+    /** Names the tab whose steps Undo takes back. */
+    private readonly tab: string,
+    private readonly now: () => number,
+  ) {
+    this.channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(`recado-${db.name}`);
+    if (this.channel) this.channel.onmessage = (event: MessageEvent<Broadcast>) => void this.hear(event.data);
+  }
+
+  listen(listener: Partial<Listener>): () => void {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  }
+
+  close(): void {
+    this.channel?.close();
+    this.db.close();
+  }
+
+  async get(path: string): Promise<StoredNote | null> {
+    return (await this.db.notes.get(foldPath(path))) ?? null;
+  }
+
+  async text(path: string): Promise<string | null> {
+    return (await this.get(path))?.text ?? null;
+  }
+
+  all(): Promise<StoredNote[]> {
+    return this.db.notes.toArray();
+  }
+
+  /**
+   * Writes notes as one step.
+   *
+   * @param label what Undo says, such as “Done: Book the scissor lift”; null when Undo leaves it out
+   */
+  async commit(label: string | null, writes: readonly NoteWrite[]): Promise<CommitResult> {
+    this.saveState({ is: 'saving' }, 1);
+    try {
+      const result = await this.db.transaction('rw', this.db.notes, this.db.steps, () => this.write(label, writes));
+      if (result.saved) this.tell(writes);
+      this.saveState({ is: 'saved' }, -1);
+      return result;
+    } catch (error) {
+      this.saveState({ is: 'failed', message: failure(error) }, -1);
+      throw error;
+    }
+  }
+
+  private async write(label: string | null, writes: readonly NoteWrite[]): Promise<CommitResult> {
+    const changes: StepChange[] = [];
+    const present = await this.db.notes.bulkGet(writes.map((write) => foldPath(write.path)));
+    for (const [index, write] of writes.entries()) {
+      const note = present[index];
+      const before = note ? contentOf(note) : null;
+      if (!sameContent(before, write.expect)) return { saved: false, conflict: write.path };
+      changes.push({ path: note && write.content === null ? note.path : write.path, before, after: write.content, demo: note?.demo ?? false });
+    }
+    const gone = writes.filter((write) => write.content === null).map((write) => foldPath(write.path));
+    await this.db.notes.bulkDelete(gone);
+    await this.db.notes.bulkPut(writes.flatMap((write) => this.record(write)));
+    if (label !== null) await this.addStep({ tab: this.tab, label, at: this.now(), changes });
+    return { saved: true };
+  }
+
+  private record(write: NoteWrite): StoredNote[] {
+    const { path, content } = write;
+    if (content === null) return [];
+    return [
+      {
+        key: foldPath(path),
+        path,
+        text: 'text' in content ? content.text : null,
+        bytes: 'bytes' in content ? content.bytes : null,
+        changed: this.now(),
+        demo: write.demo ?? false,
+      },
+    ];
+  }
+
+  private async addStep(step: Step): Promise<void> {
+    await this.db.steps.add(step);
+    const keys = await this.db.steps.where('tab').equals(this.tab).primaryKeys();
+    if (keys.length > MOST_STEPS) await this.db.steps.bulkDelete(keys.slice(0, keys.length - MOST_STEPS));
+  }
+
+  /** The newest step of this tab, without taking it back. */
+  async lastStep(): Promise<Step | null> {
+    return (await this.db.steps.where('tab').equals(this.tab).last()) ?? null;
+  }
+
+  /**
+   * Takes the newest step of this tab back, whole, or refuses with the reason. What others changed meanwhile on
+   * other lines stays.
+   */
+  async undo(): Promise<{ undone: string } | { refused: string } | null> {
+    for (;;) {
+      const step = await this.lastStep();
+      if (!step) return null;
+      const writes = await this.inverse(step);
+      if ('refused' in writes) return writes;
+      // Nothing left to do when the editor's own undo already took it back.
+      if (writes.length > 0) {
+        const result = await this.commit(null, writes);
+        if (!result.saved) continue;
+      }
+      if (step.id !== undefined) await this.db.steps.delete(step.id);
+      if (writes.length > 0) return { undone: step.label };
+    }
+  }
+
+  private async inverse(step: Step): Promise<NoteWrite[] | { refused: string }> {
+    const writes: NoteWrite[] = [];
+    for (const change of step.changes) {
+      const note = await this.get(change.path);
+      const present = note ? contentOf(note) : null;
+      if (sameContent(present, change.before)) continue;
+      let target = change.before;
+      if (!sameContent(present, change.after)) {
+        const merged = mergeBack(present, change);
+        if (merged === null) {
+          return { refused: `“${step.label}” cannot be undone: ${change.path} was changed at the same place since.` };
+        }
+        target = { text: merged };
+      }
+      writes.push({ path: change.path, expect: present, content: target, demo: change.demo });
+    }
+    return writes;
+  }
+
+  /** A value beside the notes, such as the settings. */
+  async value(id: string): Promise<unknown> {
+    return (await this.db.values.get(id))?.value;
+  }
+
+  async setValue(id: string, value: unknown): Promise<void> {
+    await this.db.values.put({ id, value });
+    this.channel?.postMessage({ value: id } satisfies Broadcast);
+    for (const listener of this.listeners) listener.valueChanged?.(id);
+  }
+
+  private tell(writes: readonly NoteWrite[]): void {
+    this.channel?.postMessage({ paths: writes.map((write) => write.path) } satisfies Broadcast);
+    const changes = writes.map(({ path, content }) => ({ path, content, elsewhere: false }));
+    for (const listener of this.listeners) listener.changed?.(changes);
+  }
+
+  private async hear({ paths, value }: Broadcast): Promise<void> {
+    if (value !== undefined) for (const listener of this.listeners) listener.valueChanged?.(value);
+    if (!paths) return;
+    const notes = await this.db.notes.bulkGet(paths.map(foldPath));
+    const changes = paths.map((path, index) => {
+      const note = notes[index];
+      return { path: note?.path ?? path, content: note ? contentOf(note) : null, elsewhere: true };
+    });
+    for (const listener of this.listeners) listener.changed?.(changes);
+  }
+
+  private saveState(state: SaveState, step: 1 | -1): void {
+    this.writing += step;
+    if (state.is === 'saved' && this.writing > 0) return;
+    for (const listener of this.listeners) listener.saving?.(state);
+  }
+}
+
+function mergeBack(present: Content | null, change: StepChange): string | null {
+  const { before, after } = change;
+  if (!present || !before || !after) return null;
+  if (!('text' in present) || !('text' in before) || !('text' in after)) return null;
+  return mergeTexts(after.text, present.text, before.text);
+}
+
+function failure(error: unknown): string {
+  const name = error instanceof Error ? error.name : '';
+  if (name === 'QuotaExceededError') return 'The disk is full: the last change is not saved. Make room, then type on.';
+  if (name === 'DatabaseClosedError' || name === 'InvalidStateError')
+    return 'The browser closed the store: the last change is not saved. Copy your text out and reload the page.';
+  return 'The last change could not be saved. Copy your text out and reload the page.';
+}
