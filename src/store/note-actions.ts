@@ -11,6 +11,8 @@ import type { NoteStore, NoteWrite } from './note-store';
 import { mergeTexts } from './merge';
 
 export type ActionResult = { done: true } | { refused: string };
+/** `raw` is the line as it stands now. */
+export type LineResult = { done: true; raw: string } | { refused: string };
 
 /** How often an action starts over when another tab wrote in between. */
 const TRIES = 5;
@@ -25,15 +27,20 @@ export class NoteActions {
   ) {}
 
   /** Carries out an intention on one task line. */
-  async act(ref: LineRef, intention: Intention, label: string): Promise<ActionResult> {
-    return this.retry(label, async () => {
+  async act(ref: LineRef, intention: Intention, label: string): Promise<LineResult> {
+    let raw = ref.expected;
+    const result = await this.retry(label, async () => {
       const note = await this.store.get(ref.path);
       if (note?.text == null) return { refused: NO_TEXT };
       const outcome = act(note.text, ref, intention, this.now());
       if ('refused' in outcome) return outcome;
-      if (outcome.changes.length === 0) return [];
-      return [write(note, applyChanges(note.text, outcome.changes))];
+      const change = outcome.changes[0];
+      if (!change) return [];
+      const text = applyChanges(note.text, outcome.changes);
+      raw = lineAt(text, change.from);
+      return [write(note, text)];
     });
+    return 'refused' in result ? result : { done: true, raw };
   }
 
   /**
@@ -42,7 +49,12 @@ export class NoteActions {
    *
    * @returns the text that is stored now
    */
-  async saveText(path: string, base: string | null, text: string): Promise<{ text: string; conflictPath: string | null }> {
+  async saveText(
+    path: string,
+    base: string | null,
+    text: string,
+    label: string | null = null,
+  ): Promise<{ text: string; conflictPath: string | null }> {
     for (let attempt = 0; ; attempt++) {
       const note = await this.store.get(path);
       const present = note?.text ?? null;
@@ -58,7 +70,7 @@ export class NoteActions {
         } else next = merged;
       }
       writes.push({ path: note?.path ?? path, expect: note ? contentOf(note) : null, content: { text: next } });
-      const result = await this.store.commit(null, writes);
+      const result = await this.store.commit(label, writes);
       if (result.saved) return { text: next, conflictPath };
       if (attempt === TRIES) throw new Error(BUSY);
     }
@@ -124,6 +136,15 @@ export class NoteActions {
     }
     return { refused: BUSY };
   }
+}
+
+/** The words of the line that holds an offset. */
+function lineAt(text: string, offset: number): string {
+  const lines = splitLines(text);
+  return lineText(
+    lines,
+    lines.starts.findLastIndex((start) => start <= offset),
+  );
 }
 
 function write(note: StoredNote, text: string): NoteWrite {

@@ -1,5 +1,14 @@
 import { foldPath } from '../core/note/path';
-import { type Content, RecadoDatabase, type Step, type StepChange, type StoredNote, contentOf, sameContent } from './database';
+import {
+  type Content,
+  type DemoState,
+  type RecadoDatabase,
+  type Step,
+  type StepChange,
+  type StoredNote,
+  contentOf,
+  sameContent,
+} from './database';
 import { mergeTexts } from './merge';
 
 /** One note to write: what it must hold now, and what it is to hold; null for no note. */
@@ -8,8 +17,8 @@ export interface NoteWrite {
   /** What the writer believes is there; the commit fails when something else is. */
   expect: Content | null;
   content: Content | null;
-  /** Whether the note is the demo's own; a person's change makes it theirs. */
-  demo?: boolean;
+  /** What the note is to the demo; when left out, a note of the demo counts as edited. */
+  demo?: DemoState;
 }
 
 export type CommitResult = { saved: true } | { saved: false; conflict: string };
@@ -103,16 +112,21 @@ export class NoteStore {
       const note = present[index];
       const before = note ? contentOf(note) : null;
       if (!sameContent(before, write.expect)) return { saved: false, conflict: write.path };
-      changes.push({ path: note && write.content === null ? note.path : write.path, before, after: write.content, demo: note?.demo ?? false });
+      changes.push({
+        path: note && write.content === null ? note.path : write.path,
+        before,
+        after: write.content,
+        demo: note?.demo ?? null,
+      });
     }
     const gone = writes.filter((write) => write.content === null).map((write) => foldPath(write.path));
     await this.db.notes.bulkDelete(gone);
-    await this.db.notes.bulkPut(writes.flatMap((write) => this.record(write)));
+    await this.db.notes.bulkPut(writes.flatMap((write, index) => this.record(write, present[index]?.demo ?? null)));
     if (label !== null) await this.addStep({ tab: this.tab, label, at: this.now(), changes });
     return { saved: true };
   }
 
-  private record(write: NoteWrite): StoredNote[] {
+  private record(write: NoteWrite, demo: DemoState): StoredNote[] {
     const { path, content } = write;
     if (content === null) return [];
     return [
@@ -122,7 +136,7 @@ export class NoteStore {
         text: 'text' in content ? content.text : null,
         bytes: 'bytes' in content ? content.bytes : null,
         changed: this.now(),
-        demo: write.demo ?? false,
+        demo: write.demo === undefined ? demo && 'edited' : write.demo,
       },
     ];
   }

@@ -1,29 +1,8 @@
 import { type Day, civilFrom, isoDay, weekdayOf } from './day';
 
 export const WEEKDAY_NAMES = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
-export const WEEKDAY_LONG = [
-  'Monday',
-  'Tuesday',
-  'Wednesday',
-  'Thursday',
-  'Friday',
-  'Saturday',
-  'Sunday',
-] as const;
-export const MONTH_NAMES = [
-  'Jan',
-  'Feb',
-  'Mar',
-  'Apr',
-  'May',
-  'Jun',
-  'Jul',
-  'Aug',
-  'Sep',
-  'Oct',
-  'Nov',
-  'Dec',
-] as const;
+export const WEEKDAY_LONG = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
+export const MONTH_NAMES = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'] as const;
 
 /** How dates look in lists and chips: words ("Fri 27 Nov") or ISO ("2026-11-27"). */
 export type DateStyle = 'words' | 'iso';
@@ -47,9 +26,7 @@ export function dayName(day: Day, today: Day, style: DateStyle = 'words'): strin
   const monthName = MONTH_NAMES[month - 1];
   if (Math.abs(distance) > 183) return `${date} ${monthName} ${year}`;
   const weekday = weekdayName(day);
-  return Math.abs(distance) < 7 && month === civilFrom(today).month
-    ? `${weekday} ${date}`
-    : `${weekday} ${date} ${monthName}`;
+  return Math.abs(distance) < 7 && month === civilFrom(today).month ? `${weekday} ${date}` : `${weekday} ${date} ${monthName}`;
 }
 
 /** The day in full, for headings and for readers of the screen: `Monday 23 November 2026` in short month form. */

@@ -23,8 +23,7 @@ export function dayFrom({ year, month, day }: CivilDate): Day {
   const era = Math.floor(y / 400);
   const yearOfEra = y - era * 400;
   const dayOfYear = Math.floor((153 * (month + (month > 2 ? -3 : 9)) + 2) / 5) + day - 1;
-  const dayOfEra =
-    yearOfEra * 365 + Math.floor(yearOfEra / 4) - Math.floor(yearOfEra / 100) + dayOfYear;
+  const dayOfEra = yearOfEra * 365 + Math.floor(yearOfEra / 4) - Math.floor(yearOfEra / 100) + dayOfYear;
   return era * 146097 + dayOfEra - 719468;
 }
 
@@ -34,14 +33,9 @@ export function civilFrom(value: Day): CivilDate {
   const era = Math.floor(z / 146097);
   const dayOfEra = z - era * 146097;
   const yearOfEra = Math.floor(
-    (dayOfEra -
-      Math.floor(dayOfEra / 1460) +
-      Math.floor(dayOfEra / 36524) -
-      Math.floor(dayOfEra / 146096)) /
-      365,
+    (dayOfEra - Math.floor(dayOfEra / 1460) + Math.floor(dayOfEra / 36524) - Math.floor(dayOfEra / 146096)) / 365,
   );
-  const dayOfYear =
-    dayOfEra - (365 * yearOfEra + Math.floor(yearOfEra / 4) - Math.floor(yearOfEra / 100));
+  const dayOfYear = dayOfEra - (365 * yearOfEra + Math.floor(yearOfEra / 4) - Math.floor(yearOfEra / 100));
   const shifted = Math.floor((5 * dayOfYear + 2) / 153);
   const month = shifted < 10 ? shifted + 3 : shifted - 9;
   return {
@@ -63,14 +57,7 @@ export function daysInMonth(year: number, month: number): number {
 
 /** Whether such a date exists in the years 1 to 9999, which is what ISO's four digits can say. */
 export function dateExists({ year, month, day }: CivilDate): boolean {
-  return (
-    year >= 1 &&
-    year <= 9999 &&
-    month >= 1 &&
-    month <= 12 &&
-    day >= 1 &&
-    day <= daysInMonth(year, month)
-  );
+  return year >= 1 && year <= 9999 && month >= 1 && month <= 12 && day >= 1 && day <= daysInMonth(year, month);
 }
 
 const ISO_DAY = /^(\d{4})-(\d{2})-(\d{2})$/;
@@ -97,7 +84,7 @@ export function isoDay(value: Day): string {
 }
 
 export function weekdayOf(value: Day): Weekday {
-  return ((((value + 3) % 7) + 7) % 7 + 1) as Weekday;
+  return (((((value + 3) % 7) + 7) % 7) + 1) as Weekday;
 }
 
 /** The first day of the week that holds `value`, for weeks that begin on `first`. */

@@ -13,9 +13,7 @@ const LONGEST = 3650 * 24 * 60;
 export function readDuration(words: string, minutesADay = 480): number | null {
   const match = words === '' || words === 'P' || words.endsWith('T') ? null : (WORDS.exec(words) ?? ISO.exec(words));
   if (!match) return null;
-  const minutes = Math.round(
-    Number(match[1] ?? 0) * minutesADay + Number(match[2] ?? 0) * 60 + Number(match[3] ?? 0),
-  );
+  const minutes = Math.round(Number(match[1] ?? 0) * minutesADay + Number(match[2] ?? 0) * 60 + Number(match[3] ?? 0));
   return minutes <= LONGEST ? minutes : null;
 }
 

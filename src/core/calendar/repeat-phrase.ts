@@ -10,14 +10,10 @@ const DAY_OF_MONTH = `(?:\\d{1,2}|last day|${ORDINAL} ${WEEKDAY})`;
 const UNIT = '(?:days?|weekdays?|weeks?|months?|quarters?|years?)';
 const PATTERN = [
   LIST(WEEKDAY),
-  `(?:\\d{1,3} )?${UNIT}` +
-    `(?: on (?:${LIST(WEEKDAY)}|${LIST(DAY_OF_MONTH)}|\\d{1,2} ${MONTH}|${ORDINAL} ${WEEKDAY} of ${MONTH}))?`,
+  `(?:\\d{1,3} )?${UNIT}` + `(?: on (?:${LIST(WEEKDAY)}|${LIST(DAY_OF_MONTH)}|\\d{1,2} ${MONTH}|${ORDINAL} ${WEEKDAY} of ${MONTH}))?`,
 ].join('|');
 const BOUND = '(?: x\\d{1,4}| until \\d{4}-\\d{2}-\\d{2})';
-const PHRASE = new RegExp(
-  `^(?:${PATTERN})(?: from \\d{4}-\\d{2}-\\d{2})?(?: after done)?${BOUND}?$`,
-  'i',
-);
+const PHRASE = new RegExp(`^(?:${PATTERN})(?: from \\d{4}-\\d{2}-\\d{2})?(?: after done)?${BOUND}?$`, 'i');
 
 /** `isRepeatPhrase('month on last fri')` is true; `isRepeatPhrase('now and then')` is false. */
 export function isRepeatPhrase(words: string): boolean {

@@ -1,11 +1,4 @@
-import {
-  type Day,
-  dayFrom,
-  daysInMonth,
-  mondayOfWeek,
-  readIsoDay,
-  weeksInYear,
-} from './day';
+import { type Day, dayFrom, daysInMonth, mondayOfWeek, readIsoDay, weeksInYear } from './day';
 
 /** Days from `from` to `to`, both included; a single day has the two alike. */
 export interface DayRange {

@@ -92,19 +92,7 @@ export interface GroupKey {
   descending: boolean;
 }
 
-export const ORDER_KEYS = [
-  ...DATE_FIELDS,
-  'day',
-  'back',
-  'status',
-  'priority',
-  'takes',
-  'note',
-  'path',
-  'text',
-  'owner',
-  'asked',
-] as const;
+export const ORDER_KEYS = [...DATE_FIELDS, 'day', 'back', 'status', 'priority', 'takes', 'note', 'path', 'text', 'owner', 'asked'] as const;
 export type OrderKeyName = (typeof ORDER_KEYS)[number];
 
 export interface OrderKey {

@@ -1,14 +1,4 @@
-import {
-  type Day,
-  type Weekday,
-  addMonths,
-  civilFrom,
-  dayFrom,
-  endOfMonth,
-  startOfMonth,
-  startOfWeek,
-  weekdayOf,
-} from '../calendar/day';
+import { type Day, type Weekday, addMonths, civilFrom, dayFrom, endOfMonth, startOfMonth, startOfWeek, weekdayOf } from '../calendar/day';
 import type { DayRange } from '../calendar/span';
 import type { DateValue, GatherContext, RangeValue, Unit } from './ast';
 

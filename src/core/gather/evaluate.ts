@@ -84,10 +84,7 @@ export function compile(condition: Condition, context: GatherContext, lookup: Na
   }
 }
 
-function compilePlace(
-  condition: Extract<Condition, { is: 'flag' | 'who' | 'place' | 'kind' | 'this' }>,
-  context: GatherContext,
-): Test {
+function compilePlace(condition: Extract<Condition, { is: 'flag' | 'who' | 'place' | 'kind' | 'this' }>, context: GatherContext): Test {
   const { today } = context;
   switch (condition.is) {
     case 'flag':
@@ -122,18 +119,14 @@ function compileThis(what: 'note' | 'day' | 'person', context: GatherContext): T
   const day = here?.journal ?? null;
   if (day === null) return () => false;
   const range = { from: day, to: day };
-  return (row) =>
-    row.head.journal === day ||
-    compareRanges(row.task.due, '=', range) ||
-    compareRanges(row.task.plan, '=', range);
+  return (row) => row.head.journal === day || compareRanges(row.task.due, '=', range) || compareRanges(row.task.plan, '=', range);
 }
 
 function compilePathTest(field: 'note' | 'path' | 'heading', value: string, same: boolean): Test {
   const wanted = foldPath(value);
   switch (field) {
     case 'note':
-      return (row) =>
-        (foldPath(row.head.title) === wanted || foldPath(baseNameOf(row.head.path)) === wanted) === same;
+      return (row) => (foldPath(row.head.title) === wanted || foldPath(baseNameOf(row.head.path)) === wanted) === same;
     case 'path':
       return (row) => {
         const folder = foldPath(row.head.folder);
@@ -153,8 +146,7 @@ function compileLink(target: string, own: boolean, lookup: NameLookup): Test {
   };
 }
 
-const fold = (words: string): string =>
-  words.normalize('NFKC').toLowerCase().normalize('NFD').replace(/\p{M}/gu, '');
+const fold = (words: string): string => words.normalize('NFKC').toLowerCase().normalize('NFD').replace(/\p{M}/gu, '');
 
 function compileWords(words: string, folded: boolean): Test {
   if (folded) {

@@ -14,17 +14,7 @@ export interface GroupValue {
   order: number | string | null;
 }
 
-export const PERIODS = [
-  'Late',
-  'Earlier',
-  'Today',
-  'Tomorrow',
-  'This week',
-  'Next week',
-  'This month',
-  'Later',
-  'No date',
-] as const;
+export const PERIODS = ['Late', 'Earlier', 'Today', 'Tomorrow', 'This week', 'Next week', 'This month', 'Later', 'No date'] as const;
 export type Period = (typeof PERIODS)[number];
 
 const PRIORITY_NAMES = ['Top', 'High', 'Normal', 'Low'];

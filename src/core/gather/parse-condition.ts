@@ -2,15 +2,7 @@ import { readDuration } from '../calendar/duration';
 import { NOTE_KINDS } from '../note/front-matter';
 import { foldName } from '../note/names';
 import { STATUSES } from '../task/status';
-import {
-  type Condition,
-  DATE_FIELDS,
-  type DateField,
-  type Flag,
-  PRESENCE_FIELDS,
-  type PresenceField,
-  type Sign,
-} from './ast';
+import { type Condition, DATE_FIELDS, type DateField, type Flag, PRESENCE_FIELDS, type PresenceField, type Sign } from './ast';
 import { parseDate, parseRange } from './parse-date';
 import type { TokenReader } from './token-reader';
 

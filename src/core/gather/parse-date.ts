@@ -37,8 +37,7 @@ function parseBase(reader: TokenReader): DateValue {
   if (reader.is('date')) {
     const token = reader.take();
     const range = readSpan(token.value);
-    if (!range)
-      throw new Unreadable({ message: `There is no such date as ${token.value}.`, from: token.from, to: token.to });
+    if (!range) throw new Unreadable({ message: `There is no such date as ${token.value}.`, from: token.from, to: token.to });
     return { is: 'range', range: { from: range.from, to: range.to } };
   }
   if (reader.is('word')) {

@@ -1,13 +1,4 @@
-import {
-  DATE_FIELDS,
-  type DateField,
-  GROUP_KEYS,
-  type Gather,
-  type GatherError,
-  type GroupKey,
-  ORDER_KEYS,
-  type OrderKey,
-} from './ast';
+import { DATE_FIELDS, type DateField, GROUP_KEYS, type Gather, type GatherError, type GroupKey, ORDER_KEYS, type OrderKey } from './ast';
 import { type Token, tokensOf } from './lexer';
 import { parseCondition } from './parse-condition';
 import { TokenReader, Unreadable } from './token-reader';

@@ -159,7 +159,18 @@ const CLAUSE = fc.oneof(
   DAY.map((day) => `plan ${day} 09:30`),
   DAY.map((day) => `start ${day}`),
   fc.constantFrom('plan 2026-W47', 'plan 2026-W48', 'plan 2026-W49', 'plan 2026-11', 'plan 2026-12', 'every weekday', 'every month on 15'),
-  fc.constantFrom('top', 'high', 'low', 'owner @kofi', 'asked @bea', 'takes 30m', 'start 3 days before', 'key', 'ref k3f9qa', 'due 2026-02-30'),
+  fc.constantFrom(
+    'top',
+    'high',
+    'low',
+    'owner @kofi',
+    'asked @bea',
+    'takes 30m',
+    'start 3 days before',
+    'key',
+    'ref k3f9qa',
+    'due 2026-02-30',
+  ),
 );
 const TASK = fc
   .tuple(
@@ -169,11 +180,16 @@ const TASK = fc
     fc.array(CLAUSE, { maxLength: 4 }),
   )
   .map(([indent, sign, words, clauses]) => `${indent}- [${sign}] ${words}${clauses.length ? ` {${clauses.join('; ')}}` : ''}`);
-const LINE = fc.oneof({ weight: 6, arbitrary: TASK }, { weight: 1, arbitrary: fc.constantFrom('', 'words', '## Loans #loans', '- plain', '```') });
+const LINE = fc.oneof(
+  { weight: 6, arbitrary: TASK },
+  { weight: 1, arbitrary: fc.constantFrom('', 'words', '## Loans #loans', '- plain', '```') },
+);
 const NOTE_TEXT = fc.array(LINE, { maxLength: 12 }).map((lines) => lines.join('\n'));
-const LIBRARY = fc
-  .tuple(NOTE_TEXT, NOTE_TEXT, NOTE_TEXT)
-  .map(([a, b, c]): Record<string, string> => ({ 'A.md': a, 'Journal/2026-11-23.md': b, 'People/Kofi.md': `---\nkind: person\n---\n${c}` }));
+const LIBRARY = fc.tuple(NOTE_TEXT, NOTE_TEXT, NOTE_TEXT).map(([a, b, c]): Record<string, string> => ({
+  'A.md': a,
+  'Journal/2026-11-23.md': b,
+  'People/Kofi.md': `---\nkind: person\n---\n${c}`,
+}));
 
 describe('laws', () => {
   it('every open task stands on Today, Ahead, Undated or Resting (common practice, no source)', () => {
@@ -207,24 +223,36 @@ describe('laws', () => {
     );
   });
 
-  const QUESTIONS = ['open', 'late', 'open and #phone group by note', 'resting group by back', 'open group by period limit 3', '@kofi order by due desc', '[[Kofi]]'];
+  const QUESTIONS = [
+    'open',
+    'late',
+    'open and #phone group by note',
+    'resting group by back',
+    'open group by period limit 3',
+    '@kofi order by due desc',
+    '[[Kofi]]',
+  ];
 
   it('an index that was changed note by note answers like a fresh one', () => {
     fc.assert(
-      fc.property(LIBRARY, fc.array(fc.tuple(fc.constantFrom('A.md', 'B.md', 'People/Kofi.md'), fc.option(NOTE_TEXT)), { maxLength: 6 }), (notes, changes) => {
-        const changed = libraryOf(notes);
-        QUESTIONS.forEach((question, index) => changed.subscribe(String(index), question, null));
-        const texts: Record<string, string> = { ...notes };
-        const last = QUESTIONS.map((_, index) => changed.answer(String(index)));
-        for (const [path, text] of changes) {
-          for (const id of changed.apply([{ path, text }])) last[Number(id)] = changed.answer(id);
-          if (text === null) delete texts[path];
-          else texts[path] = text;
-        }
-        const fresh = libraryOf(texts);
-        QUESTIONS.forEach((question, index) => expect(last[index]).toEqual(ask(fresh, question)));
-        expect(changed.total).toEqual(fresh.total);
-      }),
+      fc.property(
+        LIBRARY,
+        fc.array(fc.tuple(fc.constantFrom('A.md', 'B.md', 'People/Kofi.md'), fc.option(NOTE_TEXT)), { maxLength: 6 }),
+        (notes, changes) => {
+          const changed = libraryOf(notes);
+          QUESTIONS.forEach((question, index) => changed.subscribe(String(index), question, null));
+          const texts: Record<string, string> = { ...notes };
+          const last = QUESTIONS.map((_, index) => changed.answer(String(index)));
+          for (const [path, text] of changes) {
+            for (const id of changed.apply([{ path, text }])) last[Number(id)] = changed.answer(id);
+            if (text === null) delete texts[path];
+            else texts[path] = text;
+          }
+          const fresh = libraryOf(texts);
+          QUESTIONS.forEach((question, index) => expect(last[index]).toEqual(ask(fresh, question)));
+          expect(changed.total).toEqual(fresh.total);
+        },
+      ),
       { numRuns: 120, seed: 20261123 },
     );
   });
@@ -232,7 +260,20 @@ describe('laws', () => {
   const CONDITION = fc.letrec<{ tree: string }>((tie) => ({
     tree: fc.oneof(
       { depthSize: 'small', withCrossShrink: true },
-      fc.constantFrom('open', 'late', '#phone', '@ilse', 'due < today', 'plan = 2026-W48', 'without plan', 'resting', 'with start', 'priority >= high', '"call"', 'takes > 10m'),
+      fc.constantFrom(
+        'open',
+        'late',
+        '#phone',
+        '@ilse',
+        'due < today',
+        'plan = 2026-W48',
+        'without plan',
+        'resting',
+        'with start',
+        'priority >= high',
+        '"call"',
+        'takes > 10m',
+      ),
       fc.tuple(tie('tree'), fc.constantFrom('and', 'or'), tie('tree')).map(([a, word, b]) => `(${a} ${word} ${b})`),
       tie('tree').map((a) => `not ${a}`),
     ),

@@ -78,7 +78,10 @@ export function headOf(note: ReadNote): NoteHead {
 
 function rowOf(full: Task, index: number, head: NoteHead, parent: Row | null): Row {
   const { tail: _tail, item: _item, parent: _parent, links, problems: _problems, ...task } = full;
-  const ownLinks = foldedSet(links.map((link) => link.target), foldPath);
+  const ownLinks = foldedSet(
+    links.map((link) => link.target),
+    foldPath,
+  );
   const ownPeople = foldedSet([...task.people, task.owner === 'nobody' ? null : task.owner, task.asked], foldName);
   const own = comesBack(full);
   return {

@@ -1,4 +1,5 @@
 import { closesHtmlBlock, htmlBlockKind } from './html-block';
+import { LineCursor, isSpace } from './line-cursor';
 import { type Lines, hasMark } from './lines';
 import { referenceDefinitionsLength } from './reference-definition';
 import { type Fence, type Heading, type Item, LineKind, type Structure } from './structure';
@@ -6,8 +7,6 @@ import { type Fence, type Heading, type Item, LineKind, type Structure } from '.
 /** Deeper lists are text: no person writes them, and the cost of a line grows with its depth. */
 const DEEPEST = 100;
 
-const TAB = 9;
-const SPACE = 32;
 const HASH = 35;
 const STAR = 42;
 const PLUS = 43;
@@ -21,7 +20,6 @@ const UNDERSCORE = 95;
 const BACKTICK = 96;
 const TILDE = 126;
 
-const isSpace = (code: number): boolean => code === SPACE || code === TAB;
 const isDigit = (code: number): boolean => code >= 48 && code <= 57;
 
 interface Container {
@@ -53,30 +51,16 @@ export function readStructure(lines: Lines, first = 0): Structure {
   return new BlockReader(lines, first).read();
 }
 
-class BlockReader {
-  private readonly text: string;
+class BlockReader extends LineCursor {
   private readonly structure: Structure;
   private readonly stack: Container[] = [];
   private leaf: Leaf = NO_LEAF;
 
-  private line = 0;
-  /** Absolute offsets: of the line's start, of the cursor, of the line's end. */
-  private start = 0;
-  private at = 0;
-  private end = 0;
-  /** The cursor's column, and the columns of a tab that are left when it stands inside one. */
-  private column = 0;
-  private tabRest = 0;
-  /** The next character that is no space: where, and how many columns from the cursor. */
-  private next = 0;
-  private indent = 0;
-  private blank = false;
-
   constructor(
-    private readonly lines: Lines,
+    lines: Lines,
     private readonly first: number,
   ) {
-    this.text = lines.text;
+    super(lines);
     this.structure = {
       kinds: new Uint8Array(lines.starts.length),
       items: [],
@@ -94,12 +78,7 @@ class BlockReader {
   }
 
   private readLine(line: number): void {
-    this.line = line;
-    this.start = this.lines.starts[line] ?? 0;
-    this.end = this.lines.ends[line] ?? 0;
-    this.at = this.start + (hasMark(this.lines, line) ? 1 : 0);
-    this.column = 0;
-    this.tabRest = 0;
+    this.begin(line);
     const matched = this.continueContainers();
     const leafOpen = matched === this.stack.length && this.leaf.kind !== 'none';
     const leafGoesOn = leafOpen && this.continueLeaf();
@@ -154,8 +133,7 @@ class BlockReader {
           this.touch();
           return 'done';
         }
-        for (let i = leaf.indent; i > 0 && isSpace(this.text.charCodeAt(this.at)) && this.at < this.end; i--)
-          this.advanceColumns(1);
+        for (let i = leaf.indent; i > 0 && isSpace(this.text.charCodeAt(this.at)) && this.at < this.end; i--) this.advanceColumns(1);
         return true;
       case 'none':
         return false;
@@ -215,13 +193,7 @@ class BlockReader {
   }
 
   /** Opens a heading, fence, HTML block or rule when the line says so. */
-  private opensLeaf(
-    code: number,
-    matched: number,
-    fresh: boolean,
-    interrupting: boolean,
-    lazyPossible: boolean,
-  ): boolean {
+  private opensLeaf(code: number, matched: number, fresh: boolean, interrupting: boolean, lazyPossible: boolean): boolean {
     const close = (): void => {
       if (fresh) this.closeFrom(matched, this.line);
     };
@@ -431,8 +403,7 @@ class BlockReader {
       const whole = leaf.words.join('\n');
       const container = this.stack[this.stack.length - 1];
       // A paragraph of nothing but definitions is none: an item that held only it is empty again.
-      if (container && referenceDefinitionsLength(whole) >= whole.length && container.item?.line === leaf.line)
-        container.hasChild = false;
+      if (container && referenceDefinitionsLength(whole) >= whole.length && container.item?.line === leaf.line) container.hasChild = false;
     }
     this.leaf = NO_LEAF;
   }
@@ -447,85 +418,6 @@ class BlockReader {
 
   private mark(kind: LineKind): void {
     this.structure.kinds[this.line] = kind;
-  }
-
-  private findNext(): void {
-    let at = this.at;
-    let column = this.column;
-    if (this.tabRest > 0) {
-      column += this.tabRest;
-      at++;
-    }
-    for (; at < this.end; at++) {
-      const code = this.text.charCodeAt(at);
-      if (code === SPACE) column++;
-      else if (code === TAB) column += 4 - (column % 4);
-      else break;
-    }
-    this.next = at;
-    this.indent = column - this.column;
-    this.blank = at >= this.end;
-  }
-
-  private toNext(): void {
-    this.at = this.next;
-    this.column += this.indent;
-    this.tabRest = 0;
-  }
-
-  /** Moves the cursor by columns; it may come to stand inside a tab. */
-  private advanceColumns(count: number): void {
-    let left = count;
-    while (left > 0 && this.at < this.end) {
-      if (this.text.charCodeAt(this.at) === TAB) {
-        const rest = this.tabRest > 0 ? this.tabRest : 4 - (this.column % 4);
-        const step = Math.min(rest, left);
-        this.column += step;
-        left -= step;
-        this.tabRest = rest - step;
-        if (this.tabRest === 0) this.at++;
-      } else {
-        this.column++;
-        this.at++;
-        left--;
-      }
-    }
-  }
-
-  private skipQuoteSign(): void {
-    this.toNext();
-    this.at++;
-    this.column++;
-    if (this.at < this.end && isSpace(this.text.charCodeAt(this.at))) this.advanceColumns(1);
-  }
-
-  private codeAtNext(): number {
-    return this.next < this.end ? this.text.charCodeAt(this.next) : -1;
-  }
-
-  private runLength(from: number, sign: number): number {
-    let at = from;
-    while (at < this.end && this.text.charCodeAt(at) === sign) at++;
-    return at - from;
-  }
-
-  private isBlankFrom(from: number): boolean {
-    for (let at = from; at < this.end; at++) if (!isSpace(this.text.charCodeAt(at))) return false;
-    return true;
-  }
-
-  private isUnderline(sign: number): boolean {
-    return this.isBlankFrom(this.next + this.runLength(this.next, sign));
-  }
-
-  private isRule(sign: number): boolean {
-    let count = 0;
-    for (let at = this.next; at < this.end; at++) {
-      const code = this.text.charCodeAt(at);
-      if (code === sign) count++;
-      else if (!isSpace(code)) return false;
-    }
-    return count >= 3;
   }
 }
 

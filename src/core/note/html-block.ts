@@ -1,8 +1,7 @@
 /** CommonMark 0.31.2 §4.6: the seven kinds of HTML block, by what opens and what closes them. */
 const BLOCK_NAMES =
   'address|article|aside|base|basefont|blockquote|body|caption|center|col|colgroup|dd|details|dialog|dir|div|dl|dt|fieldset|figcaption|figure|footer|form|frame|frameset|h[123456]|head|header|hr|html|iframe|legend|li|link|main|menu|menuitem|nav|noframes|ol|optgroup|option|p|param|search|section|summary|table|tbody|td|tfoot|th|thead|title|tr|track|ul';
-const ATTRIBUTE =
-  '(?:\\s+[a-zA-Z_:][a-zA-Z0-9:._-]*(?:\\s*=\\s*(?:[^"\'=<>`\\x00-\\x20]+|\'[^\']*\'|"[^"]*"))?)';
+const ATTRIBUTE = '(?:\\s+[a-zA-Z_:][a-zA-Z0-9:._-]*(?:\\s*=\\s*(?:[^"\'=<>`\\x00-\\x20]+|\'[^\']*\'|"[^"]*"))?)';
 const OPEN_TAG = `<[A-Za-z][A-Za-z0-9-]*${ATTRIBUTE}*\\s*/?>`;
 const CLOSE_TAG = '</[A-Za-z][A-Za-z0-9-]*\\s*[>]';
 
@@ -16,15 +15,7 @@ const OPENS: RegExp[] = [
   new RegExp(`^(?:${OPEN_TAG}|${CLOSE_TAG})\\s*$`, 'i'),
 ];
 
-const CLOSES: (RegExp | null)[] = [
-  /<\/(?:script|pre|textarea|style)>/i,
-  /-->/,
-  /\?>/,
-  />/,
-  /\]\]>/,
-  null,
-  null,
-];
+const CLOSES: (RegExp | null)[] = [/<\/(?:script|pre|textarea|style)>/i, /-->/, /\?>/, />/, /\]\]>/, null, null];
 
 /** Tag lines longer than this are text: the seventh pattern must not wander over megabytes. */
 const LONGEST_TAG_LINE = 20_000;

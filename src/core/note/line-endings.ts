@@ -22,11 +22,7 @@ export function storedText(stored: string, edited: string): string {
   let head = 0;
   while (head < count && head < next.length && lineText(lines, head) === next[head]) head++;
   let foot = 0;
-  while (
-    foot < Math.min(count, next.length) - head &&
-    lineText(lines, count - 1 - foot) === next[next.length - 1 - foot]
-  )
-    foot++;
+  while (foot < Math.min(count, next.length) - head && lineText(lines, count - 1 - foot) === next[next.length - 1 - foot]) foot++;
   let ending = endingOf(0) || '\n';
   let result = mark;
   for (let index = 0; index < next.length; index++) {

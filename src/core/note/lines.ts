@@ -24,8 +24,7 @@ export function splitLines(text: string): Lines {
       return { text, starts, ends };
     }
     ends.push(at);
-    start =
-      text.charCodeAt(at) === CR && text.charCodeAt(at + 1) === LF ? at + 2 : at + 1;
+    start = text.charCodeAt(at) === CR && text.charCodeAt(at + 1) === LF ? at + 2 : at + 1;
   }
 }
 

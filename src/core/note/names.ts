@@ -51,7 +51,7 @@ export function tagWithUppers(tag: string): string[] {
 export function readInline(line: string, from = 0, to = line.length): Inline {
   if (!mayHold(line, from, to)) return NOTHING;
   const found: Inline = { names: [], links: [] };
-  for (let at = from; at < to; ) at = step(line, at, from, to, found);
+  for (let at = from; at < to;) at = step(line, at, from, to, found);
   return found;
 }
 
@@ -95,7 +95,7 @@ function afterCode(line: string, at: number, to: number): number {
   let open = at;
   while (open < to && line.charCodeAt(open) === 96) open++;
   const run = line.slice(at, open);
-  for (let close = line.indexOf(run, open); close !== -1 && close < to; ) {
+  for (let close = line.indexOf(run, open); close !== -1 && close < to;) {
     let end = close + run.length;
     if (line.charCodeAt(end) !== 96) return end;
     while (line.charCodeAt(end) === 96) end++;
@@ -122,15 +122,7 @@ function readLink(line: string, at: number, to: number, found: Inline): number {
   return end + 2;
 }
 
-function readName(
-  kind: Name['kind'],
-  pattern: RegExp,
-  line: string,
-  at: number,
-  from: number,
-  to: number,
-  found: Inline,
-): number {
+function readName(kind: Name['kind'], pattern: RegExp, line: string, at: number, from: number, to: number, found: Inline): number {
   if (at > from && !BEFORE.test(line.charAt(at - 1))) return at + 1;
   pattern.lastIndex = at;
   const name = pattern.exec(line)?.[1];
@@ -148,5 +140,7 @@ function inAddress(line: string, at: number, kind: Name['kind']): boolean {
   while (start > 0 && !/\s/.test(line.charAt(start - 1)) && at - start < 2000) start--;
   const before = line.slice(start, at);
   if (/[a-z][a-z0-9+.-]*:\/\//i.test(before) || /^\W*www\./i.test(before)) return true;
-  return kind === 'person' && /[\p{L}\p{N}.+_'*~-]$/u.test(before.slice(-1)) && /[\p{L}\p{N}]/u.test(before) && EMAIL_TAIL.test(line.slice(at));
+  return (
+    kind === 'person' && /[\p{L}\p{N}.+_'*~-]$/u.test(before.slice(-1)) && /[\p{L}\p{N}]/u.test(before) && EMAIL_TAIL.test(line.slice(at))
+  );
 }

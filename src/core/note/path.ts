@@ -66,10 +66,16 @@ export function freePath(path: string, taken: (folded: string) => boolean): stri
  */
 export function cleanPath(path: string): string | null {
   if (path.includes('\0')) return null;
-  const parts = path.normalize('NFC').replace(/\\/g, '/').split('/').filter((part) => part !== '' && part !== '.');
+  const parts = path
+    .normalize('NFC')
+    .replace(/\\/g, '/')
+    .split('/')
+    .filter((part) => part !== '' && part !== '.');
   if (parts.length === 0 || parts.includes('..') || /^[A-Za-z]:$/.test(parts[0] ?? '')) return null;
-  return parts
-    // eslint-disable-next-line no-control-regex -- control characters are just what must go
-    .map((part) => part.replace(/[\u0000-\u001f\u007f]/g, '-').trim() || '-')
-    .join('/');
+  return (
+    parts
+      // eslint-disable-next-line no-control-regex -- control characters are just what must go
+      .map((part) => part.replace(/[\u0000-\u001f\u007f]/g, '-').trim() || '-')
+      .join('/')
+  );
 }

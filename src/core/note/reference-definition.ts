@@ -1,8 +1,7 @@
 const LABEL = /^\[(?:[^\\[\]]|\\.){0,1000}\]:/s;
 const SPACE = /^[ \t]*(?:\n[ \t]*)?/;
 const DESTINATION_POINTY = /^<(?:[^<>\n\\]|\\.)*>/;
-const TITLE =
-  /^(?:"(?:\\[^]|[^"\\])*"|'(?:\\[^]|[^'\\])*'|\((?:\\[^]|[^()\\])*\))/;
+const TITLE = /^(?:"(?:\\[^]|[^"\\])*"|'(?:\\[^]|[^'\\])*'|\((?:\\[^]|[^()\\])*\))/;
 const END_OF_LINE = /^[ \t]*(?:\n|$)/;
 
 /**
@@ -58,10 +57,5 @@ function destinationLength(text: string): number {
 }
 
 function isPunctuation(code: number): boolean {
-  return (
-    (code >= 33 && code <= 47) ||
-    (code >= 58 && code <= 64) ||
-    (code >= 91 && code <= 96) ||
-    (code >= 123 && code <= 126)
-  );
+  return (code >= 33 && code <= 47) || (code >= 58 && code <= 64) || (code >= 91 && code <= 96) || (code >= 123 && code <= 126);
 }

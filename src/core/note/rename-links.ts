@@ -65,10 +65,7 @@ function endingAfter(lines: Lines, line: number): string {
 }
 
 /** The retargeting that a renamed note asks for: whoever named it by title gets the title, by path the path. */
-export function retargetTo(
-  before: { path: string; titles: readonly string[] },
-  after: { path: string; title: string },
-): Retarget {
+export function retargetTo(before: { path: string; titles: readonly string[] }, after: { path: string; title: string }): Retarget {
   const bare = (path: string): string => path.replace(/\.(?:md|markdown|txt)$/i, '');
   const titles = new Set(before.titles.map(foldPath));
   return (target) => {

@@ -35,8 +35,7 @@ export const DAYS_BEFORE = /^(\d{1,4}) (day|week|month)s? before$/;
 const REMINDER = /^(?:\d{1,4}(?:m|h|d| days?| weeks?) before|\d{2}:\d{2}|\d{4}-\d{2}-\d{2} \d{2}:\d{2})$/;
 const REF = /^[a-z0-9]{6}$/;
 
-const each = (value: string, test: (one: string) => boolean): boolean =>
-  value.split(',').every((one) => test(one.trim()));
+const each = (value: string, test: (one: string) => boolean): boolean => value.split(',').every((one) => test(one.trim()));
 const hasDayShape = (value: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(value);
 
 const FORMS: Record<ClauseName, (value: string) => boolean> = {

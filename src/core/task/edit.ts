@@ -60,11 +60,7 @@ export function differenceOf(before: string, after: string): Change | null {
   let head = 0;
   while (head < shortest && before.charCodeAt(head) === after.charCodeAt(head)) head++;
   let foot = 0;
-  while (
-    foot < shortest - head &&
-    before.charCodeAt(before.length - 1 - foot) === after.charCodeAt(after.length - 1 - foot)
-  )
-    foot++;
+  while (foot < shortest - head && before.charCodeAt(before.length - 1 - foot) === after.charCodeAt(after.length - 1 - foot)) foot++;
   return { from: head, to: before.length - foot, insert: after.slice(head, after.length - foot) };
 }
 

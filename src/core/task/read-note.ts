@@ -119,7 +119,10 @@ function readLines(note: ReadNote, settings: ReadingSettings): void {
           headings: trail.path,
           inheritedTags: without(outer.tags, task.tags),
           inheritedPeople: without(outer.people, task.people),
-          inheritedLinks: without(outer.links, task.links.map((link) => link.target)),
+          inheritedLinks: without(
+            outer.links,
+            task.links.map((link) => link.target),
+          ),
         });
         if (task.owner !== null && task.owner !== 'nobody') people.add(task.owner);
         if (task.asked !== null) people.add(task.asked);
@@ -146,9 +149,18 @@ function add(around: Around, inline: Inline): Around {
   const join = (outer: readonly string[], own: string[]): readonly string[] =>
     own.length === 0 ? outer : [...without(outer, own), ...own];
   return {
-    tags: join(around.tags, inline.names.filter((name) => name.kind === 'tag').map((name) => name.name)),
-    people: join(around.people, inline.names.filter((name) => name.kind === 'person').map((name) => name.name)),
-    links: join(around.links, inline.links.map((link) => link.target)),
+    tags: join(
+      around.tags,
+      inline.names.filter((name) => name.kind === 'tag').map((name) => name.name),
+    ),
+    people: join(
+      around.people,
+      inline.names.filter((name) => name.kind === 'person').map((name) => name.name),
+    ),
+    links: join(
+      around.links,
+      inline.links.map((link) => link.target),
+    ),
   };
 }
 

@@ -45,7 +45,7 @@ const isSpace = (code: number): boolean => code === 32 || code === 9 || code ===
 
 function readClauses(line: string, from: number, to: number): Clause[] {
   const clauses: Clause[] = [];
-  for (let at = from; at <= to; ) {
+  for (let at = from; at <= to;) {
     const semicolon = line.indexOf(';', at);
     const end = semicolon === -1 || semicolon > to ? to : semicolon;
     const clause = readClause(line, at, end);

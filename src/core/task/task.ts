@@ -81,11 +81,7 @@ export function boxSignAt(line: string, from: number): string | null {
  * @param wordsFrom where the words of the item begin
  * @example readTaskLine('- [ ] Ask @ilse {due 2026-11-27}', 2)?.text // 'Ask @ilse'
  */
-export function readTaskLine(
-  line: string,
-  wordsFrom: number,
-  settings: ReadingSettings = READING_DEFAULTS,
-): TaskLine | null {
+export function readTaskLine(line: string, wordsFrom: number, settings: ReadingSettings = READING_DEFAULTS): TaskLine | null {
   const sign = boxSignAt(line, wordsFrom);
   if (sign === null) return null;
   const state = statusOf(sign);

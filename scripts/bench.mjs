@@ -1,0 +1,4 @@
+import { ensureInstalled, runBin } from './ensure.mjs';
+
+ensureInstalled();
+runBin('tsx', ['bench/main.ts', ...process.argv.slice(2)]);

@@ -1,0 +1,5 @@
+import { ensureBuilt, ensureInstalled, runBin } from './ensure.mjs';
+
+ensureInstalled();
+ensureBuilt();
+runBin('tsx', ['server/main.ts']);

@@ -1,0 +1,94 @@
+import { useCallback, useEffect, useState } from 'react';
+import { Navigate, Route, Routes } from 'react-router';
+import { Toaster } from 'sonner';
+import { isoDay } from '../core/calendar/day';
+import { CommandMenu } from '../features/commands/CommandMenu';
+import { ImportDialog } from '../features/exchange/ImportDialog';
+import { NewNoteDialog } from '../features/note/NewNoteDialog';
+import { NotePage } from '../features/note/NotePage';
+import { Sheet } from '../features/note/Sheet';
+import { Opening } from '../features/opening/Opening';
+import { DayPage } from '../features/places/DayPage';
+import { PersonPage, TagPage } from '../features/places/NamePage';
+import { dayAddress, noteAddress } from '../features/session/addresses';
+import { frameSlice } from '../features/session/frame-slice';
+import { useNow, useServices } from '../features/session/services';
+import { useAppDispatch, useAppSelector } from '../features/session/state';
+import { SettingsPage } from '../features/settings/SettingsPage';
+import { Frame } from './Frame';
+import { useCommands } from './commands';
+import { useDrop } from './use-drop';
+import { useKeys } from './use-keys';
+import { useTheme } from './use-theme';
+
+/** The whole interface: the first opening, or the frame with its pages and dialogs. */
+export function App({ firstOpening }: { firstOpening: boolean }) {
+  const { store } = useServices();
+  const [opening, setOpening] = useState(firstOpening);
+  const theme = useTheme();
+  return (
+    <>
+      {opening ? (
+        <Opening
+          onOpened={() => {
+            void store.setValue('opened', true);
+            setOpening(false);
+          }}
+        />
+      ) : (
+        <Desk />
+      )}
+      <Toaster position="bottom-left" theme={theme} offset={{ bottom: 40, left: 16 }} mobileOffset={{ bottom: 84 }} visibleToasts={2} />
+    </>
+  );
+}
+
+function Desk() {
+  const dispatch = useAppDispatch();
+  const dialog = useAppSelector((state) => state.frame.dialog);
+  const commands = useCommands();
+  useKeys(commands);
+  const { dialogShown } = frameSlice.actions;
+  const showImport = useCallback(() => dispatch(dialogShown('import')), [dispatch, dialogShown]);
+  const [given, setGiven] = useDrop(showImport);
+  const close = (): void => {
+    dispatch(dialogShown(null));
+    setGiven(null);
+  };
+  return (
+    <Frame>
+      <Routes>
+        <Route path="/" element={<FirstPage />} />
+        <Route path="/note/*" element={<NotePage />} />
+        <Route path="/day/:iso" element={<DayPage />} />
+        <Route path="/tag/*" element={<TagPage />} />
+        <Route path="/person/*" element={<PersonPage />} />
+        <Route path="/settings" element={<SettingsPage />} />
+        <Route path="*" element={<NoSuchPage />} />
+      </Routes>
+      <CommandMenu open={dialog === 'commands'} commands={commands} onClose={close} />
+      <NewNoteDialog open={dialog === 'new-note'} onClose={close} />
+      <ImportDialog open={dialog === 'import'} given={given} onClose={close} />
+    </Frame>
+  );
+}
+
+const LAST_DAY = 'recado last day';
+
+/** The page of the settings; on a day's first opening, today's journal page. */
+function FirstPage() {
+  const first = useAppSelector((state) => state.settings.firstPage);
+  const { day } = useNow();
+  const [isNewDay] = useState(() => localStorage.getItem(LAST_DAY) !== isoDay(day));
+  useEffect(() => localStorage.setItem(LAST_DAY, isoDay(day)), [day]);
+  return <Navigate replace to={first === 'journal' || isNewDay ? dayAddress(day) : noteAddress(first)} />;
+}
+
+function NoSuchPage() {
+  return (
+    <Sheet title="No such page">
+      <h1 className="font-title text-[1.86rem] font-bold">There is no such page</h1>
+      <p className="mt-2 text-muted">The address leads nowhere. The rack on the left has every note.</p>
+    </Sheet>
+  );
+}

@@ -1,0 +1,115 @@
+import { CalendarDays, ListChecks, Menu as MenuIcon, NotebookText, PanelRight } from 'lucide-react';
+import type { ReactNode } from 'react';
+import { Link, NavLink } from 'react-router';
+import { Beside } from '../features/beside/Beside';
+import { DayRow } from '../features/day-row/DayRow';
+import { Rack } from '../features/rack/Rack';
+import { dayAddress, noteAddress } from '../features/session/addresses';
+import { frameSlice } from '../features/session/frame-slice';
+import { useNow } from '../features/session/services';
+import { useAppDispatch, useAppSelector } from '../features/session/state';
+import { Strip } from '../features/strip/Strip';
+import { Dialog } from '../ui/Dialog';
+import { Logo } from '../ui/Logo';
+import { useWide } from './use-wide';
+
+/** Day row, rack, page, beside, strip. In narrow windows rack and beside are sheets over the page. */
+export function Frame({ children }: { children: ReactNode }) {
+  const { rackOpen, besideOpen, sheet } = useAppSelector((state) => state.frame);
+  const dispatch = useAppDispatch();
+  const wide = useWide();
+  const { toggled, sheetShown } = frameSlice.actions;
+  return (
+    <div className="flex h-full flex-col">
+      <a href="#page" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-2">
+        Skip to the page
+      </a>
+      <header className="no-print flex h-[72px] flex-none items-stretch pt-2">
+        <div className={`flex flex-none items-center gap-1 px-3 ${wide && rackOpen ? 'w-[196px] justify-between' : ''}`}>
+          <Link to={noteAddress('Agenda/Today.md')} aria-label="Recado, to Today" className="rounded-md max-sm:hidden">
+            <Logo />
+          </Link>
+          <button
+            type="button"
+            className="quiet-button"
+            aria-label="Rack"
+            title="Show or hide the rack (F8)"
+            aria-expanded={wide ? rackOpen : sheet === 'rack'}
+            onClick={() => dispatch(wide ? toggled('rackOpen') : sheetShown('rack'))}
+          >
+            <MenuIcon size={16} aria-hidden="true" />
+          </button>
+        </div>
+        <DayRow />
+        <div className="flex flex-none items-center px-3">
+          <button
+            type="button"
+            className="quiet-button"
+            aria-label="Beside"
+            title="Show or hide the beside panel (F9)"
+            aria-expanded={wide ? besideOpen : sheet === 'beside'}
+            onClick={() => dispatch(wide ? toggled('besideOpen') : sheetShown('beside'))}
+          >
+            <PanelRight size={16} aria-hidden="true" />
+          </button>
+        </div>
+      </header>
+      <div className="flex min-h-0 flex-1">
+        {wide && rackOpen && (
+          <div className="no-print w-[196px] flex-none">
+            <Rack />
+          </div>
+        )}
+        {children}
+        {wide && besideOpen && (
+          <div className="no-print w-[356px] flex-none">
+            <Beside />
+          </div>
+        )}
+      </div>
+      <Strip />
+      <BottomBar />
+      <Dialog side="left" title="Rack" open={!wide && sheet === 'rack'} onClose={() => dispatch(sheetShown(null))}>
+        <div className="-mx-2 flex-1" onClick={(event) => (event.target as HTMLElement).closest('a') && dispatch(sheetShown(null))}>
+          <Rack />
+        </div>
+      </Dialog>
+      <Dialog side="right" title="Beside" open={!wide && sheet === 'beside'} onClose={() => dispatch(sheetShown(null))}>
+        <div
+          className="-mx-4 flex-1 bg-ground"
+          onClick={(event) => (event.target as HTMLElement).closest('a') && dispatch(sheetShown(null))}
+        >
+          <Beside />
+        </div>
+      </Dialog>
+    </div>
+  );
+}
+
+/** Below 640 px the main places are under the thumb. */
+function BottomBar() {
+  const dispatch = useAppDispatch();
+  const { day } = useNow();
+  const place =
+    'flex min-h-[48px] flex-1 flex-col items-center justify-center text-[0.76rem] text-muted aria-[current=page]:text-primary aria-[current=page]:font-semibold';
+  return (
+    <nav aria-label="Main places" className="no-print flex flex-none border-t border-line bg-sheet sm:hidden">
+      <NavLink to={dayAddress(day)} className={place}>
+        <CalendarDays size={18} aria-hidden="true" />
+        Journal
+      </NavLink>
+      <NavLink to={noteAddress('Agenda/Today.md')} className={place}>
+        <ListChecks size={18} aria-hidden="true" />
+        Today
+      </NavLink>
+      <button type="button" className={place} onClick={() => dispatch(frameSlice.actions.sheetShown('rack'))}>
+        <NotebookText size={18} aria-hidden="true" />
+        Notes
+      </button>
+      <button type="button" className={place} onClick={() => dispatch(frameSlice.actions.sheetShown('beside'))}>
+        <PanelRight size={18} aria-hidden="true" />
+        Beside
+      </button>
+    </nav>
+  );
+}

@@ -1,0 +1,29 @@
+import { useEffect, useState } from 'react';
+import { type GivenFile, givenFromDrop } from '../features/exchange/read-files';
+
+/** Files dropped anywhere on the window; null when there are none. */
+export function useDrop(onDrop: () => void): [GivenFile[] | null, (files: GivenFile[] | null) => void] {
+  const [given, setGiven] = useState<GivenFile[] | null>(null);
+  useEffect(() => {
+    const hasFiles = (event: DragEvent): boolean => event.dataTransfer?.types.includes('Files') ?? false;
+    const over = (event: DragEvent): void => {
+      if (hasFiles(event)) event.preventDefault();
+    };
+    const drop = (event: DragEvent): void => {
+      if (!event.dataTransfer || !hasFiles(event)) return;
+      event.preventDefault();
+      event.stopPropagation();
+      void givenFromDrop(event.dataTransfer).then((files) => {
+        setGiven(files);
+        onDrop();
+      });
+    };
+    window.addEventListener('dragover', over, true);
+    window.addEventListener('drop', drop, true);
+    return () => {
+      window.removeEventListener('dragover', over, true);
+      window.removeEventListener('drop', drop, true);
+    };
+  }, [onDrop]);
+  return [given, setGiven];
+}

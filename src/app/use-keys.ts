@@ -1,0 +1,17 @@
+import { useEffect } from 'react';
+import { type Command, pressed } from '../features/commands/command';
+
+/** Runs the command whose key is pressed, unless something nearer took the key. */
+export function useKeys(commands: readonly Command[]): void {
+  useEffect(() => {
+    const onKeyDown = (event: KeyboardEvent): void => {
+      if (event.defaultPrevented) return;
+      const command = commands.find((one) => one.key !== null && pressed(event, one.key) && (one.when?.() ?? true));
+      if (!command) return;
+      event.preventDefault();
+      command.run();
+    };
+    window.addEventListener('keydown', onKeyDown);
+    return () => window.removeEventListener('keydown', onKeyDown);
+  }, [commands]);
+}

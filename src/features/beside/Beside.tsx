@@ -1,0 +1,82 @@
+import { ChevronDown } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
+import { useMemo } from 'react';
+import { useLocation, useParams } from 'react-router';
+import { readNote } from '../../core/task/read-note';
+import { isoDay, readIsoDay } from '../../core/calendar/day';
+import { journalPath } from '../../core/note/path';
+import { AgendaLists } from '../agenda/AgendaLists';
+import { useStoredNote } from '../note/use-stored-note';
+import { journalPageOf } from '../places/DayPage';
+import { agendaPages } from '../rack/folder-tree';
+import { frameSlice } from '../session/frame-slice';
+import { useAppDispatch, useAppSelector } from '../session/state';
+import { ThisNote } from './ThisNote';
+
+/** The right-hand panel: one agenda page kept in view, or the tasks of the note alone. */
+export function Beside() {
+  const beside = useAppSelector((state) => state.frame.beside);
+  const notes = useAppSelector((state) => state.library.overview?.notes);
+  const dispatch = useAppDispatch();
+  const pages = useMemo(() => agendaPages(notes ?? []), [notes]);
+  const here = useNoteOnPage();
+  const page = pages.find((one) => beside.is === 'agenda' && one.path === beside.path) ?? pages[0];
+  const showsNote = beside.is === 'note';
+  return (
+    <aside aria-label="Beside" className="flex h-full flex-col overflow-y-auto px-4 pt-4 pb-6">
+      <div className="mb-3 flex min-h-[30px] items-center justify-between gap-2">
+        <h2 className="font-title text-[1.17rem] font-bold">{showsNote ? 'This note' : (page?.title ?? 'Agenda')}</h2>
+        <div className="flex text-[0.86rem]">
+          <DropdownMenu.Root>
+            <DropdownMenu.Trigger asChild>
+              <button type="button" className={`quiet-button ${showsNote ? '' : 'bg-sheet font-semibold text-ink'}`}>
+                Agenda
+                <ChevronDown size={13} aria-hidden="true" />
+              </button>
+            </DropdownMenu.Trigger>
+            <DropdownMenu.Portal>
+              <DropdownMenu.Content className="menu-panel" align="end" sideOffset={4}>
+                {pages.map((one) => (
+                  <DropdownMenu.Item
+                    key={one.path}
+                    className="menu-item"
+                    onSelect={() => dispatch(frameSlice.actions.besideChosen({ is: 'agenda', path: one.path }))}
+                  >
+                    {one.title}
+                  </DropdownMenu.Item>
+                ))}
+              </DropdownMenu.Content>
+            </DropdownMenu.Portal>
+          </DropdownMenu.Root>
+          <button
+            type="button"
+            aria-pressed={showsNote}
+            className={`quiet-button ${showsNote ? 'bg-sheet font-semibold text-ink' : ''}`}
+            onClick={() => dispatch(frameSlice.actions.besideChosen({ is: 'note' }))}
+          >
+            This note
+          </button>
+        </div>
+      </div>
+      {showsNote ? <ThisNote path={here} /> : page && <BesideAgenda key={page.path} path={page.path} />}
+    </aside>
+  );
+}
+
+/** The path of the note on the page; null on pages that are none. */
+function useNoteOnPage(): string | null {
+  const { pathname } = useLocation();
+  const rest = useParams()['*'];
+  const notes = useAppSelector((state) => state.library.overview?.notes);
+  if (pathname.startsWith('/note/')) return rest ?? decodeURIComponent(pathname.slice('/note/'.length));
+  const day = pathname.startsWith('/day/') ? readIsoDay(pathname.slice('/day/'.length)) : null;
+  if (day === null) return null;
+  return journalPageOf(notes ?? [], day)?.path ?? journalPath(isoDay(day));
+}
+
+function BesideAgenda({ path }: { path: string }) {
+  const stored = useStoredNote(path);
+  const text = stored.is === 'there' && 'text' in stored.content ? stored.content.text : '';
+  const gathers = useMemo(() => readNote(path, text).gathers.map((gather) => gather.text), [path, text]);
+  return stored.is === 'there' ? <AgendaLists path={path} gathers={gathers} look="cards" /> : null;
+}

@@ -1,0 +1,168 @@
+import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
+import { Link, useLocation } from 'react-router';
+import { type Day, civilFrom, weekdayOf, isoDay } from '../../core/calendar/day';
+import { MONTH_NAMES, dayTitle, weekdayName } from '../../core/calendar/day-name';
+import { durationName } from '../../core/calendar/duration';
+import type { DayTally } from '../../core/index/tally';
+import { timeName } from '../../core/calendar/span';
+import { dayAddress } from '../session/addresses';
+import { useNow } from '../session/services';
+import { useAppSelector } from '../session/state';
+
+const PAST = 5;
+const NO_COUNTS: DayTally = { due: 0, minutes: 0, planned: 0, kept: 0 };
+
+/** The row of days across the top: what was kept, what is on, what comes. The wheel, keys and buttons move it. */
+export function DayRow() {
+  const { day: today } = useNow();
+  const [shift, setShift] = useState(0);
+  const row = useRef<HTMLDivElement>(null);
+  const [count, setCount] = useState(16);
+  useEffect(() => {
+    const element = row.current;
+    if (!element) return;
+    // Days of 54 pixels; today takes the room of nearly three.
+    const measure = (): void => setCount(Math.max(3, Math.floor((element.clientWidth - 150) / 56) + 1));
+    const watcher = new ResizeObserver(measure);
+    watcher.observe(element);
+    const wheel = (event: WheelEvent): void => {
+      event.preventDefault();
+      setShift((present) => present + Math.sign(event.deltaY || event.deltaX));
+    };
+    element.addEventListener('wheel', wheel, { passive: false });
+    return () => {
+      watcher.disconnect();
+      element.removeEventListener('wheel', wheel);
+    };
+  }, []);
+  const past = count < 8 ? 1 : PAST;
+  const days = Array.from({ length: count }, (_, index) => today - past + shift + index);
+  return (
+    <div
+      ref={row}
+      className="flex min-w-0 flex-1 items-stretch gap-[3px] overflow-hidden"
+      role="group"
+      aria-label="Days"
+      onKeyDown={(event) => moveByArrow(event, setShift)}
+    >
+      {days.map((day) => (
+        <DayCell key={day} day={day} today={today} />
+      ))}
+      {shift !== 0 && (
+        <button type="button" className="quiet-button ms-auto self-center" onClick={() => setShift(0)}>
+          Back to today
+        </button>
+      )}
+    </div>
+  );
+}
+
+/** Left and right go from day to day; beyond the last one the row moves. */
+function moveByArrow(event: KeyboardEvent<HTMLElement>, setShift: (change: (shift: number) => number) => void): void {
+  const step = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
+  if (step === 0 || !(event.target instanceof HTMLElement)) return;
+  event.preventDefault();
+  const cells = [...event.currentTarget.querySelectorAll<HTMLElement>('a')];
+  const next = cells[cells.indexOf(event.target) + step];
+  if (next) next.focus();
+  else setShift((shift) => shift + step);
+}
+
+function DayCell({ day, today }: { day: Day; today: Day }) {
+  const counts = useAppSelector((state) => state.library.overview?.days[day]) ?? NO_COUNTS;
+  const hours = useAppSelector((state) => state.settings.workingHours);
+  const { pathname } = useLocation();
+  const active = pathname === dayAddress(day);
+  const available = (hours[weekdayOf(day) - 1] ?? 0) * 60;
+  const free = available === 0;
+  const { day: date, month } = civilFrom(day);
+  const isToday = day === today;
+  const name = `${dayTitle(day)}${isToday ? ', today' : ''}${counts.due > 0 ? `, ${counts.due} due` : ''}${counts.minutes > 0 ? `, ${durationName(counts.minutes)} planned` : ''}`;
+  if (isToday) return <TodayCell name={name} day={day} active={active} counts={counts} available={available} />;
+  return (
+    <Link
+      to={dayAddress(day)}
+      aria-label={name}
+      title={name}
+      aria-current={active ? 'page' : undefined}
+      data-day={isoDay(day)}
+      className={`relative flex w-[54px] flex-none flex-col justify-between rounded-t-lg px-[7px] pt-2 pb-1 hover:bg-raised ${free ? 'bg-weekend' : ''} ${active ? 'bg-sheet' : ''}`}
+    >
+      <span className="flex items-start justify-between leading-[1.05]">
+        <span>
+          <span className="block text-[0.79rem] text-muted">{weekdayName(day)}</span>
+          <span className="block font-title text-[1.1rem] font-semibold">{date}</span>
+        </span>
+        {day > today && counts.due > 0 && <span className="text-[0.76rem] font-bold">{counts.due}</span>}
+        {date === 1 && !(day > today && counts.due > 0) && <span className="text-[0.7rem] text-muted">{MONTH_NAMES[month - 1]}</span>}
+      </span>
+      {day < today ? <KeptBar counts={counts} /> : <PlannedBar minutes={counts.minutes} available={available} />}
+    </Link>
+  );
+}
+
+interface TodayCellProps {
+  name: string;
+  day: Day;
+  active: boolean;
+  counts: DayTally;
+  available: number;
+}
+
+function TodayCell({ name, day, active, counts, available }: TodayCellProps) {
+  const { minute } = useNow();
+  const timed = useAppSelector((state) => state.library.overview?.timed);
+  const { day: date, month } = civilFrom(day);
+  const current = timed?.find((task) => task.minute <= minute && minute < task.minute + (task.takes ?? 30));
+  return (
+    <Link
+      to={dayAddress(day)}
+      aria-label={name}
+      aria-current={active ? 'page' : 'date'}
+      data-day={isoDay(day)}
+      className="relative flex w-[148px] flex-none flex-col justify-between rounded-t-lg border-t-[3px] border-sun bg-sheet px-[7px] pt-0.5 pb-1"
+    >
+      <span className="leading-tight">
+        <span className="block font-title text-[1.24rem] font-semibold">
+          {weekdayName(day)} {date} {MONTH_NAMES[month - 1]}
+        </span>
+        <span className="block truncate text-[0.76rem]">
+          {current
+            ? `until ${timeName(Math.min(1439, current.minute + (current.takes ?? 30)))} · ${current.text}`
+            : counts.due > 0
+              ? `${counts.due} due today`
+              : 'nothing due today'}
+        </span>
+      </span>
+      <PlannedBar minutes={counts.minutes} available={available} />
+    </Link>
+  );
+}
+
+/** The share of a past day's plan that was kept; no plan, no bar. */
+function KeptBar({ counts }: { counts: DayTally }) {
+  if (counts.planned === 0) return <span className="h-[5px]" />;
+  return (
+    <span className="block h-[5px] border border-kept" aria-hidden="true">
+      <span className="block h-full bg-kept" style={{ width: `${(100 * Math.min(counts.kept, counts.planned)) / counts.planned}%` }} />
+    </span>
+  );
+}
+
+/** Planned time against the hours of the day, hatched when it is more. */
+function PlannedBar({ minutes, available }: { minutes: number; available: number }) {
+  if (available === 0 && minutes === 0) return <span className="h-[5px]" />;
+  const over = minutes > available;
+  return (
+    <span className="block h-[5px] bg-line" aria-hidden="true">
+      <span
+        className={`block h-full ${over ? '' : 'bg-primary'}`}
+        style={
+          over
+            ? { width: '100%', background: 'repeating-linear-gradient(135deg, var(--ink) 0 2px, var(--sheet) 2px 4px)' }
+            : { width: `${available === 0 ? 0 : (100 * minutes) / available}%` }
+        }
+      />
+    </span>
+  );
+}

@@ -1,0 +1,19 @@
+import { Facet, StateEffect } from '@codemirror/state';
+import type { Day } from '../../core/calendar/day';
+import type { DateStyle } from '../../core/calendar/day-name';
+
+/** What decorations need to know beyond the text. */
+export interface EditorContext {
+  today: Day;
+  style: DateStyle;
+  /** Ticks the task on a line (from 0). */
+  tick: (line: number) => void;
+  follow: (target: { is: 'note' | 'tag' | 'person'; name: string }) => void;
+}
+
+const NO_CONTEXT: EditorContext = { today: 0, style: 'words', tick: () => undefined, follow: () => undefined };
+
+export const editorContext = Facet.define<EditorContext, EditorContext>({ combine: (values) => values[0] ?? NO_CONTEXT });
+
+/** Sent when the context changed, so that decorations are made anew. */
+export const contextChanged = StateEffect.define<null>();

@@ -1,0 +1,161 @@
+import { type EditorState, type Range, RangeSet } from '@codemirror/state';
+import { Decoration, type DecorationSet, EditorView, ViewPlugin, type ViewUpdate } from '@codemirror/view';
+import { readInline } from '../../core/note/names';
+import { type Heading, LineKind } from '../../core/note/structure';
+import { isOpen } from '../../core/task/status';
+import { type Task, comesBack } from '../../core/task/task';
+import { readTail } from '../../core/task/tail';
+import { chipsOf } from '../../ui/chips';
+import { contextChanged, editorContext } from './editor-context';
+import { noteField } from './note-field';
+import { BulletWidget, ChipsWidget, MarkWidget } from './widgets';
+
+const hidden = Decoration.replace({});
+const bullet = Decoration.replace({ widget: new BulletWidget() });
+
+/** Lines that hold a cursor or a selection show their raw text. */
+function rawLines(state: EditorState, focused: boolean): Set<number> {
+  const lines = new Set<number>();
+  if (!focused) return lines;
+  for (const { from, to } of state.selection.ranges) {
+    const last = state.doc.lineAt(to).number;
+    for (let line = state.doc.lineAt(from).number; line <= last; line++) lines.add(line - 1);
+  }
+  return lines;
+}
+
+/** Marks, chips, names and headings over the plain text, for what is visible. */
+export const lineDecorations = ViewPlugin.fromClass(
+  class {
+    decorations: DecorationSet;
+
+    constructor(view: EditorView) {
+      this.decorations = decorate(view);
+    }
+
+    update(update: ViewUpdate): void {
+      const context = update.transactions.some((transaction) => transaction.effects.some((effect) => effect.is(contextChanged)));
+      if (update.docChanged || update.viewportChanged || update.selectionSet || update.focusChanged || context) {
+        this.decorations = decorate(update.view);
+      }
+    }
+  },
+  { decorations: (plugin) => plugin.decorations },
+);
+
+function decorate(view: EditorView): DecorationSet {
+  const { state } = view;
+  const note = state.field(noteField);
+  const raw = rawLines(state, view.hasFocus);
+  const tasks = new Map(note.tasks.map((task) => [task.line, task]));
+  const headings = new Map(note.structure.headings.map((heading) => [heading.line, heading]));
+  const items = new Map(note.structure.items.map((item) => [item.line, item]));
+  const ranges: Range<Decoration>[] = [];
+  for (const visible of view.visibleRanges) {
+    for (let at = visible.from; at <= visible.to;) {
+      const line = state.doc.lineAt(at);
+      const index = line.number - 1;
+      const kind = note.structure.kinds[index];
+      if (kind === LineKind.text || kind === LineKind.heading || items.has(index)) {
+        const heading = headings.get(index);
+        const task = tasks.get(index);
+        const item = items.get(index);
+        if (heading) decorateHeading(ranges, heading, line.from, line.text, raw.has(index));
+        if (task) decorateTask(ranges, task, state, line.from, line.text, raw.has(index));
+        else if (item) decorateItem(ranges, item.depth, item.markerFrom, line.from, line.text, raw.has(index));
+        decorateNames(ranges, line.from, line.text, task ? (task.tail?.from ?? line.text.length) : line.text.length);
+      } else if (kind === LineKind.code || kind === LineKind.frontMatter) {
+        ranges.push(Decoration.line({ class: 'cm-code-line' }).range(line.from));
+      }
+      at = line.to + 1;
+    }
+  }
+  return RangeSet.of(ranges, true);
+}
+
+function decorateHeading(ranges: Range<Decoration>[], heading: Heading, from: number, text: string, raw: boolean): void {
+  ranges.push(Decoration.line({ class: `cm-heading cm-heading-${heading.level}` }).range(from));
+  const sign = /^ {0,3}#{1,6}[ \t]+/.exec(text);
+  if (sign && !raw) ranges.push(hidden.range(from, from + sign[0].length));
+}
+
+function indentStyle(depth: number): { class: string; attributes: Record<string, string> } {
+  return { class: 'cm-item', attributes: { style: `--depth:${depth}` } };
+}
+
+function decorateItem(ranges: Range<Decoration>[], depth: number, markerFrom: number, from: number, text: string, raw: boolean): void {
+  if (raw) {
+    ranges.push(Decoration.line({ class: 'cm-raw-line' }).range(from));
+    return;
+  }
+  ranges.push(Decoration.line(indentStyle(depth)).range(from));
+  if (markerFrom > 0 && /^\s+$/.test(text.slice(0, markerFrom))) ranges.push(hidden.range(from, from + markerFrom));
+  if (/[-*+]/.test(text.charAt(markerFrom))) ranges.push(bullet.range(from + markerFrom, from + markerFrom + 1));
+}
+
+function decorateTask(ranges: Range<Decoration>[], task: Task, state: EditorState, from: number, text: string, raw: boolean): void {
+  const { today, style } = state.facet(editorContext);
+  const open = isOpen(task.status);
+  for (const problem of task.problems) {
+    if (problem.to > problem.from) {
+      ranges.push(
+        Decoration.mark({ class: 'cm-problem', attributes: { title: problem.message } }).range(
+          from + problem.from,
+          from + Math.min(problem.to, text.length),
+        ),
+      );
+    }
+  }
+  if (raw) {
+    ranges.push(Decoration.line({ class: 'cm-raw-line cm-task-line' }).range(from));
+    return;
+  }
+  const late = open && task.due !== null && task.due.from < today;
+  const { class: itemClass, attributes } = indentStyle(task.item.depth);
+  ranges.push(Decoration.line({ class: `${itemClass} cm-task-line`, attributes }).range(from));
+  if (task.item.markerFrom > 0 && /^\s+$/.test(text.slice(0, task.item.markerFrom)))
+    ranges.push(hidden.range(from, from + task.item.markerFrom));
+  const boxTo = Math.min(text.length, task.boxFrom + task.sign.length + 3);
+  const mark = new MarkWidget({ status: task.status, priority: task.priority, late });
+  ranges.push(Decoration.replace({ widget: mark }).range(from + task.item.markerFrom, from + boxTo));
+  const tail = task.tail ?? readTail(text, boxTo);
+  const wordsTo = tail ? tail.from : text.length;
+  if (!open && wordsTo > boxTo) {
+    const end = boxTo + text.slice(boxTo, wordsTo).trimEnd().length;
+    if (end > boxTo) ranges.push(Decoration.mark({ class: 'closed-text' }).range(from + boxTo, from + end));
+  }
+  if (tail) {
+    const back = comesBack(task);
+    const restsUntil = open && back !== null && back > today ? back : null;
+    const chips = chipsOf(tail, { today, style, open, restsUntil }, 'note');
+    ranges.push(Decoration.replace({ widget: new ChipsWidget(chips) }).range(from + tail.from, from + tail.to));
+  }
+}
+
+function decorateNames(ranges: Range<Decoration>[], from: number, text: string, to: number): void {
+  const { names, links } = readInline(text, 0, to);
+  for (const name of names) {
+    const decoration = Decoration.mark({
+      class: name.kind === 'tag' ? 'name-tag cm-name' : 'name-person cm-name',
+      attributes: { 'data-name': name.name, 'data-kind': name.kind, title: 'Ctrl+click opens it' },
+    });
+    ranges.push(decoration.range(from + name.from, from + name.to));
+  }
+  for (const link of links) {
+    const attributes = { 'data-name': link.target, 'data-kind': 'note', title: 'Ctrl+click opens it' };
+    ranges.push(Decoration.mark({ class: 'name-link cm-name', attributes }).range(from + link.from, from + link.to));
+  }
+}
+
+/** Ctrl+click (⌘ on a Mac) on a tag, person or link goes there. */
+export const followNames = EditorView.domEventHandlers({
+  mousedown(event, view) {
+    if (!(event.ctrlKey || event.metaKey) || !(event.target instanceof HTMLElement)) return false;
+    const name = event.target.closest<HTMLElement>('.cm-name');
+    const { name: words, kind } = name?.dataset ?? {};
+    if (words === undefined || (kind !== 'note' && kind !== 'tag' && kind !== 'person')) return false;
+    event.preventDefault();
+    view.state.facet(editorContext).follow({ is: kind, name: words });
+    return true;
+  },
+});

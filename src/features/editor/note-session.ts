@@ -1,0 +1,125 @@
+import { Annotation } from '@codemirror/state';
+import type { EditorView } from '@codemirror/view';
+import { Transaction } from '@codemirror/state';
+import { editorText, storedText } from '../../core/note/line-endings';
+import { differenceOf } from '../../core/task/edit';
+import { mergeTexts } from '../../store/merge';
+import type { NoteActions } from '../../store/note-actions';
+import type { NoteStore } from '../../store/note-store';
+
+/** Milliseconds after the last key, and at most between two savings while typing goes on. */
+const PAUSE = 300;
+const LONGEST = 1000;
+
+/** Marks what came from the store, which needs no saving. */
+export const fromStore = Annotation.define<boolean>();
+
+interface SessionEvents {
+  /** Both texts were kept: the other one under this path. */
+  conflict(path: string): void;
+  failed(): void;
+  removed(): void;
+}
+
+/** Keeps an editor and the stored note alike: saves what is typed, takes in what changes elsewhere. */
+export class NoteSession {
+  private timer: ReturnType<typeof setTimeout> | null = null;
+  private unsavedSince: number | null = null;
+  private saving: Promise<void> = Promise.resolve();
+  private inFlight: string | null = null;
+  private ended = false;
+  private readonly stopListening: () => void;
+
+  constructor(
+    private readonly path: string,
+    private readonly view: EditorView,
+    /** What the store holds, as far as the editor knows; null when there is no such note yet. */
+    private synced: string | null,
+    store: NoteStore,
+    private readonly actions: NoteActions,
+    private readonly events: SessionEvents,
+  ) {
+    this.stopListening = store.listen({
+      changed: (changes) => {
+        const change = changes.find((one) => one.path.toLowerCase() === path.toLowerCase());
+        if (change) this.take(change.content && 'text' in change.content ? change.content.text : null, change.elsewhere);
+      },
+    });
+  }
+
+  /** Called for every change a person made in the editor. */
+  typed(): void {
+    const now = performance.now();
+    this.unsavedSince ??= now;
+    if (this.timer !== null) clearTimeout(this.timer);
+    const left = Math.max(0, this.unsavedSince + LONGEST - now);
+    this.timer = setTimeout(() => void this.save(), Math.min(PAUSE, left));
+  }
+
+  /**
+   * Saves what is not saved yet.
+   *
+   * @param label what Undo says of it; null for typing, which the editor's own undo takes back
+   */
+  save(label: string | null = null): Promise<void> {
+    if (this.timer !== null) clearTimeout(this.timer);
+    this.timer = null;
+    this.unsavedSince = null;
+    this.saving = this.saving.then(() => this.write(label));
+    return this.saving;
+  }
+
+  private async write(label: string | null): Promise<void> {
+    const text = this.current();
+    if (text === (this.synced ?? '')) return;
+    this.inFlight = text;
+    try {
+      const result = await this.actions.saveText(this.path, this.synced, text, label);
+      this.inFlight = null;
+      const typedSince = this.current();
+      this.synced = result.text;
+      if (result.text !== text) this.show(mergeTexts(text, typedSince, result.text) ?? typedSince, true);
+      if (result.conflictPath !== null) this.events.conflict(result.conflictPath);
+    } catch {
+      this.inFlight = null;
+      this.events.failed();
+    }
+  }
+
+  private current(): string {
+    return storedText(this.synced ?? '', this.view.state.doc.toString());
+  }
+
+  private take(text: string | null, elsewhere: boolean): void {
+    if (text === null) {
+      this.synced = null;
+      this.events.removed();
+      return;
+    }
+    if (text === this.inFlight || text === this.synced) return;
+    const mine = this.current();
+    const merged = mergeTexts(this.synced ?? '', mine, text);
+    // Where both changed the same lines, saving finds it and keeps both texts.
+    if (merged === null) return;
+    this.synced = text;
+    this.show(merged, elsewhere);
+    if (merged !== text) this.typed();
+  }
+
+  /** Brings the editor to a text by the smallest change; what this tab did can be undone there too. */
+  private show(stored: string, elsewhere: boolean): void {
+    const change = differenceOf(this.view.state.doc.toString(), editorText(stored));
+    if (!change || this.ended) return;
+    this.view.dispatch({
+      changes: change,
+      annotations: [fromStore.of(true), Transaction.addToHistory.of(!elsewhere)],
+    });
+  }
+
+  /** Saves and lets go. */
+  async end(): Promise<void> {
+    this.ended = true;
+    await this.save();
+    this.stopListening();
+  }
+}

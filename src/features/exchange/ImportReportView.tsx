@@ -1,0 +1,74 @@
+import type { ReactNode } from 'react';
+import type { ImportReport } from '../../store/import-notes';
+
+interface ImportReportViewProps {
+  report: ImportReport;
+  onUseSettings: () => void;
+  onTakeBack: () => Promise<void>;
+  onClose: () => void;
+}
+
+/** What came in, what was here, and what did not come in and why. */
+export function ImportReportView({ report, onUseSettings, onTakeBack, onClose }: ImportReportViewProps) {
+  const { added, beside, same, asBytes, left } = report;
+  const came = added.length + beside.length;
+  return (
+    <div className="grid gap-3" data-testid="import-report">
+      <p role="status">
+        <strong>
+          {came} {came === 1 ? 'note' : 'notes'} came in.
+        </strong>
+        {report.stopped && ' You stopped it there; the rest was not read.'}
+      </p>
+      <Listed count={beside.length} words="had a path that another text has, and stand beside it under a number">
+        {beside.map((one) => (
+          <li key={one.path}>{one.path}</li>
+        ))}
+      </Listed>
+      <Listed count={same.length} words="are here already, byte for byte">
+        {same.map((path) => (
+          <li key={path}>{path}</li>
+        ))}
+      </Listed>
+      <Listed count={asBytes.length} words="are not UTF-8 text: kept as bytes, read-only">
+        {asBytes.map((path) => (
+          <li key={path}>{path}</li>
+        ))}
+      </Listed>
+      <Listed count={left.length} words="did not come in">
+        {left.map((one, index) => (
+          <li key={index}>
+            {one.path}: {one.reason}
+          </li>
+        ))}
+      </Listed>
+      <div className="flex flex-wrap gap-2">
+        <button type="button" className="solid-button" autoFocus onClick={onClose}>
+          Good
+        </button>
+        {report.settings !== null && (
+          <button type="button" className="line-button" onClick={onUseSettings}>
+            Use the settings that came with it
+          </button>
+        )}
+        {came > 0 && (
+          <button type="button" className="line-button" onClick={() => void onTakeBack()}>
+            Take the import back
+          </button>
+        )}
+      </div>
+    </div>
+  );
+}
+
+function Listed({ count, words, children }: { count: number; words: string; children: ReactNode }) {
+  if (count === 0) return null;
+  return (
+    <details open={count < 6}>
+      <summary className="cursor-pointer">
+        {count} {words}
+      </summary>
+      <ul className="ms-4 max-h-40 overflow-auto text-[0.9rem] text-muted [overflow-wrap:anywhere]">{children}</ul>
+    </details>
+  );
+}

@@ -1,0 +1,31 @@
+import { useAnswer } from '../session/use-answer';
+import { GatherList, countWords } from './GatherList';
+import { GatherErrors } from './GatherErrors';
+
+/** A gather block of a note, live in its place. */
+export function GatherBlock({ text, at, onEdit }: { text: string; at: string; onEdit: () => void }) {
+  const answer = useAnswer(text, at);
+  return (
+    <div className="on-raised my-1 rounded-e-lg border-s-[3px] border-primary bg-raised px-3.5 py-2.5 text-[0.97rem] whitespace-normal">
+      <div className="mb-1 flex items-baseline justify-between gap-4">
+        <strong className="font-semibold">{answer?.title ?? 'Gathered'}</strong>
+        <span className="flex items-baseline gap-2 text-[0.82rem] text-muted">
+          {answer ? countWords(headCounts(answer)) : 'gathering…'}
+          <button type="button" className="quiet-button no-print" onClick={onEdit}>
+            Edit
+          </button>
+        </span>
+      </div>
+      {answer && <GatherErrors answer={answer} text={text} />}
+      <GatherList answer={answer} groupHeading="h4" />
+      {answer?.total === 0 && answer.errors.length === 0 && (
+        <p className="text-muted">No task matches. Those that come to match will show here by themselves.</p>
+      )}
+    </div>
+  );
+}
+
+/** Count and time of a whole answer. A task in two groups is counted once, its time once a group. */
+export function headCounts(answer: { total: number; groups: { takes: number }[] }): { count: number; takes: number } {
+  return { count: answer.total, takes: answer.groups.reduce((sum, group) => sum + group.takes, 0) };
+}

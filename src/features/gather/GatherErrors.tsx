@@ -1,0 +1,16 @@
+import type { AnswerView } from '../../core/index/view';
+
+/** Why a gather cannot be read, with the line and the place; what it last found stays below. */
+export function GatherErrors({ answer, text }: { answer: AnswerView; text: string }) {
+  if (answer.errors.length === 0) return null;
+  return (
+    <div role="status" className="mb-2 rounded-md bg-late-soft px-3 py-1.5 text-[0.9rem] text-late">
+      {answer.errors.map((error) => (
+        <p key={`${error.from} ${error.message}`}>
+          Line {text.slice(0, error.from).split('\n').length}: {error.message}
+        </p>
+      ))}
+      {answer.total > 0 && <p>Below stands what it found before.</p>}
+    </div>
+  );
+}

@@ -1,0 +1,24 @@
+import { useId } from 'react';
+import { useFolders } from './use-folders';
+
+interface FolderFieldProps {
+  value: string;
+  onChange: (folder: string) => void;
+}
+
+/** A folder by name: one that exists, or a new one. */
+export function FolderField({ value, onChange }: FolderFieldProps) {
+  const folders = useFolders();
+  const list = useId();
+  return (
+    <label className="grid gap-1">
+      <span className="section-label">Folder</span>
+      <input className="field" list={list} value={value} placeholder="none" onChange={(event) => onChange(event.target.value)} />
+      <datalist id={list}>
+        {folders.map((folder) => (
+          <option key={folder} value={folder} />
+        ))}
+      </datalist>
+    </label>
+  );
+}

@@ -1,0 +1,44 @@
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { toast } from 'sonner';
+import { cleanPath, folderOf } from '../../core/note/path';
+import { Dialog } from '../../ui/Dialog';
+import { noteAddress } from '../session/addresses';
+import { useServices } from '../session/services';
+import { FolderField } from './FolderField';
+
+/** Asks for the folder that a note is to stand in. */
+export function MoveDialog({ path, open, onClose }: { path: string; open: boolean; onClose: () => void }) {
+  const { actions } = useServices();
+  const navigate = useNavigate();
+  const [folder, setFolder] = useState(folderOf(path));
+  const move = async (): Promise<void> => {
+    const clean = folder.trim() === '' ? '' : cleanPath(folder.trim());
+    if (clean === null) {
+      toast.error('A folder is a name, or names with / between them.');
+      return;
+    }
+    const result = await actions.move(path, clean);
+    if ('refused' in result) toast.error(result.refused);
+    else {
+      onClose();
+      void navigate(noteAddress(result.path), { replace: true });
+    }
+  };
+  return (
+    <Dialog open={open} onClose={onClose} title="Move the note">
+      <form
+        className="grid gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void move();
+        }}
+      >
+        <FolderField value={folder} onChange={setFolder} />
+        <button type="submit" className="solid-button justify-self-start">
+          Move
+        </button>
+      </form>
+    </Dialog>
+  );
+}

@@ -1,0 +1,52 @@
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { toast } from 'sonner';
+import { cleanPath } from '../../core/note/path';
+import { Dialog } from '../../ui/Dialog';
+import { noteAddress } from '../session/addresses';
+import { useServices } from '../session/services';
+import { FolderField } from './FolderField';
+
+/** Makes a note: a title, and a folder if one likes. */
+export function NewNoteDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
+  return (
+    <Dialog open={open} onClose={onClose} title="New note">
+      <NewNoteForm onClose={onClose} />
+    </Dialog>
+  );
+}
+
+function NewNoteForm({ onClose }: { onClose: () => void }) {
+  const { actions } = useServices();
+  const navigate = useNavigate();
+  const [title, setTitle] = useState('');
+  const [folder, setFolder] = useState('');
+  const make = async (): Promise<void> => {
+    const clean = folder.trim() === '' ? '' : cleanPath(folder.trim());
+    if (clean === null) {
+      toast.error('A folder is a name, or names with / between them.');
+      return;
+    }
+    const path = await actions.create(clean, title.trim(), '');
+    onClose();
+    void navigate(noteAddress(path));
+  };
+  return (
+    <form
+      className="grid gap-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void make();
+      }}
+    >
+      <label className="grid gap-1">
+        <span className="section-label">Title</span>
+        <input className="field" required autoFocus value={title} onChange={(event) => setTitle(event.target.value)} />
+      </label>
+      <FolderField value={folder} onChange={setFolder} />
+      <button type="submit" className="solid-button justify-self-start" disabled={title.trim() === ''}>
+        Make the note
+      </button>
+    </form>
+  );
+}

@@ -1,0 +1,89 @@
+import { useEffect, useRef, useState } from 'react';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { readFrontMatter } from '../../core/note/front-matter';
+import { splitLines } from '../../core/note/lines';
+import { baseNameOf } from '../../core/note/path';
+import { AgendaPage } from '../agenda/AgendaPage';
+import { NoteEditor } from '../editor/NoteEditor';
+import { BytesPage } from './BytesPage';
+import { NoteHeader } from './NoteHeader';
+import { Sheet } from './Sheet';
+import { useStoredNote } from './use-stored-note';
+
+/** The page of a note: an agenda page as its lists, any other as text. */
+export function NotePage() {
+  const path = useParams()['*'] ?? '';
+  return <NoteAt key={path} path={path} />;
+}
+
+/** Reads `?line=12` as line 11 from 0. */
+export function useLineParameter(): number | null {
+  const [parameters] = useSearchParams();
+  const line = Number(parameters.get('line'));
+  return Number.isInteger(line) && line > 0 ? line - 1 : null;
+}
+
+function NoteAt({ path }: { path: string }) {
+  const stored = useStoredNote(path);
+  const line = useLineParameter();
+  const navigate = useNavigate();
+  const [asText, setAsText] = useState(false);
+  const wasThere = useRef(false);
+  useEffect(() => {
+    if (stored.is === 'there') wasThere.current = true;
+  }, [stored]);
+  if (stored.is === 'loading') return <Sheet title="" busy />;
+  if (stored.is === 'absent') return <AbsentNote path={path} wasThere={wasThere.current} />;
+  if ('bytes' in stored.content) return <BytesPage path={stored.path} bytes={stored.content.bytes} />;
+  const { text } = stored.content;
+  const front = readFrontMatter(splitLines(text));
+  const title = front.title ?? baseNameOf(stored.path);
+  if (front.kind === 'agenda' && !asText && line === null) {
+    return <AgendaPage path={stored.path} title={title} text={text} onEdit={() => setAsText(true)} />;
+  }
+  return (
+    <Sheet title={title}>
+      <NoteHeader
+        path={stored.path}
+        title={title}
+        isAgenda={front.kind === 'agenda'}
+        onShowLists={() => {
+          setAsText(false);
+          if (line !== null) void navigate({ search: '' }, { replace: true });
+        }}
+      />
+      {front.problem !== null && (
+        <p role="status" className="mb-2 rounded-md bg-late-soft px-3 py-1.5 text-late">
+          Line {front.problem.line + 1}: {front.problem.message} The note is shown as text; nothing of it is lost.
+        </p>
+      )}
+      <NoteEditor
+        key={stored.path}
+        path={stored.path}
+        stored={text}
+        line={line}
+        autoFocus={text === ''}
+        placeholder="Write. A line that begins with - [ ] is a task."
+        onRemoved={() => undefined}
+      />
+    </Sheet>
+  );
+}
+
+function AbsentNote({ path, wasThere }: { path: string; wasThere: boolean }) {
+  return (
+    <Sheet title="No such note">
+      <h1 className="font-title text-[1.86rem] font-bold">{wasThere ? 'This note is gone' : 'There is no such note'}</h1>
+      <p className="mt-2 text-muted">
+        {wasThere
+          ? `“${baseNameOf(path)}” was deleted or moved. Undo brings it back.`
+          : `Nothing is stored as ${path}. It may have been renamed, moved or deleted.`}
+      </p>
+      <p className="mt-4">
+        <Link className="name-link" to="/note/Agenda/Today.md">
+          Go to Today
+        </Link>
+      </p>
+    </Sheet>
+  );
+}

@@ -1,0 +1,26 @@
+import { type ReactNode, useEffect } from 'react';
+
+interface SheetProps {
+  /** For the title of the window. */
+  title: string;
+  /** Whether what it shows is still on its way. */
+  busy?: boolean;
+  children?: ReactNode;
+}
+
+/** The white sheet in the middle of the frame. */
+export function Sheet({ title, busy = false, children }: SheetProps) {
+  useEffect(() => {
+    document.title = title === '' ? 'Recado' : `${title} · Recado`;
+  }, [title]);
+  return (
+    <main
+      id="page"
+      tabIndex={-1}
+      aria-busy={busy}
+      className="min-w-0 flex-1 overflow-y-auto bg-sheet px-5 pt-6 pb-16 outline-none sm:px-11 md:rounded-tr-xl"
+    >
+      <div className="mx-auto max-w-[46rem] md:mx-0">{children}</div>
+    </main>
+  );
+}

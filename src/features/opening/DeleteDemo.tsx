@@ -1,0 +1,53 @@
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { Dialog } from '../../ui/Dialog';
+import { useServices } from '../session/services';
+import { useUndo } from '../session/use-act';
+import { demoNotes } from './first-notes';
+
+/** Deletes the demo in one action. Only where a person wrote into its notes does it ask what becomes of those. */
+export function DeleteDemo() {
+  const { store, actions } = useServices();
+  const undo = useUndo();
+  const [asking, setAsking] = useState<{ untouched: string[]; edited: string[] } | null>(null);
+  const remove = async (paths: string[]): Promise<void> => {
+    setAsking(null);
+    const label = `Deleted the demo, ${paths.length} ${paths.length === 1 ? 'note' : 'notes'}`;
+    const result = await actions.remove(paths, label);
+    if ('refused' in result) toast.error(result.refused);
+    else toast(label, { action: { label: 'Undo', onClick: () => void undo() } });
+  };
+  const start = async (): Promise<void> => {
+    const found = await demoNotes(store);
+    if (found.untouched.length + found.edited.length === 0) toast('No note of the demo is left.');
+    else if (found.edited.length === 0) await remove(found.untouched);
+    else setAsking(found);
+  };
+  return (
+    <>
+      <button type="button" className="line-button" onClick={() => void start()}>
+        Delete the demo
+      </button>
+      <Dialog open={asking !== null} onClose={() => setAsking(null)} title="Delete the demo">
+        {asking && (
+          <div className="grid gap-3">
+            <p>
+              You changed {asking.edited.length} of its {asking.edited.length + asking.untouched.length} notes. Undo brings back whatever is
+              deleted.
+            </p>
+            <div className="flex flex-wrap gap-2">
+              <button type="button" className="solid-button" autoFocus onClick={() => void remove([...asking.untouched, ...asking.edited])}>
+                Delete them all
+              </button>
+              {asking.untouched.length > 0 && (
+                <button type="button" className="line-button" onClick={() => void remove(asking.untouched)}>
+                  Keep those I changed
+                </button>
+              )}
+            </div>
+          </div>
+        )}
+      </Dialog>
+    </>
+  );
+}

@@ -1,0 +1,56 @@
+import { useState } from 'react';
+import { Logo } from '../../ui/Logo';
+import { ImportDialog } from '../exchange/ImportDialog';
+import { useServices } from '../session/services';
+import { addAgendaPages, addDemo } from './first-notes';
+
+/** The first opening: the demo's world, an empty desk, or one's own files. */
+export function Opening({ onOpened }: { onOpened: () => void }) {
+  const { store, clock } = useServices();
+  const [importing, setImporting] = useState(false);
+  const [imported, setImported] = useState(false);
+  const [busy, setBusy] = useState(false);
+  const open = async (withDemo: boolean): Promise<void> => {
+    setBusy(true);
+    await addAgendaPages(store);
+    if (withDemo) await addDemo(store, clock.now().day);
+    onOpened();
+  };
+  return (
+    <main className="flex min-h-full items-center justify-center bg-ground p-6">
+      <div className="w-full max-w-[34rem] rounded-xl bg-sheet p-8 sm:p-10">
+        <h1>
+          <Logo />
+        </h1>
+        <p className="mt-5">
+          Write a task on the line where you think of it: in a meeting note, a project, today’s page. Recado gathers those lines where you
+          need them, and a tick in any place changes the one line. Your notes stay in this browser as plain Markdown, and can be saved as
+          files at any time.
+        </p>
+        <div className="mt-6 grid gap-2">
+          <button type="button" className="solid-button justify-center" disabled={busy} autoFocus onClick={() => void open(true)}>
+            Look around in the demo
+          </button>
+          <button type="button" className="line-button justify-center" disabled={busy} onClick={() => void open(false)}>
+            Begin with an empty desk
+          </button>
+          <button type="button" className="line-button justify-center" disabled={busy} onClick={() => setImporting(true)}>
+            Bring your own Markdown files
+          </button>
+        </div>
+        <p className="mt-4 text-[0.86rem] text-muted">
+          The demo is a museum of weather and the sea preparing an exhibition. One click in the settings deletes it.
+        </p>
+        <ImportDialog
+          open={importing}
+          given={null}
+          onImported={() => setImported(true)}
+          onClose={() => {
+            setImporting(false);
+            if (imported) void open(false);
+          }}
+        />
+      </div>
+    </main>
+  );
+}

@@ -1,0 +1,74 @@
+import { ChevronLeft, ChevronRight } from 'lucide-react';
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { type Day, isoDay, readIsoDay } from '../../core/calendar/day';
+import { dayTitle } from '../../core/calendar/day-name';
+import { journalPath } from '../../core/note/path';
+import { NoteEditor } from '../editor/NoteEditor';
+import { BytesPage } from '../note/BytesPage';
+import { useLineParameter } from '../note/NotePage';
+import { Sheet } from '../note/Sheet';
+import { useStoredNote } from '../note/use-stored-note';
+import { dayAddress } from '../session/addresses';
+import { useNow } from '../session/services';
+import { useAppSelector } from '../session/state';
+import type { NoteSummary } from '../../core/index/overview';
+
+/** The journal page of a day; it is made when first written in. */
+export function DayPage() {
+  const day = readIsoDay(useParams()['iso'] ?? '');
+  const notes = useAppSelector((state) => state.library.overview?.notes);
+  if (day === null)
+    return (
+      <Sheet title="No such day">
+        <h1 className="font-title text-[1.86rem] font-bold">There is no such day</h1>
+      </Sheet>
+    );
+  if (!notes) return <Sheet title={dayTitle(day)} busy />;
+  const path = journalPageOf(notes, day)?.path ?? journalPath(isoDay(day));
+  return <JournalPage key={path} path={path} day={day} />;
+}
+
+/** The page that is a day's: of those that claim it, the first by path. */
+export function journalPageOf(notes: readonly NoteSummary[], day: Day): NoteSummary | undefined {
+  return notes.filter((note) => note.journal === day).sort((a, b) => (a.path < b.path ? -1 : 1))[0];
+}
+
+function JournalPage({ path, day }: { path: string; day: Day }) {
+  const { day: today } = useNow();
+  const stored = useStoredNote(path);
+  const line = useLineParameter();
+  const [opened, setOpened] = useState(0);
+  const words = day === today ? 'Today' : day === today + 1 ? 'Tomorrow' : day === today - 1 ? 'Yesterday' : 'Journal';
+  if (stored.is === 'there' && 'bytes' in stored.content) return <BytesPage path={stored.path} bytes={stored.content.bytes} />;
+  const text = stored.is === 'there' && 'text' in stored.content ? stored.content.text : null;
+  return (
+    <Sheet title={dayTitle(day)} busy={stored.is === 'loading'}>
+      <header className="mb-2">
+        <p className="text-[0.86rem] text-muted">{words}</p>
+        <div className="flex items-center justify-between gap-2">
+          <h1 className="font-title text-[1.86rem] leading-tight font-bold">{dayTitle(day)}</h1>
+          <nav aria-label="Neighbouring days" className="no-print flex">
+            <Link className="quiet-button" to={dayAddress(day - 1)} aria-label="The day before">
+              <ChevronLeft size={17} aria-hidden="true" />
+            </Link>
+            <Link className="quiet-button" to={dayAddress(day + 1)} aria-label="The day after">
+              <ChevronRight size={17} aria-hidden="true" />
+            </Link>
+          </nav>
+        </div>
+      </header>
+      {stored.is !== 'loading' && (
+        <NoteEditor
+          key={opened}
+          path={path}
+          stored={text}
+          line={line}
+          autoFocus={text === null}
+          placeholder="Write what the day brings. A line that begins with - [ ] is a task."
+          onRemoved={() => setOpened(opened + 1)}
+        />
+      )}
+    </Sheet>
+  );
+}

@@ -1,0 +1,186 @@
+import { ArrowDownToLine, ChevronDown, ChevronRight, Plus, Settings } from 'lucide-react';
+import type { ReactNode } from 'react';
+import { NavLink } from 'react-router';
+import type { NoteSummary, Overview } from '../../core/index/overview';
+import { frameSlice } from '../session/frame-slice';
+import { noteAddress, personAddress, tagAddress } from '../session/addresses';
+import { useAppDispatch, useAppSelector } from '../session/state';
+import { type Folder, agendaPages, folderTree } from './folder-tree';
+
+const MOST_NAMES = 12;
+
+/** The left-hand panel: agenda pages, notes by folder, people and tags, each with its open tasks. */
+export function Rack() {
+  const overview = useAppSelector((state) => state.library.overview);
+  const progress = useAppSelector((state) => state.library.progress);
+  const dispatch = useAppDispatch();
+  return (
+    <nav aria-label="Rack" className="flex h-full flex-col overflow-y-auto px-3 pb-3 text-[0.93rem]">
+      {overview ? (
+        <RackSections overview={overview} />
+      ) : (
+        <p className="px-2 text-muted">Reading notes{progress.all > 0 ? `: ${progress.read} of ${progress.all}` : '…'}</p>
+      )}
+      <div className="mt-auto flex flex-wrap gap-1 pt-3">
+        <button type="button" className="quiet-button" onClick={() => dispatch(frameSlice.actions.dialogShown('import'))}>
+          <ArrowDownToLine size={14} aria-hidden="true" />
+          Import
+        </button>
+        <NavLink to="/settings" className="quiet-button">
+          <Settings size={14} aria-hidden="true" />
+          Settings
+        </NavLink>
+      </div>
+    </nav>
+  );
+}
+
+function RackSections({ overview }: { overview: Overview }) {
+  const dispatch = useAppDispatch();
+  const agendas = agendaPages(overview.notes);
+  return (
+    <>
+      <Section title="Agenda">
+        {agendas.map((page) => (
+          <Entry
+            key={page.path}
+            to={noteAddress(page.path)}
+            words={page.title}
+            count={overview.agendaCounts[page.path] ?? 0}
+            weighty={page.path === 'Agenda/Today.md'}
+          />
+        ))}
+        {agendas.length === 0 && <p className="px-2 text-muted">None. The settings bring the shipped ones back.</p>}
+      </Section>
+      <Section
+        title="Notes"
+        action={
+          <button
+            type="button"
+            className="quiet-button"
+            aria-label="New note"
+            title="New note"
+            onClick={() => dispatch(frameSlice.actions.dialogShown('new-note'))}
+          >
+            <Plus size={15} aria-hidden="true" />
+          </button>
+        }
+      >
+        <FolderEntries folder={folderTree(overview.notes)} depth={0} />
+        {overview.notes.every((note) => note.kind === 'agenda') && <p className="px-2 text-muted">No notes yet. The plus makes one.</p>}
+      </Section>
+      <Names title="People" sign="@" names={overview.people} address={personAddress} />
+      <Names title="Tags" sign="#" names={overview.tags} address={tagAddress} />
+    </>
+  );
+}
+
+interface NamesProps {
+  title: string;
+  sign: string;
+  names: Overview['tags'];
+  address: (name: string) => string;
+}
+
+function Names({ title, sign, names, address }: NamesProps) {
+  if (names.length === 0) return null;
+  const shown = names.slice(0, MOST_NAMES);
+  const rest = names.slice(MOST_NAMES);
+  return (
+    <Section title={title}>
+      {shown.map((one) => (
+        <Entry key={one.name} to={address(one.name)} words={sign + one.name} count={one.open} title={one.fullName ?? undefined} />
+      ))}
+      {rest.length > 0 && (
+        <details>
+          <summary className="cursor-pointer px-2 py-0.5 text-muted">{rest.length} more</summary>
+          {rest.map((one) => (
+            <Entry key={one.name} to={address(one.name)} words={sign + one.name} count={one.open} title={one.fullName ?? undefined} />
+          ))}
+        </details>
+      )}
+    </Section>
+  );
+}
+
+function FolderEntries({ folder, depth }: { folder: Folder; depth: number }) {
+  return (
+    <>
+      {folder.folders.map((inner) => (
+        <FolderEntry key={inner.path} folder={inner} depth={depth} />
+      ))}
+      {folder.notes.map((note) => (
+        <NoteEntry key={note.path} note={note} depth={depth} />
+      ))}
+    </>
+  );
+}
+
+function FolderEntry({ folder, depth }: { folder: Folder; depth: number }) {
+  const closed = useAppSelector((state) => state.frame.foldersClosed.includes(folder.path));
+  // The journal has a page a day, which the day row reaches better.
+  const open = folder.path === 'Journal' ? closed : !closed;
+  const dispatch = useAppDispatch();
+  return (
+    <>
+      <button
+        type="button"
+        aria-expanded={open}
+        className="flex min-h-[26px] w-full items-center gap-1 rounded-md px-2 text-start hover:bg-raised"
+        style={{ paddingInlineStart: `${8 + depth * 12}px` }}
+        onClick={() => dispatch(frameSlice.actions.folderToggled(folder.path))}
+      >
+        {open ? (
+          <ChevronDown size={12} aria-hidden="true" className="-ms-1 flex-none text-muted" />
+        ) : (
+          <ChevronRight size={12} aria-hidden="true" className="-ms-1 flex-none text-muted" />
+        )}
+        <span className="min-w-0 flex-1 truncate">{folder.name}</span>
+        <span className="text-[0.82rem] text-muted tabular-nums">{folder.open || ''}</span>
+      </button>
+      {open && <FolderEntries folder={folder} depth={depth + 1} />}
+    </>
+  );
+}
+
+function NoteEntry({ note, depth }: { note: NoteSummary; depth: number }) {
+  return <Entry to={noteAddress(note.path)} words={note.title} count={note.open} indent={depth * 12} />;
+}
+
+interface EntryProps {
+  to: string;
+  words: string;
+  count: number;
+  indent?: number;
+  weighty?: boolean;
+  title?: string | undefined;
+}
+
+function Entry({ to, words, count, indent = 0, weighty = false, title }: EntryProps) {
+  return (
+    <NavLink
+      to={to}
+      end
+      title={title}
+      className={({ isActive }) =>
+        `flex min-h-[26px] items-center gap-2 rounded-md px-2 hover:bg-raised ${isActive ? 'bg-sheet font-semibold' : ''}`
+      }
+      style={{ paddingInlineStart: `${8 + indent}px` }}
+    >
+      <span className="min-w-0 flex-1 truncate">{words}</span>
+      <span className={`text-[0.82rem] tabular-nums ${weighty && count > 0 ? 'font-bold text-late' : 'text-muted'}`}>{count || ''}</span>
+    </NavLink>
+  );
+}
+
+function Section({ title, action, children }: { title: string; action?: ReactNode; children: ReactNode }) {
+  return (
+    <section className="mt-3 first:mt-1" aria-label={title}>
+      <div className="flex min-h-[26px] items-center justify-between px-2">
+        <h2 className="section-label">{title}</h2>
+        {action}
+      </div>
+      {children}
+    </section>
+  );
+}

@@ -1,0 +1,60 @@
+import { type PayloadAction, createSlice } from '@reduxjs/toolkit';
+import type { SaveState } from '../../store/note-store';
+
+/** What stands beside the page: an agenda page by its path, or the tasks of the note. */
+export type BesideView = { is: 'agenda'; path: string } | { is: 'note' };
+
+export interface FrameState {
+  rackOpen: boolean;
+  besideOpen: boolean;
+  /** In narrow windows rack and beside are sheets over the page; at most one is open. */
+  sheet: 'rack' | 'beside' | null;
+  beside: BesideView;
+  save: SaveState;
+  dialog: 'commands' | 'new-note' | 'import' | null;
+  /** Files that were dropped on the window and wait for the import dialog. */
+  foldersClosed: string[];
+}
+
+const initialState: FrameState = {
+  rackOpen: true,
+  besideOpen: true,
+  sheet: null,
+  beside: { is: 'agenda', path: 'Agenda/Today.md' },
+  save: { is: 'saved' },
+  dialog: null,
+  foldersClosed: [],
+};
+
+/** The state of the frame; it is kept per device beside the notes. */
+export const frameSlice = createSlice({
+  name: 'frame',
+  initialState,
+  reducers: {
+    toggled(state, { payload }: PayloadAction<'rackOpen' | 'besideOpen'>) {
+      state[payload] = !state[payload];
+    },
+    sheetShown(state, { payload }: PayloadAction<FrameState['sheet']>) {
+      state.sheet = payload;
+    },
+    besideChosen(state, { payload }: PayloadAction<BesideView>) {
+      state.beside = payload;
+      state.besideOpen = true;
+    },
+    saving(state, { payload }: PayloadAction<SaveState>) {
+      state.save = payload;
+    },
+    dialogShown(state, { payload }: PayloadAction<FrameState['dialog']>) {
+      state.dialog = payload;
+      state.sheet = null;
+    },
+    folderToggled(state, { payload }: PayloadAction<string>) {
+      const at = state.foldersClosed.indexOf(payload);
+      if (at === -1) state.foldersClosed.push(payload);
+      else state.foldersClosed.splice(at, 1);
+    },
+    restored(state, { payload }: PayloadAction<Partial<Pick<FrameState, 'rackOpen' | 'besideOpen' | 'beside' | 'foldersClosed'>>>) {
+      Object.assign(state, payload);
+    },
+  },
+});

@@ -1,0 +1,25 @@
+import { useEffect, useId } from 'react';
+import type { AnswerView } from '../../core/index/view';
+import { librarySlice } from './library-slice';
+import { useServices } from './services';
+import { useAppDispatch, useAppSelector } from './state';
+
+/**
+ * The live answer to a gather; undefined until it came.
+ *
+ * @param at the path of the note that holds it; null for one of the interface's own
+ */
+export function useAnswer(text: string, at: string | null): AnswerView | undefined {
+  const id = useId();
+  const { engine } = useServices();
+  const dispatch = useAppDispatch();
+  useEffect(() => void engine.subscribe(id, text, at), [engine, id, text, at]);
+  useEffect(
+    () => () => {
+      void engine.unsubscribe(id);
+      dispatch(librarySlice.actions.forgotten(id));
+    },
+    [engine, dispatch, id],
+  );
+  return useAppSelector((state) => state.library.answers[id]);
+}

@@ -1,0 +1,186 @@
+import { useMemo, type ReactNode } from 'react';
+import { toast } from 'sonner';
+import { WEEKDAY_LONG } from '../../core/calendar/day-name';
+import type { Settings } from '../../store/settings';
+import { useExport } from '../exchange/use-export';
+import { Sheet } from '../note/Sheet';
+import { DeleteDemo } from '../opening/DeleteDemo';
+import { restoreAgendaPages } from '../opening/first-notes';
+import { agendaPages } from '../rack/folder-tree';
+import { frameSlice } from '../session/frame-slice';
+import { useServices } from '../session/services';
+import { useAppDispatch, useAppSelector } from '../session/state';
+import { useUndo } from '../session/use-act';
+
+/** Every setting on one page; each takes effect at once. */
+export function SettingsPage() {
+  const settings = useAppSelector((state) => state.settings);
+  const { saveSettings } = useServices();
+  const notes = useAppSelector((state) => state.library.overview?.notes);
+  const agendas = useMemo(() => agendaPages(notes ?? []), [notes]);
+  const set = (change: Partial<Settings>): void => void saveSettings({ ...settings, ...change });
+  return (
+    <Sheet title="Settings">
+      <h1 className="mb-4 font-title text-[1.86rem] font-bold">Settings</h1>
+      <div className="grid gap-5">
+        <Choice
+          label="Theme"
+          value={settings.theme}
+          options={[
+            ['system', 'As the system'],
+            ['light', 'Light'],
+            ['dark', 'Dark'],
+          ]}
+          onChoose={(theme) => set({ theme })}
+        />
+        <Choice
+          label="Text size"
+          value={settings.textSize}
+          options={[
+            [90, 'Small'],
+            [100, 'Middle'],
+            [115, 'Large'],
+            [130, 'Largest'],
+          ]}
+          onChoose={(textSize) => set({ textSize })}
+        />
+        <Choice
+          label="First day of the week"
+          value={settings.firstDayOfWeek}
+          options={[
+            [1, 'Monday'],
+            [6, 'Saturday'],
+            [7, 'Sunday'],
+          ]}
+          onChoose={(firstDayOfWeek) => set({ firstDayOfWeek })}
+        />
+        <Choice
+          label="How dates look"
+          value={settings.dateStyle}
+          options={[
+            ['words', 'Fri 27 Nov'],
+            ['iso', '2026-11-27'],
+          ]}
+          onChoose={(dateStyle) => set({ dateStyle })}
+        />
+        <Hours hours={settings.workingHours} onChange={(workingHours) => set({ workingHours })} />
+        <label className="grid max-w-sm gap-1">
+          <span className="section-label">Page that opens first</span>
+          <select className="field" value={settings.firstPage} onChange={(event) => set({ firstPage: event.target.value })}>
+            <option value="journal">Today’s journal page</option>
+            {agendas.map((page) => (
+              <option key={page.path} value={page.path}>
+                {page.title}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="grid max-w-sm gap-1">
+          <span className="section-label">Your own handle</span>
+          <input
+            className="field"
+            defaultValue={settings.me ?? ''}
+            placeholder="none"
+            onBlur={(event) => set({ me: event.target.value.trim().replace(/^@/, '') || null })}
+          />
+          <span className="text-[0.86rem] text-muted">Tasks without an owner are yours; a gather may say @me.</span>
+        </label>
+        <NotesSection />
+      </div>
+    </Sheet>
+  );
+}
+
+interface ChoiceProps<T extends string | number> {
+  label: string;
+  value: T;
+  options: [T, string][];
+  onChoose: (value: T) => void;
+}
+
+function Choice<T extends string | number>({ label, value, options, onChoose }: ChoiceProps<T>) {
+  return (
+    <fieldset>
+      <legend className="section-label mb-1">{label}</legend>
+      <div className="flex flex-wrap gap-x-5 gap-y-1">
+        {options.map(([option, words]) => (
+          <label key={option} className="flex min-h-[28px] items-center gap-1.5">
+            <input
+              type="radio"
+              name={label}
+              className="h-4 w-4 accent-(--primary)"
+              checked={option === value}
+              onChange={() => onChoose(option)}
+            />
+            {words}
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+function Hours({ hours, onChange }: { hours: number[]; onChange: (hours: number[]) => void }) {
+  return (
+    <fieldset>
+      <legend className="section-label mb-1">Working hours</legend>
+      <div className="flex flex-wrap gap-2">
+        {WEEKDAY_LONG.map((name, index) => (
+          <label key={name} className="grid gap-0.5 text-[0.86rem]">
+            {name.slice(0, 3)}
+            <input
+              type="number"
+              min={0}
+              max={24}
+              step={0.5}
+              aria-label={`Working hours on ${name}`}
+              className="field w-[4.6rem]"
+              value={hours[index] ?? 0}
+              onChange={(event) => {
+                const value = event.target.valueAsNumber;
+                if (value >= 0 && value <= 24) onChange(hours.map((hour, at) => (at === index ? value : hour)));
+              }}
+            />
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+function NotesSection() {
+  const { store } = useServices();
+  const dispatch = useAppDispatch();
+  const save = useExport();
+  const undo = useUndo();
+  const restore = async (): Promise<void> => {
+    const count = await restoreAgendaPages(store);
+    toast(
+      count === 0 ? 'All shipped agenda pages are here as they were shipped.' : `${count} agenda pages are as they were shipped again.`,
+      count === 0 ? {} : { action: { label: 'Undo', onClick: () => void undo() } },
+    );
+  };
+  return (
+    <Group label="Notes">
+      <button type="button" className="line-button" onClick={() => void save()}>
+        Export everything
+      </button>
+      <button type="button" className="line-button" onClick={() => dispatch(frameSlice.actions.dialogShown('import'))}>
+        Import notes
+      </button>
+      <button type="button" className="line-button" onClick={() => void restore()}>
+        Restore the agenda pages
+      </button>
+      <DeleteDemo />
+    </Group>
+  );
+}
+
+function Group({ label, children }: { label: string; children: ReactNode }) {
+  return (
+    <section>
+      <h2 className="section-label mb-1">{label}</h2>
+      <div className="flex flex-wrap gap-2">{children}</div>
+    </section>
+  );
+}

@@ -1,0 +1,41 @@
+import { createElement } from 'react';
+import { MARK_VIEW_BOX, type MarkLook, markClass, markLabel, markShapes } from './mark-shapes';
+
+interface TaskMarkProps {
+  look: MarkLook;
+  /** What the button is for, such as the task's words. */
+  of: string;
+  onTick: () => void;
+}
+
+const REACT_NAMES: Record<string, string> = {
+  'stroke-width': 'strokeWidth',
+  'stroke-linejoin': 'strokeLinejoin',
+  'stroke-linecap': 'strokeLinecap',
+  'stroke-dasharray': 'strokeDasharray',
+};
+
+/** A task's mark as a checkbox that ticks it. */
+export function TaskMark({ look, of, onTick }: TaskMarkProps) {
+  const closed = look.status === 'done' || look.status === 'cancelled';
+  return (
+    <button
+      type="button"
+      role="checkbox"
+      aria-checked={closed}
+      aria-label={`${markLabel(look)}: ${of}`}
+      title={closed ? 'Open it again' : 'Mark as done'}
+      className={markClass(look)}
+      onClick={onTick}
+    >
+      <svg viewBox={MARK_VIEW_BOX} aria-hidden="true">
+        {markShapes(look).map((shape, index) =>
+          createElement(shape.tag, {
+            key: index,
+            ...Object.fromEntries(Object.entries(shape.attributes).map(([name, value]) => [REACT_NAMES[name] ?? name, value])),
+          }),
+        )}
+      </svg>
+    </button>
+  );
+}

@@ -1,0 +1,67 @@
+import type { Priority } from '../core/task/clause';
+import { type Status, STATUS_NAMES } from '../core/task/status';
+
+/** One SVG element of a task mark. */
+export interface MarkShape {
+  tag: 'path' | 'rect' | 'circle';
+  attributes: Record<string, string>;
+}
+
+/** What a mark tells: a status, the priority on its left edge, and lateness by colour. */
+export interface MarkLook {
+  status: Status;
+  priority: Priority | null;
+  late: boolean;
+}
+
+export const MARK_VIEW_BOX = '0 0 20 18';
+const CARD = 'M5.75 1.75H13L17.25 6V16.25H5.75Z';
+
+/** The shapes of a mark: a small card with its upper right corner cut. Page and editor draw the same ones. */
+export function markShapes({ status, priority }: MarkLook): MarkShape[] {
+  const outline = { fill: 'none', stroke: 'currentColor', 'stroke-width': '1.5', 'stroke-linejoin': 'round' };
+  const shapes: MarkShape[] = [];
+  if (status === 'done') {
+    shapes.push({
+      tag: 'path',
+      attributes: { d: CARD, fill: 'currentColor', stroke: 'currentColor', 'stroke-width': '1.5', 'stroke-linejoin': 'round' },
+    });
+    shapes.push({
+      tag: 'path',
+      attributes: {
+        d: 'M8 9.6l2.5 2.6 4.4-5',
+        fill: 'none',
+        stroke: 'var(--sheet)',
+        'stroke-width': '1.9',
+        'stroke-linecap': 'round',
+        'stroke-linejoin': 'round',
+      },
+    });
+  } else {
+    if (status === 'underway')
+      shapes.push({ tag: 'rect', attributes: { x: '6.5', y: '9', width: '10', height: '6.6', fill: 'var(--mark-fill, currentColor)' } });
+    const dashed: Record<string, string> = priority === 'low' ? { 'stroke-dasharray': '1.6 1.9' } : {};
+    shapes.push({ tag: 'path', attributes: { d: CARD, ...outline, ...dashed } });
+    if (status === 'waiting') {
+      shapes.push({ tag: 'circle', attributes: { cx: '9.4', cy: '10.4', r: '1.15', fill: 'currentColor' } });
+      shapes.push({ tag: 'circle', attributes: { cx: '13.6', cy: '10.4', r: '1.15', fill: 'currentColor' } });
+    }
+    if (status === 'cancelled')
+      shapes.push({ tag: 'rect', attributes: { x: '8', y: '9.2', width: '7', height: '1.8', fill: 'currentColor' } });
+  }
+  if (priority === 'high' || priority === 'top')
+    shapes.push({ tag: 'rect', attributes: { x: '4', y: '1', width: '3.2', height: '16', fill: 'currentColor' } });
+  if (priority === 'top') shapes.push({ tag: 'rect', attributes: { x: '0', y: '1', width: '2.4', height: '16', fill: 'currentColor' } });
+  return shapes;
+}
+
+/** The classes that colour a mark. */
+export function markClass({ status, priority, late }: MarkLook): string {
+  const edge = priority === 'high' || priority === 'top' ? ` task-mark-${priority}` : '';
+  return `task-mark task-mark-${status}${edge}${late ? ' task-mark-late' : ''}`;
+}
+
+/** What a mark says to those who do not see it: “To do, high, late”. */
+export function markLabel({ status, priority, late }: MarkLook): string {
+  return [STATUS_NAMES[status], priority, late ? 'late' : null].filter(Boolean).join(', ');
+}
