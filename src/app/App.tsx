@@ -1,25 +1,26 @@
-import { useCallback, useEffect, useState } from 'react';
+import { Suspense, lazy, useCallback, useEffect, useState } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
 import { Toaster } from 'sonner';
 import { isoDay } from '../core/calendar/day';
-import { CommandMenu } from '../features/commands/CommandMenu';
-import { ImportDialog } from '../features/exchange/ImportDialog';
 import { NewNoteDialog } from '../features/note/NewNoteDialog';
 import { NotePage } from '../features/note/NotePage';
 import { Sheet } from '../features/note/Sheet';
-import { Opening } from '../features/opening/Opening';
 import { DayPage } from '../features/places/DayPage';
 import { PersonPage, TagPage } from '../features/places/NamePage';
 import { dayAddress, noteAddress } from '../features/session/addresses';
 import { frameSlice } from '../features/session/frame-slice';
 import { useNow, useServices } from '../features/session/services';
 import { useAppDispatch, useAppSelector } from '../features/session/state';
-import { SettingsPage } from '../features/settings/SettingsPage';
 import { Frame } from './Frame';
 import { useCommands } from './commands';
 import { useDrop } from './use-drop';
 import { useKeys } from './use-keys';
 import { useTheme } from './use-theme';
+
+const CommandMenu = lazy(() => import('../features/commands/CommandMenu').then((part) => ({ default: part.CommandMenu })));
+const ImportDialog = lazy(() => import('../features/exchange/ImportDialog').then((part) => ({ default: part.ImportDialog })));
+const Opening = lazy(() => import('../features/opening/Opening').then((part) => ({ default: part.Opening })));
+const SettingsPage = lazy(() => import('../features/settings/SettingsPage').then((part) => ({ default: part.SettingsPage })));
 
 /** The whole interface: the first opening, or the frame with its pages and dialogs. */
 export function App({ firstOpening }: { firstOpening: boolean }) {
@@ -27,19 +28,18 @@ export function App({ firstOpening }: { firstOpening: boolean }) {
   const [opening, setOpening] = useState(firstOpening);
   const theme = useTheme();
   return (
-    <>
+    <Suspense fallback={null}>
       {opening ? (
         <Opening
           onOpened={() => {
-            void store.setValue('opened', true);
-            setOpening(false);
+            void store.setValue('opened', true).then(() => setOpening(false));
           }}
         />
       ) : (
         <Desk />
       )}
       <Toaster position="bottom-left" theme={theme} offset={{ bottom: 40, left: 16 }} mobileOffset={{ bottom: 84 }} visibleToasts={2} />
-    </>
+    </Suspense>
   );
 }
 
@@ -63,12 +63,21 @@ function Desk() {
         <Route path="/day/:iso" element={<DayPage />} />
         <Route path="/tag/*" element={<TagPage />} />
         <Route path="/person/*" element={<PersonPage />} />
-        <Route path="/settings" element={<SettingsPage />} />
+        <Route
+          path="/settings"
+          element={
+            <Suspense fallback={<Sheet title="Settings" busy />}>
+              <SettingsPage />
+            </Suspense>
+          }
+        />
         <Route path="*" element={<NoSuchPage />} />
       </Routes>
-      <CommandMenu open={dialog === 'commands'} commands={commands} onClose={close} />
       <NewNoteDialog open={dialog === 'new-note'} onClose={close} />
-      <ImportDialog open={dialog === 'import'} given={given} onClose={close} />
+      <Suspense fallback={null}>
+        {dialog === 'commands' && <CommandMenu open commands={commands} onClose={close} />}
+        {dialog === 'import' && <ImportDialog open given={given} onClose={close} />}
+      </Suspense>
     </Frame>
   );
 }

@@ -117,7 +117,7 @@ export function readSimpleYaml(body: readonly string[]): { fields: YamlFields } 
       fields[key] = value;
     }
   }
-  return list?.length === 0 ? null : { fields };
+  return list?.length === 0 || Object.keys(fields).length === 0 ? null : { fields };
 }
 
 function simpleScalar(words: string): string | null {

@@ -20,7 +20,9 @@ export function Beside() {
   const dispatch = useAppDispatch();
   const pages = useMemo(() => agendaPages(notes ?? []), [notes]);
   const here = useNoteOnPage();
-  const page = pages.find((one) => beside.is === 'agenda' && one.path === beside.path) ?? pages[0];
+  // The page that already fills the middle is not shown twice.
+  const choices = pages.filter((one) => one.path !== here);
+  const page = choices.find((one) => beside.is === 'agenda' && one.path === beside.path) ?? choices[0];
   const showsNote = beside.is === 'note';
   return (
     <aside aria-label="Beside" className="flex h-full flex-col overflow-y-auto px-4 pt-4 pb-6">
@@ -36,7 +38,7 @@ export function Beside() {
             </DropdownMenu.Trigger>
             <DropdownMenu.Portal>
               <DropdownMenu.Content className="menu-panel" align="end" sideOffset={4}>
-                {pages.map((one) => (
+                {choices.map((one) => (
                   <DropdownMenu.Item
                     key={one.path}
                     className="menu-item"

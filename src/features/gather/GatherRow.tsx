@@ -32,7 +32,7 @@ export function GatherRow({ row, withSource, onAct }: GatherRowProps) {
   const steps =
     row.stepCount > 0 ? [{ word: 'steps', value: `${row.stepsDone} of ${row.stepCount}`, tone: 'plain' as const, problem: null }] : [];
   return (
-    <li className={`group/row ${row.restsUntil === null ? '' : 'opacity-75'}`}>
+    <li className="group/row">
       <div className="flex items-start gap-1.5 rounded-md py-[3px] hover:bg-[color-mix(in_srgb,var(--raised)_70%,transparent)]">
         <TaskMark
           look={{ status: row.status, priority: row.priority, late: row.late }}
@@ -41,7 +41,7 @@ export function GatherRow({ row, withSource, onAct }: GatherRowProps) {
         />
         <div className="min-w-0 flex-1">
           <div className="leading-6 [overflow-wrap:anywhere]">
-            <span className={taskOpen ? '' : 'closed-text'}>
+            <span className={taskOpen ? (row.restsUntil === null ? '' : 'text-muted') : 'closed-text'}>
               {row.text === '' ? <em className="text-muted">no words</em> : <InlineText text={row.text} />}
             </span>
             <Chips chips={[...chips, ...steps]} />

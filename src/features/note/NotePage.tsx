@@ -4,7 +4,7 @@ import { readFrontMatter } from '../../core/note/front-matter';
 import { splitLines } from '../../core/note/lines';
 import { baseNameOf } from '../../core/note/path';
 import { AgendaPage } from '../agenda/AgendaPage';
-import { NoteEditor } from '../editor/NoteEditor';
+import { LazyNoteEditor } from '../editor/LazyNoteEditor';
 import { BytesPage } from './BytesPage';
 import { NoteHeader } from './NoteHeader';
 import { Sheet } from './Sheet';
@@ -57,7 +57,7 @@ function NoteAt({ path }: { path: string }) {
           Line {front.problem.line + 1}: {front.problem.message} The note is shown as text; nothing of it is lost.
         </p>
       )}
-      <NoteEditor
+      <LazyNoteEditor
         key={stored.path}
         path={stored.path}
         stored={text}

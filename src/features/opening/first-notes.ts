@@ -5,8 +5,6 @@ import { type DemoState, contentOf } from '../../store/database';
 import type { NoteStore, NoteWrite } from '../../store/note-store';
 import { shiftDemo } from './shift-demo';
 
-const DEMO_FILES = import.meta.glob<string>('/demo/**/*.md', { query: '?raw', import: 'default' });
-
 /** Puts the agenda pages there that ship, where no note has their path. */
 export async function addAgendaPages(store: NoteStore): Promise<void> {
   const present = new Set((await store.all()).map((note) => note.key));
@@ -34,9 +32,9 @@ export async function restoreAgendaPages(store: NoteStore): Promise<number> {
 /** Puts the demo's notes there, their dates moved to today. A path that is taken is left alone. */
 export async function addDemo(store: NoteStore, today: Day): Promise<void> {
   const present = new Set((await store.all()).map((note) => note.key));
-  const files = await Promise.all(Object.entries(DEMO_FILES).map(async ([file, load]) => [file, await load()] as const));
+  const { DEMO_FILES } = await import('./demo-files');
   const writes: NoteWrite[] = [];
-  for (const [file, text] of files) {
+  for (const [file, text] of Object.entries(DEMO_FILES)) {
     const path = shiftDemo(file.replace(/^\/demo\//, ''), today);
     if (!present.has(foldPath(path))) writes.push({ path, expect: null, content: { text: shiftDemo(text, today) }, demo: 'untouched' });
   }

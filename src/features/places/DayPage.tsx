@@ -4,7 +4,7 @@ import { Link, useParams } from 'react-router';
 import { type Day, isoDay, readIsoDay } from '../../core/calendar/day';
 import { dayTitle } from '../../core/calendar/day-name';
 import { journalPath } from '../../core/note/path';
-import { NoteEditor } from '../editor/NoteEditor';
+import { LazyNoteEditor } from '../editor/LazyNoteEditor';
 import { BytesPage } from '../note/BytesPage';
 import { useLineParameter } from '../note/NotePage';
 import { Sheet } from '../note/Sheet';
@@ -59,7 +59,7 @@ function JournalPage({ path, day }: { path: string; day: Day }) {
         </div>
       </header>
       {stored.is !== 'loading' && (
-        <NoteEditor
+        <LazyNoteEditor
           key={opened}
           path={path}
           stored={text}

@@ -15,13 +15,15 @@ export function Rack() {
   const progress = useAppSelector((state) => state.library.progress);
   const dispatch = useAppDispatch();
   return (
-    <nav aria-label="Rack" className="flex h-full flex-col overflow-y-auto px-3 pb-3 text-[0.93rem]">
-      {overview ? (
-        <RackSections overview={overview} />
-      ) : (
-        <p className="px-2 text-muted">Reading notes{progress.all > 0 ? `: ${progress.read} of ${progress.all}` : '…'}</p>
-      )}
-      <div className="mt-auto flex flex-wrap gap-1 pt-3">
+    <nav aria-label="Rack" className="flex h-full flex-col text-[0.93rem]">
+      <div className="min-h-0 flex-1 overflow-y-auto px-3 pb-3">
+        {overview ? (
+          <RackSections overview={overview} />
+        ) : (
+          <p className="px-2 text-muted">Reading notes{progress.all > 0 ? `: ${progress.read} of ${progress.all}` : '…'}</p>
+        )}
+      </div>
+      <div className="flex flex-none gap-1 px-3 py-1">
         <button type="button" className="quiet-button" onClick={() => dispatch(frameSlice.actions.dialogShown('import'))}>
           <ArrowDownToLine size={14} aria-hidden="true" />
           Import
@@ -93,7 +95,7 @@ function Names({ title, sign, names, address }: NamesProps) {
       ))}
       {rest.length > 0 && (
         <details>
-          <summary className="cursor-pointer px-2 py-0.5 text-muted">{rest.length} more</summary>
+          <summary className="min-h-[26px] cursor-pointer px-2 py-0.5 text-muted">{rest.length} more</summary>
           {rest.map((one) => (
             <Entry key={one.name} to={address(one.name)} words={sign + one.name} count={one.open} title={one.fullName ?? undefined} />
           ))}

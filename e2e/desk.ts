@@ -1,0 +1,97 @@
+import { type Page, test as base, expect } from '@playwright/test';
+
+/** The moment at which the tests stand: a Monday morning. */
+export const NOW = new Date('2026-11-23T09:20:00');
+
+/** What a person does and sees, in the words of the interface. */
+export class Desk {
+  constructor(readonly page: Page) {}
+
+  /** Opens Recado for the first time. */
+  async open(choice: 'demo' | 'empty'): Promise<void> {
+    await this.page.clock.setFixedTime(NOW);
+    await this.page.goto('/');
+    await this.page.getByRole('button', { name: choice === 'demo' ? 'Look around in the demo' : 'Begin with an empty desk' }).click();
+    await expect(this.page.getByText(/lines indexed/)).toBeAttached();
+  }
+
+  /** Goes to an agenda page by the rack. */
+  async agenda(title: string): Promise<void> {
+    await this.rack
+      .getByRole('region', { name: 'Agenda' })
+      .getByRole('link', { name: new RegExp(`^${title}`) })
+      .click();
+    await expect(this.page.getByRole('main').getByRole('heading', { level: 1, name: title })).toBeVisible();
+  }
+
+  /** Goes to a day by the day row. */
+  async day(iso: string): Promise<void> {
+    await this.page.locator(`[data-day="${iso}"]`).click();
+  }
+
+  get rack() {
+    return this.page.getByRole('navigation', { name: 'Rack' });
+  }
+
+  get main() {
+    return this.page.getByRole('main');
+  }
+
+  get beside() {
+    return this.page.getByRole('complementary', { name: 'Beside' });
+  }
+
+  /** The editor's text field. */
+  get text() {
+    return this.page.getByRole('textbox', { name: 'Text of the note' });
+  }
+
+  /** Puts the cursor at the end of the note and types. */
+  async write(words: string): Promise<void> {
+    await this.text.click();
+    await this.page.keyboard.press('Control+End');
+    await this.page.keyboard.type(words);
+  }
+
+  async saved(): Promise<void> {
+    await expect.poll(() => this.stored('')).not.toBeUndefined();
+    await expect(this.page.getByTestId('save-state')).toHaveText('Saved');
+  }
+
+  /** What the database holds for a path; null when there is no such note. */
+  stored(path: string): Promise<string | null> {
+    return this.page.evaluate(async (key) => {
+      const db = await new Promise<IDBDatabase>((resolve, reject) => {
+        const request = indexedDB.open('recado');
+        request.onsuccess = () => resolve(request.result);
+        request.onerror = () => reject(new Error('the database does not open'));
+      });
+      const note = await new Promise<{ text: string } | undefined>((resolve) => {
+        const request = db.transaction('notes').objectStore('notes').get(key);
+        request.onsuccess = () => resolve(request.result as { text: string } | undefined);
+      });
+      db.close();
+      return note?.text ?? null;
+    }, path.toLowerCase());
+  }
+
+  /** A task's row in a list. */
+  row(within: ReturnType<Page['locator']>, text: string) {
+    return within.getByRole('listitem').filter({ hasText: text }).first();
+  }
+}
+
+/** A test with a desk; anything the page's policy refuses, and any error of the page, fails it. */
+export const test = base.extend<{ desk: Desk }>({
+  desk: async ({ page }, use) => {
+    const wrong: string[] = [];
+    page.on('pageerror', (error) => wrong.push(error.message));
+    page.on('console', (message) => {
+      if (message.type() === 'error' || /Content Security Policy/i.test(message.text())) wrong.push(message.text());
+    });
+    await use(new Desk(page));
+    expect(wrong).toEqual([]);
+  },
+});
+
+export { expect };

@@ -1,0 +1,115 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from './desk';
+
+const SCREENS = [
+  '/note/Agenda/Today.md',
+  '/note/Agenda/Ahead.md',
+  '/note/Exhibitions/Salt%20on%20the%20Glass.md',
+  '/day/2026-11-23',
+  '/tag/loans',
+  '/settings',
+];
+const TAGS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
+
+for (const theme of ['light', 'dark'] as const) {
+  test(`axe-core finds nothing on any main screen, ${theme}`, async ({ desk, page }) => {
+    test.slow();
+    await page.emulateMedia({ colorScheme: theme });
+    await page.goto('/');
+    expect((await new AxeBuilder({ page }).withTags(TAGS).analyze()).violations).toEqual([]);
+    await desk.open('demo');
+    for (const address of SCREENS) {
+      await page.goto(address);
+      await expect(page.getByText(/lines indexed/)).toBeVisible();
+      await expect(desk.main.getByRole('heading', { level: 1 }).or(desk.main.getByLabel('Title of the note'))).toBeVisible();
+      await expect(desk.beside.getByRole('listitem').first()).toBeVisible();
+      const { violations } = await new AxeBuilder({ page }).withTags(TAGS).analyze();
+      expect(violations.map(({ id, nodes }) => [address, id, nodes.map((node) => node.html)])).toEqual([]);
+    }
+  });
+}
+
+test('the frame is usable in a narrow window', async ({ desk, page }) => {
+  await page.setViewportSize({ width: 390, height: 800 });
+  await desk.open('demo');
+  await page.getByRole('link', { name: 'Today', exact: true }).click();
+  await expect(desk.main.getByRole('heading', { level: 1, name: 'Today' })).toBeVisible();
+  await page.getByRole('navigation', { name: 'Main places' }).getByRole('button', { name: 'Notes' }).click();
+  await page
+    .getByRole('dialog', { name: 'Rack' })
+    .getByRole('link', { name: /^Salt on the Glass/ })
+    .click();
+  await expect(page.getByLabel('Title of the note')).toHaveValue('Salt on the Glass');
+  await expect(page.getByRole('dialog')).toBeHidden();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+});
+
+test('settings act at once and outlive a reload', async ({ desk, page }) => {
+  await desk.open('demo');
+  await desk.rack.getByRole('link', { name: 'Settings' }).click();
+  await page.getByRole('radio', { name: 'Dark' }).check();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+  await page.getByRole('radio', { name: '2026-11-27' }).check();
+  await expect(desk.beside.getByText('due 2026-11-20').or(desk.beside.getByText('2026-11-20').first()).first()).toBeVisible();
+  await page.getByLabel('Page that opens first').selectOption({ label: 'Undated' });
+  await page.goto('/');
+  await expect(desk.main.getByRole('heading', { level: 1, name: 'Undated' })).toBeVisible();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+});
+
+test('a note is made, renamed with its links, deleted, and brought back', async ({ desk, page }) => {
+  await desk.open('demo');
+  await desk.rack.getByRole('button', { name: 'New note' }).click();
+  await page.getByLabel('Title', { exact: true }).fill('Bell buoys');
+  await page.getByLabel('Folder').fill('Collections');
+  await page.keyboard.press('Enter');
+  await desk.write('- [ ] Ring the bell once, see [[Barometers]]');
+  await expect.poll(() => desk.stored('Collections/Bell buoys.md')).toContain('[[Barometers]]');
+
+  await desk.rack.getByRole('link', { name: /^Barometers/ }).click();
+  await page.getByLabel('Title of the note').fill('Weather glasses');
+  await page.keyboard.press('Enter');
+  await expect.poll(() => desk.stored('Collections/Bell buoys.md')).toContain('[[Weather glasses]]');
+  await expect(desk.rack.getByRole('link', { name: /^Weather glasses/ })).toBeVisible();
+  expect(await desk.stored('Collections/Barometers.md')).toBeNull();
+
+  await page.getByRole('button', { name: 'Actions for this note' }).click();
+  await page.getByRole('menuitem', { name: 'Delete' }).click();
+  await expect(page.getByText('This note is gone')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(() => desk.stored('Collections/Weather glasses.md')).toContain('Weigh B-11');
+});
+
+test('a gather that does not parse says where, and the rest of the page works', async ({ desk, page }) => {
+  await desk.open('demo');
+  await page.goto('/note/Waiting%20for%20others.md');
+  await page.locator('.cm-portal').getByRole('button', { name: 'Edit', exact: true }).click();
+  await page.locator('.cm-line', { hasText: 'where waiting' }).click();
+  await page.keyboard.press('End');
+  await page.keyboard.type(' and lat');
+  await page.keyboard.press('Control+Home');
+  await page.keyboard.press('ArrowUp');
+  await desk.rack.getByRole('link', { name: /^Phone list/ }).focus();
+  const block = page.locator('.cm-portal');
+  await expect(block).toContainText('Line 2: Here “lat” stands, where a condition was expected. Did you mean “late”?');
+  await expect(desk.beside.getByRole('listitem').first()).toBeVisible();
+});
+
+test('every write is durable before it is called saved', async ({ desk, page }) => {
+  await page.addInitScript(() => {
+    const seen: string[] = [];
+    Object.assign(window, { durabilities: seen });
+    const original = Object.getOwnPropertyDescriptor(IDBDatabase.prototype, 'transaction')?.value as IDBDatabase['transaction'];
+    IDBDatabase.prototype.transaction = function (this: IDBDatabase, ...args: Parameters<IDBDatabase['transaction']>) {
+      const transaction = original.apply(this, args);
+      if (transaction.mode === 'readwrite') seen.push(transaction.durability);
+      return transaction;
+    };
+  });
+  await desk.open('empty');
+  await desk.write('- [ ] one');
+  await expect.poll(() => desk.stored('Journal/2026-11-23.md')).toBe('- [ ] one');
+  const durabilities = await page.evaluate(() => (window as unknown as { durabilities: string[] }).durabilities);
+  expect(durabilities.length).toBeGreaterThan(1);
+  expect(new Set(durabilities)).toEqual(new Set(['strict']));
+});

@@ -1,0 +1,113 @@
+import { expect, test } from './desk';
+
+const JOURNAL = 'Journal/2026-11-23.md';
+
+test('a task written today is gathered, ticked on Today, undone, and all of it survives a reload', async ({ desk, page }) => {
+  await desk.open('empty');
+  // A day's first opening is today's journal page, which is made when first written in.
+  await expect(desk.main.getByRole('heading', { level: 1 })).toHaveText('Monday 23 Nov 2026');
+  expect(await desk.stored(JOURNAL)).toBeNull();
+  await desk.write('- [ ] Book the scissor lift {due 2026-11-23}');
+  await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Book the scissor lift {due 2026-11-23}');
+
+  await expect(page.locator('[data-day="2026-11-23"]')).toHaveAccessibleName(/1 due/);
+  await desk.agenda('Today');
+  const row = desk.row(desk.main, 'Book the scissor lift');
+  await row.getByRole('checkbox').click();
+  await expect.poll(() => desk.stored(JOURNAL)).toBe('- [x] Book the scissor lift {due 2026-11-23; done 2026-11-23 09:20}');
+  // Nothing moves under the pointer: the row stays, closed; and it stands among what was finished.
+  await expect(row.getByRole('checkbox')).toHaveAttribute('aria-checked', 'true');
+  await expect(desk.main.getByRole('heading', { name: 'Finished today' })).toBeVisible();
+
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Book the scissor lift {due 2026-11-23}');
+
+  await page.reload();
+  await expect(desk.row(desk.main, 'Book the scissor lift').getByRole('checkbox')).toHaveAttribute('aria-checked', 'false');
+  await expect(desk.main.getByRole('heading', { name: 'Today', level: 2 })).toBeVisible();
+});
+
+test('ticked in the editor, every other place follows; ticked beside, the editor follows', async ({ desk, page }) => {
+  await desk.open('demo');
+  await desk.day('2026-11-23');
+  const mark = page.locator('.cm-line', { hasText: 'Take the spare key back' }).locator('.task-mark');
+  await mark.click();
+  await expect.poll(() => desk.stored(JOURNAL)).toContain('- [x] Take the spare key back to the boat shed {done 2026-11-23 09:20}');
+  const finished = desk.beside.locator('section', { hasText: 'Finished today' });
+  await expect(finished.getByText('Take the spare key back')).toBeVisible();
+
+  const besideRow = desk.row(desk.beside.locator('section', { hasText: 'Written today' }), 'about the tasting');
+  await besideRow.getByRole('checkbox').click();
+  await expect(page.locator('.cm-line', { hasText: 'about the tasting' }).locator('.task-mark-done')).toBeVisible();
+
+  // In the editor, its own undo takes back what touched this note, newest first.
+  await desk.text.click();
+  await page.keyboard.press('Control+Home');
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => desk.stored(JOURNAL)).toContain('- [ ] Ask @bea about the tasting');
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => desk.stored(JOURNAL)).toContain('- [ ] Take the spare key back');
+});
+
+test('a gather block in a note is live, and shows its text when the cursor is inside', async ({ desk, page }) => {
+  await desk.open('demo');
+  await page.goto('/note/Exhibitions/Salt%20on%20the%20Glass.md');
+  await desk.text.click();
+  await page.keyboard.press('Control+End');
+  const block = page.locator('.cm-portal', { hasText: 'Open, with @kofi, any note' });
+  const row = desk.row(block, 'Agree who holds the crate keys');
+  await row.getByRole('checkbox').click();
+  await expect
+    .poll(() => desk.stored('Meetings/Registrar meeting.md'))
+    .toContain('- [x] Agree who holds the crate keys @kofi {due 2026-11-24; high; done 2026-11-23 09:20}');
+  await block.getByRole('button', { name: 'Edit', exact: true }).click();
+  await expect(page.locator('.cm-line', { hasText: 'where open and @kofi' })).toBeVisible();
+});
+
+test('the source of a row leads to its line, and Back returns to the list', async ({ desk, page }) => {
+  await desk.open('demo');
+  await desk.agenda('Today');
+  await desk.row(desk.main, 'Sign the glass-case insurance rider').getByRole('link').click();
+  await expect(page).toHaveURL(/Salt%20on%20the%20Glass\.md\?line=\d+$/);
+  await expect(page.locator('.cm-line', { hasText: 'Sign the glass-case insurance rider' })).toBeInViewport();
+  await page.goBack();
+  await expect(desk.main.getByRole('heading', { level: 1, name: 'Today' })).toBeVisible();
+});
+
+test('a task that repeats is not finished yet, and says so', async ({ desk, page }) => {
+  await desk.open('demo');
+  await desk.agenda('Today');
+  const before = await desk.stored('Rounds/Daily rounds.md');
+  await desk.row(desk.main, 'Read humidity log').getByRole('checkbox').click();
+  await expect(page.getByText(/This task repeats/)).toBeVisible();
+  expect(await desk.stored('Rounds/Daily rounds.md')).toBe(before);
+  await expect(desk.row(desk.main, 'Read humidity log').getByRole('checkbox')).toHaveAttribute('aria-checked', 'false');
+});
+
+test('Enter continues a list of tasks, and ends it on an empty one', async ({ desk, page }) => {
+  await desk.open('empty');
+  await desk.write('- [ ] one');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('two {due 2026-11-24}');
+  for (let step = 0; step < ' {due 2026-11-24}'.length; step++) await page.keyboard.press('ArrowLeft');
+  // Before the tail, Enter leaves the tail where it belongs.
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('words');
+  await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] one\n- [ ] two {due 2026-11-24}\nwords');
+});
+
+test('a second tab shows the same, and both edits stay', async ({ desk, page, context }) => {
+  await desk.open('demo');
+  await page.goto('/note/Collections/Barometers.md');
+  const other = await context.newPage();
+  await other.clock.setFixedTime(new Date('2026-11-23T09:20:00'));
+  await other.goto('/note/Collections/Barometers.md');
+  await expect(other.locator('.cm-line', { hasText: 'Weigh B-11' })).toBeVisible();
+  await desk.write('\nfrom the first tab');
+  await expect(other.locator('.cm-line', { hasText: 'from the first tab' })).toBeVisible();
+  await other.locator('.cm-line', { hasText: 'Weigh B-11' }).locator('.task-mark').click();
+  await expect(page.locator('.cm-line', { hasText: 'Weigh B-11' }).locator('.task-mark-done')).toBeVisible();
+  await expect.poll(() => desk.stored('Collections/Barometers.md')).toContain('from the first tab');
+  await other.close();
+});

@@ -1,0 +1,36 @@
+import { defineConfig } from '@playwright/test';
+
+const PORT = 4187;
+
+export default defineConfig({
+  testDir: 'e2e',
+  fullyParallel: true,
+  workers: 2,
+  timeout: 90_000,
+  expect: { timeout: 20_000 },
+  retries: process.env['CI'] ? 1 : 0,
+  outputDir: 'test-results',
+  use: {
+    baseURL: `http://localhost:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    timezoneId: 'Europe/Lisbon',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  webServer: {
+    command: 'node node_modules/tsx/dist/cli.mjs server/main.ts',
+    env: { PORT: String(PORT) },
+    url: `http://localhost:${PORT}/healthz`,
+    reuseExistingServer: false,
+  },
+});
