@@ -160,7 +160,8 @@ function relocation(
 ): { writes: NoteWrite[]; places: number } {
   const front = note.text === null ? null : readFrontMatter(splitLines(note.text));
   const oldTitle = front?.title ?? baseNameOf(note.path);
-  const newTitle = title ?? (front?.title ? oldTitle : baseNameOf(path));
+  // Without a title of its own a note is called as its file, which may differ from what was typed.
+  const newTitle = front?.title ? (title ?? oldTitle) : baseNameOf(path);
   const retarget = retargetTo({ path: note.path, titles: [oldTitle, baseNameOf(note.path)] }, { path, title: newTitle });
   const own = note.text === null || title === null || !front?.title ? note.text : withTitle(note.text, title);
   const writes: NoteWrite[] = [];

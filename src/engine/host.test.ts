@@ -1,0 +1,90 @@
+import { readIsoDay } from '../core/calendar/day';
+import { SHIPPED_PAGES } from '../core/agenda/shipped';
+import type { LibrarySettings } from '../core/index/library';
+import { EngineHost } from './host';
+import type { EngineEvent } from './protocol';
+
+const SETTINGS: LibrarySettings = {
+  today: readIsoDay('2026-11-23') ?? 0,
+  firstDayOfWeek: 1,
+  dateStyle: 'words',
+  me: null,
+  workingDay: 480,
+};
+
+function engine(notes: Record<string, string>) {
+  const events: EngineEvent[] = [];
+  const all = Object.entries(notes).map(([path, text]) => ({ path, text }));
+  const host = new EngineHost(async function* () {
+    for (const note of all) yield { notes: [note], all: all.length };
+  });
+  const news = () => events.filter((event) => event.is === 'news');
+  const started = host.start(SETTINGS, (event) => events.push(event));
+  return { host, events, news, started };
+}
+
+describe('the engine', () => {
+  it('answers what was asked before it was ready, once everything is read', async () => {
+    const { host, events, news, started } = engine({ 'A.md': '- [ ] a {due 2026-11-20}', 'B.md': '- [ ] b' });
+    await host.subscribe('late', 'late', null);
+    await host.apply([{ path: 'C.md', text: '- [ ] c {due 2026-11-19}' }]);
+    await started;
+    expect(events.filter((event) => event.is === 'progress')).toEqual([
+      { is: 'progress', read: 1, all: 2 },
+      { is: 'progress', read: 2, all: 2 },
+    ]);
+    const last = news()[news().length - 1];
+    expect(last?.answers['late']?.total).toBe(2);
+    expect(last?.overview).toMatchObject({ tasks: 3, open: 3 });
+  });
+
+  it('tells only answers that a change touches, together with the counts', async () => {
+    const { host, news, started } = engine({ 'A.md': '- [ ] a #x', 'B.md': '- [ ] b #y' });
+    await started;
+    await host.subscribe('x', '#x', null);
+    await host.subscribe('y', '#y', null);
+    const before = news().length;
+    await host.apply([{ path: 'A.md', text: '- [ ] a #x\n- [ ] a2 #x' }]);
+    const told = news().slice(before);
+    expect(told).toHaveLength(1);
+    expect(Object.keys(told[0]?.answers ?? {})).toEqual(['x']);
+    expect(told[0]?.overview.open).toBe(3);
+  });
+
+  it('moves every relative date when the day turns', async () => {
+    const { host, news, started } = engine({ 'A.md': '- [ ] a {due 2026-11-23}' });
+    await started;
+    await host.subscribe('late', 'late', null);
+    expect(news()[news().length - 1]?.answers['late']?.total).toBe(0);
+    await host.changeSettings({ ...SETTINGS, today: SETTINGS.today + 1 });
+    expect(news()[news().length - 1]?.answers['late']?.total).toBe(1);
+  });
+
+  it('counts the different open tasks of each agenda page, also when the page changes', async () => {
+    const pages = Object.fromEntries(SHIPPED_PAGES.map((page) => [page.path, page.text]));
+    const { host, news, started } = engine({
+      ...pages,
+      'A.md': '- [ ] a {due 2026-11-20; plan 2026-11-23}\n- [ ] b\n- [ ] c {start 2026-12-01}\n- [x] d {done 2026-11-23}',
+    });
+    await started;
+    const counts = () => news()[news().length - 1]?.overview.agendaCounts;
+    expect(counts()).toEqual({
+      'Agenda/Today.md': 1,
+      'Agenda/Ahead.md': 0,
+      'Agenda/Inbox.md': 0,
+      'Agenda/Undated.md': 1,
+      'Agenda/Resting.md': 1,
+    });
+    await host.apply([{ path: 'Agenda/Inbox.md', text: '---\nkind: agenda\n---\n```gather\nopen\n```\n' }]);
+    expect(counts()?.['Agenda/Inbox.md']).toBe(2);
+    await host.apply([{ path: 'Agenda/Inbox.md', text: null }]);
+    expect(counts()).not.toHaveProperty('Agenda/Inbox.md');
+  });
+
+  it('finds the note that a link means by title, alias, file name or path', async () => {
+    const { host, started } = engine({ 'F/A.md': '---\ntitle: Long title\naliases: [other]\n---\n' });
+    await started;
+    for (const name of ['Long title', 'other', 'a', 'F/A', 'f/a.md']) expect(await host.resolve(name)).toBe('F/A.md');
+    expect(await host.resolve('none')).toBeNull();
+  });
+});

@@ -1,0 +1,232 @@
+import 'fake-indexeddb/auto';
+import fc from 'fast-check';
+import { type Content, RecadoDatabase } from './database';
+import { importNotes, type ImportFile } from './import-notes';
+import { mergeTexts } from './merge';
+import { NoteActions } from './note-actions';
+import { NoteStore, type SaveState, type StoreChange } from './note-store';
+import { DEFAULT_SETTINGS, readSettings } from './settings';
+
+let count = 0;
+const open: NoteStore[] = [];
+
+function desk(notes: Record<string, string> = {}) {
+  const db = new RecadoDatabase(`test-${count++}`);
+  const store = new NoteStore(db, 'this tab', () => 0);
+  open.push(store);
+  const actions = new NoteActions(store, () => ({ day: 20780, minute: 554 }));
+  const ready = store.commit(
+    null,
+    Object.entries(notes).map(([path, text]) => ({ path, expect: null, content: { text } })),
+  );
+  return { db, store, actions, ready };
+}
+
+afterAll(() => open.forEach((store) => store.close()));
+
+const text = (words: string): Content => ({ text: words });
+
+async function texts(store: NoteStore): Promise<Record<string, string | null>> {
+  return Object.fromEntries((await store.all()).map((note) => [note.path, note.text]));
+}
+
+describe('the store', () => {
+  it('writes only what still is as the writer saw it, whole or not at all', async () => {
+    const { store, ready } = desk({ 'A.md': 'a', 'B.md': 'b' });
+    await ready;
+    const result = await store.commit('both', [
+      { path: 'A.md', expect: text('a'), content: text('a2') },
+      { path: 'B.md', expect: text('other'), content: text('b2') },
+    ]);
+    expect(result).toEqual({ saved: false, conflict: 'B.md' });
+    expect(await texts(store)).toEqual({ 'A.md': 'a', 'B.md': 'b' });
+  });
+
+  it('knows a note by its path without case, in NFC', async () => {
+    const { store, ready } = desk({ 'Été/Salt.md': 'a' });
+    await ready;
+    expect(await store.text('e\u0301te\u0301/SALT.md')).toBe('a');
+  });
+
+  it('tells what changed, and says saved only afterwards', async () => {
+    const { store, ready } = desk();
+    await ready;
+    const heard: (SaveState['is'] | string)[] = [];
+    store.listen({
+      saving: (state) => heard.push(state.is),
+      changed: (changes: readonly StoreChange[]) => heard.push(...changes.map((one) => one.path)),
+    });
+    await store.commit(null, [{ path: 'A.md', expect: null, content: text('a') }]);
+    expect(heard).toEqual(['saving', 'A.md', 'saved']);
+  });
+
+  it('says that a write failed, and keeps what was there', async () => {
+    const { store, db, ready } = desk({ 'A.md': 'a' });
+    await ready;
+    const states: SaveState[] = [];
+    store.listen({ saving: (state) => states.push(state) });
+    const full = jest.spyOn(db.notes, 'bulkPut').mockImplementation(() => {
+      throw Object.assign(new Error('full'), { name: 'QuotaExceededError' });
+    });
+    await expect(store.commit(null, [{ path: 'A.md', expect: text('a'), content: text('b') }])).rejects.toThrow();
+    full.mockRestore();
+    expect(states[states.length - 1]).toMatchObject({ is: 'failed', message: expect.stringContaining('disk is full') as string });
+    expect(await store.text('A.md')).toBe('a');
+  });
+
+  it('a changed note of the demo counts as edited', async () => {
+    const { store, ready } = desk();
+    await ready;
+    await store.commit(null, [{ path: 'A.md', expect: null, content: text('a'), demo: 'untouched' }]);
+    await store.commit(null, [{ path: 'A.md', expect: text('a'), content: text('b') }]);
+    expect((await store.get('A.md'))?.demo).toBe('edited');
+  });
+});
+
+describe('undo', () => {
+  it('takes back the newest step, whole, and keeps what changed on other lines since', async () => {
+    const { store, actions, ready } = desk({ 'A.md': '- [ ] one\n\nwords\n\n- [ ] two\n' });
+    await ready;
+    await actions.act({ path: 'A.md', line: 0, expected: '- [ ] one' }, { do: 'status', status: 'done' }, 'Done: one');
+    const ticked = (await store.text('A.md')) ?? '';
+    await store.commit(null, [{ path: 'A.md', expect: text(ticked), content: text(`${ticked}later\n`) }]);
+    expect(await store.undo()).toEqual({ undone: 'Done: one' });
+    expect(await store.text('A.md')).toBe('- [ ] one\n\nwords\n\n- [ ] two\nlater\n');
+    expect(await store.undo()).toBeNull();
+  });
+
+  it('is refused with the reason when the same line changed since', async () => {
+    const { store, actions, ready } = desk({ 'A.md': '- [ ] one\n' });
+    await ready;
+    await actions.act({ path: 'A.md', line: 0, expected: '- [ ] one' }, { do: 'status', status: 'done' }, 'Done: one');
+    await store.commit(null, [{ path: 'A.md', expect: text((await store.text('A.md')) ?? ''), content: text('- [:] one\n') }]);
+    expect(await store.undo()).toMatchObject({ refused: expect.stringContaining('same place') as string });
+    expect(await store.text('A.md')).toBe('- [:] one\n');
+  });
+
+  it('any sequence of actions and their undos returns the same bytes', async () => {
+    const begin = { 'A.md': '\ufeff- [ ] one {due 2026-11-20}\r\n- [x] two\r\n', 'F/B.md': 'see [[A]]\n- [ ] three' };
+    const { store, actions, ready } = desk(begin);
+    await ready;
+    const act = fc.constantFrom<() => Promise<unknown>>(
+      async () => {
+        const note = (await store.all()).find((one) => one.text?.includes('- [ ]'));
+        const line =
+          note?.text
+            ?.replace('\ufeff', '')
+            .split(/\r?\n/)
+            .findIndex((words) => words.includes('- [ ]')) ?? 0;
+        const expected = note?.text?.replace('\ufeff', '').split(/\r?\n/)[line] ?? '';
+        return actions.act({ path: note?.path ?? '', line, expected }, { do: 'status', status: 'done' }, 'tick');
+      },
+      async () => actions.rename((await store.all())[0]?.path ?? '', 'Renamed'),
+      async () => actions.move((await store.all())[0]?.path ?? '', 'Other'),
+      async () => actions.remove([(await store.all())[0]?.path ?? ''], 'delete'),
+      async () => actions.create('F', 'New', 'words'),
+    );
+    await fc.assert(
+      fc.asyncProperty(fc.array(act, { maxLength: 5 }), async (steps) => {
+        for (const step of steps) await step();
+        while (await store.undo());
+        expect(await texts(store)).toEqual(begin);
+      }),
+      { numRuns: 40, seed: 20261123 },
+    );
+  });
+});
+
+describe('saving what an editor holds', () => {
+  it('merges what changed elsewhere on other lines', async () => {
+    const { store, actions, ready } = desk({ 'A.md': 'one\n\ntwo\n' });
+    await ready;
+    await store.commit(null, [{ path: 'A.md', expect: text('one\n\ntwo\n'), content: text('one\n\ntwo, elsewhere\n') }]);
+    expect(await actions.saveText('A.md', 'one\n\ntwo\n', 'one, here\n\ntwo\n')).toEqual({
+      text: 'one, here\n\ntwo, elsewhere\n',
+      conflictPath: null,
+    });
+  });
+
+  it('keeps both texts when the same line changed', async () => {
+    const { store, actions, ready } = desk({ 'A.md': 'one\n' });
+    await ready;
+    await store.commit(null, [{ path: 'A.md', expect: text('one\n'), content: text('theirs\n') }]);
+    const result = await actions.saveText('A.md', 'one\n', 'mine\n');
+    expect(await texts(store)).toEqual({ 'A.md': 'mine\n', [result.conflictPath ?? '']: 'theirs\n' });
+  });
+
+  it('a merge keeps either side alone, and says when it cannot', () => {
+    expect(mergeTexts('a\nb', 'a\nb', 'a\nc')).toBe('a\nc');
+    expect(mergeTexts('a\nb', 'x\nb', 'a\nb')).toBe('x\nb');
+    expect(mergeTexts('a', 'b', 'c')).toBeNull();
+    expect(mergeTexts('a', 'b', 'b')).toBe('b');
+  });
+});
+
+describe('renaming and moving', () => {
+  it('carries the links along, in one step', async () => {
+    const { store, actions, ready } = desk({
+      'A.md': 'words',
+      'B.md': '[[A]] and [[A#part|there]]\n',
+      'C.md': '---\ntitle: Full title\n---\n[[A]]',
+      'D.md': '[[Full title]] [[C]]',
+    });
+    await ready;
+    expect(await actions.rename('A.md', 'Salt: a history')).toEqual({ path: 'Salt- a history.md', places: 3 });
+    expect(await store.text('B.md')).toBe('[[Salt- a history]] and [[Salt- a history#part|there]]\n');
+    await store.undo();
+    expect(await store.text('B.md')).toBe('[[A]] and [[A#part|there]]\n');
+    await actions.rename('C.md', 'New');
+    expect(await texts(store)).toMatchObject({ 'New.md': '---\ntitle: New\n---\n[[A]]', 'D.md': '[[New]] [[New]]' });
+    expect(await actions.rename('A.md', '  ')).toEqual({ refused: 'A note needs a title.' });
+  });
+});
+
+describe('import', () => {
+  const bytes = (words: string): Uint8Array => new TextEncoder().encode(words);
+  const run = (files: ImportFile[], store: NoteStore, signal = new AbortController().signal) =>
+    importNotes(files, store, () => undefined, signal);
+
+  it('takes in what it can, overwrites nothing, and reports the rest', async () => {
+    const { store, ready } = desk({ 'A.md': 'here' });
+    await ready;
+    const report = await run(
+      [
+        { path: 'A.md', bytes: bytes('here') },
+        { path: 'a.MD', bytes: bytes('other') },
+        { path: 'x/../../y.md', bytes: bytes('out') },
+        { path: 'B.md', bytes: new Uint8Array([255]) },
+        { path: 'p.png', bytes: bytes('x') },
+        { path: 'broken.md', bytes: null, problem: 'It is broken inside the archive.' },
+        { path: '.hidden.md', bytes: bytes('x') },
+      ],
+      store,
+    );
+    expect(report).toMatchObject({ added: ['B.md'], beside: [{ from: 'a.MD', path: 'a 2.MD' }], same: ['A.md'], asBytes: ['B.md'] });
+    expect(report.left.map((one) => one.path)).toEqual(['x/../../y.md', 'p.png', 'broken.md', '.hidden.md']);
+    expect(await texts(store)).toEqual({ 'A.md': 'here', 'a 2.MD': 'other', 'B.md': null });
+  });
+
+  it('stops when asked, and keeps what came in', async () => {
+    const { store, ready } = desk();
+    await ready;
+    const stop = new AbortController();
+    function* files(): Generator<ImportFile> {
+      yield { path: 'A.md', bytes: bytes('a') };
+      stop.abort();
+      yield { path: 'B.md', bytes: bytes('b') };
+    }
+    const report = await importNotes(files(), store, () => undefined, stop.signal);
+    expect(report).toMatchObject({ stopped: true, added: ['A.md'] });
+    expect(Object.keys(await texts(store))).toEqual(['A.md']);
+  });
+});
+
+describe('settings', () => {
+  it('take their default where something is missing or wrong', () => {
+    expect(readSettings(undefined)).toEqual(DEFAULT_SETTINGS);
+    expect(readSettings({ theme: 'dark', textSize: 7, workingHours: [1, 2], unknown: true })).toEqual({
+      ...DEFAULT_SETTINGS,
+      theme: 'dark',
+    });
+  });
+});
