@@ -1,4 +1,4 @@
 import { ensureInstalled, runBin } from './ensure.mjs';
 
 ensureInstalled();
-runBin('tsx', ['bench/main.ts', ...process.argv.slice(2)]);
+runBin('tsx', ['--expose-gc', 'bench/main.ts', ...process.argv.slice(2)]);

@@ -37,7 +37,8 @@ export function ensureInstalled() {
   const stamp = hashOf([path.join(root, 'package-lock.json')]);
   if (existsSync(path.join(root, 'node_modules')) && isStamped('installed', stamp)) return;
   console.log('Installing packages …');
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { shell: process.platform === 'win32' });
+  // Not `npm ci`: a lock file without download addresses leaves other systems' native parts out, which it refuses.
+  run('npm', ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error'], { shell: process.platform === 'win32' });
   writeStamp('installed', stamp);
 }
 

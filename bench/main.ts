@@ -1,0 +1,98 @@
+import { writeFileSync } from 'node:fs';
+import path from 'node:path';
+import markdownIt from 'markdown-it';
+import { SHIPPED_PAGES } from '../src/core/agenda/shipped';
+import { Library, type LibrarySettings } from '../src/core/index/library';
+import { readNote } from '../src/core/task/read-note';
+import { BENCH_DAY, type BenchNote, makeLibrary } from './library';
+import { type BenchRow, measure, row } from './measure';
+
+const SETTINGS: LibrarySettings = { today: BENCH_DAY, firstDayOfWeek: 1, dateStyle: 'words', me: null, workingDay: 480 };
+const QUESTIONS = [
+  ...SHIPPED_PAGES.flatMap((page) => readNote(page.path, page.text).gathers.map((gather) => gather.text)).slice(0, 8),
+  'open and due in next 14 days group by week limit 12 per group',
+  '#loans and without due limit 50',
+  '@kofi and open order by due',
+  'waiting group by note limit 20',
+];
+
+function build(notes: readonly BenchNote[]): Library {
+  const library = new Library(SETTINGS);
+  library.apply(notes);
+  return library;
+}
+
+function lineEnds(notes: readonly BenchNote[]): number {
+  let count = 0;
+  for (const { text } of notes) for (let at = text.indexOf('\n'); at !== -1; at = text.indexOf('\n', at + 1)) count++;
+  return count;
+}
+
+function reading(notes: readonly BenchNote[], size: string): BenchRow[] {
+  const reference = markdownIt({ html: true });
+  const times = measure({
+    ours: () => build(notes),
+    'markdown-it': () => notes.forEach(({ text }) => reference.parse(text, {})),
+    'line ends': () => {
+      if (lineEnds(notes) === 0) throw new Error('a library has lines');
+    },
+  });
+  return [
+    row(`reading all of ${size} into an index`, 'times faster than markdown-it makes tokens', times['markdown-it'] / times.ours, {
+      atLeast: 8,
+    }),
+    row(`reading all of ${size} into an index`, 'times slower than counting line ends', times.ours / times['line ends'], { atMost: 40 }),
+  ];
+}
+
+/** A changed note until its answers stand; each round changes the note, so that nothing is already known. */
+function changing(notes: readonly BenchNote[]): number {
+  const library = build(notes);
+  QUESTIONS.forEach((question, index) => library.subscribe(String(index), question, null));
+  QUESTIONS.forEach((_, index) => library.answer(String(index)));
+  const note = notes[Math.floor(notes.length / 2)];
+  if (!note) throw new Error('a library has notes');
+  let round = 0;
+  const times = measure({
+    ours: () => {
+      const text = `${note.text}\n- [ ] round ${round++} {due 2026-11-20; high}`;
+      for (const id of library.apply([{ path: note.path, text }])) library.answer(id);
+    },
+    reading: () => void readNote(note.path, `${note.text}\n- [ ] round ${round++} {due 2026-11-20; high}`),
+  });
+  return times.ours / times.reading;
+}
+
+function memory(notes: readonly BenchNote[]): number {
+  const bytes = notes.reduce((sum, note) => sum + Buffer.byteLength(note.text), 0);
+  const collect = (globalThis as { gc?: () => void }).gc;
+  if (!collect) return NaN;
+  collect();
+  const before = process.memoryUsage().heapUsed;
+  const library = build(notes);
+  collect();
+  const after = process.memoryUsage().heapUsed;
+  return library.entries.size > 0 ? (after - before) / bytes : NaN;
+}
+
+const sizes: [string, number][] = process.argv.includes('--small')
+  ? [['small', 100]]
+  : [
+      ['small', 100],
+      ['a tenth of large', 1000],
+      ['large', 10_000],
+    ];
+const rows: BenchRow[] = [];
+for (const [size, count] of sizes) {
+  const notes = makeLibrary(count);
+  rows.push(...reading(notes, size));
+  rows.push(row(`one changed note of ${size} → 12 answers`, 'times slower than reading that note', changing(notes), { atMost: 20 }));
+  rows.push(row(`memory of the index over ${size}`, 'times the texts', memory(notes), { atMost: 5 }));
+}
+for (const { what, reference, ratio, limit, holds } of rows) {
+  const wanted = limit === null ? '' : 'atLeast' in limit ? `at least ${limit.atLeast}` : `at most ${limit.atMost}`;
+  console.log(
+    `${holds === null ? '     ' : holds ? 'holds' : 'FAILS'}  ${ratio.toFixed(1).padStart(8)} ${reference} (${wanted}) · ${what}`,
+  );
+}
+writeFileSync(path.join(import.meta.dirname, 'results.json'), `${JSON.stringify(rows, null, 2)}\n`);
