@@ -51,7 +51,7 @@ describe('the store', () => {
   it('tells what changed, and says saved only afterwards', async () => {
     const { store, ready } = desk();
     await ready;
-    const heard: (SaveState['is'] | string)[] = [];
+    const heard: string[] = [];
     store.listen({
       saving: (state) => heard.push(state.is),
       changed: (changes: readonly StoreChange[]) => heard.push(...changes.map((one) => one.path)),

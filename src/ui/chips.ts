@@ -23,6 +23,8 @@ export interface ChipContext {
   open: boolean;
   /** The day it comes back; null when it does not rest. */
   restsUntil: Day | null;
+  /** What is wrong with the task beyond a single clause, by the place of the clause it is told at. */
+  problems?: readonly { message: string; from: number }[];
 }
 
 /** Clauses that a list leaves out; the note itself shows every one. */
@@ -35,7 +37,9 @@ export function chipsOf(tail: Tail | null, context: ChipContext, where: 'list' |
     if (clause.name === 'priority') continue;
     if (where === 'list' && (clause.name === null || QUIET.has(clause.name) || clause.problem !== null)) continue;
     if (where === 'list' && clause.name === 'start' && context.restsUntil === null) continue;
-    chips.push(chipOf(clause, context));
+    const chip = chipOf(clause, context);
+    const problem = context.problems?.find((one) => one.from === clause.from)?.message;
+    chips.push({ ...chip, problem: chip.problem ?? problem ?? null });
   }
   return chips;
 }

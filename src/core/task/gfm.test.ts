@@ -50,7 +50,7 @@ describe('GFM 0.29 §5.3', () => {
   ])('%s', (_name, text) => expect(ours(text)).toEqual(reference(text)));
 
   it('the first example has the words foo and bar', () => {
-    const items = (parser.parse('- [ ] foo\n- [x] bar\n').children[0] as List).children as ListItem[];
+    const items = (parser.parse('- [ ] foo\n- [x] bar\n').children[0] as List).children;
     expect(items.map((item) => item.checked)).toEqual([false, true]);
     expect(readNote('A.md', '- [ ] foo\n- [x] bar\n').tasks.map((task) => task.text)).toEqual(['foo', 'bar']);
   });

@@ -5,6 +5,7 @@ import { MONTH_NAMES, dayTitle, weekdayName } from '../../core/calendar/day-name
 import { durationName } from '../../core/calendar/duration';
 import type { DayTally } from '../../core/index/tally';
 import { timeName } from '../../core/calendar/span';
+import { onDrag } from './on-drag';
 import { dayAddress } from '../session/addresses';
 import { useNow } from '../session/services';
 import { useAppSelector } from '../session/state';
@@ -30,9 +31,11 @@ export function DayRow() {
       setShift((present) => present + Math.sign(event.deltaY || event.deltaX));
     };
     element.addEventListener('wheel', wheel, { passive: false });
+    const stopDragging = onDrag(element, (days) => setShift((present) => present + days));
     return () => {
       watcher.disconnect();
       element.removeEventListener('wheel', wheel);
+      stopDragging();
     };
   }, []);
   const past = count < 8 ? 1 : PAST;
@@ -40,7 +43,7 @@ export function DayRow() {
   return (
     <div
       ref={row}
-      className="flex min-w-0 flex-1 items-stretch gap-[3px] overflow-hidden"
+      className="flex min-w-0 flex-1 touch-pan-y items-stretch gap-[3px] overflow-hidden"
       role="group"
       aria-label="Days"
       onKeyDown={(event) => moveByArrow(event, setShift)}

@@ -115,6 +115,8 @@ function decorateTask(ranges: Range<Decoration>[], task: Task, state: EditorStat
   ranges.push(Decoration.line({ class: `${itemClass} cm-task-line`, attributes }).range(from));
   if (task.item.markerFrom > 0 && /^\s+$/.test(text.slice(0, task.item.markerFrom)))
     ranges.push(hidden.range(from, from + task.item.markerFrom));
+  const boxProblem = task.problems.find((problem) => problem.from === task.boxFrom);
+  if (boxProblem) ranges.push(Decoration.line({ class: 'cm-marked-line', attributes: { title: boxProblem.message } }).range(from));
   const boxTo = Math.min(text.length, task.boxFrom + task.sign.length + 3);
   const mark = new MarkWidget({ status: task.status, priority: task.priority, late });
   ranges.push(Decoration.replace({ widget: mark }).range(from + task.item.markerFrom, from + boxTo));
@@ -127,7 +129,7 @@ function decorateTask(ranges: Range<Decoration>[], task: Task, state: EditorStat
   if (tail) {
     const back = comesBack(task);
     const restsUntil = open && back !== null && back > today ? back : null;
-    const chips = chipsOf(tail, { today, style, open, restsUntil }, 'note');
+    const chips = chipsOf(tail, { today, style, open, restsUntil, problems: task.problems }, 'note');
     ranges.push(Decoration.replace({ widget: new ChipsWidget(chips) }).range(from + tail.from, from + tail.to));
   }
 }

@@ -20,6 +20,7 @@ const theme = EditorView.theme({
   '.cm-line': { padding: '1px 0' },
   '.cm-item': { paddingInlineStart: 'calc(var(--depth, 0) * 26px)', paddingBlock: '2px' },
   '.cm-task-line': { paddingBlock: '2.5px' },
+  '.cm-marked-line': { textDecoration: 'underline wavy var(--late)', textUnderlineOffset: '3px' },
   '.cm-raw-line': { fontVariantLigatures: 'none' },
   '.cm-task-mark': { cursor: 'pointer', marginInlineEnd: '4px', marginInlineStart: '-4px', verticalAlign: '-6px' },
   '.cm-bullet': { color: 'var(--muted)', display: 'inline-block', width: '0.8em' },

@@ -2,7 +2,9 @@ import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { readFrontMatter } from '../../core/note/front-matter';
 import { splitLines } from '../../core/note/lines';
-import { baseNameOf } from '../../core/note/path';
+import { baseNameOf, foldPath } from '../../core/note/path';
+import { noteAddress } from '../session/addresses';
+import { useAppSelector } from '../session/state';
 import { AgendaPage } from '../agenda/AgendaPage';
 import { LazyNoteEditor } from '../editor/LazyNoteEditor';
 import { BytesPage } from './BytesPage';
@@ -57,6 +59,7 @@ function NoteAt({ path }: { path: string }) {
           Line {front.problem.line + 1}: {front.problem.message} The note is shown as text; nothing of it is lost.
         </p>
       )}
+      <SameTitle path={stored.path} title={title} />
       <LazyNoteEditor
         key={stored.path}
         path={stored.path}
@@ -67,6 +70,22 @@ function NoteAt({ path }: { path: string }) {
         onRemoved={() => undefined}
       />
     </Sheet>
+  );
+}
+
+/** Says that another note is called the same, so that a link by title may mean either. */
+function SameTitle({ path, title }: { path: string; title: string }) {
+  const notes = useAppSelector((state) => state.library.overview?.notes);
+  const other = notes?.find((note) => note.path !== path && foldPath(note.title) === foldPath(title));
+  if (!other) return null;
+  return (
+    <p role="status" className="mb-2 text-[0.86rem] text-muted">
+      Another note has this title:{' '}
+      <Link className="name-link" to={noteAddress(other.path)}>
+        {other.path}
+      </Link>
+      . Links by title go to the first by path; name the path to mean the other.
+    </p>
   );
 }
 

@@ -1,0 +1,44 @@
+/** The width of a day and the gap behind it, in pixels. */
+const DAY_WIDTH = 57;
+
+/**
+ * Calls back whenever the pointer has dragged the row by whole days. A press that moved is no click.
+ *
+ * @returns stops listening
+ */
+export function onDrag(row: HTMLElement, moveBy: (days: number) => void): () => void {
+  let from: number | null = null;
+  let moved = false;
+  const down = (event: PointerEvent): void => {
+    from = event.button === 0 ? event.clientX : null;
+    moved = false;
+  };
+  const move = (event: PointerEvent): void => {
+    if (from === null) return;
+    const days = Math.trunc((from - event.clientX) / DAY_WIDTH);
+    if (days === 0) return;
+    moved = true;
+    from -= days * DAY_WIDTH;
+    moveBy(days);
+  };
+  const up = (): void => {
+    from = null;
+  };
+  const click = (event: MouseEvent): void => {
+    if (moved) event.preventDefault();
+  };
+  // Links would otherwise be dragged as links.
+  const dragStart = (event: DragEvent): void => event.preventDefault();
+  row.addEventListener('pointerdown', down);
+  window.addEventListener('pointermove', move);
+  window.addEventListener('pointerup', up);
+  row.addEventListener('click', click, true);
+  row.addEventListener('dragstart', dragStart);
+  return () => {
+    row.removeEventListener('pointerdown', down);
+    window.removeEventListener('pointermove', move);
+    window.removeEventListener('pointerup', up);
+    row.removeEventListener('click', click, true);
+    row.removeEventListener('dragstart', dragStart);
+  };
+}
