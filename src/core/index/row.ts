@@ -45,17 +45,18 @@ export interface Row {
   made: Day | null;
 }
 
-/** A task's fields without what only editing needs. */
-export type TaskFields = Omit<Task, 'tail' | 'item' | 'parent' | 'links' | 'problems'>;
+/** A task as the index keeps it: without what only editing needs. */
+export type TaskFields = Omit<Task, 'tail' | 'links' | 'problems'>;
 
 const NONE: ReadonlySet<string> = new Set();
+const NO_LIST: readonly never[] = [];
 
-/** Turns a note that was read into rows, in the order of its lines. */
+/** Turns a note that was read into rows, in the order of its lines. It takes the tasks over, and drops what only editing needs. */
 export function rowsOf(note: ReadNote): Row[] {
   const head = headOf(note);
   const rows: Row[] = [];
   for (const task of note.tasks) {
-    const parent = rows[task.parent] ?? null;
+    const parent = task.parent === -1 ? null : (rows[task.parent] ?? null);
     rows.push(rowOf(task, rows.length, head, parent));
   }
   for (const row of rows) countStep(row);
@@ -76,14 +77,16 @@ export function headOf(note: ReadNote): NoteHead {
   };
 }
 
-function rowOf(full: Task, index: number, head: NoteHead, parent: Row | null): Row {
-  const { tail: _tail, item: _item, parent: _parent, links, problems: _problems, ...task } = full;
+function rowOf(task: Task, index: number, head: NoteHead, parent: Row | null): Row {
   const ownLinks = foldedSet(
-    links.map((link) => link.target),
+    task.links.map((link) => link.target),
     foldPath,
   );
   const ownPeople = foldedSet([...task.people, task.owner === 'nobody' ? null : task.owner, task.asked], foldName);
-  const own = comesBack(full);
+  const own = comesBack(task);
+  task.tail = null;
+  task.links = NO_LIST;
+  task.problems = NO_LIST;
   return {
     head,
     index,
@@ -101,7 +104,7 @@ function rowOf(full: Task, index: number, head: NoteHead, parent: Row | null): R
     ownLinks,
     links: task.inheritedLinks.length === 0 ? ownLinks : foldedSet([...ownLinks, ...task.inheritedLinks], foldPath),
     back: later(own, parent?.back ?? null),
-    made: full.made?.from ?? head.journal ?? head.date,
+    made: task.made?.from ?? head.journal ?? head.date,
   };
 }
 

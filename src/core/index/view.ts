@@ -18,7 +18,7 @@ export interface RowView {
   raw: string;
   noteTitle: string;
   journal: Day | null;
-  headings: string[];
+  headings: readonly string[];
   text: string;
   status: Status;
   priority: Priority | null;

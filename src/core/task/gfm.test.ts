@@ -6,7 +6,7 @@
  * stand on the line of the list marker; a task may be a heading by its underline; statuses beyond the three exist;
  * words are those of the first line, without tail.
  */
-import type { List, ListItem, Nodes } from 'mdast';
+import type { List, Nodes } from 'mdast';
 import fc from 'fast-check';
 import remarkGfm from 'remark-gfm';
 import remarkParse from 'remark-parse';

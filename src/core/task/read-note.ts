@@ -107,28 +107,32 @@ function readLines(note: ReadNote, settings: ReadingSettings): void {
     for (; items[nextItem]?.line === line; nextItem++) {
       const item = items[nextItem];
       if (!item) break;
-      const outer = contexts[item.parent] ?? { ...trail.around, task: -1 };
+      // Asking an array for its element -1 is many times dearer than the comparison.
+      const outer = (item.parent === -1 ? undefined : contexts[item.parent]) ?? trail.context;
       const task = withTasks && item.wordsFrom >= 0 ? readTaskLine(words, item.wordsFrom, settings) : null;
       if (task) {
-        note.tasks.push({
-          ...task,
-          line,
-          raw: words,
-          item,
-          parent: outer.task,
-          headings: trail.path,
-          inheritedTags: without(outer.tags, task.tags),
-          inheritedPeople: without(outer.people, task.people),
-          inheritedLinks: without(
-            outer.links,
-            task.links.map((link) => link.target),
-          ),
-        });
+        task.line = line;
+        task.markerFrom = item.markerFrom;
+        task.depth = item.depth;
+        task.parent = outer.task;
+        task.headings = trail.path;
+        task.inheritedTags = without(outer.tags, task.tags);
+        task.inheritedPeople = without(outer.people, task.people);
+        task.inheritedLinks =
+          task.links.length === 0
+            ? outer.links
+            : without(
+                outer.links,
+                task.links.map((link) => link.target),
+              );
+        note.tasks.push(task);
         if (task.owner !== null && task.owner !== 'nobody') people.add(task.owner);
         if (task.asked !== null) people.add(task.asked);
       }
       const own = item.wordsFrom >= 0 ? inline : NOTHING;
-      contexts.push({ ...add(outer, own), task: task ? note.tasks.length - 1 : outer.task });
+      const { tags: handedTags, people: handedPeople, links: handedLinks } = add(outer, own);
+      const nearest = task ? note.tasks.length - 1 : outer.task;
+      contexts.push({ tags: handedTags, people: handedPeople, links: handedLinks, task: nearest });
     }
   }
   note.tags = [...tags];
@@ -137,8 +141,8 @@ function readLines(note: ReadNote, settings: ReadingSettings): void {
 
 const NOTHING: Inline = { names: [], links: [] };
 
-function without(inherited: readonly string[], own: readonly string[]): string[] {
-  if (own.length === 0 || inherited.length === 0) return inherited as string[];
+function without(inherited: readonly string[], own: readonly string[]): readonly string[] {
+  if (own.length === 0 || inherited.length === 0) return inherited;
   const folded = new Set(own.map(foldName));
   return inherited.filter((name) => !folded.has(foldName(name)));
 }
@@ -168,16 +172,20 @@ function add(around: Around, inline: Inline): Around {
 class HeadingTrail {
   path: string[] = [];
   around: Around;
+  /** What an item at the top inherits here. */
+  context: ItemContext;
   private readonly open: { level: number; around: Around; path: string[] }[] = [];
 
   constructor(private readonly outer: Around) {
     this.around = outer;
+    this.context = { ...outer, task: -1 };
   }
 
   enter(heading: Heading, inline: Inline): void {
     while ((this.open[this.open.length - 1]?.level ?? 0) >= heading.level) this.open.pop();
     const up = this.open[this.open.length - 1];
     this.around = add(up?.around ?? this.outer, inline);
+    this.context = { ...this.around, task: -1 };
     this.path = [...(up?.path ?? []), heading.words];
     this.open.push({ level: heading.level, around: this.around, path: this.path });
   }

@@ -1,8 +1,7 @@
 import { type Day, addMonths, readIsoDay } from '../calendar/day';
 import { readDuration } from '../calendar/duration';
 import { type Span, readMoment, readSpan } from '../calendar/span';
-import { type Inline, type Link, readInline } from '../note/names';
-import type { Item } from '../note/structure';
+import { type Link, readInline } from '../note/names';
 import { DAYS_BEFORE, PERSON_VALUE, type ClauseName, type Priority } from './clause';
 import { type Status, statusOf } from './status';
 import { type Tail, clauseOf, readTail } from './tail';
@@ -40,18 +39,18 @@ export interface TaskLine {
   asked: string | null;
   remind: string | null;
   ref: string | null;
-  needs: string[];
+  needs: readonly string[];
   made: Span | null;
   done: Span | null;
   cancelled: Span | null;
   since: Span | null;
-  pushed: Day[];
+  pushed: readonly Day[];
   key: boolean;
   /** As written, without signs. */
-  tags: string[];
-  people: string[];
-  links: Link[];
-  problems: Problem[];
+  tags: readonly string[];
+  people: readonly string[];
+  links: readonly Link[];
+  problems: readonly Problem[];
 }
 
 /** Settings that change what a text means. */
@@ -81,7 +80,7 @@ export function boxSignAt(line: string, from: number): string | null {
  * @param wordsFrom where the words of the item begin
  * @example readTaskLine('- [ ] Ask @ilse {due 2026-11-27}', 2)?.text // 'Ask @ilse'
  */
-export function readTaskLine(line: string, wordsFrom: number, settings: ReadingSettings = READING_DEFAULTS): TaskLine | null {
+export function readTaskLine(line: string, wordsFrom: number, settings: ReadingSettings = READING_DEFAULTS): Task | null {
   const sign = boxSignAt(line, wordsFrom);
   if (sign === null) return null;
   const state = statusOf(sign);
@@ -90,51 +89,63 @@ export function readTaskLine(line: string, wordsFrom: number, settings: ReadingS
   const tail = readTail(line, textFrom);
   const textTo = tail ? tail.from : line.length;
   const inline = readInline(line, textFrom, textTo);
-  const task: TaskLine = {
-    boxFrom: wordsFrom,
-    status: state.status,
-    sign,
-    text: line.slice(textFrom, textTo).trim(),
-    tail,
-    ...NO_ATTRIBUTES,
-    ...namesOf(inline),
-    problems: [],
-  };
+  const task = emptyTask(line, wordsFrom, sign, state.status, tail);
+  task.text = line.slice(textFrom, textTo).trim();
+  if (inline.names.length > 0) {
+    task.tags = unique(inline.names.filter((name) => name.kind === 'tag').map((name) => name.name));
+    task.people = unique(inline.names.filter((name) => name.kind === 'person').map((name) => name.name));
+  }
+  task.links = inline.links;
   if (tail) readAttributes(task, tail, settings);
-  addProblems(task, state.known);
+  if (tail || !state.known) addProblems(task, state.known);
   return task;
 }
 
-const NO_ATTRIBUTES = {
-  due: null,
-  plan: null,
-  start: null,
-  every: null,
-  until: null,
-  takes: null,
-  priority: null,
-  owner: null,
-  asked: null,
-  remind: null,
-  ref: null,
-  needs: [] as string[],
-  made: null,
-  done: null,
-  cancelled: null,
-  since: null,
-  pushed: [] as Day[],
-  key: false,
-};
+const NONE: readonly never[] = [];
 
-function namesOf(inline: Inline): Pick<TaskLine, 'tags' | 'people' | 'links'> {
+/** One literal with every field: copying objects of this size field by field is the dearest way to read a note. */
+function emptyTask(raw: string, boxFrom: number, sign: string, status: Status, tail: Tail | null): Task {
   return {
-    tags: unique(inline.names.filter((name) => name.kind === 'tag').map((name) => name.name)),
-    people: unique(inline.names.filter((name) => name.kind === 'person').map((name) => name.name)),
-    links: inline.links,
+    boxFrom,
+    status,
+    sign,
+    text: '',
+    tail,
+    due: null,
+    plan: null,
+    start: null,
+    every: null,
+    until: null,
+    takes: null,
+    priority: null,
+    owner: null,
+    asked: null,
+    remind: null,
+    ref: null,
+    needs: NONE,
+    made: null,
+    done: null,
+    cancelled: null,
+    since: null,
+    pushed: NONE,
+    key: false,
+    tags: NONE,
+    people: NONE,
+    links: NONE,
+    problems: NONE,
+    line: 0,
+    raw,
+    markerFrom: 0,
+    depth: 0,
+    parent: -1,
+    headings: NONE,
+    inheritedTags: NONE,
+    inheritedPeople: NONE,
+    inheritedLinks: NONE,
   };
 }
 
-const unique = (names: string[]): string[] => (names.length < 2 ? names : [...new Set(names)]);
+const unique = (names: readonly string[]): readonly string[] => (names.length < 2 ? names : [...new Set(names)]);
 
 function readAttributes(task: TaskLine, tail: Tail, settings: ReadingSettings): void {
   for (const clause of tail.clauses) {
@@ -197,12 +208,17 @@ function startBefore(task: TaskLine, tail: Tail): Day | null {
 }
 
 function addProblems(task: TaskLine, known: boolean): void {
-  const { tail, problems } = task;
+  const { tail } = task;
+  const problems: Problem[] = [];
   if (!known) {
     const from = task.boxFrom;
     problems.push({ message: `“${task.sign}” is no status that Recado knows; the task counts as to do.`, from, to: from + 3 });
   }
-  if (!tail) return;
+  if (tail) addTailProblems(task, tail, problems);
+  if (problems.length > 0) task.problems = problems;
+}
+
+function addTailProblems(task: TaskLine, tail: Tail, problems: Problem[]): void {
   for (const clause of tail.clauses) {
     if (clause.problem !== null) problems.push({ message: clause.problem, from: clause.from, to: clause.to });
   }
@@ -223,20 +239,23 @@ function addProblems(task: TaskLine, known: boolean): void {
 
 /** A task in its note: its own line, where it stands and what it inherits. */
 export interface Task extends TaskLine {
-  /** From 0. */
+  /** From 0; 0 until a note places it, like all that follows. */
   line: number;
   /** The whole line as written. */
   raw: string;
-  item: Item;
+  /** Where its list marker stands. */
+  markerFrom: number;
+  /** How many list items are around it. */
+  depth: number;
   /** The index, among the note's tasks, of the nearest task it is nested in; -1 when none. */
   parent: number;
   /** The words of the headings it stands under, outermost first. */
-  headings: string[];
+  headings: readonly string[];
   /** As written, without those on the line itself. */
-  inheritedTags: string[];
-  inheritedPeople: string[];
+  inheritedTags: readonly string[];
+  inheritedPeople: readonly string[];
   /** Targets of links, as written. */
-  inheritedLinks: string[];
+  inheritedLinks: readonly string[];
 }
 
 /** The priority's place in an order: the weightiest is 0. */

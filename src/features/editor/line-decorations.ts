@@ -111,15 +111,14 @@ function decorateTask(ranges: Range<Decoration>[], task: Task, state: EditorStat
     return;
   }
   const late = open && task.due !== null && task.due.from < today;
-  const { class: itemClass, attributes } = indentStyle(task.item.depth);
+  const { class: itemClass, attributes } = indentStyle(task.depth);
   ranges.push(Decoration.line({ class: `${itemClass} cm-task-line`, attributes }).range(from));
-  if (task.item.markerFrom > 0 && /^\s+$/.test(text.slice(0, task.item.markerFrom)))
-    ranges.push(hidden.range(from, from + task.item.markerFrom));
+  if (task.markerFrom > 0 && /^\s+$/.test(text.slice(0, task.markerFrom))) ranges.push(hidden.range(from, from + task.markerFrom));
   const boxProblem = task.problems.find((problem) => problem.from === task.boxFrom);
   if (boxProblem) ranges.push(Decoration.line({ class: 'cm-marked-line', attributes: { title: boxProblem.message } }).range(from));
   const boxTo = Math.min(text.length, task.boxFrom + task.sign.length + 3);
   const mark = new MarkWidget({ status: task.status, priority: task.priority, late });
-  ranges.push(Decoration.replace({ widget: mark }).range(from + task.item.markerFrom, from + boxTo));
+  ranges.push(Decoration.replace({ widget: mark }).range(from + task.markerFrom, from + boxTo));
   const tail = task.tail ?? readTail(text, boxTo);
   const wordsTo = tail ? tail.from : text.length;
   if (!open && wordsTo > boxTo) {
