@@ -98,3 +98,16 @@ test('a note of 5 MB opens, is indexed, and keeps its bytes', async ({ desk, pag
   await desk.rack.getByRole('link', { name: /^Big/ }).click();
   await expect(page.locator('.cm-line').first()).toContainText('One of many lines');
 });
+
+test('files dropped on the window are imported', async ({ desk, page }) => {
+  await desk.open('empty');
+  const transfer = await page.evaluateHandle(() => {
+    const data = new DataTransfer();
+    data.items.add(new File(['- [ ] Dropped from the desk {due 2026-11-23}\n'], 'Dropped.md', { type: 'text/markdown' }));
+    return data;
+  });
+  await page.dispatchEvent('body', 'drop', { dataTransfer: transfer });
+  await page.getByRole('dialog').getByRole('button', { name: 'Import', exact: true }).click();
+  await expect(page.getByTestId('import-report')).toContainText('1 note came in.');
+  await expect.poll(() => desk.stored('Dropped.md')).toContain('Dropped from the desk');
+});

@@ -50,16 +50,18 @@ const TODAY = page('Today', 'What today asks for, weightiest first.', [
   { title: 'Finished today', lines: ['where done = today', 'order by done desc'] },
 ]);
 
+const AFTER_TODAY = ['where open and (due > today or plan > today)', '  and not due <= today and not plan <= today'];
+const WITHIN_FOUR_WEEKS = 'due <= today + 4 weeks or plan <= today + 4 weeks';
+
 const AHEAD = page('Ahead', 'What comes after today, soonest first; what rests until then stands here too.', [
   {
-    title: 'Ahead',
-    lines: [
-      'where open and (due > today or plan > today)',
-      '  and not due <= today and not plan <= today',
-      'including resting',
-      'group by period',
-      'order by day, priority',
-    ],
+    title: 'The next four weeks',
+    lines: [...AFTER_TODAY, `  and (${WITHIN_FOUR_WEEKS})`, 'including resting', 'group by period', 'order by day, priority'],
+  },
+  {
+    // Folded: a limit of none shows the number, and a click the rest.
+    title: 'Beyond four weeks',
+    lines: [...AFTER_TODAY, `  and not (${WITHIN_FOUR_WEEKS})`, 'including resting', 'group by month', 'order by day, priority', 'limit 0'],
   },
 ]);
 

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { parseGather } from './parse';
+import { withoutLimits } from './without-limits';
 
 describe('a gather that cannot be read', () => {
   it.each([
@@ -81,6 +82,13 @@ describe('a gather that cannot be read', () => {
 });
 
 describe('what a gather says', () => {
+  it.each([
+    ['open\nlimit 3', 'open\n'],
+    ['open limit 3 per group group by day', 'open  group by day'],
+    ['limit 2\nlimit 4 per group\nopen', '\n\nopen'],
+    ['title limit 3\n"limit 3"', 'title limit 3\n"limit 3"'],
+  ])('%j without limits is %j', (text, whole) => expect(withoutLimits(text)).toBe(whole));
+
   it('not binds tighter than and, and tighter than or', () => {
     const tree = parseGather('open or late and not waiting').gather.where;
     expect(tree).toMatchObject({ is: 'or', parts: [{ is: 'status' }, { is: 'and', parts: [{ is: 'flag' }, { is: 'not' }] }] });

@@ -2,7 +2,7 @@ import { useCallback, useState } from 'react';
 import { GatherErrors } from '../gather/GatherErrors';
 import { headCounts } from '../gather/GatherBlock';
 import { GatherList, countWords } from '../gather/GatherList';
-import { useAnswer } from '../session/use-answer';
+import { useGather } from '../gather/use-gather';
 import { useReport } from './use-report';
 
 interface AgendaListsProps {
@@ -41,7 +41,7 @@ interface AgendaListProps {
 }
 
 function AgendaList({ text, at, look, alone, onCount }: AgendaListProps) {
-  const answer = useAnswer(text, at);
+  const { answer, showAll } = useGather(text, at);
   const count = answer ? answer.total + answer.errors.length : -1;
   const [shownOnce, setShownOnce] = useState(false);
   if (count > 0 && !shownOnce) setShownOnce(true);
@@ -63,7 +63,7 @@ function AgendaList({ text, at, look, alone, onCount }: AgendaListProps) {
         </div>
       )}
       <GatherErrors answer={answer} text={text} />
-      <GatherList answer={answer} groupHeading="h3" />
+      <GatherList answer={answer} groupHeading="h3" showAll={showAll} />
     </section>
   );
 }

@@ -1,10 +1,10 @@
-import { useAnswer } from '../session/use-answer';
+import { useGather } from './use-gather';
 import { GatherList, countWords } from './GatherList';
 import { GatherErrors } from './GatherErrors';
 
 /** A gather block of a note, live in its place. */
 export function GatherBlock({ text, at, onEdit }: { text: string; at: string; onEdit: () => void }) {
-  const answer = useAnswer(text, at);
+  const { answer, showAll } = useGather(text, at);
   return (
     <div className="on-raised my-1 rounded-e-lg border-s-[3px] border-primary bg-raised px-3.5 py-2.5 text-[0.97rem] whitespace-normal">
       <div className="mb-1 flex items-baseline justify-between gap-4">
@@ -17,7 +17,7 @@ export function GatherBlock({ text, at, onEdit }: { text: string; at: string; on
         </span>
       </div>
       {answer && <GatherErrors answer={answer} text={text} />}
-      <GatherList answer={answer} groupHeading="h4" />
+      <GatherList answer={answer} groupHeading="h4" showAll={showAll} />
       {answer?.total === 0 && answer.errors.length === 0 && (
         <p className="text-muted">No task matches. Those that come to match will show here by themselves.</p>
       )}

@@ -11,10 +11,12 @@ interface GatherListProps {
   /** The level of its group headings. */
   groupHeading: 'h3' | 'h4';
   withSource?: boolean;
+  /** Shows what limits leave out; null when nothing is left out. */
+  showAll?: (() => void) | null;
 }
 
 /** The rows of a gather, in their groups: the same on agenda pages, in notes and in the beside panel. */
-export function GatherList({ answer, groupHeading, withSource = true }: GatherListProps) {
+export function GatherList({ answer, groupHeading, withSource = true, showAll = null }: GatherListProps) {
   const { act } = useAct();
   const { groups, hold } = useHeldGroups(answer);
   const list = useRef<HTMLDivElement>(null);
@@ -32,7 +34,7 @@ export function GatherList({ answer, groupHeading, withSource = true }: GatherLi
       {groups.map((group) => (
         <Group key={`${group.key ?? ''} ${group.label}`} group={group} heading={groupHeading} withSource={withSource} onAct={onAct} />
       ))}
-      {answer && <Footer answer={answer} />}
+      {answer && <Footer answer={answer} showAll={showAll} />}
     </div>
   );
 }
@@ -67,12 +69,22 @@ export function countWords({ count, takes }: Pick<GroupView, 'count' | 'takes'>)
   return takes === 0 ? String(count) : `${count} · ${durationName(takes)}`;
 }
 
-function Footer({ answer }: { answer: AnswerView }) {
-  const parts = [
-    answer.more > 0 ? `${answer.more} more than the limit shows` : null,
-    answer.resting > 0 ? `${answer.resting} ${answer.resting === 1 ? 'rests' : 'rest'} and will come back` : null,
-  ].filter((part) => part !== null);
-  return parts.length === 0 ? null : <p className="mt-1 text-[0.82rem] text-muted">{parts.join(' · ')}</p>;
+function Footer({ answer, showAll }: { answer: AnswerView; showAll: (() => void) | null }) {
+  const more = answer.more + answer.groups.reduce((sum, group) => sum + group.more, 0);
+  return (
+    <>
+      {showAll && (
+        <button type="button" className="quiet-button -ms-2 text-[0.86rem]" onClick={showAll}>
+          Show {more} more
+        </button>
+      )}
+      {answer.resting > 0 && (
+        <p className="mt-1 text-[0.82rem] text-muted">
+          {answer.resting} {answer.resting === 1 ? 'rests' : 'rest'} and will come back
+        </p>
+      )}
+    </>
+  );
 }
 
 /** Up and down go from mark to mark. */
