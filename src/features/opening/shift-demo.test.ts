@@ -1,0 +1,48 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+import { isoDay, readIsoDay, weekdayOf } from '../../core/calendar/day';
+import { readNote } from '../../core/task/read-note';
+import { STATUSES } from '../../core/task/status';
+import { DEMO_DAY, shiftDemo } from './shift-demo';
+
+const root = path.join(process.cwd(), 'demo');
+const files = readdirSync(root, { recursive: true, encoding: 'utf8' }).filter((file) => file.endsWith('.md'));
+const notes = files.map((file) => readNote(file, readFileSync(path.join(root, file), 'utf8')));
+const tasks = notes.flatMap((note) => note.tasks);
+
+describe('the demo', () => {
+  it('has at least 40 notes and 150 tasks, of every status, late and to come, nested, repeating', () => {
+    expect(notes.length).toBeGreaterThanOrEqual(40);
+    expect(tasks.length).toBeGreaterThanOrEqual(150);
+    for (const status of STATUSES) expect(tasks.some((task) => task.status === status)).toBe(true);
+    expect(tasks.some((task) => task.due !== null && task.due.from < DEMO_DAY && task.status === 'todo')).toBe(true);
+    expect(tasks.some((task) => task.due !== null && task.due.from > DEMO_DAY + 30)).toBe(true);
+    expect(tasks.filter((task) => task.parent !== -1).length).toBeGreaterThan(5);
+    expect(tasks.filter((task) => task.every !== null).length).toBeGreaterThan(5);
+    expect(notes.filter((note) => note.gathers.length > 0).length).toBeGreaterThan(2);
+  });
+
+  it('has no line with a problem', () => {
+    expect(tasks.flatMap((task) => task.problems.map((problem) => `${task.raw}: ${problem.message}`))).toEqual([]);
+  });
+});
+
+describe('moving the demo to another day', () => {
+  it.each([
+    ['{due 2026-11-27}', 1, '{due 2026-11-28}'],
+    ['Journal/2026-11-23.md', 40, 'Journal/2027-01-02.md'],
+    ['{plan 2026-W49}', 14, '{plan 2026-W51}'],
+    ['{due 2026-11-27; every fri}', 3, '{due 2026-11-27; every fri}'],
+    ['{due 2026-11-27; every fri}', 5, '{due 2026-12-04; every fri}'],
+    ['12.5 in 2026 and 2026-13-40', 9, '12.5 in 2026 and 2026-13-40'],
+  ])('%s, %i days on: %s', (text, days, expected) => expect(shiftDemo(text, DEMO_DAY + days)).toBe(expected));
+
+  it('leaves a weekly task on its weekday, and every text on its own day as it was', () => {
+    for (let days = 0; days < 14; days++) {
+      const day = readIsoDay(/\d{4}-\d{2}-\d{2}/.exec(shiftDemo('{due 2026-11-27; every fri}', DEMO_DAY + days))?.[0] ?? '');
+      expect(weekdayOf(day ?? 0)).toBe(5);
+    }
+    for (const file of files) expect(shiftDemo(file, DEMO_DAY)).toBe(file);
+    expect(isoDay(DEMO_DAY)).toBe('2026-11-23');
+  });
+});

@@ -1,0 +1,34 @@
+import type { NoteSummary } from '../../core/index/overview';
+import { agendaPages, folderTree, type Folder } from './folder-tree';
+
+const note = (path: string, open = 0, kind: NoteSummary['kind'] = 'note'): NoteSummary => ({
+  path,
+  title: path.replace(/^.*\/|\.md$/g, ''),
+  kind,
+  journal: null,
+  open,
+});
+const drawn = (folder: Folder): unknown[] => [
+  ...folder.folders.map((inner) => [inner.name, inner.open, ...drawn(inner)]),
+  ...folder.notes.map((one) => one.title),
+];
+
+describe('the rack', () => {
+  it('puts notes into their folders, with the open tasks in and below each', () => {
+    const top = folderTree([note('b.md', 1), note('F/G/c.md', 2), note('F/a.md', 3), note('Agenda/Today.md', 0, 'agenda')]);
+    expect(drawn(top)).toEqual([['F', 5, ['G', 2, 'c'], 'a'], 'b']);
+    expect(top.open).toBe(6);
+  });
+
+  it('shows the newest journal page first', () => {
+    const top = folderTree([note('Journal/2026-11-20.md'), note('Journal/2026-11-23.md')]);
+    expect(top.folders[0]?.notes.map((one) => one.title)).toEqual(['2026-11-23', '2026-11-20']);
+  });
+
+  it('shows the shipped agenda pages in their order, then a person’s own', () => {
+    const pages = ['Agenda/Zebra.md', 'Mine/Answers.md', 'Agenda/Undated.md', 'Agenda/Today.md', 'Agenda/Ahead.md'].map((path) =>
+      note(path, 0, 'agenda'),
+    );
+    expect(agendaPages([...pages, note('x.md')]).map((one) => one.title)).toEqual(['Today', 'Ahead', 'Undated', 'Answers', 'Zebra']);
+  });
+});
