@@ -53,26 +53,33 @@ export class Desk {
     await this.page.keyboard.type(words);
   }
 
-  async saved(): Promise<void> {
-    await expect.poll(() => this.stored('')).not.toBeUndefined();
-    await expect(this.page.getByTestId('save-state')).toHaveText('Saved');
+  /** What the database holds for a path; null when there is no such note. */
+  async stored(path: string): Promise<string | null> {
+    const note = (await this.record('notes', path.toLowerCase())) as { text: string } | undefined;
+    return note?.text ?? null;
   }
 
-  /** What the database holds for a path; null when there is no such note. */
-  stored(path: string): Promise<string | null> {
-    return this.page.evaluate(async (key) => {
-      const db = await new Promise<IDBDatabase>((resolve, reject) => {
-        const request = indexedDB.open('recado');
-        request.onsuccess = () => resolve(request.result);
-        request.onerror = () => reject(new Error('the database does not open'));
-      });
-      const note = await new Promise<{ text: string } | undefined>((resolve) => {
-        const request = db.transaction('notes').objectStore('notes').get(key);
-        request.onsuccess = () => resolve(request.result as { text: string } | undefined);
-      });
-      db.close();
-      return note?.text ?? null;
-    }, path.toLowerCase());
+  async storedSettings(): Promise<unknown> {
+    return ((await this.record('values', 'settings')) as { value: unknown } | undefined)?.value;
+  }
+
+  private record(table: string, key: string): Promise<unknown> {
+    return this.page.evaluate(
+      async ([from, id]) => {
+        const db = await new Promise<IDBDatabase>((resolve, reject) => {
+          const request = indexedDB.open('recado');
+          request.onsuccess = () => resolve(request.result);
+          request.onerror = () => reject(new Error('the database does not open'));
+        });
+        const found = await new Promise<unknown>((resolve) => {
+          const request = db.transaction(from).objectStore(from).get(id);
+          request.onsuccess = () => resolve(request.result);
+        });
+        db.close();
+        return found;
+      },
+      [table, key] as const,
+    );
   }
 
   /** A task's row in a list. */

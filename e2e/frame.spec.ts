@@ -52,6 +52,7 @@ test('settings act at once and outlive a reload', async ({ desk, page }) => {
   await page.getByRole('radio', { name: '2026-11-27' }).check();
   await expect(desk.beside.getByText('due 2026-11-20').or(desk.beside.getByText('2026-11-20').first()).first()).toBeVisible();
   await page.getByLabel('Page that opens first').selectOption({ label: 'Undated' });
+  await expect.poll(() => desk.storedSettings()).toMatchObject({ theme: 'dark', firstPage: 'Agenda/Undated.md' });
   await page.goto('/');
   await expect(desk.main.getByRole('heading', { level: 1, name: 'Undated' })).toBeVisible();
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
@@ -67,6 +68,7 @@ test('a note is made, renamed with its links, deleted, and brought back', async 
   await expect.poll(() => desk.stored('Collections/Bell buoys.md')).toContain('[[Barometers]]');
 
   await desk.rack.getByRole('link', { name: /^Barometers/ }).click();
+  await expect(page.getByLabel('Title of the note')).toHaveValue('Barometers');
   await page.getByLabel('Title of the note').fill('Weather glasses');
   await page.keyboard.press('Enter');
   await expect.poll(() => desk.stored('Collections/Bell buoys.md')).toContain('[[Weather glasses]]');

@@ -197,7 +197,14 @@ export class NoteStore {
   }
 
   async setValue(id: string, value: unknown): Promise<void> {
-    await this.db.values.put({ id, value });
+    this.saveState({ is: 'saving' }, 1);
+    try {
+      await this.db.values.put({ id, value });
+      this.saveState({ is: 'saved' }, -1);
+    } catch (error) {
+      this.saveState({ is: 'failed', message: failure(error) }, -1);
+      throw error;
+    }
     this.channel?.postMessage({ value: id } satisfies Broadcast);
     for (const listener of this.listeners) listener.valueChanged?.(id);
   }
