@@ -28,6 +28,8 @@ export class NoteSession {
   private saving: Promise<void> = Promise.resolve();
   private inFlight: string | null = null;
   private ended = false;
+  /** The note went, and the editor holds nothing that was not stored. */
+  private gone = false;
   private readonly stopListening: () => void;
 
   constructor(
@@ -49,6 +51,7 @@ export class NoteSession {
 
   /** Called for every change a person made in the editor. */
   typed(): void {
+    this.gone = false;
     const now = performance.now();
     this.unsavedSince ??= now;
     if (this.timer !== null) clearTimeout(this.timer);
@@ -71,7 +74,7 @@ export class NoteSession {
 
   private async write(label: string | null): Promise<void> {
     const text = this.current();
-    if (text === (this.synced ?? '')) return;
+    if (this.gone || text === (this.synced ?? '')) return;
     this.inFlight = text;
     try {
       const result = await this.actions.saveText(this.path, this.synced, text, label);
@@ -92,10 +95,13 @@ export class NoteSession {
 
   private take(text: string | null, elsewhere: boolean): void {
     if (text === null) {
+      // A deleted or renamed note must not come back by the editor's last saving; words not yet saved do.
+      this.gone = this.current() === (this.synced ?? '');
       this.synced = null;
       this.events.removed();
       return;
     }
+    this.gone = false;
     if (text === this.inFlight || text === this.synced) return;
     const mine = this.current();
     const merged = mergeTexts(this.synced ?? '', mine, text);
