@@ -1,3 +1,20 @@
+import {
+  BACKTICK,
+  DASH,
+  DOT,
+  EQUALS,
+  GREATER,
+  HASH,
+  LESS,
+  OPEN_BRACKET,
+  PLUS,
+  STAR,
+  TILDE,
+  UNDERSCORE,
+  headingWords,
+  isDigit,
+  mayOpen,
+} from './block-signs';
 import { closesHtmlBlock, htmlBlockKind } from './html-block';
 import { LineCursor, isSpace } from './line-cursor';
 import { type Lines, hasMark } from './lines';
@@ -6,21 +23,6 @@ import { type Fence, type Heading, type Item, LineKind, type Structure } from '.
 
 /** Deeper lists are text: no person writes them, and the cost of a line grows with its depth. */
 const DEEPEST = 100;
-
-const HASH = 35;
-const STAR = 42;
-const PLUS = 43;
-const DASH = 45;
-const DOT = 46;
-const LESS = 60;
-const EQUALS = 61;
-const GREATER = 62;
-const OPEN_BRACKET = 91;
-const UNDERSCORE = 95;
-const BACKTICK = 96;
-const TILDE = 126;
-
-const isDigit = (code: number): boolean => code >= 48 && code <= 57;
 
 interface Container {
   /** Null for a block quote. */
@@ -419,30 +421,4 @@ class BlockReader extends LineCursor {
   private mark(kind: LineKind): void {
     this.structure.kinds[this.line] = kind;
   }
-}
-
-/** Whether a line's first character can open anything but a paragraph. */
-function mayOpen(code: number): boolean {
-  return (
-    code === HASH ||
-    code === BACKTICK ||
-    code === TILDE ||
-    code === STAR ||
-    code === PLUS ||
-    code === UNDERSCORE ||
-    code === EQUALS ||
-    code === LESS ||
-    code === GREATER ||
-    code === DASH ||
-    isDigit(code)
-  );
-}
-
-/** The words of a `#` heading without its closing signs. */
-function headingWords(rest: string): string {
-  return rest
-    .replace(/^[ \t]+/, '')
-    .replace(/[ \t]+$/, '')
-    .replace(/^#+$/, '')
-    .replace(/[ \t]+#+$/, '');
 }

@@ -1,0 +1,41 @@
+/** The characters that open blocks, by their codes (CommonMark 0.31.2 §4 and §5). */
+export const HASH = 35;
+export const STAR = 42;
+export const PLUS = 43;
+export const DASH = 45;
+export const DOT = 46;
+export const LESS = 60;
+export const EQUALS = 61;
+export const GREATER = 62;
+export const OPEN_BRACKET = 91;
+export const UNDERSCORE = 95;
+export const BACKTICK = 96;
+export const TILDE = 126;
+
+export const isDigit = (code: number): boolean => code >= 48 && code <= 57;
+
+/** Whether a line's first character can open anything but a paragraph. */
+export function mayOpen(code: number): boolean {
+  return (
+    code === HASH ||
+    code === BACKTICK ||
+    code === TILDE ||
+    code === STAR ||
+    code === PLUS ||
+    code === UNDERSCORE ||
+    code === EQUALS ||
+    code === LESS ||
+    code === GREATER ||
+    code === DASH ||
+    isDigit(code)
+  );
+}
+
+/** The words of a `#` heading without its closing signs. */
+export function headingWords(rest: string): string {
+  return rest
+    .replace(/^[ \t]+/, '')
+    .replace(/[ \t]+$/, '')
+    .replace(/^#+$/, '')
+    .replace(/[ \t]+#+$/, '');
+}
