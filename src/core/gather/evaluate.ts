@@ -6,6 +6,7 @@ import { isOpen } from '../task/status';
 import { priorityRank } from '../task/task';
 import type { Condition, GatherContext, Sign } from './ast';
 import { resolveDate, resolveRange } from './dates';
+import { anyPart } from './any-part';
 import { dateField, isPresent } from './fields';
 import { isLate, isResting, isUnsorted } from './state';
 
@@ -219,36 +220,13 @@ export function compareRanges(field: DayRange | null, sign: Sign, value: DayRang
 
 /** Whether a condition speaks of resting or of start, so that resting tasks are not left out of its answer. */
 export function speaksOfResting(condition: Condition | null): boolean {
-  if (!condition) return false;
-  switch (condition.is) {
-    case 'and':
-    case 'or':
-      return condition.parts.some(speaksOfResting);
-    case 'not':
-      return speaksOfResting(condition.part);
-    case 'flag':
-      return condition.flag === 'resting';
-    case 'date':
-    case 'in':
-    case 'presence':
-      return condition.field === 'start';
-    default:
-      return false;
-  }
+  return anyPart(condition, (part) => {
+    if (part.is === 'flag') return part.flag === 'resting';
+    return (part.is === 'date' || part.is === 'in' || part.is === 'presence') && part.field === 'start';
+  });
 }
 
 /** Whether a condition asks for `kind = archive`; without it, notes of that kind are left out. */
 export function asksForArchive(condition: Condition | null): boolean {
-  if (!condition) return false;
-  switch (condition.is) {
-    case 'and':
-    case 'or':
-      return condition.parts.some(asksForArchive);
-    case 'not':
-      return asksForArchive(condition.part);
-    case 'kind':
-      return condition.kind === 'archive' && condition.same;
-    default:
-      return false;
-  }
+  return anyPart(condition, (part) => part.is === 'kind' && part.kind === 'archive' && part.same);
 }

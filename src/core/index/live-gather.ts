@@ -1,6 +1,7 @@
 import type { DateStyle } from '../calendar/day-name';
 import { type Answer, type Plan, answerFrom, planGather } from '../gather/answer';
-import type { Condition, Gather, GatherContext, GatherError } from '../gather/ast';
+import { anyPart } from '../gather/any-part';
+import type { Gather, GatherContext, GatherError } from '../gather/ast';
 import type { NameLookup } from '../gather/evaluate';
 import { parseGather } from '../gather/parse';
 import type { Row } from './row';
@@ -26,7 +27,7 @@ export class LiveGather {
     const parsed = parseGather(text);
     this.gather = parsed.gather;
     this.errors = parsed.errors;
-    this.asksForNames = namesNotes(this.gather.where);
+    this.asksForNames = anyPart(this.gather.where, (part) => part.is === 'link');
     this.plan = planGather(this.gather, context, lookup);
   }
 
@@ -94,19 +95,4 @@ function merge(many: Row[], few: Row[], compare: (a: Row, b: Row) => number): Ro
     result.push(row);
   }
   return at === 0 && result.length === 0 ? many : result.concat(many.slice(at));
-}
-
-function namesNotes(condition: Condition | null): boolean {
-  if (!condition) return false;
-  switch (condition.is) {
-    case 'and':
-    case 'or':
-      return condition.parts.some(namesNotes);
-    case 'not':
-      return namesNotes(condition.part);
-    case 'link':
-      return true;
-    default:
-      return false;
-  }
 }
