@@ -15,6 +15,6 @@ export function startEngine(settings: LibrarySettings, tell: (event: EngineEvent
     changeSettings: (next) => remote.changeSettings(next).catch(failed),
     subscribe: (id, text, at) => remote.subscribe(id, text, at).catch(failed),
     unsubscribe: (id) => remote.unsubscribe(id).catch(failed),
-    resolve: (target) => remote.resolve(target),
+    resolve: (target, from) => remote.resolve(target, from),
   };
 }

@@ -85,6 +85,6 @@ describe('the engine', () => {
     const { host, started } = engine({ 'F/A.md': '---\ntitle: Long title\naliases: [other]\n---\n' });
     await started;
     for (const name of ['Long title', 'other', 'a', 'F/A', 'f/a.md']) expect(await host.resolve(name)).toBe('F/A.md');
-    expect(await host.resolve('none')).toBeNull();
+    expect(await host.resolve('none', null)).toBeNull();
   });
 });

@@ -68,8 +68,8 @@ export class EngineHost implements Engine {
     });
   }
 
-  async resolve(target: string): Promise<string | null> {
-    const key = this.library?.pathOf(target) ?? null;
+  async resolve(target: string, from: string | null): Promise<string | null> {
+    const key = this.library?.names.pathOf(target, from && foldPath(from)) ?? null;
     return key === null ? null : (this.library?.entries.get(key)?.head.path ?? null);
   }
 

@@ -18,6 +18,6 @@ export interface Engine {
   /** Keeps a gather answered under an id; `at` is the note that holds it. */
   subscribe(id: string, text: string, at: string | null): Promise<void>;
   unsubscribe(id: string): Promise<void>;
-  /** The path of the note that a link means; null when there is none. */
-  resolve(target: string): Promise<string | null>;
+  /** The path of the note that a link means, as it stands in the note at `from`; null when there is none. */
+  resolve(target: string, from: string | null): Promise<string | null>;
 }

@@ -10,6 +10,7 @@ import { readNote } from '../task/read-note';
 import { isOpen } from '../task/status';
 import { READING_DEFAULTS, type ReadingSettings } from '../task/task';
 import { LiveGather } from './live-gather';
+import { NameTable } from './name-table';
 import { type NoteHead, type Row, headOf, rowsOf } from './row';
 import { type Tally, addTally, emptyTally, tallyOf } from './tally';
 import { type AnswerView, groupView } from './view';
@@ -59,14 +60,13 @@ export class Library {
   readonly total = emptyTally();
   lineCount = 0;
   private readonly subscriptions = new Map<string, Subscription>();
-  /** Folded name → folded paths of the notes that have it. */
-  private readonly byName = new Map<string, Set<string>>();
+  readonly names = new NameTable();
 
   constructor(private settings: LibrarySettings) {}
 
   private readonly lookup: NameLookup = {
     namesOf: (target) => this.namesOf(target),
-    pathOf: (target) => this.pathOf(target),
+    pathOf: (target) => this.names.pathOf(target),
   };
 
   get today(): Day {
@@ -106,17 +106,13 @@ export class Library {
       this.entries.delete(key);
       addTally(this.total, before.tally, -1);
       this.lineCount -= before.lineCount;
-      for (const name of before.names) this.byName.get(name)?.delete(key);
+      this.names.remove(before.names, key);
     }
     if (after) {
       this.entries.set(key, after);
       addTally(this.total, after.tally, 1);
       this.lineCount += after.lineCount;
-      for (const name of after.names) {
-        const paths = this.byName.get(name);
-        if (paths) paths.add(key);
-        else this.byName.set(name, new Set([key]));
-      }
+      this.names.add(after.names, key);
     }
     const namesChanged = (before?.names.join('\n') ?? '') !== (after?.names.join('\n') ?? '');
     return { removed: before?.rows ?? [], added: after?.rows ?? [], namesChanged };
@@ -193,17 +189,9 @@ export class Library {
   }
 
   private namesOf(target: string): ReadonlySet<string> {
-    const path = this.pathOf(target);
+    const path = this.names.pathOf(target);
     const names = path === null ? undefined : this.entries.get(path)?.names;
     return new Set([foldPath(target), ...(names ?? [])]);
-  }
-
-  /** The folded path of the note that a link's target names: by title, alias, file name or path. */
-  pathOf(target: string): string | null {
-    const folded = foldPath(target);
-    const paths = this.byName.get(folded);
-    const first = paths && [...paths].sort()[0];
-    return first ?? null;
   }
 }
 

@@ -10,6 +10,8 @@ export interface NoteSummary {
   title: string;
   kind: NoteKind;
   journal: Day | null;
+  /** Whether its front matter says kind journal. */
+  journalSaid: boolean;
   /** Open tasks. */
   open: number;
 }
@@ -45,6 +47,8 @@ export interface Overview {
   /** Path of an agenda page → the count on the rack. */
   agendaCounts: Record<string, number>;
   timed: TimedTask[];
+  /** Folded names that more than one note has: links by them are marked. */
+  sharedNames: string[];
   lines: number;
   tasks: number;
   open: number;
@@ -59,7 +63,7 @@ export function overviewOf(library: Library, agendaCounts: Record<string, number
   let tasks = 0;
   for (const entry of library.entries.values()) {
     const { head } = entry;
-    notes.push({ path: head.path, title: head.title, kind: head.kind, journal: head.journal, open: entry.tally.open });
+    notes.push({ path: head.path, title: head.title, kind: head.kind, journal: head.journal, journalSaid: head.journalSaid, open: entry.tally.open });
     tasks += entry.rows.length;
     addNames(tags, entry.tags, library.total.tags);
     addNames(people, entry.people, library.total.people);
@@ -73,6 +77,7 @@ export function overviewOf(library: Library, agendaCounts: Record<string, number
     days: Object.fromEntries(library.total.days),
     agendaCounts,
     timed: timed.sort((a, b) => a.minute - b.minute),
+    sharedNames: library.names.sharedNames(),
     lines: library.lineCount,
     tasks,
     open: library.total.open,

@@ -13,6 +13,8 @@ export interface NoteHead {
   kind: NoteKind;
   /** The day of a journal page. */
   journal: Day | null;
+  /** Whether its front matter says kind journal. */
+  journalSaid: boolean;
   /** The date of its front matter. */
   date: Day | null;
   /** The handle of a person's page, folded. */
@@ -72,6 +74,7 @@ export function headOf(note: ReadNote): NoteHead {
     title: note.title,
     kind: note.kind,
     journal: note.journal,
+    journalSaid: note.front.kind === 'journal',
     date: note.front.date,
     handle: handle === null ? null : foldName(handle),
   };

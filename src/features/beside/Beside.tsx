@@ -4,10 +4,10 @@ import { useMemo } from 'react';
 import { useLocation, useParams } from 'react-router';
 import { readNote } from '../../core/task/read-note';
 import { isoDay, readIsoDay } from '../../core/calendar/day';
+import { journalClaims } from '../../core/index/journal-claims';
 import { journalPath } from '../../core/note/path';
 import { AgendaLists } from '../agenda/AgendaLists';
 import { useStoredNote } from '../note/use-stored-note';
-import { journalPageOf } from '../places/DayPage';
 import { agendaPages } from '../rack/folder-tree';
 import { frameSlice } from '../session/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state';
@@ -73,7 +73,7 @@ function useNoteOnPage(): string | null {
   if (pathname.startsWith('/note/')) return rest ?? decodeURIComponent(pathname.slice('/note/'.length));
   const day = pathname.startsWith('/day/') ? readIsoDay(pathname.slice('/day/'.length)) : null;
   if (day === null) return null;
-  return journalPageOf(notes ?? [], day)?.path ?? journalPath(isoDay(day));
+  return journalClaims(notes ?? [], day)[0]?.path ?? journalPath(isoDay(day));
 }
 
 function BesideAgenda({ path }: { path: string }) {

@@ -3,7 +3,7 @@ import { markdown, markdownLanguage } from '@codemirror/lang-markdown';
 import { search, searchKeymap } from '@codemirror/search';
 import { Compartment, EditorState } from '@codemirror/state';
 import { EditorView, drawSelection, keymap, placeholder } from '@codemirror/view';
-import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { createPortal } from 'react-dom';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
@@ -46,6 +46,7 @@ export function NoteEditor({ path, stored, line, autoFocus, placeholder: hint, o
   const navigate = useNavigate();
   const { day: today } = useNow();
   const style = useAppSelector((state) => state.settings.dateStyle);
+  const sharedNames = useSharedNames();
   const first = useRef({ stored, autoFocus, hint, onRemoved });
 
   useEffect(() => {
@@ -108,19 +109,20 @@ export function NoteEditor({ path, stored, line, autoFocus, placeholder: hint, o
     const value: EditorContext = {
       today,
       style,
+      sharedNames,
       tick: (index) => tickLine(view, session, index, clock.now()),
       follow: (target) => {
         if (target.is === 'tag') void navigate(tagAddress(target.name));
         else if (target.is === 'person') void navigate(personAddress(target.name));
         else
-          void engine.resolve(target.name).then((found) => {
+          void engine.resolve(target.name, path).then((found) => {
             if (found !== null) void navigate(noteAddress(found));
             else toast(`There is no note “${target.name}” yet.`);
           });
       },
     };
     view.dispatch({ effects: [context.reconfigure(editorContext.of(value)), contextChanged.of(null)] });
-  }, [path, today, style, clock, engine, navigate]);
+  }, [path, today, style, sharedNames, clock, engine, navigate]);
 
   useEffect(() => {
     if (line !== null && editor.current) showLine(editor.current.view, line);
@@ -132,6 +134,12 @@ export function NoteEditor({ path, stored, line, autoFocus, placeholder: hint, o
       <Portals registry={registry} path={path} view={() => editor.current?.view ?? null} />
     </>
   );
+}
+
+/** The names that more than one note has; the same set until they change. */
+function useSharedNames(): ReadonlySet<string> {
+  const words = useAppSelector((state) => state.library.overview?.sharedNames.join('\n') ?? '');
+  return useMemo(() => new Set(words.split('\n')), [words]);
 }
 
 /** Ticks or reopens the task on a line of the editor, saves it, and offers Undo. */

@@ -6,12 +6,14 @@ import type { DateStyle } from '../../core/calendar/day-name';
 export interface EditorContext {
   today: Day;
   style: DateStyle;
+  /** Folded names that more than one note has. */
+  sharedNames: ReadonlySet<string>;
   /** Ticks the task on a line (from 0). */
   tick: (line: number) => void;
   follow: (target: { is: 'note' | 'tag' | 'person'; name: string }) => void;
 }
 
-const NO_CONTEXT: EditorContext = { today: 0, style: 'words', tick: () => undefined, follow: () => undefined };
+const NO_CONTEXT: EditorContext = { today: 0, style: 'words', sharedNames: new Set(), tick: () => undefined, follow: () => undefined };
 
 export const editorContext = Facet.define<EditorContext, EditorContext>({ combine: (values) => values[0] ?? NO_CONTEXT });
 

@@ -1,6 +1,7 @@
 import { type EditorState, type Range, RangeSet } from '@codemirror/state';
 import { Decoration, type DecorationSet, EditorView, ViewPlugin, type ViewUpdate } from '@codemirror/view';
 import { readInline } from '../../core/note/names';
+import { foldPath } from '../../core/note/path';
 import { type Heading, LineKind } from '../../core/note/structure';
 import { isOpen } from '../../core/task/status';
 import { type Task, comesBack } from '../../core/task/task';
@@ -12,6 +13,8 @@ import { BulletWidget, ChipsWidget, MarkWidget } from './widgets';
 
 const hidden = Decoration.replace({});
 const bullet = Decoration.replace({ widget: new BulletWidget() });
+
+const SEVERAL = 'Several notes are called so: the one in the nearest folder is meant. Ctrl+click opens it';
 
 /** Lines that hold a cursor or a selection show their raw text. */
 function rawLines(state: EditorState, focused: boolean): Set<number> {
@@ -63,7 +66,7 @@ function decorate(view: EditorView): DecorationSet {
         if (heading) decorateHeading(ranges, heading, line.from, line.text, raw.has(index));
         if (task) decorateTask(ranges, task, state, line.from, line.text, raw.has(index));
         else if (item) decorateItem(ranges, item.depth, item.markerFrom, line.from, line.text, raw.has(index));
-        decorateNames(ranges, line.from, line.text, task ? (task.tail?.from ?? line.text.length) : line.text.length);
+        decorateNames(ranges, state, line.from, line.text, task ? (task.tail?.from ?? line.text.length) : line.text.length);
       } else if (kind === LineKind.code || kind === LineKind.frontMatter) {
         ranges.push(Decoration.line({ class: 'cm-code-line' }).range(line.from));
       }
@@ -133,8 +136,9 @@ function decorateTask(ranges: Range<Decoration>[], task: Task, state: EditorStat
   }
 }
 
-function decorateNames(ranges: Range<Decoration>[], from: number, text: string, to: number): void {
+function decorateNames(ranges: Range<Decoration>[], state: EditorState, from: number, text: string, to: number): void {
   const { names, links } = readInline(text, 0, to);
+  const { sharedNames } = state.facet(editorContext);
   for (const name of names) {
     const decoration = Decoration.mark({
       class: name.kind === 'tag' ? 'name-tag cm-name' : 'name-person cm-name',
@@ -143,8 +147,10 @@ function decorateNames(ranges: Range<Decoration>[], from: number, text: string, 
     ranges.push(decoration.range(from + name.from, from + name.to));
   }
   for (const link of links) {
-    const attributes = { 'data-name': link.target, 'data-kind': 'note', title: 'Ctrl+click opens it' };
-    ranges.push(Decoration.mark({ class: 'name-link cm-name', attributes }).range(from + link.from, from + link.to));
+    const shared = sharedNames.has(foldPath(link.target));
+    const title = shared ? SEVERAL : 'Ctrl+click opens it';
+    const attributes = { 'data-name': link.target, 'data-kind': 'note', title };
+    ranges.push(Decoration.mark({ class: `name-link cm-name${shared ? ' cm-shared-name' : ''}`, attributes }).range(from + link.from, from + link.to));
   }
 }
 

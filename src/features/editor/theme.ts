@@ -29,6 +29,7 @@ const theme = EditorView.theme({
   '.cm-heading-2': { fontSize: '1.17rem' },
   '.cm-heading-3': { fontSize: '1.05rem' },
   '.cm-code-line': { fontFamily: 'var(--font-mono)', fontSize: '0.9em' },
+  '.cm-shared-name': { textDecorationStyle: 'double' },
   '.cm-problem': { textDecoration: 'underline wavy var(--late)', textUnderlineOffset: '3px' },
   '.cm-cursor': { borderLeftColor: 'var(--primary)', borderLeftWidth: '2px' },
   '&.cm-focused .cm-selectionBackground, .cm-selectionBackground': { background: 'var(--primary-soft) !important' },

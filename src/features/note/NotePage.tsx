@@ -8,6 +8,7 @@ import { useAppSelector } from '../session/state';
 import { AgendaPage } from '../agenda/AgendaPage';
 import { LazyNoteEditor } from '../editor/LazyNoteEditor';
 import { BytesPage } from './BytesPage';
+import { DayClaims } from './DayClaims';
 import { NoteHeader } from './NoteHeader';
 import { Sheet } from './Sheet';
 import { useStoredNote } from './use-stored-note';
@@ -60,6 +61,7 @@ function NoteAt({ path }: { path: string }) {
         </p>
       )}
       <SameTitle path={stored.path} title={title} />
+      <ClaimedDay path={stored.path} />
       <LazyNoteEditor
         key={stored.path}
         path={stored.path}
@@ -84,9 +86,15 @@ function SameTitle({ path, title }: { path: string; title: string }) {
       <Link className="name-link" to={noteAddress(other.path)}>
         {other.path}
       </Link>
-      . Links by title go to the first by path; name the path to mean the other.
+      . Links by title go to the one in the nearest folder; name the path to mean the other.
     </p>
   );
+}
+
+/** Tells when this note is called or dated as a day that another note claims too. */
+function ClaimedDay({ path }: { path: string }) {
+  const day = useAppSelector((state) => state.library.overview?.notes.find((note) => note.path === path)?.journal ?? null);
+  return day === null ? null : <DayClaims path={path} day={day} />;
 }
 
 function AbsentNote({ path, wasThere }: { path: string; wasThere: boolean }) {

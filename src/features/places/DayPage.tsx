@@ -3,8 +3,10 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { type Day, isoDay, readIsoDay } from '../../core/calendar/day';
 import { dayTitle } from '../../core/calendar/day-name';
+import { journalClaims } from '../../core/index/journal-claims';
 import { journalPath } from '../../core/note/path';
 import { LazyNoteEditor } from '../editor/LazyNoteEditor';
+import { DayClaims } from '../note/DayClaims';
 import { BytesPage } from '../note/BytesPage';
 import { useLineParameter } from '../note/NotePage';
 import { Sheet } from '../note/Sheet';
@@ -12,7 +14,6 @@ import { useStoredNote } from '../note/use-stored-note';
 import { dayAddress } from '../session/addresses';
 import { useNow } from '../session/services';
 import { useAppSelector } from '../session/state';
-import type { NoteSummary } from '../../core/index/overview';
 
 /** The journal page of a day; it is made when first written in. */
 export function DayPage() {
@@ -25,13 +26,8 @@ export function DayPage() {
       </Sheet>
     );
   if (!notes) return <Sheet title={dayTitle(day)} busy />;
-  const path = journalPageOf(notes, day)?.path ?? journalPath(isoDay(day));
+  const path = journalClaims(notes, day)[0]?.path ?? journalPath(isoDay(day));
   return <JournalPage key={path} path={path} day={day} />;
-}
-
-/** The page that is a day's: of those that claim it, the first by path. */
-export function journalPageOf(notes: readonly NoteSummary[], day: Day): NoteSummary | undefined {
-  return notes.filter((note) => note.journal === day).sort((a, b) => (a.path < b.path ? -1 : 1))[0];
 }
 
 function JournalPage({ path, day }: { path: string; day: Day }) {
@@ -58,6 +54,7 @@ function JournalPage({ path, day }: { path: string; day: Day }) {
           </nav>
         </div>
       </header>
+      <DayClaims path={path} day={day} />
       {stored.is !== 'loading' && (
         <LazyNoteEditor
           key={opened}

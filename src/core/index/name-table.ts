@@ -1,0 +1,55 @@
+import { foldPath, folderOf } from '../note/path';
+
+/** Which notes a name means: by title, alias, file name and path, all folded. */
+export class NameTable {
+  /** Folded name → folded paths of the notes that have it. */
+  private readonly paths = new Map<string, Set<string>>();
+  /** Names that more than one note has. */
+  private readonly shared = new Set<string>();
+
+  add(names: readonly string[], path: string): void {
+    for (const name of names) {
+      const paths = this.paths.get(name);
+      if (!paths) this.paths.set(name, new Set([path]));
+      else if (paths.add(path).size > 1) this.shared.add(name);
+    }
+  }
+
+  remove(names: readonly string[], path: string): void {
+    for (const name of names) {
+      const paths = this.paths.get(name);
+      if (!paths?.delete(path)) continue;
+      if (paths.size < 2) this.shared.delete(name);
+      if (paths.size === 0) this.paths.delete(name);
+    }
+  }
+
+  /** The names that more than one note has, so that a link by them is marked. */
+  sharedNames(): string[] {
+    return [...this.shared];
+  }
+
+  /**
+   * The folded path of the note that a name means; null when there is none. Where several fit, the one in the folder
+   * nearest to `from` counts, then the first by path.
+   *
+   * @param from the folded path of the note that holds the link; null for one of the interface's own
+   */
+  pathOf(name: string, from: string | null = null): string | null {
+    const found = this.paths.get(foldPath(name));
+    if (!found) return null;
+    const paths = [...found].sort();
+    if (from === null || paths.length < 2) return paths[0] ?? null;
+    const here = folderOf(from);
+    return paths.reduce((best, path) => (folderDistance(here, folderOf(path)) < folderDistance(here, folderOf(best)) ? path : best));
+  }
+}
+
+/** How many steps up and down lie between two folders. `folderDistance('a/b', 'a/c')` is 2. */
+export function folderDistance(a: string, b: string): number {
+  const left = a === '' ? [] : a.split('/');
+  const right = b === '' ? [] : b.split('/');
+  let common = 0;
+  while (common < left.length && common < right.length && left[common] === right[common]) common++;
+  return left.length + right.length - 2 * common;
+}
