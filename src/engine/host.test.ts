@@ -84,7 +84,7 @@ describe('the engine', () => {
   it('finds the note that a link means by title, alias, file name or path', async () => {
     const { host, started } = engine({ 'F/A.md': '---\ntitle: Long title\naliases: [other]\n---\n' });
     await started;
-    for (const name of ['Long title', 'other', 'a', 'F/A', 'f/a.md']) expect(await host.resolve(name)).toBe('F/A.md');
+    for (const name of ['Long title', 'other', 'a', 'F/A', 'f/a.md']) expect(await host.resolve(name, null)).toBe('F/A.md');
     expect(await host.resolve('none', null)).toBeNull();
   });
 });

@@ -63,7 +63,14 @@ export function overviewOf(library: Library, agendaCounts: Record<string, number
   let tasks = 0;
   for (const entry of library.entries.values()) {
     const { head } = entry;
-    notes.push({ path: head.path, title: head.title, kind: head.kind, journal: head.journal, journalSaid: head.journalSaid, open: entry.tally.open });
+    notes.push({
+      path: head.path,
+      title: head.title,
+      kind: head.kind,
+      journal: head.journal,
+      journalSaid: head.journalSaid,
+      open: entry.tally.open,
+    });
     tasks += entry.rows.length;
     addNames(tags, entry.tags, library.total.tags);
     addNames(people, entry.people, library.total.people);

@@ -150,7 +150,9 @@ function decorateNames(ranges: Range<Decoration>[], state: EditorState, from: nu
     const shared = sharedNames.has(foldPath(link.target));
     const title = shared ? SEVERAL : 'Ctrl+click opens it';
     const attributes = { 'data-name': link.target, 'data-kind': 'note', title };
-    ranges.push(Decoration.mark({ class: `name-link cm-name${shared ? ' cm-shared-name' : ''}`, attributes }).range(from + link.from, from + link.to));
+    ranges.push(
+      Decoration.mark({ class: `name-link cm-name${shared ? ' cm-shared-name' : ''}`, attributes }).range(from + link.from, from + link.to),
+    );
   }
 }
 

@@ -5,7 +5,7 @@ const note = (path: string, open = 0, kind: NoteSummary['kind'] = 'note'): NoteS
   path,
   title: path.replace(/^.*\/|\.md$/g, ''),
   kind,
-  journal: null,
+  journal: null, journalSaid: false,
   open,
 });
 const drawn = (folder: Folder): unknown[] => [
