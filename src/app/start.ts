@@ -5,6 +5,7 @@ import { RecadoDatabase } from '../store/database';
 import { NoteActions } from '../store/note-actions';
 import { NoteStore } from '../store/note-store';
 import { type Settings, readSettings } from '../store/settings';
+import { actionContext } from '../features/session/action-context';
 import { Clock } from '../features/session/clock';
 import { frameSlice } from '../features/session/frame-slice';
 import { librarySlice } from '../features/session/library-slice';
@@ -53,7 +54,7 @@ export async function start(): Promise<Started> {
 
   const services: Services = {
     store,
-    actions: new NoteActions(store, clock.now),
+    actions: new NoteActions(store, () => actionContext(state.getState().settings, clock.now())),
     engine,
     clock,
     saveSettings: async (next) => {
@@ -70,7 +71,7 @@ function engineSettings(settings: Settings, clock: Clock): LibrarySettings {
     firstDayOfWeek: settings.firstDayOfWeek,
     dateStyle: settings.dateStyle,
     me: settings.me,
-    workingDay: 480,
+    workingDay: settings.workingDay,
   };
 }
 

@@ -1,7 +1,7 @@
-import { applyChanges } from '../core/task/edit';
-import type { LineRef } from '../core/task/edit';
-import { act, type Intention } from '../core/task/actions';
-import type { Now } from '../core/calendar/span';
+import { actAcross } from '../core/task/act-across';
+import type { ActionContext } from '../core/task/action-context';
+import { type LineRef, locateLine } from '../core/task/edit';
+import type { WideIntention } from '../core/task/intention';
 import { readFrontMatter } from '../core/note/front-matter';
 import { lineText, splitLines } from '../core/note/lines';
 import { baseNameOf, folderOf, foldPath, freePath, pathFor } from '../core/note/path';
@@ -9,6 +9,7 @@ import { renameLinks, retargetTo } from '../core/note/rename-links';
 import { type StoredNote, contentOf } from './database';
 import type { NoteStore, NoteWrite } from './note-store';
 import { mergeTexts } from './merge';
+import { shelfOf } from './shelf';
 
 export type ActionResult = { done: true } | { refused: string };
 /** `raw` is the line as it stands now. */
@@ -23,22 +24,23 @@ const NO_TEXT = 'That note is not there, so nothing was changed.';
 export class NoteActions {
   constructor(
     private readonly store: NoteStore,
-    private readonly now: () => Now,
+    private readonly context: () => ActionContext,
   ) {}
 
-  /** Carries out an intention on one task line. */
-  async act(ref: LineRef, intention: Intention, label: string): Promise<LineResult> {
+  /** Carries out an intention on a line, in every note that it touches. */
+  async act(ref: LineRef, intention: WideIntention, label: string): Promise<LineResult> {
     let raw = ref.expected;
     const result = await this.retry(label, async () => {
       const note = await this.store.get(ref.path);
       if (note?.text == null) return { refused: NO_TEXT };
-      const outcome = act(note.text, ref, intention, this.now());
+      const notes = looksFurther(ref, intention) ? await this.store.all() : [note];
+      const outcome = actAcross(shelfOf(notes), ref, intention, this.context());
       if ('refused' in outcome) return outcome;
-      const change = outcome.changes[0];
-      if (!change) return [];
-      const text = applyChanges(note.text, outcome.changes);
-      raw = lineAt(text, change.from);
-      return [write(note, text)];
+      raw = lineAfter(note.text, ref, outcome.files.find((file) => foldPath(file.path) === note.key)?.text) ?? raw;
+      return outcome.files.map(({ path, text }) => {
+        const present = notes.find((one) => one.key === foldPath(path));
+        return present ? write(present, text) : { path, expect: null, content: { text } };
+      });
     });
     return 'refused' in result ? result : { done: true, raw };
   }
@@ -138,13 +140,16 @@ export class NoteActions {
   }
 }
 
-/** The words of the line that holds an offset. */
-function lineAt(text: string, offset: number): string {
-  const lines = splitLines(text);
-  return lineText(
-    lines,
-    lines.starts.findLastIndex((start) => start <= offset),
-  );
+/** Whether an action on a line can touch other notes: what points somewhere, or is moved there. */
+function looksFurther(ref: LineRef, intention: WideIntention): boolean {
+  if (intention.do === 'move' || intention.do === 'archive' || intention.do === 'echo' || intention.do === 'swap') return true;
+  return /recado:|\bref /.test(ref.expected);
+}
+
+/** What stands after an action where the line stood that it meant; undefined when its note did not change. */
+function lineAfter(before: string, ref: LineRef, after: string | undefined): string | undefined {
+  const place = locateLine(splitLines(before), ref);
+  return after === undefined || 'refused' in place ? undefined : lineText(splitLines(after), place.line);
 }
 
 function write(note: StoredNote, text: string): NoteWrite {

@@ -13,6 +13,14 @@ export const settingsSchema = z.object({
   dateStyle: z.enum(['words', 'iso']).catch('words'),
   /** Working hours, Monday first. */
   workingHours: z.array(hours).length(7).catch([6, 6, 6, 6, 6, 0, 0]),
+  /** Minutes that `1d` takes. */
+  workingDay: z.number().int().min(60).max(1440).catch(480),
+  /** What a typed day without a word before it means. */
+  bareDay: z.enum(['plan', 'due']).catch('plan'),
+  /** What stays of a finished occurrence of a repeat. */
+  repeatRecords: z.enum(['lines', 'count']).catch('lines'),
+  /** What becomes of open steps when their task is finished. */
+  openSteps: z.enum(['ask', 'leave', 'close', 'out']).catch('ask'),
   /** `journal`, or the path of a note. */
   firstPage: z.string().min(1).catch('journal'),
   /** The handle of the person who writes; null when none is said. */

@@ -1,3 +1,4 @@
+import { ACTION_DEFAULTS } from '../core/task/action-context';
 import 'fake-indexeddb/auto';
 import fc from 'fast-check';
 import { type Content, RecadoDatabase } from './database';
@@ -14,7 +15,7 @@ function desk(notes: Record<string, string> = {}) {
   const db = new RecadoDatabase(`test-${count++}`);
   const store = new NoteStore(db, 'this tab', () => 0);
   open.push(store);
-  const actions = new NoteActions(store, () => ({ day: 20780, minute: 554 }));
+  const actions = new NoteActions(store, () => ({ now: { day: 20780, minute: 554 }, settings: ACTION_DEFAULTS, makeRef: () => 'k3f9qa' }));
   const ready = store.commit(
     null,
     Object.entries(notes).map(([path, text]) => ({ path, expect: null, content: { text } })),

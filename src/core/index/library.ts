@@ -5,12 +5,12 @@ import type { NameLookup } from '../gather/evaluate';
 import { isResting } from '../gather/state';
 import { speaksOfResting } from '../gather/evaluate';
 import { foldName } from '../note/names';
-import { baseNameOf, foldPath } from '../note/path';
+import { foldPath } from '../note/path';
 import { readNote } from '../task/read-note';
 import { isOpen } from '../task/status';
 import { READING_DEFAULTS, type ReadingSettings } from '../task/task';
 import { LiveGather } from './live-gather';
-import { NameTable } from './name-table';
+import { NameTable, namesFor } from './name-table';
 import { type NoteHead, type Row, headOf, rowsOf } from './row';
 import { type Tally, addTally, emptyTally, tallyOf } from './tally';
 import { type AnswerView, groupView } from './view';
@@ -213,11 +213,4 @@ function entryOf(path: string, text: string, settings: ReadingSettings = READING
     names: namesFor(path, note.title, note.front.aliases),
     fullName: isPerson ? note.title : null,
   };
-}
-
-/** Title, aliases, file name and path, with and without ending. */
-function namesFor(path: string, title: string, aliases: readonly string[]): string[] {
-  const folded = foldPath(path);
-  const names = [title, ...aliases, baseNameOf(path)].map(foldPath);
-  return [...new Set([...names, folded, folded.replace(/\.(?:md|markdown|txt)$/, '')])];
 }

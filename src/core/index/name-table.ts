@@ -1,4 +1,4 @@
-import { foldPath, folderOf } from '../note/path';
+import { baseNameOf, foldPath, folderOf } from '../note/path';
 
 /** Which notes a name means: by title, alias, file name and path, all folded. */
 export class NameTable {
@@ -52,4 +52,11 @@ export function folderDistance(a: string, b: string): number {
   let common = 0;
   while (common < left.length && common < right.length && left[common] === right[common]) common++;
   return left.length + right.length - 2 * common;
+}
+
+/** The names by which links may mean a note: title, aliases, file name and path, with and without ending, all folded. */
+export function namesFor(path: string, title: string, aliases: readonly string[]): string[] {
+  const folded = foldPath(path);
+  const names = [title, ...aliases, baseNameOf(path)].map(foldPath);
+  return [...new Set([...names, folded, folded.replace(/\.(?:md|markdown|txt)$/, '')])];
 }

@@ -30,6 +30,8 @@ export interface FrontMatter {
   about: string[];
   aliases: string[];
   handle: string | null;
+  /** Every field as it was read, for the kinds that have more. */
+  fields: YamlFields;
   /** Why it could not be read, and the line (from 0) where; null when it could. */
   problem: { message: string; line: number } | null;
 }
@@ -44,6 +46,7 @@ export const NO_FRONT_MATTER: FrontMatter = {
   about: [],
   aliases: [],
   handle: null,
+  fields: {},
   problem: null,
 };
 
@@ -166,17 +169,18 @@ function plainYamlMessage(message: string): string {
 }
 
 function fieldsFrom(fields: YamlFields): Omit<FrontMatter, 'lineCount'> {
-  const kind = words(fields['kind'])?.toLowerCase();
-  const date = words(fields['date']);
+  const kind = fieldWords(fields['kind'])?.toLowerCase();
+  const date = fieldWords(fields['date']);
   return {
-    title: words(fields['title']),
+    title: fieldWords(fields['title']),
     kind: NOTE_KINDS.find((known) => known === kind) ?? null,
     date: date === null ? null : readIsoDay(date.slice(0, 10)),
     tags: list(fields['tags']).map((tag) => tag.replace(/^#/, '')),
     people: list(fields['people']).map((person) => person.replace(/^@/, '')),
     about: list(fields['about']).map(linkTarget),
     aliases: list(fields['aliases']),
-    handle: words(fields['handle'])?.replace(/^@/, '') ?? null,
+    handle: fieldWords(fields['handle'])?.replace(/^@/, '') ?? null,
+    fields,
     problem: null,
   };
 }
@@ -187,12 +191,13 @@ function linkTarget(value: string): string {
   return (inside.split(/[#|]/)[0] ?? inside).trim();
 }
 
-function words(value: unknown): string | null {
+/** A field's value as trimmed words; null when it holds none. */
+export function fieldWords(value: unknown): string | null {
   if (typeof value === 'number') return String(value);
   return typeof value === 'string' && value.trim() !== '' ? value.trim() : null;
 }
 
 function list(value: unknown): string[] {
   const values: unknown[] = Array.isArray(value) ? value : [value];
-  return values.map(words).filter((one): one is string => one !== null);
+  return values.map(fieldWords).filter((one): one is string => one !== null);
 }

@@ -1,7 +1,7 @@
 import { readIsoDay } from '../calendar/day';
 import { readDuration } from '../calendar/duration';
-import { isRepeatPhrase } from '../calendar/repeat-phrase';
-import { hasMomentShape, hasSpanShape, readMoment, readSpan } from '../calendar/span';
+import { isRepeatPhrase, repeatProblem } from '../calendar/repeat-phrase';
+import { hasMomentShape, hasSpanShape, readMoment, readSpan, readTime } from '../calendar/span';
 
 /** The clauses that a tail may hold. `top`, `high` and `low` are one name: the priority. */
 export const CLAUSE_NAMES = [
@@ -22,6 +22,7 @@ export const CLAUSE_NAMES = [
   'cancelled',
   'since',
   'pushed',
+  'times',
   'key',
 ] as const;
 export type ClauseName = (typeof CLAUSE_NAMES)[number];
@@ -34,6 +35,10 @@ export const PERSON_VALUE = /^@((?=.*\p{L})[\p{L}\p{M}\p{N}_]+(?:[-.][\p{L}\p{M}
 export const DAYS_BEFORE = /^(\d{1,4}) (day|week|month)s? before$/;
 const REMINDER = /^(?:\d{1,4}(?:m|h|d| days?| weeks?) before|\d{2}:\d{2}|\d{4}-\d{2}-\d{2} \d{2}:\d{2})$/;
 const REF = /^[a-z0-9]{6}$/;
+
+function reminderExists(one: string): boolean {
+  return /^\d{4}-/.test(one) ? readMoment(one) !== null : !/^\d{2}:/.test(one) || readTime(one) !== null;
+}
 
 const each = (value: string, test: (one: string) => boolean): boolean => value.split(',').every((one) => test(one.trim()));
 const hasDayShape = (value: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(value);
@@ -56,11 +61,14 @@ const FORMS: Record<ClauseName, (value: string) => boolean> = {
   cancelled: hasMomentShape,
   since: hasMomentShape,
   pushed: (value) => each(value, hasDayShape),
+  times: (value) => /^\d{1,6}$/.test(value),
   key: (value) => value === '',
 };
 
-/** A date that has the shape of one but does not exist; such a clause counts as absent. */
+/** Whether every date of a value that has its form exists; a clause with another counts as absent. */
 const EXISTS: Partial<Record<ClauseName, (value: string) => boolean>> = {
+  every: (value) => repeatProblem(value) === null,
+  remind: (value) => each(value, reminderExists),
   due: (value) => readMoment(value) !== null,
   plan: (value) => readSpan(value) !== null,
   start: (value) => !hasDayShape(value) || readIsoDay(value) !== null,
@@ -86,4 +94,10 @@ export function hasClauseForm(name: ClauseName, value: string): boolean {
 /** Whether every date in a value that has its form exists. */
 export function clauseExists(name: ClauseName, value: string): boolean {
   return EXISTS[name]?.(value) ?? true;
+}
+
+/** Why a value of the right form counts as absent all the same, in one sentence; null when it counts. */
+export function valueProblem(name: ClauseName, value: string): string | null {
+  if (clauseExists(name, value)) return null;
+  return (name === 'every' ? repeatProblem(value) : null) ?? `There is no such day as ${value}.`;
 }

@@ -1,4 +1,4 @@
-import { type Lines, lineText, splitLines, hasMark } from '../note/lines';
+import { type Lines, lineText, hasMark } from '../note/lines';
 
 /** How an action names the line it means: by note, line and expected words. */
 export interface LineRef {
@@ -64,24 +64,12 @@ export function differenceOf(before: string, after: string): Change | null {
   return { from: head, to: before.length - foot, insert: after.slice(head, after.length - foot) };
 }
 
-/**
- * Rewrites one line of a text.
- *
- * @param rewrite gives the line's new words, or why it refuses
- */
-export function editLine(
-  text: string,
-  ref: Omit<LineRef, 'path'>,
-  rewrite: (line: string, index: number) => string | { refused: string },
-): Outcome {
-  const lines = splitLines(text);
-  const place = locateLine(lines, ref);
-  if ('refused' in place) return place;
-  const words = lineText(lines, place.line);
-  const next = rewrite(words, place.line);
-  if (typeof next !== 'string') return next;
-  const change = differenceOf(words, next);
-  if (!change) return { changes: [] };
-  const start = wordsStart(lines, place.line);
-  return { changes: [{ from: start + change.from, to: start + change.to, insert: change.insert }] };
+/** The changes that take changes back: applied to what they made, they give the text before. */
+export function inverseChanges(text: string, changes: readonly Change[]): Change[] {
+  let moved = 0;
+  return changes.map(({ from, to, insert }) => {
+    const start = from + moved;
+    moved += insert.length - (to - from);
+    return { from: start, to: start + insert.length, insert: text.slice(from, to) };
+  });
 }

@@ -5,6 +5,7 @@ import { type Lines, lineText, splitLines } from '../note/lines';
 import { type Inline, type Link, foldName, readInline } from '../note/names';
 import { baseNameOf, dayOfTitle } from '../note/path';
 import { type Heading, LineKind, type Structure } from '../note/structure';
+import { clauseOf, readTail } from './tail';
 import { READING_DEFAULTS, type ReadingSettings, type Task, readTaskLine } from './task';
 
 /** A gather block of a note. Lines count from 0 and hold the fences. */
@@ -26,11 +27,24 @@ export interface ReadNote {
   structure: Structure;
   tasks: Task[];
   gathers: GatherBlock[];
+  /** List items, tasks or not, whose tail says key. */
+  keyPoints: KeyPoint[];
   /** Every link of the note, with its line. */
   links: (Link & { line: number })[];
   /** Tags and people named anywhere in the note, as written. */
   tags: string[];
   people: string[];
+}
+
+/** An item that is worth gathering, whether or not it is a task. */
+export interface KeyPoint {
+  /** From 0. */
+  line: number;
+  /** Its words without box and tail. */
+  text: string;
+  headings: readonly string[];
+  /** Its place among the note's tasks; -1 when it is none. */
+  task: number;
 }
 
 /** Lines of notes of these kinds are no tasks. */
@@ -58,6 +72,7 @@ export function readNote(path: string, text: string, settings: ReadingSettings =
     structure,
     tasks: [],
     gathers: structure.fences.filter(isGather).map(({ line, lastLine, body }) => ({ line, lastLine, text: body })),
+    keyPoints: [],
     links: [],
     tags: [],
     people: [],
@@ -112,6 +127,7 @@ function readLines(note: ReadNote, settings: ReadingSettings): void {
       const task = withTasks && item.wordsFrom >= 0 ? readTaskLine(words, item.wordsFrom, settings) : null;
       if (task) {
         task.line = line;
+        task.item = nextItem;
         task.markerFrom = item.markerFrom;
         task.depth = item.depth;
         task.parent = outer.task;
@@ -128,6 +144,12 @@ function readLines(note: ReadNote, settings: ReadingSettings): void {
         note.tasks.push(task);
         if (task.owner !== null && task.owner !== 'nobody') people.add(task.owner);
         if (task.asked !== null) people.add(task.asked);
+        if (task.key) note.keyPoints.push({ line, text: task.text, headings: trail.path, task: note.tasks.length - 1 });
+      } else if (withTasks && item.wordsFrom >= 0 && words.endsWith('}')) {
+        const tail = readTail(words, item.wordsFrom);
+        if (clauseOf(tail, 'key')) {
+          note.keyPoints.push({ line, text: words.slice(item.wordsFrom, tail?.from).trim(), headings: trail.path, task: -1 });
+        }
       }
       const own = item.wordsFrom >= 0 ? inline : NOTHING;
       const { tags: handedTags, people: handedPeople, links: handedLinks } = add(outer, own);

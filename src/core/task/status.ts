@@ -28,14 +28,33 @@ export const STATUS_NAMES: Record<Status, string> = {
   cancelled: 'Cancelled',
 };
 
+/** A status that a note of kind status adds: a sign of its own for one of the five. */
+export interface AddedStatus {
+  sign: string;
+  name: string;
+  means: Status;
+  colour: string | null;
+  icon: string | null;
+}
+
+/** Added statuses by their sign. */
+export type AddedStatuses = ReadonlyMap<string, AddedStatus>;
+
+const OTHER_SIGN = /^[^\p{L}\p{N}\s]$/u;
+
+/** Whether a note may add a status with this sign: one character, neither letter, digit nor white space, not taken. */
+export function mayAddSign(sign: string): boolean {
+  return OTHER_SIGN.test(sign) && !(sign in BY_SIGN);
+}
+
 /**
  * The status that a character in a box stands for. An unknown sign counts as to do; a letter, a digit or white
  * space makes no box at all, and gives null.
  */
-export function statusOf(sign: string): { status: Status; known: boolean } | null {
-  const status = BY_SIGN[sign];
+export function statusOf(sign: string, added?: AddedStatuses): { status: Status; known: boolean } | null {
+  const status = BY_SIGN[sign] ?? added?.get(sign)?.means;
   if (status) return { status, known: true };
-  return /^[^\p{L}\p{N}\s]$/u.test(sign) ? { status: 'todo', known: false } : null;
+  return OTHER_SIGN.test(sign) ? { status: 'todo', known: false } : null;
 }
 
 /** The character that is written for a status. */

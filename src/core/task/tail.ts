@@ -1,4 +1,4 @@
-import { type ClauseName, clauseExists, clauseNameOf, hasClauseForm } from './clause';
+import { type ClauseName, clauseNameOf, hasClauseForm, valueProblem } from './clause';
 
 /** One clause of a tail; offsets are into the line's words, without the white space around it. */
 export interface Clause {
@@ -69,7 +69,7 @@ function readClause(line: string, from: number, to: number): Clause | null {
 }
 
 function problemOf(known: ClauseName | null, name: ClauseName | null, word: string, value: string): string | null {
-  if (name !== null) return clauseExists(name, value) ? null : `There is no such day as ${value}.`;
+  if (name !== null) return valueProblem(name, value);
   if (known === null) return `“${word}” is no clause that Recado knows; it is kept as it stands.`;
   return value === '' ? `“${word}” needs a value.` : `“${value}” cannot be read for ${word}; it counts as absent.`;
 }
@@ -82,6 +82,20 @@ function markSeconds(clauses: Clause[]): void {
     if (seen.has(clause.name)) clause.problem = `A second ${clause.word} does not count; the first one does.`;
     seen.add(clause.name);
   }
+}
+
+/**
+ * Braces at the end of a line that are no tail although a clause's name stands in them, as in `{due fri}`: prose, but
+ * worth a mark. Offsets hold the braces; null when there are none.
+ */
+export function readFailedTail(line: string, from: number): { from: number; to: number; clause: Clause } | null {
+  const to = line.trimEnd().length;
+  const open = line.lastIndexOf('{', to - 1);
+  if (line.charCodeAt(to - 1) !== 125 || open < from || (open > from && !isSpace(line.charCodeAt(open - 1)))) return null;
+  if (line.indexOf('}', open) !== to - 1) return null;
+  const clauses = readClauses(line, open + 1, to - 1);
+  const clause = clauses.find((one) => one.value !== '' && clauseNameOf(one.word) !== null);
+  return clause && clauses.every((one) => one.name === null) ? { from: open, to, clause } : null;
 }
 
 /** The clause of a name that counts, whether or not its date exists; undefined when there is none. */

@@ -3,8 +3,8 @@ import { readDuration } from '../calendar/duration';
 import { type Span, readMoment, readSpan } from '../calendar/span';
 import { type Link, readInline } from '../note/names';
 import { DAYS_BEFORE, PERSON_VALUE, type ClauseName, type Priority } from './clause';
-import { type Status, statusOf } from './status';
-import { type Tail, clauseOf, readTail } from './tail';
+import { type AddedStatuses, type Status, statusOf } from './status';
+import { type Tail, clauseOf, readFailedTail, readTail } from './tail';
 
 /** Something on a line that does not count, said in one sentence; offsets are into the line's words. */
 export interface Problem {
@@ -45,6 +45,8 @@ export interface TaskLine {
   cancelled: Span | null;
   since: Span | null;
   pushed: readonly Day[];
+  /** How many times a repeat was finished, where records of it are not kept as lines. */
+  times: number | null;
   key: boolean;
   /** As written, without signs. */
   tags: readonly string[];
@@ -57,12 +59,14 @@ export interface TaskLine {
 export interface ReadingSettings {
   /** Minutes that `1d` takes. */
   workingDay: number;
+  /** Statuses that notes of kind status add. */
+  statuses?: AddedStatuses;
 }
 
 export const READING_DEFAULTS: ReadingSettings = { workingDay: 480 };
 
 /** The sign in the box of an item's words; null when they begin with no box. */
-export function boxSignAt(line: string, from: number): string | null {
+export function boxSignAt(line: string, from: number, statuses?: AddedStatuses): string | null {
   if (line.charCodeAt(from) !== 91) return null;
   const width = (line.codePointAt(from + 1) ?? 0) > 0xffff ? 2 : 1;
   const close = from + 1 + width;
@@ -70,7 +74,7 @@ export function boxSignAt(line: string, from: number): string | null {
   const after = close + 1;
   if (after < line.length && line.charCodeAt(after) !== 32 && line.charCodeAt(after) !== 9) return null;
   const sign = line.slice(from + 1, close);
-  return statusOf(sign) ? sign : null;
+  return statusOf(sign, statuses) ? sign : null;
 }
 
 /**
@@ -83,7 +87,7 @@ export function boxSignAt(line: string, from: number): string | null {
 export function readTaskLine(line: string, wordsFrom: number, settings: ReadingSettings = READING_DEFAULTS): Task | null {
   const sign = boxSignAt(line, wordsFrom);
   if (sign === null) return null;
-  const state = statusOf(sign);
+  const state = statusOf(sign, settings.statuses);
   if (!state) return null;
   const textFrom = wordsFrom + sign.length + 2;
   const tail = readTail(line, textFrom);
@@ -97,7 +101,7 @@ export function readTaskLine(line: string, wordsFrom: number, settings: ReadingS
   }
   task.links = inline.links;
   if (tail) readAttributes(task, tail, settings);
-  if (tail || !state.known) addProblems(task, state.known);
+  if (tail || !state.known || line.charCodeAt(line.trimEnd().length - 1) === 125) addProblems(task, line, textFrom, state.known);
   return task;
 }
 
@@ -128,6 +132,7 @@ function emptyTask(raw: string, boxFrom: number, sign: string, status: Status, t
     cancelled: null,
     since: null,
     pushed: NONE,
+    times: null,
     key: false,
     tags: NONE,
     people: NONE,
@@ -135,6 +140,7 @@ function emptyTask(raw: string, boxFrom: number, sign: string, status: Status, t
     problems: NONE,
     line: 0,
     raw,
+    item: -1,
     markerFrom: 0,
     depth: 0,
     parent: -1,
@@ -192,6 +198,9 @@ function assign(task: TaskLine, name: ClauseName, word: string, value: string, s
     case 'pushed':
       task.pushed = value.split(',').map((day) => readIsoDay(day.trim()) ?? 0);
       return;
+    case 'times':
+      task.times = Number(value);
+      return;
     case 'key':
       task.key = true;
   }
@@ -207,7 +216,7 @@ function startBefore(task: TaskLine, tail: Tail): Day | null {
   return day - count * (match[2] === 'week' ? 7 : 1);
 }
 
-function addProblems(task: TaskLine, known: boolean): void {
+function addProblems(task: TaskLine, line: string, textFrom: number, known: boolean): void {
   const { tail } = task;
   const problems: Problem[] = [];
   if (!known) {
@@ -215,7 +224,15 @@ function addProblems(task: TaskLine, known: boolean): void {
     problems.push({ message: `“${task.sign}” is no status that Recado knows; the task counts as to do.`, from, to: from + 3 });
   }
   if (tail) addTailProblems(task, tail, problems);
+  else addProseProblem(line, textFrom, problems);
   if (problems.length > 0) task.problems = problems;
+}
+
+function addProseProblem(line: string, textFrom: number, problems: Problem[]): void {
+  const failed = readFailedTail(line, textFrom);
+  if (!failed) return;
+  const { from, to, clause } = failed;
+  problems.push({ message: `“${clause.value}” cannot be read for ${clause.word}, so these braces are words of the task.`, from, to });
 }
 
 function addTailProblems(task: TaskLine, tail: Tail, problems: Problem[]): void {
@@ -231,9 +248,8 @@ function addTailProblems(task: TaskLine, tail: Tail, problems: Problem[]): void 
   }
   if (task.every !== null) {
     if (!task.due && !task.plan) problems.push({ message: 'A repeat needs a due or plan date to count from.', ...at('every') });
-    if (task.status === 'done' || task.status === 'cancelled') {
-      problems.push({ message: 'This task repeats but its box is closed; open it again to keep the pattern.', ...at('every') });
-    }
+  } else if (task.until !== null && task.due !== null && task.until < task.due.from) {
+    problems.push({ message: 'It no longer applies before it is due.', ...at('until') });
   }
 }
 
@@ -243,6 +259,8 @@ export interface Task extends TaskLine {
   line: number;
   /** The whole line as written. */
   raw: string;
+  /** Its place among the items of the note's structure. */
+  item: number;
   /** Where its list marker stands. */
   markerFrom: number;
   /** How many list items are around it. */

@@ -7,11 +7,12 @@ import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'reac
 import { createPortal } from 'react-dom';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
-import type { Now } from '../../core/calendar/span';
 import { editorText } from '../../core/note/line-endings';
-import { act } from '../../core/task/actions';
+import { act } from '../../core/task/act';
+import type { ActionContext } from '../../core/task/action-context';
 import { STATUS_NAMES, isOpen } from '../../core/task/status';
 import { GatherBlock } from '../gather/GatherBlock';
+import { actionContext } from '../session/action-context';
 import { noteAddress, personAddress, tagAddress } from '../session/addresses';
 import { useNow, useServices } from '../session/services';
 import { useAppSelector } from '../session/state';
@@ -47,6 +48,7 @@ export function NoteEditor({ path, stored, line, autoFocus, placeholder: hint, o
   const { day: today } = useNow();
   const style = useAppSelector((state) => state.settings.dateStyle);
   const sharedNames = useSharedNames();
+  const settings = useLatest(useAppSelector((state) => state.settings));
   const first = useRef({ stored, autoFocus, hint, onRemoved });
 
   useEffect(() => {
@@ -110,7 +112,7 @@ export function NoteEditor({ path, stored, line, autoFocus, placeholder: hint, o
       today,
       style,
       sharedNames,
-      tick: (index) => tickLine(view, session, index, clock.now()),
+      tick: (index) => tickLine(view, session, index, actionContext(settings.current, clock.now())),
       follow: (target) => {
         if (target.is === 'tag') void navigate(tagAddress(target.name));
         else if (target.is === 'person') void navigate(personAddress(target.name));
@@ -122,7 +124,7 @@ export function NoteEditor({ path, stored, line, autoFocus, placeholder: hint, o
       },
     };
     view.dispatch({ effects: [context.reconfigure(editorContext.of(value)), contextChanged.of(null)] });
-  }, [path, today, style, sharedNames, clock, engine, navigate]);
+  }, [path, today, style, sharedNames, settings, clock, engine, navigate]);
 
   useEffect(() => {
     if (line !== null && editor.current) showLine(editor.current.view, line);
@@ -136,6 +138,15 @@ export function NoteEditor({ path, stored, line, autoFocus, placeholder: hint, o
   );
 }
 
+/** The newest value, for what is called later. */
+function useLatest<T>(value: T): { readonly current: T } {
+  const latest = useRef(value);
+  useEffect(() => {
+    latest.current = value;
+  }, [value]);
+  return latest;
+}
+
 /** The names that more than one note has; the same set until they change. */
 function useSharedNames(): ReadonlySet<string> {
   const words = useAppSelector((state) => state.library.overview?.sharedNames.join('\n') ?? '');
@@ -143,12 +154,12 @@ function useSharedNames(): ReadonlySet<string> {
 }
 
 /** Ticks or reopens the task on a line of the editor, saves it, and offers Undo. */
-function tickLine(view: EditorView, session: NoteSession, index: number, now: Now): void {
+function tickLine(view: EditorView, session: NoteSession, index: number, context: ActionContext): void {
   const task = view.state.field(noteField).tasks.find((one) => one.line === index);
   if (!task) return;
   const status = isOpen(task.status) ? 'done' : 'todo';
   const text = view.state.doc.toString();
-  const outcome = act(text, { line: index, expected: task.raw }, { do: 'status', status }, now);
+  const outcome = act(text, { line: index, expected: task.raw }, { do: 'status', status }, context);
   if ('refused' in outcome) {
     toast.error(outcome.refused);
     return;

@@ -1,7 +1,7 @@
 import { useCallback, useRef, type KeyboardEvent } from 'react';
 import type { AnswerView, GroupView, RowView } from '../../core/index/view';
 import { durationName } from '../../core/calendar/duration';
-import type { Intention } from '../../core/task/actions';
+import type { Intention } from '../../core/task/intention';
 import { useAct } from '../session/use-act';
 import { GatherRow } from './GatherRow';
 import { useHeldGroups } from './use-held-groups';

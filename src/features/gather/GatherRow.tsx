@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { dayName } from '../../core/calendar/day-name';
 import type { RowView } from '../../core/index/view';
-import type { Intention } from '../../core/task/actions';
+import type { Intention } from '../../core/task/intention';
 import { isOpen } from '../../core/task/status';
 import { readTail } from '../../core/task/tail';
 import { Chips } from '../../ui/Chips';

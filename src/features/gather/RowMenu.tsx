@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import { isoDay, startOfWeek } from '../../core/calendar/day';
 import { weekdayName } from '../../core/calendar/day-name';
 import type { RowView } from '../../core/index/view';
-import type { Intention } from '../../core/task/actions';
+import type { Intention } from '../../core/task/intention';
 import type { Priority } from '../../core/task/clause';
 import { STATUSES, STATUS_NAMES } from '../../core/task/status';
 import { useNow } from '../session/services';
@@ -80,7 +80,7 @@ function DateChoices({ clause, label, present, onAct }: DateChoicesProps) {
     <DropdownMenu.Group>
       <DropdownMenu.Label className="menu-label">{label}</DropdownMenu.Label>
       {days.map(([name, day]) => (
-        <DropdownMenu.Item key={name} className="menu-item" onSelect={() => onAct({ do: 'set', clause, value: isoDay(day) })}>
+        <DropdownMenu.Item key={name} className="menu-item" onSelect={() => onAct({ do: 'set', clause: `${clause} ${isoDay(day)}` })}>
           <span className="w-3" />
           {name}
         </DropdownMenu.Item>

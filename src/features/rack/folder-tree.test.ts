@@ -5,7 +5,8 @@ const note = (path: string, open = 0, kind: NoteSummary['kind'] = 'note'): NoteS
   path,
   title: path.replace(/^.*\/|\.md$/g, ''),
   kind,
-  journal: null, journalSaid: false,
+  journal: null,
+  journalSaid: false,
   open,
 });
 const drawn = (folder: Folder): unknown[] => [

@@ -1,6 +1,6 @@
 import { useCallback, useMemo } from 'react';
 import { toast } from 'sonner';
-import type { Intention } from '../../core/task/actions';
+import type { WideIntention } from '../../core/task/intention';
 import type { LineRef } from '../../core/task/edit';
 import { STATUS_NAMES } from '../../core/task/status';
 import { useServices } from './services';
@@ -18,7 +18,7 @@ export function useUndo(): () => Promise<void> {
 
 export interface RowActions {
   /** The line as it stands afterwards; null when it was refused, which the person is told. */
-  act: (ref: LineRef, text: string, intention: Intention) => Promise<string | null>;
+  act: (ref: LineRef, text: string, intention: WideIntention) => Promise<string | null>;
 }
 
 /** Acting on a task from wherever it shows: one edit, one step of Undo, one message that offers it. */
@@ -42,17 +42,41 @@ export function useAct(): RowActions {
   );
 }
 
+const NAMES: Record<Exclude<WideIntention['do'], 'status' | 'set' | 'unset' | 'priority'>, string> = {
+  cycle: 'Next status',
+  end: 'Series ended',
+  raise: 'Priority raised',
+  lower: 'Priority lowered',
+  push: 'Moved to another day',
+  rest: 'Resting',
+  tag: 'Name added',
+  untag: 'Name removed',
+  reword: 'Reworded',
+  convert: 'Converted',
+  duplicate: 'Duplicated',
+  sink: 'Finished ones to the end',
+  sweep: 'Finished ones swept',
+  reset: 'Started again',
+  ref: 'Ref made',
+  swap: 'Days swapped',
+  move: 'Moved',
+  archive: 'Archived',
+  echo: 'Echo made',
+};
+
 /** What an action is called in messages and in Undo. */
-export function intentionName(intention: Intention): string {
+export function intentionName(intention: WideIntention): string {
   switch (intention.do) {
     case 'status':
       return STATUS_NAMES[intention.status];
     case 'set':
-      return `Set ${intention.clause}`;
+      return `Set ${intention.clause.split(' ')[0]}`;
     case 'unset':
       return `Removed ${intention.clause}`;
     case 'priority':
       return intention.priority === null ? 'Priority removed' : `Priority ${intention.priority}`;
+    default:
+      return NAMES[intention.do];
   }
 }
 

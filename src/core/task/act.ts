@@ -1,0 +1,99 @@
+import type { ActionContext } from './action-context';
+import { push, rest, setClause, setPriority, shiftPriority, unsetClause } from './clause-actions';
+import { type Change, type LineRef, type Outcome, applyChanges, locateLine } from './edit';
+import type { Intention } from './intention';
+import { convert, duplicate, ensureRef, reset, sink, sweep } from './list-actions';
+import { type Page, type Refusal, itemAt, openPage, taskAt } from './page';
+import { setStatus } from './status-actions';
+import type { Status } from './status';
+import { addName, removeName, reword } from './word-actions';
+
+/**
+ * What an intention does to the text of one note: the smallest changes, or the reason why it does nothing.
+ *
+ * @example act(text, { line: 3, expected: '- [ ] Book the lift' }, { do: 'status', status: 'done' }, context)
+ */
+export function act(text: string, ref: Omit<LineRef, 'path'>, intention: Intention, context: ActionContext): Outcome {
+  const page = openPage('', text, context.settings);
+  const refusal = actOn(page, ref, intention, context);
+  return refusal ?? { changes: page.edits.changes() };
+}
+
+/** Does an intention to several lines of one note, whole or not at all. */
+export function actOnMany(text: string, refs: readonly Omit<LineRef, 'path'>[], intention: Intention, context: ActionContext): Outcome {
+  let next = text;
+  // From the foot upwards, so that the lines still to come stay where they were.
+  for (const ref of [...refs].sort((a, b) => b.line - a.line)) {
+    const outcome = act(next, ref, intention, context);
+    if ('refused' in outcome) return outcome;
+    next = applyChanges(next, outcome.changes);
+  }
+  return { changes: wholeChange(text, next) };
+}
+
+function wholeChange(before: string, after: string): Change[] {
+  if (before === after) return [];
+  let head = 0;
+  while (head < before.length && before[head] === after[head]) head++;
+  let foot = 0;
+  const most = Math.min(before.length, after.length) - head;
+  while (foot < most && before[before.length - 1 - foot] === after[after.length - 1 - foot]) foot++;
+  return [{ from: head, to: before.length - foot, insert: after.slice(head, after.length - foot) }];
+}
+
+const CYCLE: Record<Status, Status> = { todo: 'underway', underway: 'done', waiting: 'underway', done: 'todo', cancelled: 'todo' };
+
+/** Does an intention to an open page; what becomes of its lines stands in the page's edits. */
+export function actOn(page: Page, ref: Omit<LineRef, 'path'>, intention: Intention, context: ActionContext): Refusal | null {
+  switch (intention.do) {
+    case 'convert': {
+      const place = locateLine(page.lines, ref);
+      return 'refused' in place ? place : convert(page, place.line);
+    }
+    case 'duplicate':
+    case 'sink':
+    case 'reset': {
+      const item = itemAt(page, ref);
+      if ('refused' in item) return item;
+      if (intention.do === 'duplicate') return duplicate(page, item);
+      return intention.do === 'sink' ? sink(page, item) : reset(page, item, intention.dates ?? 'keep');
+    }
+    case 'sweep': {
+      const place = locateLine(page.lines, ref);
+      return 'refused' in place ? place : sweep(page, context);
+    }
+  }
+  const task = taskAt(page, ref);
+  if ('refused' in task) return task;
+  switch (intention.do) {
+    case 'status':
+      return setStatus(page, task, intention, context);
+    case 'cycle':
+      return setStatus(page, task, { status: CYCLE[task.status] }, context);
+    case 'end':
+      return setStatus(page, task, { status: 'cancelled', remark: intention.remark, ends: true }, context);
+    case 'set':
+      return setClause(page, task, intention.clause, context);
+    case 'unset':
+      return unsetClause(page, task, intention.clause);
+    case 'priority':
+      return setPriority(page, task, intention.priority);
+    case 'raise':
+      return shiftPriority(page, task, 1);
+    case 'lower':
+      return shiftPriority(page, task, -1);
+    case 'push':
+      return push(page, task, intention.to, context);
+    case 'rest':
+      return rest(page, task, intention.until, context);
+    case 'tag':
+      return addName(page, task, intention.name);
+    case 'untag':
+      return removeName(page, task, intention.name);
+    case 'reword':
+      return reword(page, task, intention.text);
+    case 'ref':
+      ensureRef(page, task, context);
+      return null;
+  }
+}

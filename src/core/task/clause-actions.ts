@@ -1,0 +1,150 @@
+import { type Day, addMonths, isoDay } from '../calendar/day';
+import { numberFrom } from '../calendar/names-of-days';
+import { readRepeat } from '../calendar/repeat-phrase';
+import { writtenOut } from '../calendar/repeat';
+import { type Span, readSpan } from '../calendar/span';
+import { readSpokenDates, wordsWithout } from '../calendar/spoken-date';
+import type { ActionContext } from './action-context';
+import { type ClauseName, type Priority, clauseNameOf } from './clause';
+import { storedValue } from './clause-value';
+import type { Page, Refusal } from './page';
+import { shifted, spanText } from './shift-dates';
+import type { Task } from './task';
+import { withPattern } from './write-pattern';
+import { withClause, withoutClause } from './write-tail';
+
+const UNREAD = (value: string, name: string): Refusal => ({ refused: `“${value}” cannot be read for ${name}, so nothing was changed.` });
+
+/** Sets a clause by its words, such as `due fri`, `high` or `owner @kofi`. */
+export function setClause(page: Page, task: Task, words: string, context: ActionContext): Refusal | null {
+  const trimmed = words.trim();
+  const word = trimmed.split(/\s/)[0] ?? '';
+  const name = clauseNameOf(word.toLowerCase());
+  const typed = trimmed.slice(word.length).trim();
+  if (name === null) return { refused: `“${word}” is no clause that Recado knows, so nothing was changed.` };
+  if (/[{};\r\n]/.test(trimmed)) return UNREAD(typed, word);
+  if (name === 'owner' && typed === 'me') return unsetClause(page, task, 'owner');
+  const value = storedValue(name, typed, context);
+  if (value === null) return UNREAD(typed, word);
+  const line = page.edits.wordsOf(task.line);
+  if (name === 'due' || name === 'plan') page.edits.set(task.line, withDay(line, task, name, value));
+  else page.edits.set(task.line, withClause(line, task.boxFrom, name, value === '' ? word.toLowerCase() : `${name} ${value}`));
+  return null;
+}
+
+/** Takes a clause away; the pattern of a repeat is written out first when its date goes. */
+export function unsetClause(page: Page, task: Task, name: ClauseName): null {
+  const line = page.edits.wordsOf(task.line);
+  const kept = name === 'due' || name === 'plan' ? withPatternWritten(line, task) : line;
+  page.edits.set(task.line, withoutClause(kept, task.boxFrom, name));
+  return null;
+}
+
+/** A repeat says its whole pattern before its date changes for the first time, so that it never drifts. */
+function withPatternWritten(line: string, task: Task): string {
+  const repeat = task.every === null ? null : readRepeat(task.every);
+  const base = (task.due ?? task.plan)?.from;
+  return repeat && base !== undefined ? withPattern(line, task, writtenOut(repeat, base)) : line;
+}
+
+/** A line with another due or plan day; a day that it is moved away from to a later one is remembered in `pushed`. */
+function withDay(line: string, task: Task, name: 'due' | 'plan', value: string): string {
+  let next = withPatternWritten(line, task);
+  const before = task[name];
+  const after = readSpan(value);
+  if (before && after && after.from > before.from && before.to === before.from && !task.pushed.includes(before.from)) {
+    next = withClause(next, task.boxFrom, 'pushed', `pushed ${[...task.pushed, before.from].map(isoDay).join(', ')}`);
+  }
+  return withClause(next, task.boxFrom, name, `${name} ${value}`);
+}
+
+const UNITS: Record<string, (day: Day, count: number) => Day> = {
+  day: (day, count) => day + count,
+  week: (day, count) => day + 7 * count,
+  month: addMonths,
+  year: (day, count) => addMonths(day, 12 * count),
+};
+
+/** `3 days`, `a week`: how far on; null for other words. */
+function amountFrom(words: string): ((day: Day) => Day) | null {
+  const [, first = '', unit = ''] = /^\+?(\S+) (day|week|month|year)s?$/i.exec(words.trim()) ?? [];
+  const count = numberFrom(first.toLowerCase());
+  const add = UNITS[unit.toLowerCase()];
+  return count === null || !add ? null : (day) => add(day, count);
+}
+
+/**
+ * Moves a task to another day: the day that was named (`by` one its due day, else its plan where it has one or no due),
+ * or so far on (`3 days`) from its own day, from today where that is past. The time of day stays.
+ */
+export function push(page: Page, task: Task, to: string, context: ActionContext): Refusal | null {
+  const { now, settings } = context;
+  const usual = task.plan !== null || task.due === null ? 'plan' : 'due';
+  const amount = amountFrom(to);
+  if (amount) {
+    const present = task[usual];
+    const day = amount(Math.max(now.day, present?.from ?? now.day));
+    return move(page, task, usual, present ? shifted(present, day - present.from) : { from: day, to: day, minute: null });
+  }
+  const text = /^(?:by|on|plan|due|in|at|from)\b/i.test(to.trim()) ? to : `${usual === 'due' ? 'by' : 'plan'} ${to}`;
+  const found = readSpokenDates(text, { today: now.day, minute: now.minute, firstDayOfWeek: settings.firstDayOfWeek, bareDay: usual });
+  const date = found[0];
+  if (!date || found.length > 1 || wordsWithout(text, found) !== '' || date.role === 'start')
+    return { refused: `“${to}” names no day to move to, so nothing was changed.` };
+  const name = date.role === 'remind' ? usual : date.role;
+  const length = date.is === 'week' ? 6 : date.is === 'month' ? 27 : 0;
+  return move(page, task, name, {
+    from: date.day,
+    to: date.day + length,
+    minute: date.minute ?? (length === 0 ? (task[name]?.minute ?? null) : null),
+  });
+}
+
+function move(page: Page, task: Task, name: 'due' | 'plan', span: Span): null {
+  page.edits.set(task.line, withDay(page.edits.wordsOf(task.line), task, name, spanText(span)));
+  return null;
+}
+
+/** Lets a task rest for a time (`3 days`, from today) or until a day. */
+export function rest(page: Page, task: Task, until: string, context: ActionContext): Refusal | null {
+  const { now } = context;
+  const day = amountFrom(until.replace(/^for /i, ''))?.(now.day);
+  const value = day === undefined ? storedValue('start', until.replace(/^until /i, ''), context) : isoDay(day);
+  if (value === null) return { refused: `“${until}” names no day, so nothing was changed.` };
+  if (value <= isoDay(now.day)) return { refused: 'A task can only rest until a day after today; nothing was changed.' };
+  page.edits.set(task.line, withClause(page.edits.wordsOf(task.line), task.boxFrom, 'start', `start ${value}`));
+  return null;
+}
+
+export function setPriority(page: Page, task: Task, priority: Priority | null): null {
+  const line = page.edits.wordsOf(task.line);
+  page.edits.set(
+    task.line,
+    priority === null ? withoutClause(line, task.boxFrom, 'priority') : withClause(line, task.boxFrom, 'priority', priority),
+  );
+  return null;
+}
+
+/** Lightest first; unmarked ranks between low and high. */
+const LADDER: readonly (Priority | null)[] = ['low', null, 'high', 'top'];
+
+/** One step weightier (1) or lighter (-1); at either end it stays. */
+export function shiftPriority(page: Page, task: Task, by: 1 | -1): null {
+  const at = LADDER.indexOf(task.priority) + by;
+  return at < 0 || at >= LADDER.length ? null : setPriority(page, task, LADDER[at] ?? null);
+}
+
+/** Swaps the days of two tasks, which may stand in two notes: their plans where one has a plan, else their due days. */
+export function swapDays(page: Page, task: Task, otherPage: Page, other: Task): Refusal | null {
+  const name = task.plan || other.plan ? 'plan' : 'due';
+  const [mine, theirs] = [task[name], other[name]];
+  if (!mine && !theirs) return { refused: 'Neither of the two tasks has a day, so nothing was changed.' };
+  for (const [on, one, span] of [
+    [page, task, theirs],
+    [otherPage, other, mine],
+  ] as const) {
+    if (span) move(on, one, name, span);
+    else unsetClause(on, one, name);
+  }
+  return null;
+}

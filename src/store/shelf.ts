@@ -1,0 +1,25 @@
+import { NameTable, namesFor } from '../core/index/name-table';
+import { readFrontMatter } from '../core/note/front-matter';
+import { splitLines } from '../core/note/lines';
+import { baseNameOf, foldPath } from '../core/note/path';
+import type { Shelf } from '../core/task/act-across';
+
+/** Notes as an action may look into them. Names are read only when one is asked for. */
+export function shelfOf(notes: readonly { path: string; text: string | null }[]): Shelf {
+  const byPath = new Map(notes.map((note) => [foldPath(note.path), note]));
+  let names: NameTable | null = null;
+  const table = (): NameTable => {
+    if (names) return names;
+    names = new NameTable();
+    for (const { path, text } of notes) {
+      const front = text === null ? null : readFrontMatter(splitLines(text));
+      names.add(namesFor(path, front?.title ?? baseNameOf(path), front?.aliases ?? []), foldPath(path));
+    }
+    return names;
+  };
+  return {
+    text: (path) => byPath.get(foldPath(path))?.text ?? null,
+    find: (name, from) => byPath.get(table().pathOf(name, foldPath(from)) ?? '')?.path ?? null,
+    holding: (words) => notes.filter((note) => note.text?.includes(words)).map((note) => note.path),
+  };
+}
