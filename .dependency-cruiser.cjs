@@ -31,7 +31,7 @@ module.exports = {
     {
       name: 'server-apart',
       severity: 'error',
-      from: { path: '^server/' },
+      from: { path: '^(?:server|cli)/' },
       to: { path: '^src/(?:store|engine|ui|features|app)/' },
     },
     { name: 'not-to-unresolvable', severity: 'error', from: {}, to: { couldNotResolve: true, pathNot: '\\?raw$' } },

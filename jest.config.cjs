@@ -22,7 +22,13 @@ const esm = [
 ];
 
 module.exports = {
-  testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx', '<rootDir>/server/**/*.test.ts', '<rootDir>/bench/**/*.test.ts'],
+  testMatch: [
+    '<rootDir>/src/**/*.test.ts',
+    '<rootDir>/src/**/*.test.tsx',
+    '<rootDir>/server/**/*.test.ts',
+    '<rootDir>/bench/**/*.test.ts',
+    '<rootDir>/cli/**/*.test.ts',
+  ],
   transform: {
     '^.+\\.[cm]?[jt]sx?$': [
       '@swc/jest',

@@ -28,7 +28,7 @@ export function binOf(name) {
 }
 
 /** Installs the packages when they are missing or the lock file changed. */
-export function ensureInstalled() {
+export function ensureInstalled({ quiet = false } = {}) {
   const major = Number(process.versions.node.split('.')[0]);
   if (major < 20) {
     console.error(`Recado needs Node 20 or newer; this is ${process.version}.`);
@@ -36,9 +36,13 @@ export function ensureInstalled() {
   }
   const stamp = hashOf([path.join(root, 'package-lock.json')]);
   if (existsSync(path.join(root, 'node_modules')) && isStamped('installed', stamp)) return;
-  console.log('Installing packages …');
+  console.error('Installing packages …');
   // Not `npm ci`: a lock file without download addresses leaves other systems' native parts out, which it refuses.
-  run('npm', ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error'], { shell: process.platform === 'win32' });
+  run('npm', ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error'], {
+    shell: process.platform === 'win32',
+    // What a command prints must be its answer alone.
+    ...(quiet && { stdio: ['inherit', 2, 2] }),
+  });
   writeStamp('installed', stamp);
 }
 

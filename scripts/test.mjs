@@ -37,7 +37,7 @@ function counted(title, bin, args, file, counts, env) {
 single('types', 'typescript:tsc', ['-p', '.']);
 single('lint', 'eslint', ['.', '--max-warnings', '0']);
 single('formatting', 'prettier', ['--check', '--log-level', 'warn', '.']);
-single('import rules', 'dependency-cruiser:depcruise', ['src', 'server', '--config', '.dependency-cruiser.cjs']);
+single('import rules', 'dependency-cruiser:depcruise', ['src', 'server', 'cli', '--config', '.dependency-cruiser.cjs']);
 
 const unit = path.join(results, 'unit.json');
 counted('unit tests', 'jest', ['--json', `--outputFile=${unit}`, '--reporters=default', '--silent'], unit, (json) => ({

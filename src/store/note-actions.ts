@@ -9,7 +9,7 @@ import { renameLinks, retargetTo } from '../core/note/rename-links';
 import { type StoredNote, contentOf } from './database';
 import type { NoteStore, NoteWrite } from './note-store';
 import { mergeTexts } from './merge';
-import { shelfOf } from './shelf';
+import { shelfOf } from '../core/index/shelf';
 
 export type ActionResult = { done: true } | { refused: string };
 /** `raw` is the line as it stands now. */

@@ -197,7 +197,7 @@ export class Library {
 
 function entryOf(path: string, text: string, settings: ReadingSettings = READING_DEFAULTS): NoteEntry {
   const note = readNote(path, text, settings);
-  const rows = rowsOf(note);
+  const rows = rowsOf(note, settings.repeatLead === undefined ? 0 : settings.repeatLead);
   const head = rows[0]?.head ?? headOf(note);
   const isPerson = note.kind === 'person';
   const people = new Map(note.people.map((name) => [foldName(name), name]));

@@ -54,12 +54,12 @@ const NONE: ReadonlySet<string> = new Set();
 const NO_LIST: readonly never[] = [];
 
 /** Turns a note that was read into rows, in the order of its lines. It takes the tasks over, and drops what only editing needs. */
-export function rowsOf(note: ReadNote): Row[] {
+export function rowsOf(note: ReadNote, lead: number | null = 0): Row[] {
   const head = headOf(note);
   const rows: Row[] = [];
   for (const task of note.tasks) {
     const parent = task.parent === -1 ? null : (rows[task.parent] ?? null);
-    rows.push(rowOf(task, rows.length, head, parent));
+    rows.push(rowOf(task, rows.length, head, parent, lead));
   }
   for (const row of rows) countStep(row);
   return rows;
@@ -80,13 +80,13 @@ export function headOf(note: ReadNote): NoteHead {
   };
 }
 
-function rowOf(task: Task, index: number, head: NoteHead, parent: Row | null): Row {
+function rowOf(task: Task, index: number, head: NoteHead, parent: Row | null, lead: number | null): Row {
   const ownLinks = foldedSet(
     task.links.map((link) => link.target),
     foldPath,
   );
   const ownPeople = foldedSet([...task.people, task.owner === 'nobody' ? null : task.owner, task.asked], foldName);
-  const own = comesBack(task);
+  const own = comesBack(task, lead);
   task.tail = null;
   task.links = NO_LIST;
   task.problems = NO_LIST;

@@ -170,9 +170,9 @@ function relocate(pages: Pages, page: Page, ref: LineRef, to: string, how: 'move
   const path: HeadingStep[] = place.heading === null ? [] : [{ words: place.heading, level: 2 }];
   if (place.heading !== null && how === 'move' && !hasHeading(target, place.heading))
     return { refused: `“${place.name || baseNameOf(page.path)}” has no heading “${place.heading}”, so nothing was changed.` };
+  if (target === page && standsUnder(page, item.line, place.heading, how))
+    return { refused: place.heading === null ? IN_NOTE : 'It stands there already, so nothing was changed.' };
   if (how === 'archive') path.push(...headingPath(page, item.line, path.length));
-  if (target === page && path.length === 0) return { refused: 'It stands in that note already; name a heading to move it under.' };
-  if (target === page && headingAround(page, item.line, path)) return { refused: 'It stands there already, so nothing was changed.' };
   const lines = linesAt(page, item, '');
   const before = target.structure.items.length;
   const moved = target === page ? 0 : readNote('', lines.join('\n'), context.settings).structure.items.length;
@@ -184,6 +184,7 @@ function relocate(pages: Pages, page: Page, ref: LineRef, to: string, how: 'move
   return after.structure.items.length === before + moved ? null : SWALLOWED;
 }
 
+const IN_NOTE = 'It stands in that note already; name a heading to move it under.';
 const SWALLOWED: Refusal = { refused: 'What stands at the end of that place would swallow the task, so nothing was changed.' };
 
 function newArchive(pages: Pages, name: string, how: 'move' | 'archive'): Page | null {
@@ -206,11 +207,12 @@ function headingPath(page: Page, line: number, deeper: number): HeadingStep[] {
   return open.map(({ words, level }) => ({ words, level: Math.min(6, level + deeper) }));
 }
 
-/** Whether a line stands directly under the heading at the end of a path. */
-function headingAround(page: Page, line: number, path: readonly HeadingStep[]): boolean {
-  const around = headingPath(page, line, 0).at(-1);
-  const last = path.at(-1);
-  return around !== undefined && last !== undefined && foldPath(around.words) === foldPath(last.words);
+/** Whether a line stands already where it is to go: for a move right under that heading, for archiving anywhere below it. */
+function standsUnder(page: Page, line: number, heading: string | null, how: 'move' | 'archive'): boolean {
+  if (heading === null) return true;
+  const around = headingPath(page, line, 0);
+  const counting = how === 'move' ? around.slice(-1) : around;
+  return counting.some((one) => foldPath(one.words) === foldPath(heading));
 }
 
 /** Writes a line into another note that stands for this task and shares its box. */

@@ -38,12 +38,21 @@ export function placeUnder(page: Page, path: readonly HeadingStep[], lines: read
   const at = afterLastWords(page, section, bodyEnd);
   const before = page.structure.kinds[at - 1];
   if (before === LineKind.code && page.structure.fences.some((fence) => !fence.closed && fence.lastLine >= at - 1)) return OPEN_CODE;
-  const added = missing.flatMap(({ words, level }) => ['', `${'#'.repeat(Math.min(6, Math.max(level, section.level + 1)))} ${words}`]);
+  const added = headingLines(missing, section.level);
   const top = at === 0 && added[0] === '' ? added.slice(1) : added;
   const gap = missing.length > 0 || followsList(page, at) || before === LineKind.heading || at === 0 ? [] : [''];
   const behind = at < page.lines.starts.length && page.structure.kinds[at] !== LineKind.blank ? [''] : [];
   page.edits.insertBefore(at, [...gap, ...top, ...(missing.length > 0 ? [''] : []), ...lines, ...behind]);
   return null;
+}
+
+/** The lines of headings that are to be made, each deeper than the one before it. */
+function headingLines(steps: readonly HeadingStep[], around: number): string[] {
+  let level = around;
+  return steps.flatMap((step) => {
+    level = Math.min(6, Math.max(step.level, level + 1));
+    return ['', `${'#'.repeat(level)} ${step.words}`];
+  });
 }
 
 function sectionOf(page: Page, around: Section, words: string): Section | null {

@@ -59,6 +59,8 @@ export interface TaskLine {
 export interface ReadingSettings {
   /** Minutes that `1d` takes. */
   workingDay: number;
+  /** How many days before its day a repeating task without start comes back; null: it never rests. */
+  repeatLead?: number | null;
   /** Statuses that notes of kind status add. */
   statuses?: AddedStatuses;
 }
@@ -299,9 +301,12 @@ export function dayOf(task: Pick<TaskLine, 'due' | 'plan'>): Day | null {
 
 /**
  * The day on which a task by itself comes back into sight: its start; for a repeat without one, the earlier of
- * due and plan. Null when nothing makes it rest.
+ * due and plan, or some days before. Null when nothing makes it rest.
+ *
+ * @param lead how many days before its day a repeat comes back; null when repeats never rest
  */
-export function comesBack(task: TaskLine): Day | null {
+export function comesBack(task: TaskLine, lead: number | null = 0): Day | null {
   if (task.start !== null) return task.start;
-  return task.every === null ? null : dayOf(task);
+  const day = task.every === null || lead === null ? null : dayOf(task);
+  return day === null ? null : day - (lead ?? 0);
 }

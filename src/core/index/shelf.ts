@@ -1,8 +1,8 @@
-import { NameTable, namesFor } from '../core/index/name-table';
-import { readFrontMatter } from '../core/note/front-matter';
-import { splitLines } from '../core/note/lines';
-import { baseNameOf, foldPath } from '../core/note/path';
-import type { Shelf } from '../core/task/act-across';
+import { NameTable, namesFor } from './name-table';
+import { readFrontMatter } from '../note/front-matter';
+import { splitLines } from '../note/lines';
+import { baseNameOf, foldPath } from '../note/path';
+import type { Shelf } from '../task/act-across';
 
 /** Notes as an action may look into them. Names are read only when one is asked for. */
 export function shelfOf(notes: readonly { path: string; text: string | null }[]): Shelf {

@@ -1,0 +1,65 @@
+import { foldPath } from '../src/core/note/path';
+import { addedStatusOf, statusTable } from '../src/core/task/added-status';
+import type { ActionSettings } from '../src/core/task/action-context';
+import { type ReadNote, readNote } from '../src/core/task/read-note';
+import { type RefTask, type RefTable, refTask } from '../src/core/task/ref-problems';
+import { type Folder, readFolder } from './read-folder';
+
+/** A folder of notes, read with the settings of a command. */
+export interface Desk {
+  folder: Folder;
+  settings: ActionSettings;
+  notes: ReadNote[];
+  refs: RefTable;
+}
+
+/** What several commands share: each folder is read once. */
+export class Desks {
+  private readonly folders = new Map<string, Folder>();
+  private readonly read = new Map<string, Desk>();
+
+  open(path: string, settings: ActionSettings): Desk {
+    const key = `${path}\n${JSON.stringify(settings)}`;
+    const known = this.read.get(key);
+    if (known) return known;
+    const folder = this.folders.get(path) ?? readFolder(path);
+    this.folders.set(path, folder);
+    const desk = readDesk(folder, settings);
+    this.read.set(key, desk);
+    return desk;
+  }
+
+  /** Forgets what was read, because files changed. */
+  forget(): void {
+    this.folders.clear();
+    this.read.clear();
+  }
+}
+
+function readDesk(folder: Folder, settings: ActionSettings): Desk {
+  const plain = folder.notes.map((note) => readNote(note.path, note.text, settings));
+  const added = plain.map((note) => addedStatusOf(note.front, note.title)).filter((status) => status !== null);
+  const full = added.length === 0 ? settings : { ...settings, statuses: statusTable(added) };
+  const notes = added.length === 0 ? plain : folder.notes.map((note) => readNote(note.path, note.text, full));
+  return { folder, settings: full, notes, refs: refsOf(notes) };
+}
+
+function refsOf(notes: readonly ReadNote[]): RefTable {
+  const refs = new Map<string, RefTask[]>();
+  for (const note of notes) {
+    for (const task of note.tasks) {
+      if (task.ref === null) continue;
+      const found = refs.get(task.ref);
+      if (found) found.push(refTask(note.path, task));
+      else refs.set(task.ref, [refTask(note.path, task)]);
+    }
+  }
+  return refs;
+}
+
+/** The note that a person means: by its path, with or without ending, or the only one there is. */
+export function noteAt(desk: Desk, name: string): ReadNote | null {
+  if (name === '' && desk.notes.length === 1) return desk.notes[0] ?? null;
+  const folded = foldPath(name.replace(/^\.\//, ''));
+  return desk.notes.find((note) => foldPath(note.path) === folded || foldPath(note.path).replace(/\.[a-z]+$/, '') === folded) ?? null;
+}

@@ -1,0 +1,44 @@
+import type { ActAnswer } from './commands/act';
+import type { SpokenAnswer } from './commands/date';
+import type { ScannedTask } from './commands/scan';
+
+/** A result as a person at a terminal reads it. */
+export function printed(command: string, result: unknown): string {
+  switch (command) {
+    case 'scan':
+      return (result as { tasks: ScannedTask[] }).tasks.map(taskLine).join('\n');
+    case 'act': {
+      const { files, refused } = result as ActAnswer;
+      if (refused !== null) return refused;
+      return files.length === 0 ? 'Nothing changes.' : files.map(({ note, text }) => `--- ${note}\n${text}`).join('\n');
+    }
+    case 'next': {
+      const { rule, dates } = result as { rule: string | null; dates: string[] };
+      return [...(rule === null ? [] : [rule]), ...dates].join('\n');
+    }
+    case 'date': {
+      const { date, week, month, time, role, words } = result as SpokenAnswer;
+      const when = [date ?? week ?? month, time].filter((one) => one !== null).join(' ');
+      return when === '' ? 'No date is understood.' : `${role ?? ''} ${when}${words === '' ? '' : ` · ${words}`}`;
+    }
+  }
+  return JSON.stringify(result, null, 2);
+}
+
+function taskLine(task: ScannedTask): string {
+  const problems = task.problems.map((problem) => `\n    ! ${problem.message}`).join('');
+  return `${task.note}:${task.line}  ${task.raw.trim()}${problems}`;
+}
+
+export const HELP = `recado COMMAND [--json] [--settings FILE] [--now TIME]
+
+  scan PATH                      every task of a Markdown file or a folder of them
+  act PATH --at NOTE:LINE ACTION what an action makes of the texts; --write stores it
+      finish, cancel, end, reopen, cycle, status NAME, raise, lower, swap NOTE:LINE,
+      tag NAME, untag NAME, reword TEXT, convert, duplicate, sink, sweep, ref, echo NOTE,
+      rename OLD NEW, set CLAUSE, unset NAME, push WORDS, rest WORDS, reset, archive NOTE,
+      move NOTE[#HEADING]
+      --today DAY --expect TEXT --remark TEXT --steps leave|close|out --write
+  next REPEAT --from DAY [--done DAY] [--count N]   the next dates of a repeat
+  date WORDS --today DAY         what is understood as a date
+  batch FILE                     a JSON list of commands, each a list of words`;

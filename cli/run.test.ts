@@ -1,0 +1,180 @@
+import { spawnSync } from 'node:child_process';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { readArguments } from './arguments';
+import type { ActAnswer } from './commands/act';
+import type { ScannedTask } from './commands/scan';
+import { Desks } from './desk';
+import { run } from './run';
+
+let folder = '';
+const TEXT = [
+  '---',
+  'tags: [exhibition]',
+  '---',
+  '# Loans #loans',
+  '- [_] Ask @ilse about [[Tide clock|it]] {due 2026-11-27 15:00; plan 2026-W48; start 2 days before; takes 1h30m; top; owner @kofi; asked @bea; every week on fri; remind 1h before; needs zzzzz9; since 2026-11-20; pushed 2026-11-13; key; odd}',
+  '  - [x] step {done 2026-11-20 10:00}',
+  '  - [-] other',
+  '  - [ ] last {start 2026-12-01}',
+  '',
+].join('\n');
+
+beforeAll(() => {
+  folder = mkdtempSync(path.join(tmpdir(), 'recado-'));
+  mkdirSync(path.join(folder, 'Exhibitions/.hidden'), { recursive: true });
+  writeFileSync(path.join(folder, 'Exhibitions/Salt.md'), TEXT);
+  writeFileSync(path.join(folder, 'Exhibitions/.hidden/x.md'), '- [ ] hidden');
+  writeFileSync(path.join(folder, 'Bytes.md'), Buffer.from([0x2d, 0xff, 0xfe]));
+  writeFileSync(path.join(folder, 'Other.md'), '\ufeff- [ ] one\r\n- [!] two\r\n');
+  writeFileSync(path.join(folder, 'Asked.md'), '---\nkind: status\nsign: "!"\nmeans: waiting\n---\n');
+});
+afterAll(() => rmSync(folder, { recursive: true }));
+
+const recado = (...list: string[]): unknown => run(readArguments(list), new Desks());
+
+describe('the command-line runner', () => {
+  it('scans a folder', () => {
+    const { tasks } = recado('scan', folder, '--today', '2026-11-23') as { tasks: ScannedTask[] };
+    expect(tasks.map((task) => `${task.note}:${task.line} ${task.status}`)).toEqual([
+      'Exhibitions/Salt.md:5 underway',
+      'Exhibitions/Salt.md:6 done',
+      'Exhibitions/Salt.md:7 cancelled',
+      'Exhibitions/Salt.md:8 todo',
+      'Other.md:1 todo',
+      'Other.md:2 waiting',
+    ]);
+    expect(tasks[0]).toEqual({
+      note: 'Exhibitions/Salt.md',
+      line: 5,
+      raw: TEXT.split('\n')[4],
+      text: 'Ask @ilse about [[Tide clock|it]]',
+      status: 'underway',
+      due: '2026-11-27 15:00',
+      plan: '2026-W48',
+      start: '2026-11-25',
+      every: 'week on fri',
+      until: null,
+      takes: 90,
+      priority: 'top',
+      owner: 'kofi',
+      tags: [],
+      inheritedTags: ['exhibition', 'loans'],
+      people: ['ilse'],
+      inheritedPeople: [],
+      links: ['Tide clock'],
+      remind: '1h before',
+      ref: null,
+      needs: ['zzzzz9'],
+      made: null,
+      done: null,
+      cancelled: null,
+      since: '2026-11-20',
+      asked: 'bea',
+      pushed: ['2026-11-13'],
+      key: true,
+      echo: null,
+      depth: 0,
+      parent: null,
+      heading: ['Loans #loans'],
+      resting: true,
+      progress: 0.5,
+      problems: [
+        expect.objectContaining({ message: '“odd” is no clause that Recado knows; it is kept as it stands.' }),
+        expect.objectContaining({ message: 'There is no task with the ref zzzzz9.' }),
+      ],
+    });
+    expect(tasks[3]).toMatchObject({ parent: 5, depth: 1, resting: true, progress: null });
+  });
+
+  it('acts, and writes only when it is told to', () => {
+    const answer = recado('act', folder, '--at', 'Other.md:1', 'finish', '--now', '2026-11-23T09:14') as ActAnswer;
+    const after = '\ufeff- [x] one {done 2026-11-23 09:14}\r\n- [!] two\r\n';
+    expect(answer).toEqual({ files: [{ note: 'Other.md', text: after }], refused: null });
+    expect(readFileSync(path.join(folder, 'Other.md'), 'utf8')).toContain('- [ ] one');
+    recado('act', folder, '--at', 'Other:1', 'finish', '--today', '2026-11-23', '--write');
+    expect(readFileSync(path.join(folder, 'Other.md'), 'utf8')).toBe(after.replace(' 09:14', ''));
+    writeFileSync(path.join(folder, 'Other.md'), '\ufeff- [ ] one\r\n- [!] two\r\n');
+  });
+
+  it.each([
+    [['finish', '--expect', '- [ ] gone'], 'That line is no longer there, so nothing was changed.'],
+    [['push', 'soon'], '“soon” names no day to move to, so nothing was changed.'],
+    [['move', 'Nowhere'], 'There is no note “Nowhere”, so nothing was changed.'],
+    [['rename', '#none', '#x'], '#none is named nowhere, so nothing was changed.'],
+  ])('%j is refused, which is an answer', (words, refused) =>
+    expect(recado('act', folder, '--at', 'Other.md:1', ...words, '--today', '2026-11-23')).toEqual({ files: [], refused }),
+  );
+
+  it.each([
+    [['set', 'due', 'fri'], '- [ ] one {due 2026-11-27}'],
+    [['status', 'under way'], '- [_] one {since 2026-11-23}'],
+    [['status', '!'], '- [!] one {since 2026-11-23}'],
+    [['cancel', '--remark', 'not lent'], '- [-] one {cancelled 2026-11-23}\r\n  - not lent'],
+    [['tag', '@kofi'], '- [ ] one @kofi'],
+    [['duplicate'], '- [ ] one\r\n- [ ] one'],
+    [['sink'], ''],
+    [['archive', 'Old'], '---\nkind: archive\n---\n\n- [ ] one\n'],
+  ])('%j', (words, expected) => {
+    const { files } = recado('act', folder, '--at', 'Other.md:1', ...words, '--today', '2026-11-23') as ActAnswer;
+    expect(files.map((file) => file.text).join('')).toContain(expected);
+  });
+
+  it('prints the next dates of a repeat', () => {
+    expect(recado('next', 'every month on last fri', '--from', '2026-11-23', '--count', '2')).toEqual({
+      rule: 'FREQ=MONTHLY;BYDAY=-1FR',
+      dates: ['2026-11-27', '2026-12-25'],
+    });
+    expect(recado('next', '3 months after done', '--from', '2026-08-01', '--done', '2026-11-23')).toEqual({
+      rule: null,
+      dates: ['2027-02-23'],
+    });
+    expect(recado('next', 'day x1', '--from', '2026-08-01', '--done', '2026-11-23')).toMatchObject({ dates: [] });
+  });
+
+  it('prints what is understood as a date', () => {
+    expect(recado('date', 'send the list by next week', '--today', '2026-11-23')).toEqual({
+      date: '2026-12-06',
+      week: null,
+      month: null,
+      time: null,
+      role: 'due',
+      words: 'send the list',
+    });
+    expect(recado('date', 'sat with noor', '--today', '2026-11-23')).toMatchObject({ date: null, role: null, words: 'sat with noor' });
+    expect(recado('date', 'week 50', '--today', '2026-11-23')).toMatchObject({ date: null, week: '2026-W50', role: 'plan' });
+  });
+
+  it('runs a batch, whose failures stand in their places', () => {
+    const file = path.join(folder, 'batch.json');
+    writeFileSync(
+      file,
+      JSON.stringify([['date', 'fri', '--today', '2026-11-23'], ['next', 'never'], ['scan', '/no/such'], 'scan', ['batch', file]]),
+    );
+    expect(recado('batch', file)).toEqual([
+      expect.objectContaining({ date: '2026-11-27' }),
+      { error: '“never” is no repeat.' },
+      { error: 'There is no file or folder /no/such.' },
+      { error: 'A command is a list of words.' },
+      { error: 'A batch cannot hold another.' },
+    ]);
+  });
+
+  it.each([
+    [['scan'], 'scan needs a file or folder.'],
+    [['fly'], 'There is no command “fly”.'],
+    [['scan', '.', '--colour'], 'There is no option --colour.'],
+    [['scan', '.', '--today', 'fri'], '--today is “fri”; a day looks like 2026-11-23.'],
+    [['scan', '.', '--settings', '/no/such'], 'The settings /no/such cannot be read as JSON.'],
+  ])('%j fails plainly', (words, message) => expect(() => recado(...words)).toThrow(message));
+
+  it('ends with 0 for an answer and 2 for a failure, and prints nothing else', () => {
+    const root = path.resolve(__dirname, '..');
+    const call = (...words: string[]) => spawnSync(process.execPath, ['scripts/recado.mjs', ...words], { cwd: root, encoding: 'utf8' });
+    const fine = call('date', 'fri', '--today', '2026-11-23', '--json');
+    expect([fine.status, fine.stderr, JSON.parse(fine.stdout)]).toEqual([0, '', expect.objectContaining({ date: '2026-11-27' })]);
+    const failed = call('scan', '/no/such', '--json');
+    expect([failed.status, failed.stdout, failed.stderr]).toEqual([2, '', 'There is no file or folder /no/such.\n']);
+  }, 20_000);
+});

@@ -1,0 +1,63 @@
+import { readFileSync } from 'node:fs';
+import { type Arguments, dayOption, momentOf, readArguments, wordAt } from './arguments';
+import { act } from './commands/act';
+import { date } from './commands/date';
+import { next } from './commands/next';
+import { scan } from './commands/scan';
+import { Desks } from './desk';
+import { PlainError } from './plain-error';
+import { settingsOf } from './settings';
+
+/** Runs one command; gives what `--json` prints. */
+export function run(given: Arguments, desks: Desks): unknown {
+  switch (given.command) {
+    case 'scan':
+      return scan(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), momentOf(given).day);
+    case 'act': {
+      const answer = act(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), given, momentOf(given));
+      if (given.flags.has('write')) desks.forget();
+      return answer;
+    }
+    case 'next': {
+      wordAt(given, 0, 'a repeat');
+      const count = Number(given.options.get('count') ?? 5);
+      if (!Number.isInteger(count) || count < 1 || count > 10_000) throw new PlainError('--count is a number from 1 to 10000.');
+      return next(given.words.join(' '), dayOption(given, 'from') ?? momentOf(given).day, dayOption(given, 'done'), count);
+    }
+    case 'date': {
+      wordAt(given, 0, 'words');
+      const { day, minute } = momentOf(given);
+      const { firstDayOfWeek, bareDay } = settingsOf(given);
+      return date(given.words.join(' '), { today: day, minute, firstDayOfWeek, bareDay });
+    }
+    case 'batch':
+      return batch(wordAt(given, 0, 'a file'), desks);
+  }
+  throw new PlainError(given.command === '' ? 'Say what to do; --help lists the commands.' : `There is no command “${given.command}”.`);
+}
+
+/** `batch`: the results of a list of commands; one that fails gives its message. */
+function batch(file: string, desks: Desks): unknown[] {
+  let lists: unknown;
+  try {
+    lists = JSON.parse(readFileSync(file, 'utf8'));
+  } catch {
+    throw new PlainError(`${file} cannot be read as JSON.`);
+  }
+  if (!Array.isArray(lists)) throw new PlainError(`${file} holds no list of commands.`);
+  return lists.map((list: unknown) => {
+    try {
+      if (!Array.isArray(list) || !list.every((word) => typeof word === 'string')) throw new PlainError('A command is a list of words.');
+      const given = readArguments(list);
+      if (given.command === 'batch') throw new PlainError('A batch cannot hold another.');
+      return run(given, desks);
+    } catch (error) {
+      return { error: messageOf(error) };
+    }
+  });
+}
+
+/** What a failure says in one line. */
+export function messageOf(error: unknown): string {
+  return error instanceof PlainError ? error.message : `This failed: ${error instanceof Error ? error.message : String(error)}`;
+}

@@ -1,0 +1,31 @@
+import { readFileSync } from 'node:fs';
+import * as z from 'zod';
+import { ACTION_DEFAULTS, type ActionSettings } from '../src/core/task/action-context';
+import type { Arguments } from './arguments';
+import { PlainError } from './plain-error';
+
+/** The settings that change what a text means and how actions write; a file of the application's settings serves too. */
+const schema = z.object({
+  workingDay: z.number().int().min(1).max(1440).default(ACTION_DEFAULTS.workingDay),
+  firstDayOfWeek: z.union([z.literal(1), z.literal(6), z.literal(7)]).default(1),
+  bareDay: z.enum(['plan', 'due']).default('plan'),
+  repeatRecords: z.enum(['lines', 'count']).default('lines'),
+  repeatLead: z.number().int().min(0).nullable().default(0),
+  finishedHeading: z.string().min(1).default(ACTION_DEFAULTS.finishedHeading),
+});
+
+/** Reads the file of `--settings`; without it everything has its default. */
+export function settingsOf(given: Arguments): ActionSettings {
+  const file = given.options.get('settings');
+  if (file === undefined) return schema.parse({});
+  let value: unknown;
+  try {
+    value = JSON.parse(readFileSync(file, 'utf8'));
+  } catch {
+    throw new PlainError(`The settings ${file} cannot be read as JSON.`);
+  }
+  const result = schema.safeParse(value);
+  if (result.success) return result.data;
+  const issue = result.error.issues[0];
+  throw new PlainError(`The settings ${file} do not fit at “${issue?.path.join('.') ?? ''}”: ${issue?.message ?? 'unknown'}.`);
+}
