@@ -4,7 +4,7 @@ import { act } from './commands/act';
 import { date } from './commands/date';
 import { next } from './commands/next';
 import { scan } from './commands/scan';
-import { Desks } from './desk';
+import type { Desks } from './desk';
 import { PlainError } from './plain-error';
 import { settingsOf } from './settings';
 

@@ -11,6 +11,16 @@ const LONGEST = 3650 * 24 * 60;
  * @example readDuration('1h30m') // 90
  */
 export function readDuration(words: string, minutesADay = 480): number | null {
+  if (known.minutesADay !== minutesADay || known.values.size > 2000) known = { minutesADay, values: new Map() };
+  let value = known.values.get(words);
+  if (value === undefined) known.values.set(words, (value = durationFrom(words, minutesADay)));
+  return value;
+}
+
+/** Most notes of a library say the same few times. */
+let known: { minutesADay: number; values: Map<string, number | null> } = { minutesADay: 0, values: new Map() };
+
+function durationFrom(words: string, minutesADay: number): number | null {
   const match = words === '' || words === 'P' || words.endsWith('T') ? null : (WORDS.exec(words) ?? ISO.exec(words));
   if (!match) return null;
   const minutes = Math.round(Number(match[1] ?? 0) * minutesADay + Number(match[2] ?? 0) * 60 + Number(match[3] ?? 0));

@@ -26,7 +26,11 @@ const WEEKDAY_SHORT = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
 const MONTH_SHORT = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
 
 /** Phrases repeat themselves: most notes of a library say the same few. */
-const known = new Map<string, Repeat | null>();
+const known = new Map<string, Known>();
+interface Known {
+  repeat: Repeat | null;
+  problem: string | null;
+}
 
 /**
  * Reads the phrase of a repeat, with or without `every` before it. Null when it is none. Counts and intervals of zero
@@ -38,12 +42,17 @@ const known = new Map<string, Repeat | null>();
  * @example readRepeat('every 2 weeks on mon, fri from 2026-11-23')?.interval // 2
  */
 export function readRepeat(words: string): Repeat | null {
+  return read(words).repeat;
+}
+
+function read(words: string): Known {
   const found = known.get(words);
   if (found !== undefined) return found;
   const repeat = words.length < 200 ? new PhraseReader(words).read() : null;
+  const result = { repeat, problem: repeat && problemOf(words, repeat) };
   if (known.size > 2000) known.clear();
-  known.set(words, repeat);
-  return repeat;
+  known.set(words, result);
+  return result;
 }
 
 /** Whether words are the phrase of a repeat. `isRepeatPhrase('now and then')` is false. */
@@ -51,10 +60,18 @@ export function isRepeatPhrase(words: string): boolean {
   return readRepeat(words) !== null;
 }
 
+/** Whether words are the phrase of a repeat with nothing wrong in it. */
+export function isSoundRepeat(words: string): boolean {
+  const { repeat, problem } = read(words);
+  return repeat !== null && problem === null;
+}
+
 /** Why a phrase that can be read is no repeat all the same; null when it is one. */
 export function repeatProblem(words: string): string | null {
-  const repeat = readRepeat(words);
-  if (!repeat) return null;
+  return read(words).problem;
+}
+
+function problemOf(words: string, repeat: Repeat): string | null {
   const wrong = words.split(/\s+/).find((word) => hasIsoDayShape(word) && readIsoDay(word) === null);
   if (wrong !== undefined) return `There is no such day as ${wrong}.`;
   if (repeat.interval === 0) return 'A repeat every 0 times is none; it counts as absent.';

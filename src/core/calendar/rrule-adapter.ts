@@ -1,12 +1,11 @@
 import * as library from 'rrule';
-import type { Options } from 'rrule';
 import type { Day, Weekday } from './day';
 
 /**
  * The only place that knows the library for recurrence rules (RFC 5545 §3.3.10): days go in, days come out.
  * Bundlers see its named exports, plain Node only its default one.
  */
-const { RRule } = 'RRule' in library ? library : (library as unknown as { default: typeof import('rrule') }).default;
+const { RRule } = 'RRule' in library ? library : (library as { default: typeof library }).default;
 
 export type Frequency = 'DAILY' | 'WEEKLY' | 'MONTHLY' | 'YEARLY';
 
@@ -28,7 +27,7 @@ const DAY_LENGTH = 86_400_000;
 const WEEKDAYS = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'];
 const dateOf = (day: Day): Date => new Date(day * DAY_LENGTH);
 
-function optionsOf(rule: Rule, start: Day | null): Partial<Options> {
+function optionsOf(rule: Rule, start: Day | null): Partial<library.Options> {
   return {
     freq: RRule[rule.frequency],
     interval: rule.interval,

@@ -45,10 +45,10 @@ export function compile(condition: Condition, context: GatherContext, lookup: Na
       return (row) => row.task.status === status;
     }
     case 'tag':
-      return condition.own ? (row) => row.ownTags.has(condition.name) : (row) => row.tags.has(condition.name);
+      return condition.own ? (row) => row.ownTags.includes(condition.name) : (row) => row.tags.includes(condition.name);
     case 'person': {
       const name = condition.name === 'me' && context.me !== null ? foldName(context.me) : condition.name;
-      return condition.own ? (row) => row.ownPeople.has(name) : (row) => row.people.has(name);
+      return condition.own ? (row) => row.ownPeople.includes(name) : (row) => row.people.includes(name);
     }
     case 'link':
       return compileLink(condition.target, condition.own, lookup);
@@ -116,7 +116,7 @@ function compilePlace(condition: Extract<Condition, { is: 'flag' | 'who' | 'plac
 function compileThis(what: 'note' | 'day' | 'person', context: GatherContext): Test {
   const here = context.thisNote;
   if (what === 'note') return (row) => here !== null && row.head.path === here.path;
-  if (what === 'person') return (row) => here?.handle != null && row.people.has(here.handle);
+  if (what === 'person') return (row) => here?.handle != null && row.people.includes(here.handle);
   const day = here?.journal ?? null;
   if (day === null) return () => false;
   const range = { from: day, to: day };

@@ -47,13 +47,13 @@ export function isPresent(row: Row, field: PresenceField): boolean {
     case 'remind':
       return task[field] !== null;
     case 'tag':
-      return row.tags.size > 0;
+      return row.tags.length > 0;
     case 'own tag':
-      return row.ownTags.size > 0;
+      return row.ownTags.length > 0;
     case 'person':
-      return row.people.size > 0;
+      return row.people.length > 0;
     case 'link':
-      return row.links.size > 0;
+      return row.links.length > 0;
     case 'need':
       return task.needs.length > 0;
     case 'steps':

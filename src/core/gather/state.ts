@@ -22,8 +22,8 @@ export function isUnsorted(row: Row, isLoosePlace: (path: string) => boolean): b
     task.start === null &&
     task.priority === null &&
     task.owner === null &&
-    row.ownTags.size === 0 &&
-    row.ownLinks.size === 0 &&
+    row.ownTags.length === 0 &&
+    row.ownLinks.length === 0 &&
     row.parent === null &&
     row.steps === 0 &&
     (row.head.journal !== null || isLoosePlace(row.head.path))

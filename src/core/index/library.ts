@@ -4,7 +4,6 @@ import type { GatherContext } from '../gather/ast';
 import type { NameLookup } from '../gather/evaluate';
 import { isResting } from '../gather/state';
 import { speaksOfResting } from '../gather/evaluate';
-import { foldName } from '../note/names';
 import { foldPath } from '../note/path';
 import { readNote } from '../task/read-note';
 import { isOpen } from '../task/status';
@@ -12,7 +11,7 @@ import { READING_DEFAULTS, type ReadingSettings } from '../task/task';
 import { LiveGather } from './live-gather';
 import { NameTable, namesFor } from './name-table';
 import { type NoteHead, type Row, headOf, rowsOf } from './row';
-import { type Tally, addTally, emptyTally, tallyOf } from './tally';
+import { countRows, emptyTally } from './tally';
 import { type AnswerView, groupView } from './view';
 
 /** Everything that changes how the library is read and answered, apart from the notes. */
@@ -27,13 +26,14 @@ export interface LibrarySettings extends ReadingSettings {
 export interface NoteEntry {
   head: NoteHead;
   rows: Row[];
-  tally: Tally;
+  /** How many of its tasks are open. */
+  open: number;
   /** The texts of its gather blocks. */
   gathers: string[];
   lineCount: number;
-  /** Tags and people named anywhere in it, folded → as written. */
-  tags: Map<string, string>;
-  people: Map<string, string>;
+  /** Tags and people named anywhere in it, as written. */
+  tags: readonly string[];
+  people: readonly string[];
   /** Every name by which a link may mean it, folded. */
   names: string[];
   fullName: string | null;
@@ -104,13 +104,13 @@ export class Library {
     const after = change.text === null ? null : entryOf(change.path, change.text, this.settings);
     if (before) {
       this.entries.delete(key);
-      addTally(this.total, before.tally, -1);
+      countRows(this.total, before.rows, -1);
       this.lineCount -= before.lineCount;
       this.names.remove(before.names, key);
     }
     if (after) {
       this.entries.set(key, after);
-      addTally(this.total, after.tally, 1);
+      after.open = countRows(this.total, after.rows, 1);
       this.lineCount += after.lineCount;
       this.names.add(after.names, key);
     }
@@ -200,16 +200,14 @@ function entryOf(path: string, text: string, settings: ReadingSettings = READING
   const rows = rowsOf(note, settings.repeatLead === undefined ? 0 : settings.repeatLead);
   const head = rows[0]?.head ?? headOf(note);
   const isPerson = note.kind === 'person';
-  const people = new Map(note.people.map((name) => [foldName(name), name]));
-  if (head.handle !== null && isPerson) people.set(head.handle, note.front.handle ?? note.title);
   return {
     head,
     rows,
-    tally: tallyOf(rows),
+    open: 0,
     gathers: note.gathers.map((gather) => gather.text),
     lineCount: note.lines.starts.length,
-    tags: new Map(note.tags.map((name) => [foldName(name), name])),
-    people,
+    tags: note.tags,
+    people: isPerson ? [...note.people, note.front.handle ?? note.title] : note.people,
     names: namesFor(path, note.title, note.front.aliases),
     fullName: isPerson ? note.title : null,
   };

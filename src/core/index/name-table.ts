@@ -2,25 +2,30 @@ import { baseNameOf, foldPath, folderOf } from '../note/path';
 
 /** Which notes a name means: by title, alias, file name and path, all folded. */
 export class NameTable {
-  /** Folded name → folded paths of the notes that have it. */
-  private readonly paths = new Map<string, Set<string>>();
+  /** Folded name → folded path of the note that has it, or of each that has. */
+  private readonly paths = new Map<string, string | Set<string>>();
   /** Names that more than one note has. */
   private readonly shared = new Set<string>();
 
   add(names: readonly string[], path: string): void {
     for (const name of names) {
-      const paths = this.paths.get(name);
-      if (!paths) this.paths.set(name, new Set([path]));
-      else if (paths.add(path).size > 1) this.shared.add(name);
+      const found = this.paths.get(name);
+      if (found === undefined || found === path) this.paths.set(name, path);
+      else if (typeof found !== 'string') found.add(path);
+      else {
+        this.paths.set(name, new Set([found, path]));
+        this.shared.add(name);
+      }
     }
   }
 
   remove(names: readonly string[], path: string): void {
     for (const name of names) {
-      const paths = this.paths.get(name);
-      if (!paths?.delete(path)) continue;
-      if (paths.size < 2) this.shared.delete(name);
-      if (paths.size === 0) this.paths.delete(name);
+      const found = this.paths.get(name);
+      if (found === path) this.paths.delete(name);
+      if (found === undefined || typeof found === 'string' || !found.delete(path) || found.size > 1) continue;
+      this.shared.delete(name);
+      this.paths.set(name, [...found][0] ?? '');
     }
   }
 
@@ -37,9 +42,10 @@ export class NameTable {
    */
   pathOf(name: string, from: string | null = null): string | null {
     const found = this.paths.get(foldPath(name));
-    if (!found) return null;
+    if (found === undefined) return null;
+    if (typeof found === 'string') return found;
     const paths = [...found].sort();
-    if (from === null || paths.length < 2) return paths[0] ?? null;
+    if (from === null) return paths[0] ?? null;
     const here = folderOf(from);
     return paths.reduce((best, path) => (folderDistance(here, folderOf(path)) < folderDistance(here, folderOf(best)) ? path : best));
   }
@@ -57,6 +63,11 @@ export function folderDistance(a: string, b: string): number {
 /** The names by which links may mean a note: title, aliases, file name and path, with and without ending, all folded. */
 export function namesFor(path: string, title: string, aliases: readonly string[]): string[] {
   const folded = foldPath(path);
-  const names = [title, ...aliases, baseNameOf(path)].map(foldPath);
-  return [...new Set([...names, folded, folded.replace(/\.(?:md|markdown|txt)$/, '')])];
+  const bare = folded.replace(/\.(?:md|markdown|txt)$/, '');
+  const names = [folded, bare];
+  for (const name of [title, ...aliases, baseNameOf(path)]) {
+    const one = foldPath(name);
+    if (!names.includes(one)) names.push(one);
+  }
+  return names;
 }

@@ -1,6 +1,7 @@
 import type { Day } from '../calendar/day';
 import { isPlannedOn, minuteOfPlan } from './planned';
 import type { Library, NoteEntry } from './library';
+import { foldName } from '../note/names';
 import type { NoteKind } from '../note/front-matter';
 import type { DayTally } from './tally';
 
@@ -69,7 +70,7 @@ export function overviewOf(library: Library, agendaCounts: Record<string, number
       kind: head.kind,
       journal: head.journal,
       journalSaid: head.journalSaid,
-      open: entry.tally.open,
+      open: entry.open,
     });
     tasks += entry.rows.length;
     addNames(tags, entry.tags, library.total.tags);
@@ -91,8 +92,9 @@ export function overviewOf(library: Library, agendaCounts: Record<string, number
   };
 }
 
-function addNames(into: Map<string, NameSummary>, found: Map<string, string>, counts: Map<string, number>): void {
-  for (const [folded, name] of found) {
+function addNames(into: Map<string, NameSummary>, found: readonly string[], counts: Map<string, number>): void {
+  for (const name of found) {
+    const folded = foldName(name);
     if (!into.has(folded)) into.set(folded, { name, fullName: null, path: null, open: counts.get(folded) ?? 0 });
   }
 }

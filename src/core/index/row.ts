@@ -1,7 +1,7 @@
 import type { Day } from '../calendar/day';
 import type { NoteKind } from '../note/front-matter';
 import { foldName, tagWithUppers } from '../note/names';
-import { foldPath, folderOf } from '../note/path';
+import { folderOf } from '../note/path';
 import type { ReadNote } from '../task/read-note';
 import { type Task, comesBack } from '../task/task';
 
@@ -33,14 +33,14 @@ export interface Row {
   steps: number;
   stepsDone: number;
   /** Folded, with the upper levels of `a/b`, own and inherited. */
-  tags: ReadonlySet<string>;
-  ownTags: ReadonlySet<string>;
+  tags: readonly string[];
+  ownTags: readonly string[];
   /** Folded: named on the line or around it, owning or asking, and whose page it is. */
-  people: ReadonlySet<string>;
-  ownPeople: ReadonlySet<string>;
+  people: readonly string[];
+  ownPeople: readonly string[];
   /** Folded targets of links, own and inherited. */
-  links: ReadonlySet<string>;
-  ownLinks: ReadonlySet<string>;
+  links: readonly string[];
+  ownLinks: readonly string[];
   /** The day on which it, and every task it stands under, is back in sight; null when nothing makes it rest. */
   back: Day | null;
   /** When it was made: written, else the journal page's day, else the note's date. */
@@ -48,10 +48,9 @@ export interface Row {
 }
 
 /** A task as the index keeps it: without what only editing needs. */
-export type TaskFields = Omit<Task, 'tail' | 'links' | 'problems'>;
+export type TaskFields = Omit<Task, 'links' | 'problems'>;
 
-const NONE: ReadonlySet<string> = new Set();
-const NO_LIST: readonly never[] = [];
+const NONE: readonly never[] = [];
 
 /** Turns a note that was read into rows, in the order of its lines. It takes the tasks over, and drops what only editing needs. */
 export function rowsOf(note: ReadNote, lead: number | null = 0): Row[] {
@@ -81,15 +80,13 @@ export function headOf(note: ReadNote): NoteHead {
 }
 
 function rowOf(task: Task, index: number, head: NoteHead, parent: Row | null, lead: number | null): Row {
-  const ownLinks = foldedSet(
-    task.links.map((link) => link.target),
-    foldPath,
-  );
-  const ownPeople = foldedSet([...task.people, task.owner === 'nobody' ? null : task.owner, task.asked], foldName);
-  const own = comesBack(task, lead);
-  task.tail = null;
-  task.links = NO_LIST;
-  task.problems = NO_LIST;
+  const ownPeople = ownPeopleOf(task);
+  const ownTags = uppersOf(task.tags);
+  const ownLinks = task.links.length === 0 ? NONE : foldedAll(task.links.map((link) => link.target));
+  const back = comesBack(task, lead);
+  const above = parent === null ? null : parent.back;
+  task.links = NONE;
+  task.problems = NONE;
   return {
     head,
     index,
@@ -97,18 +94,52 @@ function rowOf(task: Task, index: number, head: NoteHead, parent: Row | null, le
     parent,
     steps: 0,
     stepsDone: 0,
-    ownTags: tagSet(task.tags),
-    tags: task.inheritedTags.length === 0 ? tagSet(task.tags) : tagSet([...task.tags, ...task.inheritedTags]),
+    ownTags,
+    tags: together(ownTags, uppersOf(task.inheritedTags)),
     ownPeople,
-    people:
-      task.inheritedPeople.length === 0 && head.handle === null
-        ? ownPeople
-        : foldedSet([...ownPeople, ...task.inheritedPeople, head.handle], foldName),
+    people: withHandle(together(ownPeople, foldedAll(task.inheritedPeople)), head.handle),
     ownLinks,
-    links: task.inheritedLinks.length === 0 ? ownLinks : foldedSet([...ownLinks, ...task.inheritedLinks], foldPath),
-    back: later(own, parent?.back ?? null),
+    links: together(ownLinks, foldedAll(task.inheritedLinks)),
+    back: back === null || above === null ? (back ?? above) : Math.max(back, above),
     made: task.made?.from ?? head.journal ?? head.date,
   };
+}
+
+function ownPeopleOf({ people, owner, asked }: Task): readonly string[] {
+  const named = foldedAll(people);
+  if ((owner === null || owner === 'nobody') && asked === null) return named;
+  const others = [owner === 'nobody' ? null : owner, asked].filter((name) => name !== null).map(foldName);
+  return together(named, [...new Set(others)]);
+}
+
+function withHandle(people: readonly string[], handle: string | null): readonly string[] {
+  return handle === null || people.includes(handle) ? people : [...people, handle];
+}
+
+/** The names of both lists, each once; one of the lists itself where the other adds nothing. */
+function together(own: readonly string[], inherited: readonly string[]): readonly string[] {
+  if (own.length === 0) return inherited;
+  const more = inherited.filter((name) => !own.includes(name));
+  return more.length === 0 ? own : [...own, ...more];
+}
+
+/** Tasks that stand together share the lists of what they inherit, so that these are folded once. */
+let lastTags: { names: readonly string[]; folded: readonly string[] } = { names: NONE, folded: NONE };
+
+/** Folded tags with the levels above them, each once. */
+function uppersOf(tags: readonly string[]): readonly string[] {
+  if (tags.length === 0) return NONE;
+  if (tags.length === 1) return tagWithUppers(tags[0] ?? '');
+  if (lastTags.names !== tags) lastTags = { names: tags, folded: [...new Set(tags.flatMap(tagWithUppers))] };
+  return lastTags.folded;
+}
+
+let lastNames: { names: readonly string[]; folded: readonly string[] } = { names: NONE, folded: NONE };
+
+function foldedAll(names: readonly string[]): readonly string[] {
+  if (names.length === 0) return NONE;
+  if (lastNames.names !== names) lastNames = { names, folded: [...new Set(names.map(foldName))] };
+  return lastNames.folded;
 }
 
 function countStep(row: Row): void {
@@ -117,18 +148,4 @@ function countStep(row: Row): void {
     up.steps++;
     if (row.task.status === 'done') up.stepsDone++;
   }
-}
-
-function later(a: Day | null, b: Day | null): Day | null {
-  if (a === null || b === null) return a ?? b;
-  return Math.max(a, b);
-}
-
-function foldedSet(names: readonly (string | null)[], fold: (name: string) => string): ReadonlySet<string> {
-  const present = names.filter((name): name is string => name !== null);
-  return present.length === 0 ? NONE : new Set(present.map(fold));
-}
-
-function tagSet(tags: readonly string[]): ReadonlySet<string> {
-  return tags.length === 0 ? NONE : new Set(tags.flatMap(tagWithUppers));
 }

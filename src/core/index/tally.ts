@@ -25,58 +25,50 @@ export function emptyTally(): Tally {
   return { open: 0, tags: new Map(), people: new Map(), days: new Map() };
 }
 
-/** Counts the tasks of a note. Tags and people are counted under their folded names, open tasks only. */
-export function tallyOf(rows: readonly Row[]): Tally {
-  const tally = emptyTally();
+/**
+ * Adds the tasks of a note to the counts, or with `sign` -1 takes them away. Tags and people are counted under their
+ * folded names, open tasks only; notes of kind archive count nowhere.
+ *
+ * @returns how many of them are open
+ */
+export function countRows(tally: Tally, rows: readonly Row[], sign: 1 | -1): number {
+  let open = 0;
   for (const row of rows) {
-    if (row.head.kind === 'archive') continue;
-    countDays(tally, row);
+    if (row.head.kind === 'archive') return 0;
+    countDays(tally, row, sign);
     if (!isOpen(row.task.status)) continue;
-    tally.open++;
-    for (const tag of row.tags) tally.tags.set(tag, (tally.tags.get(tag) ?? 0) + 1);
-    for (const person of row.people) tally.people.set(person, (tally.people.get(person) ?? 0) + 1);
+    open++;
+    for (const tag of row.tags) count(tally.tags, tag, sign);
+    for (const person of row.people) count(tally.people, person, sign);
   }
-  return tally;
+  tally.open += sign * open;
+  return open;
 }
 
-function countDays(tally: Tally, row: Row): void {
+function countDays(tally: Tally, row: Row, sign: 1 | -1): void {
   const { due, plan, takes, status, done, pushed } = row.task;
   const open = isOpen(status);
-  if (open && due) dayIn(tally, due.from).due++;
+  if (open && due) change(tally, due.from, sign, 0, 0, 0);
   if (plan && plan.from === plan.to) {
-    const day = dayIn(tally, plan.from);
-    if (open) day.minutes += takes ?? 0;
-    if (status !== 'cancelled') day.planned++;
-    if (done && done.from <= plan.from) day.kept++;
+    const minutes = open ? (takes ?? 0) : 0;
+    change(tally, plan.from, 0, sign * minutes, status === 'cancelled' ? 0 : sign, done && done.from <= plan.from ? sign : 0);
   }
-  for (const left of pushed) dayIn(tally, left).planned++;
+  for (const left of pushed) change(tally, left, 0, 0, sign, 0);
 }
 
-function dayIn(tally: Tally, day: Day): DayTally {
+/** A day that nothing is left of goes. */
+function change(tally: Tally, day: Day, due: number, minutes: number, planned: number, kept: number): void {
   let found = tally.days.get(day);
   if (!found) tally.days.set(day, (found = { due: 0, minutes: 0, planned: 0, kept: 0 }));
-  return found;
+  found.due += due;
+  found.minutes += minutes;
+  found.planned += planned;
+  found.kept += kept;
+  if (found.due === 0 && found.minutes === 0 && found.planned === 0 && found.kept === 0) tally.days.delete(day);
 }
 
-/** Adds a note's counts to those of the whole, or with `sign` -1 takes them away. */
-export function addTally(total: Tally, part: Tally, sign: 1 | -1): void {
-  total.open += sign * part.open;
-  addCounts(total.tags, part.tags, sign);
-  addCounts(total.people, part.people, sign);
-  for (const [day, counts] of part.days) {
-    const found = dayIn(total, day);
-    found.due += sign * counts.due;
-    found.minutes += sign * counts.minutes;
-    found.planned += sign * counts.planned;
-    found.kept += sign * counts.kept;
-    if (found.due === 0 && found.minutes === 0 && found.planned === 0 && found.kept === 0) total.days.delete(day);
-  }
-}
-
-function addCounts(total: Map<string, number>, part: Map<string, number>, sign: 1 | -1): void {
-  for (const [name, count] of part) {
-    const next = (total.get(name) ?? 0) + sign * count;
-    if (next === 0) total.delete(name);
-    else total.set(name, next);
-  }
+function count(counts: Map<string, number>, name: string, by: 1 | -1): void {
+  const next = (counts.get(name) ?? 0) + by;
+  if (next === 0) counts.delete(name);
+  else counts.set(name, next);
 }

@@ -36,7 +36,7 @@ interface Container {
 
 type Leaf =
   | { kind: 'none' }
-  | { kind: 'paragraph'; line: number; words: string[] }
+  | { kind: 'paragraph'; line: number; from: number[]; to: number[] }
   | { kind: 'fence'; fence: Fence; sign: number; length: number; indent: number; body: string[] | null }
   | { kind: 'indented' }
   | { kind: 'html'; type: number };
@@ -182,28 +182,26 @@ class BlockReader extends LineCursor {
     }
     if (fresh && !this.blank && this.leaf.kind === 'paragraph') {
       // A paragraph goes on, also lazily: in a line that leaves out the marks of its containers.
-      this.leaf.words.push(this.text.slice(this.next, this.end));
+      this.leaf.from.push(this.next);
+      this.leaf.to.push(this.end);
       this.mark(LineKind.text);
       this.touch();
       return;
     }
     if (fresh) this.closeFrom(matched, this.line, oldDepth === matched && leafGoesOn);
     if (this.blank) return;
-    this.openLeaf({ kind: 'paragraph', line: this.line, words: [this.text.slice(this.next, this.end)] });
+    this.openLeaf({ kind: 'paragraph', line: this.line, from: [this.next], to: [this.end] });
     this.mark(LineKind.text);
     this.noteWords();
   }
 
   /** Opens a heading, fence, HTML block or rule when the line says so. */
   private opensLeaf(code: number, matched: number, fresh: boolean, interrupting: boolean, lazyPossible: boolean): boolean {
-    const close = (): void => {
-      if (fresh) this.closeFrom(matched, this.line);
-    };
     if (code === HASH) {
       const level = this.runLength(this.next, HASH);
       const after = this.next + level;
       if (level > 6 || (after < this.end && !isSpace(this.text.charCodeAt(after)))) return false;
-      close();
+      if (fresh) this.closeFrom(matched, this.line);
       this.addHeading(this.line, this.line, level, headingWords(this.text.slice(after, this.end)));
       return true;
     }
@@ -212,7 +210,7 @@ class BlockReader extends LineCursor {
       if (length < 3) return false;
       const info = this.text.slice(this.next + length, this.end);
       if (code === BACKTICK && info.includes('`')) return false;
-      close();
+      if (fresh) this.closeFrom(matched, this.line);
       this.openFence(code, length, info.trim());
       return true;
     }
@@ -220,7 +218,7 @@ class BlockReader extends LineCursor {
       const words = this.text.slice(this.next, this.end);
       const type = htmlBlockKind(words);
       if (type === 0 || (type === 7 && (interrupting || (fresh && lazyPossible)))) return false;
-      close();
+      if (fresh) this.closeFrom(matched, this.line);
       this.openLeaf({ kind: 'html', type });
       this.takeRawLine();
       return true;
@@ -229,7 +227,7 @@ class BlockReader extends LineCursor {
       if (this.underlineHeading(code === EQUALS ? 1 : 2)) return true;
     }
     if ((code === STAR || code === DASH || code === UNDERSCORE) && this.isRule(code)) {
-      close();
+      if (fresh) this.closeFrom(matched, this.line);
       this.child();
       this.mark(LineKind.rule);
       this.touch();
@@ -342,10 +340,10 @@ class BlockReader extends LineCursor {
   /** Makes the open paragraph a heading; false when it holds nothing but reference definitions. */
   private underlineHeading(level: number): boolean {
     if (this.leaf.kind !== 'paragraph') return false;
-    const whole = this.leaf.words.join('\n');
+    const whole = this.paragraphWords(this.leaf);
     const words = whole.slice(referenceDefinitionsLength(whole)).trim();
     if (words === '') return false;
-    const line = this.leaf.line + (this.leaf.words.length - words.split('\n').length);
+    const line = this.leaf.line + (this.leaf.from.length - words.split('\n').length);
     this.leaf = NO_LEAF;
     this.structure.kinds.fill(LineKind.heading, line, this.line);
     this.addHeading(line, this.line, level, words.replace(/[ \t]*\n[ \t]*/g, ' '));
@@ -401,13 +399,18 @@ class BlockReader extends LineCursor {
     if (leaf.kind === 'fence') {
       leaf.fence.lastLine = Math.max(leaf.fence.lastLine, leaf.fence.closed ? line - 1 : leaf.fence.lastLine);
       leaf.fence.body = leaf.body?.join('\n') ?? '';
-    } else if (leaf.kind === 'paragraph' && leaf.words[0]?.charCodeAt(0) === OPEN_BRACKET) {
-      const whole = leaf.words.join('\n');
+    } else if (leaf.kind === 'paragraph' && this.text.charCodeAt(leaf.from[0] ?? 0) === OPEN_BRACKET) {
+      const whole = this.paragraphWords(leaf);
       const container = this.stack[this.stack.length - 1];
       // A paragraph of nothing but definitions is none: an item that held only it is empty again.
       if (container && referenceDefinitionsLength(whole) >= whole.length && container.item?.line === leaf.line) container.hasChild = false;
     }
     this.leaf = NO_LEAF;
+  }
+
+  /** The lines of a paragraph as one text. */
+  private paragraphWords({ from, to }: Extract<Leaf, { kind: 'paragraph' }>): string {
+    return from.map((start, index) => this.text.slice(start, to[index])).join('\n');
   }
 
   private innermostItem(): number {

@@ -29,17 +29,33 @@ const AUTOLINK = /<(?:[A-Za-z][A-Za-z0-9+.-]{1,31}:[^\s<>]*|[^\s<>@]+@[^\s<>]+|\
 const LINK_TARGET = /\]\((?:[^()\\\n]|\\.|\((?:[^()\\\n]|\\.)*\))*\)/y;
 const EMAIL_TAIL = /^@[\p{L}\p{N}-]+\.[\p{L}]/u;
 
-const NOTHING: Inline = { names: [], links: [] };
+/** A line that names nothing. */
+export const NO_NAMES: Inline = { names: [], links: [] };
+
+/** A library names the same few tags and people thousands of times. */
+const folded = new Map<string, string>();
+const uppers = new Map<string, readonly string[]>();
+const MOST_KNOWN = 50_000;
 
 /** How two names are compared: NFC and without case. `sameName` keys fold `#Loans` and `#loans` together. */
 export function foldName(name: string): string {
-  return name.normalize('NFC').toLowerCase();
+  const known = folded.get(name);
+  if (known !== undefined) return known;
+  if (folded.size > MOST_KNOWN) folded.clear();
+  const result = name.normalize('NFC').toLowerCase();
+  folded.set(name, result);
+  return result;
 }
 
 /** A tag and the tags above it: `place/archive` is also `place`. Folded. */
-export function tagWithUppers(tag: string): string[] {
+export function tagWithUppers(tag: string): readonly string[] {
+  const known = uppers.get(tag);
+  if (known) return known;
+  if (uppers.size > MOST_KNOWN) uppers.clear();
   const parts = foldName(tag).split('/');
-  return parts.map((_, index) => parts.slice(0, index + 1).join('/'));
+  const result = parts.map((_, index) => parts.slice(0, index + 1).join('/'));
+  uppers.set(tag, result);
+  return result;
 }
 
 /**
@@ -49,18 +65,19 @@ export function tagWithUppers(tag: string): string[] {
  * @example readInline('Ask @ilse about #loans').names.map((name) => name.name) // ['ilse', 'loans']
  */
 export function readInline(line: string, from = 0, to = line.length): Inline {
-  if (!mayHold(line, from, to)) return NOTHING;
+  if (!mayHold(line, from, to)) return NO_NAMES;
   const found: Inline = { names: [], links: [] };
   for (let at = from; at < to;) at = step(line, at, from, to, found);
   return found;
 }
 
 function mayHold(line: string, from: number, to: number): boolean {
-  for (const sign of ['#', '@', '[[']) {
-    const at = line.indexOf(sign, from);
-    if (at !== -1 && at < to) return true;
-  }
-  return false;
+  const hash = line.indexOf('#', from);
+  if (hash !== -1 && hash < to) return true;
+  const at = line.indexOf('@', from);
+  if (at !== -1 && at < to) return true;
+  const link = line.indexOf('[[', from);
+  return link !== -1 && link < to;
 }
 
 /** Reads what stands at `at`; gives where to go on. */
@@ -123,15 +140,32 @@ function readLink(line: string, at: number, to: number, found: Inline): number {
 }
 
 function readName(kind: Name['kind'], pattern: RegExp, line: string, at: number, from: number, to: number, found: Inline): number {
-  if (at > from && !BEFORE.test(line.charAt(at - 1))) return at + 1;
-  pattern.lastIndex = at;
-  const name = pattern.exec(line)?.[1];
-  if (name === undefined || !HAS_LETTER.test(name)) return at + 1;
+  const afterSpace = at === from || line.charCodeAt(at - 1) === 32;
+  if (!afterSpace && !BEFORE.test(line.charAt(at - 1))) return at + 1;
+  const name = asciiName(line, at + 1, to) ?? nameBy(pattern, line, at);
+  if (name === null) return at + 1;
   const end = at + 1 + name.length;
   if (end > to) return at + 1;
-  if (inAddress(line, at, kind)) return end;
+  if (!afterSpace && inAddress(line, at, kind)) return end;
   found.names.push({ kind, name, from: at, to: end });
   return end;
+}
+
+function nameBy(pattern: RegExp, line: string, at: number): string | null {
+  pattern.lastIndex = at;
+  const name = pattern.exec(line)?.[1];
+  return name === undefined || !HAS_LETTER.test(name) ? null : name;
+}
+
+/** The plainest names, of ASCII letters alone up to a space or the end; null leaves the rest to the patterns. */
+function asciiName(line: string, from: number, to: number): string | null {
+  let at = from;
+  for (; at < to; at++) {
+    const code = line.charCodeAt(at) | 32;
+    if (code < 97 || code > 122) break;
+  }
+  if (at === from || (at < to && line.charCodeAt(at) !== 32)) return null;
+  return line.slice(from, at);
 }
 
 /** Whether a sign stands inside a URL or an e-mail address. */

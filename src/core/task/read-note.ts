@@ -2,9 +2,9 @@ import type { Day } from '../calendar/day';
 import { readStructure } from '../note/blocks';
 import { type FrontMatter, type NoteKind, readFrontMatter } from '../note/front-matter';
 import { type Lines, lineText, splitLines } from '../note/lines';
-import { type Inline, type Link, foldName, readInline } from '../note/names';
+import { type Inline, type Link, NO_NAMES, type Name, foldName, readInline } from '../note/names';
 import { baseNameOf, dayOfTitle } from '../note/path';
-import { type Heading, LineKind, type Structure } from '../note/structure';
+import { type Heading, type Item, LineKind, type Structure } from '../note/structure';
 import { clauseOf, readTail } from './tail';
 import { READING_DEFAULTS, type ReadingSettings, type Task, readTaskLine } from './task';
 
@@ -13,6 +13,12 @@ export interface GatherBlock {
   line: number;
   lastLine: number;
   text: string;
+}
+
+/** A link with the line that it stands on. */
+export interface NoteLink extends Link {
+  /** From 0. */
+  line: number;
 }
 
 /** A note as it was read: everything that is computed from its text alone. */
@@ -30,7 +36,7 @@ export interface ReadNote {
   /** List items, tasks or not, whose tail says key. */
   keyPoints: KeyPoint[];
   /** Every link of the note, with its line. */
-  links: (Link & { line: number })[];
+  links: NoteLink[];
   /** Tags and people named anywhere in the note, as written. */
   tags: string[];
   people: string[];
@@ -100,115 +106,206 @@ interface ItemContext extends Around {
 function readLines(note: ReadNote, settings: ReadingSettings): void {
   const { lines, structure, front } = note;
   const { items, headings, kinds } = structure;
-  const tags = new Set(front.tags);
-  const people = new Set(front.people);
+  const names = new Names(front.tags, front.people);
+  const signs = new Signs(lines.text);
   const contexts: ItemContext[] = [];
   const trail = new HeadingTrail({ tags: front.tags, people: [], links: front.about });
   const withTasks = !WITHOUT_TASKS.has(note.kind);
   let nextItem = 0;
   let nextHeading = 0;
+  let itemLine = items[0]?.line ?? -1;
+  let headingLine = headings[0]?.line ?? -1;
   for (let line = front.lineCount; line < kinds.length; line++) {
     const kind = kinds[line];
-    if (kind !== LineKind.text && kind !== LineKind.heading && items[nextItem]?.line !== line) continue;
+    const beginsItem = itemLine === line;
+    if (kind !== LineKind.text && kind !== LineKind.heading && !beginsItem) continue;
+    const mayName = signs.standIn(lines.starts[line] ?? 0, lines.ends[line] ?? 0);
+    if (!mayName && !beginsItem && headingLine !== line) continue;
     const words = lineText(lines, line);
-    const inline = readInline(words);
-    for (const name of inline.names) (name.kind === 'tag' ? tags : people).add(name.name);
-    for (const link of inline.links) note.links.push({ ...link, line });
-    const heading = headings[nextHeading];
-    if (heading?.line === line) {
-      nextHeading++;
+    if (!beginsItem) {
+      const inline = mayName ? readInline(words) : NO_NAMES;
+      names.add(note, inline, line);
+      const heading = headings[nextHeading];
+      if (headingLine !== line || !heading) continue;
+      headingLine = headings[++nextHeading]?.line ?? -1;
       if (heading.topLevel) trail.enter(heading, inline);
+      continue;
     }
-    for (; items[nextItem]?.line === line; nextItem++) {
+    for (; itemLine === line; itemLine = items[++nextItem]?.line ?? -1) {
       const item = items[nextItem];
       if (!item) break;
       // Asking an array for its element -1 is many times dearer than the comparison.
       const outer = (item.parent === -1 ? undefined : contexts[item.parent]) ?? trail.context;
       const task = withTasks && item.wordsFrom >= 0 ? readTaskLine(words, item.wordsFrom, settings) : null;
       if (task) {
-        task.line = line;
-        task.item = nextItem;
-        task.markerFrom = item.markerFrom;
-        task.depth = item.depth;
-        task.parent = outer.task;
-        task.headings = trail.path;
-        task.inheritedTags = without(outer.tags, task.tags);
-        task.inheritedPeople = without(outer.people, task.people);
-        task.inheritedLinks =
-          task.links.length === 0
-            ? outer.links
-            : without(
-                outer.links,
-                task.links.map((link) => link.target),
-              );
-        note.tasks.push(task);
-        if (task.owner !== null && task.owner !== 'nobody') people.add(task.owner);
-        if (task.asked !== null) people.add(task.asked);
-        if (task.key) note.keyPoints.push({ line, text: task.text, headings: trail.path, task: note.tasks.length - 1 });
-      } else if (withTasks && item.wordsFrom >= 0 && words.endsWith('}')) {
-        const tail = readTail(words, item.wordsFrom);
-        if (clauseOf(tail, 'key')) {
-          note.keyPoints.push({ line, text: words.slice(item.wordsFrom, tail?.from).trim(), headings: trail.path, task: -1 });
-        }
+        contexts.push(takeTask(note, names, task, nextItem, item, line, outer, trail.path));
+        continue;
       }
-      const own = item.wordsFrom >= 0 ? inline : NOTHING;
-      const { tags: handedTags, people: handedPeople, links: handedLinks } = add(outer, own);
-      const nearest = task ? note.tasks.length - 1 : outer.task;
-      contexts.push({ tags: handedTags, people: handedPeople, links: handedLinks, task: nearest });
+      const own = item.wordsFrom >= 0 && mayName ? readInline(words, item.wordsFrom, wordsEnd(words, item.wordsFrom)) : NO_NAMES;
+      if (withTasks && item.wordsFrom >= 0 && words.endsWith('}')) addKeyPoint(note, words, item.wordsFrom, line, trail.path);
+      names.add(note, own, line);
+      contexts.push(own === NO_NAMES ? outer : { ...withNames(outer, own), task: outer.task });
     }
+    if (headingLine === line) headingLine = headings[++nextHeading]?.line ?? -1;
   }
-  note.tags = [...tags];
-  note.people = [...people];
+  note.tags = names.tags();
+  note.people = names.people();
 }
 
-const NOTHING: Inline = { names: [], links: [] };
+/** Puts a task into its note; gives what it hands down to what stands in it. */
+function takeTask(
+  note: ReadNote,
+  names: Names,
+  task: Task,
+  index: number,
+  item: Item,
+  line: number,
+  outer: ItemContext,
+  path: readonly string[],
+): ItemContext {
+  task.line = line;
+  task.item = index;
+  task.markerFrom = item.markerFrom;
+  task.depth = item.depth;
+  task.parent = outer.task;
+  task.headings = path;
+  task.inheritedTags = without(outer.tags, task.tags);
+  task.inheritedPeople = without(outer.people, task.people);
+  task.inheritedLinks = outer.links;
+  const place = note.tasks.push(task) - 1;
+  if (task.owner !== null && task.owner !== 'nobody') names.addPerson(task.owner);
+  if (task.asked !== null) names.addPerson(task.asked);
+  if (task.key) note.keyPoints.push({ line, text: task.text, headings: path, task: place });
+  const named = task.tags.length > 0 || task.people.length > 0;
+  if (!named && task.links.length === 0) return { tags: outer.tags, people: outer.people, links: outer.links, task: place };
+  for (const tag of task.tags) names.addTag(tag);
+  for (const person of task.people) names.addPerson(person);
+  if (task.links.length === 0)
+    return { tags: joined(outer.tags, task.tags), people: joined(outer.people, task.people), links: outer.links, task: place };
+  addLinks(note, task.links, line);
+  const targets = task.links.map((link) => link.target);
+  task.inheritedLinks = without(outer.links, targets);
+  return {
+    tags: joined(outer.tags, task.tags),
+    people: joined(outer.people, task.people),
+    links: joined(outer.links, targets),
+    task: place,
+  };
+}
+
+/** Where the words of an item end: before its tail. */
+function wordsEnd(words: string, from: number): number {
+  return words.endsWith('}') ? (readTail(words, from)?.from ?? words.length) : words.length;
+}
+
+function addKeyPoint(note: ReadNote, words: string, from: number, line: number, headings: readonly string[]): void {
+  const tail = readTail(words, from);
+  if (clauseOf(tail, 'key')) note.keyPoints.push({ line, text: words.slice(from, tail?.from).trim(), headings, task: -1 });
+}
+
+function addLinks(note: ReadNote, links: readonly Link[], line: number): void {
+  for (const { target, heading, words, from, to } of links) note.links.push({ target, heading, words, from, to, line });
+}
+
+/** The tags and people that a note names, each as it was written first. */
+class Names {
+  private tagSet: Set<string> | null = null;
+  private personSet: Set<string> | null = null;
+
+  constructor(
+    private readonly firstTags: string[],
+    private readonly firstPeople: string[],
+  ) {}
+
+  add(note: ReadNote, inline: Inline, line: number): void {
+    if (inline === NO_NAMES) return;
+    for (const { kind, name } of inline.names) {
+      if (kind === 'tag') this.addTag(name);
+      else this.addPerson(name);
+    }
+    addLinks(note, inline.links, line);
+  }
+
+  addTag(name: string): void {
+    (this.tagSet ??= new Set(this.firstTags)).add(name);
+  }
+
+  addPerson(name: string): void {
+    (this.personSet ??= new Set(this.firstPeople)).add(name);
+  }
+
+  tags(): string[] {
+    return this.tagSet ? [...this.tagSet] : this.firstTags;
+  }
+
+  people(): string[] {
+    return this.personSet ? [...this.personSet] : this.firstPeople;
+  }
+}
+
+/** Finds the lines in which a tag, a person or a link may stand, without looking at the others. */
+class Signs {
+  private hash: number;
+  private at: number;
+  private bracket: number;
+
+  constructor(private readonly text: string) {
+    this.hash = text.indexOf('#');
+    this.at = text.indexOf('@');
+    this.bracket = text.indexOf('[[');
+  }
+
+  /** Whether one stands between two offsets; the offsets only grow. */
+  standIn(from: number, to: number): boolean {
+    if (this.hash !== -1 && this.hash < from) this.hash = this.text.indexOf('#', from);
+    if (this.at !== -1 && this.at < from) this.at = this.text.indexOf('@', from);
+    if (this.bracket !== -1 && this.bracket < from) this.bracket = this.text.indexOf('[[', from);
+    return (this.hash !== -1 && this.hash < to) || (this.at !== -1 && this.at < to) || (this.bracket !== -1 && this.bracket < to);
+  }
+}
 
 function without(inherited: readonly string[], own: readonly string[]): readonly string[] {
   if (own.length === 0 || inherited.length === 0) return inherited;
-  const folded = new Set(own.map(foldName));
-  return inherited.filter((name) => !folded.has(foldName(name)));
+  const kept = inherited.filter((name) => !own.some((one) => foldName(one) === foldName(name)));
+  return kept.length === inherited.length ? inherited : kept;
 }
 
-/** What stands around, and what a line adds to it. The same lists when it adds nothing. */
-function add(around: Around, inline: Inline): Around {
-  if (inline.names.length === 0 && inline.links.length === 0) return around;
-  const join = (outer: readonly string[], own: string[]): readonly string[] =>
-    own.length === 0 ? outer : [...without(outer, own), ...own];
+/** What stands around, and behind it what a line adds. The same list when it adds nothing. */
+function joined(outer: readonly string[], own: readonly string[]): readonly string[] {
+  if (own.length === 0) return outer;
+  return outer.length === 0 ? own : [...without(outer, own), ...own];
+}
+
+function withNames(around: Around, { names, links }: Inline): Around {
+  const of = (kind: Name['kind']): string[] => names.filter((name) => name.kind === kind).map((name) => name.name);
   return {
-    tags: join(
-      around.tags,
-      inline.names.filter((name) => name.kind === 'tag').map((name) => name.name),
-    ),
-    people: join(
-      around.people,
-      inline.names.filter((name) => name.kind === 'person').map((name) => name.name),
-    ),
-    links: join(
+    tags: joined(around.tags, of('tag')),
+    people: joined(around.people, of('person')),
+    links: joined(
       around.links,
-      inline.links.map((link) => link.target),
+      links.map((link) => link.target),
     ),
   };
 }
 
 /** The headings that hold a place, and what they hand down. */
 class HeadingTrail {
-  path: string[] = [];
-  around: Around;
+  path: readonly string[] = [];
   /** What an item at the top inherits here. */
   context: ItemContext;
-  private readonly open: { level: number; around: Around; path: string[] }[] = [];
+  private readonly open: { level: number; around: Around; path: readonly string[] }[] = [];
 
   constructor(private readonly outer: Around) {
-    this.around = outer;
     this.context = { ...outer, task: -1 };
   }
 
   enter(heading: Heading, inline: Inline): void {
-    while ((this.open[this.open.length - 1]?.level ?? 0) >= heading.level) this.open.pop();
-    const up = this.open[this.open.length - 1];
-    this.around = add(up?.around ?? this.outer, inline);
-    this.context = { ...this.around, task: -1 };
-    this.path = [...(up?.path ?? []), heading.words];
-    this.open.push({ level: heading.level, around: this.around, path: this.path });
+    while ((this.open.at(-1)?.level ?? 0) >= heading.level) this.open.pop();
+    const up = this.open.at(-1);
+    const around = up?.around ?? this.outer;
+    const own = inline === NO_NAMES ? around : withNames(around, inline);
+    this.context = { tags: own.tags, people: own.people, links: own.links, task: -1 };
+    this.path = up ? [...up.path, heading.words] : [heading.words];
+    this.open.push({ level: heading.level, around: own, path: this.path });
   }
 }

@@ -48,7 +48,7 @@ describe('a task line', () => {
     ['{set of braces}', '{set of braces}'],
   ])('%s is prose', (words, text) => {
     const task = readTaskLine(`- [ ] ${words}`, 2);
-    expect([task?.tail, task?.text]).toEqual([null, text]);
+    expect([task?.tailFrom, task?.text]).toEqual([`- [ ] ${words}`.length, text]);
   });
 
   it.each([

@@ -1,75 +1,21 @@
 import { type Day, addMonths, readIsoDay } from '../calendar/day';
 import { readDuration } from '../calendar/duration';
-import { type Span, readMoment, readSpan } from '../calendar/span';
-import { type Link, readInline } from '../note/names';
+import { readMoment, readSpan } from '../calendar/span';
+import { type Inline, NO_NAMES, type Name, readInline } from '../note/names';
 import { DAYS_BEFORE, PERSON_VALUE, type ClauseName, type Priority } from './clause';
+import { readPlainClauses } from './plain-clauses';
+import type { Problem, ReadingSettings, Task, TaskLine } from './task-line';
 import { type AddedStatuses, type Status, statusOf } from './status';
 import { type Tail, clauseOf, readFailedTail, readTail } from './tail';
 
-/** Something on a line that does not count, said in one sentence; offsets are into the line's words. */
-export interface Problem {
-  message: string;
-  from: number;
-  to: number;
-}
-
-/** What a task line says by itself, without what it inherits. */
-export interface TaskLine {
-  /** Where the box's `[` stands. */
-  boxFrom: number;
-  status: Status;
-  /** The character in the box. */
-  sign: string;
-  /** What stands after the box, trimmed, without the tail. */
-  text: string;
-  tail: Tail | null;
-  due: Span | null;
-  plan: Span | null;
-  /** The day until which it rests. */
-  start: Day | null;
-  /** The repeat as written, without `every`. */
-  every: string | null;
-  until: Day | null;
-  /** Minutes. */
-  takes: number | null;
-  /** Null is unmarked, which ranks between high and low. */
-  priority: Priority | null;
-  /** A handle, `nobody`, or null for oneself. */
-  owner: string | null;
-  asked: string | null;
-  remind: string | null;
-  ref: string | null;
-  needs: readonly string[];
-  made: Span | null;
-  done: Span | null;
-  cancelled: Span | null;
-  since: Span | null;
-  pushed: readonly Day[];
-  /** How many times a repeat was finished, where records of it are not kept as lines. */
-  times: number | null;
-  key: boolean;
-  /** As written, without signs. */
-  tags: readonly string[];
-  people: readonly string[];
-  links: readonly Link[];
-  problems: readonly Problem[];
-}
-
-/** Settings that change what a text means. */
-export interface ReadingSettings {
-  /** Minutes that `1d` takes. */
-  workingDay: number;
-  /** How many days before its day a repeating task without start comes back; null: it never rests. */
-  repeatLead?: number | null;
-  /** Statuses that notes of kind status add. */
-  statuses?: AddedStatuses;
-}
+export type { Problem, ReadingSettings, Task, TaskLine } from './task-line';
 
 export const READING_DEFAULTS: ReadingSettings = { workingDay: 480 };
 
 /** The sign in the box of an item's words; null when they begin with no box. */
 export function boxSignAt(line: string, from: number, statuses?: AddedStatuses): string | null {
   if (line.charCodeAt(from) !== 91) return null;
+  if (line.charCodeAt(from + 1) === 32 && line.charCodeAt(from + 2) === 93 && line.charCodeAt(from + 3) === 32) return ' ';
   const width = (line.codePointAt(from + 1) ?? 0) > 0xffff ? 2 : 1;
   const close = from + 1 + width;
   if (line.charCodeAt(close) !== 93) return null;
@@ -87,36 +33,70 @@ export function boxSignAt(line: string, from: number, statuses?: AddedStatuses):
  * @example readTaskLine('- [ ] Ask @ilse {due 2026-11-27}', 2)?.text // 'Ask @ilse'
  */
 export function readTaskLine(line: string, wordsFrom: number, settings: ReadingSettings = READING_DEFAULTS): Task | null {
-  const sign = boxSignAt(line, wordsFrom);
+  const sign = boxSignAt(line, wordsFrom, settings.statuses);
   if (sign === null) return null;
   const state = statusOf(sign, settings.statuses);
   if (!state) return null;
   const textFrom = wordsFrom + sign.length + 2;
-  const tail = readTail(line, textFrom);
-  const textTo = tail ? tail.from : line.length;
-  const inline = readInline(line, textFrom, textTo);
-  const task = emptyTask(line, wordsFrom, sign, state.status, tail);
-  task.text = line.slice(textFrom, textTo).trim();
-  if (inline.names.length > 0) {
-    task.tags = unique(inline.names.filter((name) => name.kind === 'tag').map((name) => name.name));
-    task.people = unique(inline.names.filter((name) => name.kind === 'person').map((name) => name.name));
+  const task = emptyTask(line, wordsFrom, sign, state.status);
+  readTailInto(task, line, textFrom, state.known, settings);
+  task.text = line.slice(textFrom, task.tailFrom).trim();
+  const inline = readInline(line, textFrom, task.tailFrom);
+  if (inline !== NO_NAMES) {
+    task.tags = namesOf(inline, 'tag');
+    task.people = namesOf(inline, 'person');
+    task.links = inline.links;
   }
-  task.links = inline.links;
-  if (tail) readAttributes(task, tail, settings);
-  if (tail || !state.known || line.charCodeAt(line.trimEnd().length - 1) === 125) addProblems(task, line, textFrom, state.known);
   return task;
+}
+
+/** Reads the attributes of a task and what is wrong with them. Nearly every tail is plain, and read without more ado. */
+function readTailInto(task: Task, line: string, textFrom: number, known: boolean, settings: ReadingSettings): void {
+  const end = endOfWords(line);
+  const mayBeTail = line.charCodeAt(end - 1) === 125;
+  const open = mayBeTail ? line.lastIndexOf('{', end - 1) : -1;
+  if (open < textFrom || (open > textFrom && !isSpaceCode(line.charCodeAt(open - 1)))) {
+    if (!known) addProblems(task, line, null, textFrom, known);
+    return;
+  }
+  if (readPlainClauses(task, line, open + 1, end - 1, settings)) {
+    task.tailFrom = open;
+    if (known && !needsCare(task)) return;
+  }
+  const tail = readTail(line, textFrom);
+  task.tailFrom = tail ? tail.from : line.length;
+  if (tail) readAttributes(task, tail, settings);
+  addProblems(task, line, tail, textFrom, known);
+}
+
+function endOfWords(line: string): number {
+  let end = line.length;
+  while (end > 0 && isSpaceCode(line.charCodeAt(end - 1))) end--;
+  return end;
+}
+
+const isSpaceCode = (code: number): boolean => code === 32 || code === 9 || code === 0xa0;
+
+function namesOf({ names }: Inline, kind: Name['kind']): readonly string[] {
+  let found: string[] | null = null;
+  for (const name of names) {
+    if (name.kind !== kind) continue;
+    if (!found) found = [name.name];
+    else if (!found.includes(name.name)) found.push(name.name);
+  }
+  return found ?? NONE;
 }
 
 const NONE: readonly never[] = [];
 
 /** One literal with every field: copying objects of this size field by field is the dearest way to read a note. */
-function emptyTask(raw: string, boxFrom: number, sign: string, status: Status, tail: Tail | null): Task {
+function emptyTask(raw: string, boxFrom: number, sign: string, status: Status): Task {
   return {
     boxFrom,
     status,
     sign,
     text: '',
-    tail,
+    tailFrom: raw.length,
     due: null,
     plan: null,
     start: null,
@@ -152,8 +132,6 @@ function emptyTask(raw: string, boxFrom: number, sign: string, status: Status, t
     inheritedLinks: NONE,
   };
 }
-
-const unique = (names: readonly string[]): readonly string[] => (names.length < 2 ? names : [...new Set(names)]);
 
 function readAttributes(task: TaskLine, tail: Tail, settings: ReadingSettings): void {
   for (const clause of tail.clauses) {
@@ -218,8 +196,7 @@ function startBefore(task: TaskLine, tail: Tail): Day | null {
   return day - count * (match[2] === 'week' ? 7 : 1);
 }
 
-function addProblems(task: TaskLine, line: string, textFrom: number, known: boolean): void {
-  const { tail } = task;
+function addProblems(task: TaskLine, line: string, tail: Tail | null, textFrom: number, known: boolean): void {
   const problems: Problem[] = [];
   if (!known) {
     const from = task.boxFrom;
@@ -235,6 +212,14 @@ function addProseProblem(line: string, textFrom: number, problems: Problem[]): v
   if (!failed) return;
   const { from, to, clause } = failed;
   problems.push({ message: `“${clause.value}” cannot be read for ${clause.word}, so these braces are words of the task.`, from, to });
+}
+
+/** Whether fields that are each right do not go together; the sentences are those of `addTailProblems`. */
+function needsCare(task: TaskLine): boolean {
+  const { due, start, every, until } = task;
+  if (due && start !== null && due.from < start) return true;
+  if (every !== null) return !due && !task.plan;
+  return until !== null && due !== null && until < due.from;
 }
 
 function addTailProblems(task: TaskLine, tail: Tail, problems: Problem[]): void {
@@ -253,29 +238,6 @@ function addTailProblems(task: TaskLine, tail: Tail, problems: Problem[]): void 
   } else if (task.until !== null && task.due !== null && task.until < task.due.from) {
     problems.push({ message: 'It no longer applies before it is due.', ...at('until') });
   }
-}
-
-/** A task in its note: its own line, where it stands and what it inherits. */
-export interface Task extends TaskLine {
-  /** From 0; 0 until a note places it, like all that follows. */
-  line: number;
-  /** The whole line as written. */
-  raw: string;
-  /** Its place among the items of the note's structure. */
-  item: number;
-  /** Where its list marker stands. */
-  markerFrom: number;
-  /** How many list items are around it. */
-  depth: number;
-  /** The index, among the note's tasks, of the nearest task it is nested in; -1 when none. */
-  parent: number;
-  /** The words of the headings it stands under, outermost first. */
-  headings: readonly string[];
-  /** As written, without those on the line itself. */
-  inheritedTags: readonly string[];
-  inheritedPeople: readonly string[];
-  /** Targets of links, as written. */
-  inheritedLinks: readonly string[];
 }
 
 /** The priority's place in an order: the weightiest is 0. */

@@ -15,7 +15,7 @@ export function signedName(name: string): string | null {
 function wordsRange(page: Page, task: Task): { from: number; to: number } {
   const line = page.edits.wordsOf(task.line);
   const start = task.boxFrom + task.sign.length + 2;
-  const end = task.tail ? task.tail.from : line.length;
+  const end = Math.min(task.tailFrom, line.length);
   const from = start + (/^\s*/.exec(line.slice(start, end))?.[0].length ?? 0);
   return { from, to: Math.max(from, start + line.slice(start, end).trimEnd().length) };
 }

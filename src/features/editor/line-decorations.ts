@@ -66,7 +66,7 @@ function decorate(view: EditorView): DecorationSet {
         if (heading) decorateHeading(ranges, heading, line.from, line.text, raw.has(index));
         if (task) decorateTask(ranges, task, state, line.from, line.text, raw.has(index));
         else if (item) decorateItem(ranges, item.depth, item.markerFrom, line.from, line.text, raw.has(index));
-        decorateNames(ranges, state, line.from, line.text, task ? (task.tail?.from ?? line.text.length) : line.text.length);
+        decorateNames(ranges, state, line.from, line.text, task ? task.tailFrom : line.text.length);
       } else if (kind === LineKind.code || kind === LineKind.frontMatter) {
         ranges.push(Decoration.line({ class: 'cm-code-line' }).range(line.from));
       }
@@ -122,7 +122,7 @@ function decorateTask(ranges: Range<Decoration>[], task: Task, state: EditorStat
   const boxTo = Math.min(text.length, task.boxFrom + task.sign.length + 3);
   const mark = new MarkWidget({ status: task.status, priority: task.priority, late });
   ranges.push(Decoration.replace({ widget: mark }).range(from + task.markerFrom, from + boxTo));
-  const tail = task.tail ?? readTail(text, boxTo);
+  const tail = readTail(text, boxTo);
   const wordsTo = tail ? tail.from : text.length;
   if (!open && wordsTo > boxTo) {
     const end = boxTo + text.slice(boxTo, wordsTo).trimEnd().length;

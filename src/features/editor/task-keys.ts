@@ -14,14 +14,14 @@ function continueTasks(view: EditorView): boolean {
   if (!task) return false;
   const column = main.head - line.from;
   if (column < task.boxFrom + task.sign.length + 2) return false;
-  if (task.text === '' && !task.tail) {
+  if (task.text === '' && task.tailFrom === line.length) {
     const from = line.from + (/^[\s>]*/.exec(line.text)?.[0].trimEnd().length ?? 0);
     view.dispatch({ changes: { from, to: line.to }, selection: { anchor: from }, userEvent: 'input' });
     return true;
   }
   // A cursor before the tail leaves it where it is: the tail belongs to the words before it.
   const words = line.text.slice(column);
-  const at = task.tail && words.trim() === line.text.slice(task.tail.from).trim() ? line.to : main.head;
+  const at = task.tailFrom < line.length && words.trim() === line.text.slice(task.tailFrom).trim() ? line.to : main.head;
   const rest = line.text.slice(at - line.from).trimStart();
   const marker = nextMarker(line.text.slice(0, task.boxFrom));
   const insert = `\n${marker}[ ] ${rest}`;
