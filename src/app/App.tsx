@@ -11,6 +11,7 @@ import { dayAddress, noteAddress } from '../features/session/addresses';
 import { frameSlice } from '../features/session/frame-slice';
 import { useNow, useServices } from '../features/session/services';
 import { useAppDispatch, useAppSelector } from '../features/session/state';
+import { TaskDialogs } from '../features/task-dialogs/TaskDialogs';
 import { Frame } from './Frame';
 import { useCommands } from './commands';
 import { useDrop } from './use-drop';
@@ -73,6 +74,7 @@ function Desk() {
         />
         <Route path="*" element={<NoSuchPage />} />
       </Routes>
+      <TaskDialogs />
       <NewNoteDialog open={dialog === 'new-note'} onClose={close} />
       <Suspense fallback={null}>
         {dialog === 'commands' && <CommandMenu open commands={commands} onClose={close} />}

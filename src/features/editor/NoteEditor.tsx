@@ -8,19 +8,23 @@ import { createPortal } from 'react-dom';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { editorText } from '../../core/note/line-endings';
-import { act } from '../../core/task/act';
+import { act as actOnText } from '../../core/task/act';
 import type { ActionContext } from '../../core/task/action-context';
-import { STATUS_NAMES, isOpen } from '../../core/task/status';
+import { echoRefOf } from '../../core/task/echo';
+import { progressOf } from '../../core/task/progress';
+import { STATUS_NAMES, type Status, isOpen } from '../../core/task/status';
+import type { Task } from '../../core/task/task';
 import { GatherBlock } from '../gather/GatherBlock';
 import { actionContext } from '../session/action-context';
 import { noteAddress, personAddress, tagAddress } from '../session/addresses';
 import { useNow, useServices } from '../session/services';
 import { useAppSelector } from '../session/state';
-import { shorten } from '../session/use-act';
+import { shorten, useAct } from '../session/use-act';
 import { FrontMatterLine } from './FrontMatterLine';
 import { PortalRegistry, blockDecorations } from './block-decorations';
 import { type EditorContext, contextChanged, editorContext } from './editor-context';
 import { foundLine, showLine } from './found-line';
+import { leavingLines } from './leaving-lines';
 import { followNames, lineDecorations } from './line-decorations';
 import { noteField, notePath } from './note-field';
 import { NoteSession, fromStore } from './note-session';
@@ -45,6 +49,7 @@ export function NoteEditor({ path, stored, line, autoFocus, placeholder: hint, o
   const [registry] = useState(() => new PortalRegistry());
   const { store, actions, engine, clock } = useServices();
   const navigate = useNavigate();
+  const { act } = useAct();
   const { day: today } = useNow();
   const style = useAppSelector((state) => state.settings.dateStyle);
   const sharedNames = useSharedNames();
@@ -75,6 +80,7 @@ export function NoteEditor({ path, stored, line, autoFocus, placeholder: hint, o
           blockDecorations(registry),
           followNames,
           foundLine,
+          leavingLines(() => actionContext(settings.current, clock.now())),
           editorTheme,
           EditorView.updateListener.of((update) => {
             if (update.docChanged && !update.transactions.some((one) => one.annotation(fromStore))) editor.current?.session.typed();
@@ -102,17 +108,22 @@ export function NoteEditor({ path, stored, line, autoFocus, placeholder: hint, o
       void session.end().then(() => undefined);
       view.destroy();
     };
-  }, [path, store, actions, registry]);
+  }, [path, store, actions, registry, settings, clock]);
 
   useEffect(() => {
     const open = editor.current;
     if (!open) return;
     const { view, session, context } = open;
+    const askSteps = (task: Task, status: Status, openSteps: number): void => {
+      const ref = { path, line: task.line, expected: task.raw };
+      // What is written goes first, so that the answer finds the line as it stands here.
+      void session.save().then(() => act(ref, task.text, { do: 'status', status }, openSteps));
+    };
     const value: EditorContext = {
       today,
       style,
       sharedNames,
-      tick: (index) => tickLine(view, session, index, actionContext(settings.current, clock.now())),
+      tick: (index) => tickLine(view, session, index, actionContext(settings.current, clock.now()), askSteps),
       follow: (target) => {
         if (target.is === 'tag') void navigate(tagAddress(target.name));
         else if (target.is === 'person') void navigate(personAddress(target.name));
@@ -124,7 +135,7 @@ export function NoteEditor({ path, stored, line, autoFocus, placeholder: hint, o
       },
     };
     view.dispatch({ effects: [context.reconfigure(editorContext.of(value)), contextChanged.of(null)] });
-  }, [path, today, style, sharedNames, settings, clock, engine, navigate]);
+  }, [path, today, style, sharedNames, settings, clock, engine, navigate, act]);
 
   useEffect(() => {
     if (line !== null && editor.current) showLine(editor.current.view, line);
@@ -153,13 +164,27 @@ function useSharedNames(): ReadonlySet<string> {
   return useMemo(() => new Set(words.split('\n')), [words]);
 }
 
+type AskSteps = (task: Task, status: Status, openSteps: number) => void;
+
+/** How many steps of a task are open, at any depth. */
+function openStepsIn(view: EditorView, task: Task): number {
+  const { tasks } = view.state.field(noteField);
+  const { all, allDone } = progressOf(tasks)[tasks.indexOf(task)] ?? { all: 0, allDone: 0 };
+  return all - allDone;
+}
+
 /** Ticks or reopens the task on a line of the editor, saves it, and offers Undo. */
-function tickLine(view: EditorView, session: NoteSession, index: number, context: ActionContext): void {
+function tickLine(view: EditorView, session: NoteSession, index: number, context: ActionContext, askSteps: AskSteps): void {
   const task = view.state.field(noteField).tasks.find((one) => one.line === index);
   if (!task) return;
   const status = isOpen(task.status) ? 'done' : 'todo';
+  const openSteps = isOpen(task.status) ? openStepsIn(view, task) : 0;
+  if (openSteps > 0 || task.ref !== null || echoRefOf(task.text) !== null) {
+    askSteps(task, status, openSteps);
+    return;
+  }
   const text = view.state.doc.toString();
-  const outcome = act(text, { line: index, expected: task.raw }, { do: 'status', status }, context);
+  const outcome = actOnText(text, { line: index, expected: task.raw }, { do: 'status', status }, context);
   if ('refused' in outcome) {
     toast.error(outcome.refused);
     return;

@@ -9,7 +9,7 @@ import { readTail } from '../../core/task/tail';
 import { chipsOf } from '../../ui/chips';
 import { contextChanged, editorContext } from './editor-context';
 import { noteField } from './note-field';
-import { BulletWidget, ChipsWidget, MarkWidget } from './widgets';
+import { BulletWidget, ChipsWidget, MarkWidget, ProblemsWidget } from './widgets';
 
 const hidden = Decoration.replace({});
 const bullet = Decoration.replace({ widget: new BulletWidget() });
@@ -111,6 +111,11 @@ function decorateTask(ranges: Range<Decoration>[], task: Task, state: EditorStat
   }
   if (raw) {
     ranges.push(Decoration.line({ class: 'cm-raw-line cm-task-line' }).range(from));
+    // With the cursor on the line its problems are said, since a title needs a mouse.
+    if (task.problems.length > 0) {
+      const told = new ProblemsWidget(task.problems.map((problem) => problem.message));
+      ranges.push(Decoration.widget({ widget: told, side: 1 }).range(from + text.length));
+    }
     return;
   }
   const late = open && task.due !== null && task.due.from < today;

@@ -31,6 +31,7 @@ const theme = EditorView.theme({
   '.cm-code-line': { fontFamily: 'var(--font-mono)', fontSize: '0.9em' },
   '.cm-shared-name': { textDecorationStyle: 'double' },
   '.cm-problem': { textDecoration: 'underline wavy var(--late)', textUnderlineOffset: '3px' },
+  '.cm-problem-words': { display: 'block', color: 'var(--late)', fontSize: '0.86rem', paddingInlineStart: '1.4rem' },
   '.cm-cursor': { borderLeftColor: 'var(--primary)', borderLeftWidth: '2px' },
   '&.cm-focused .cm-selectionBackground, .cm-selectionBackground': { background: 'var(--primary-soft) !important' },
   '.cm-placeholder': { color: 'var(--muted)' },

@@ -88,3 +88,20 @@ export class BulletWidget extends WidgetType {
     return part('cm-bullet', '•');
   }
 }
+
+/** What is wrong with a line, in sentences under it. */
+export class ProblemsWidget extends WidgetType {
+  constructor(private readonly messages: readonly string[]) {
+    super();
+  }
+
+  override eq(other: ProblemsWidget): boolean {
+    return other.messages.join('\n') === this.messages.join('\n');
+  }
+
+  override toDOM(): HTMLElement {
+    const box = part('cm-problem-words', this.messages.join(' '));
+    box.setAttribute('role', 'note');
+    return box;
+  }
+}

@@ -22,10 +22,13 @@ export function GatherList({ answer, groupHeading, withSource = true, showAll = 
   const list = useRef<HTMLDivElement>(null);
   const onAct = useCallback(
     (row: RowView, intention: Intention) => {
-      const after = intention.do === 'status' ? { ...row, status: intention.status } : row;
+      // A repeat stays open: it takes its next date.
+      const after = intention.do === 'status' && row.every === null ? { ...row, status: intention.status } : row;
       hold(row, after);
       const ref = { path: row.path, line: row.line, expected: row.raw };
-      void act(ref, row.text, intention).then((raw) => hold(row, raw === null ? row : { ...after, raw }));
+      void act(ref, row.text, intention, Math.max(0, row.stepCount - row.stepsDone)).then((raw) =>
+        hold(row, raw === null ? row : { ...after, raw }),
+      );
     },
     [act, hold],
   );

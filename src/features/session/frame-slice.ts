@@ -1,5 +1,6 @@
 import { type PayloadAction, createSlice } from '@reduxjs/toolkit';
 import type { SaveState } from '../../store/note-store';
+import type { TaskDialog } from './task-dialog';
 
 /** What stands beside the page: an agenda page by its path, or the tasks of the note. */
 export type BesideView = { is: 'agenda'; path: string } | { is: 'note' };
@@ -12,7 +13,8 @@ export interface FrameState {
   beside: BesideView;
   save: SaveState;
   dialog: 'commands' | 'new-note' | 'import' | null;
-  /** Files that were dropped on the window and wait for the import dialog. */
+  /** What is asked about a task. */
+  taskDialog: TaskDialog | null;
   foldersClosed: string[];
 }
 
@@ -23,6 +25,7 @@ const initialState: FrameState = {
   beside: { is: 'agenda', path: 'Agenda/Today.md' },
   save: { is: 'saved' },
   dialog: null,
+  taskDialog: null,
   foldersClosed: [],
 };
 
@@ -47,6 +50,9 @@ export const frameSlice = createSlice({
     dialogShown(state, { payload }: PayloadAction<FrameState['dialog']>) {
       state.dialog = payload;
       state.sheet = null;
+    },
+    taskDialogShown(state, { payload }: PayloadAction<TaskDialog | null>) {
+      state.taskDialog = payload;
     },
     folderToggled(state, { payload }: PayloadAction<string>) {
       const at = state.foldersClosed.indexOf(payload);

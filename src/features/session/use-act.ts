@@ -1,9 +1,12 @@
 import { useCallback, useMemo } from 'react';
 import { toast } from 'sonner';
-import type { WideIntention } from '../../core/task/intention';
 import type { LineRef } from '../../core/task/edit';
-import { STATUS_NAMES } from '../../core/task/status';
+import type { WideIntention } from '../../core/task/intention';
+import { isOpen } from '../../core/task/status';
+import { frameSlice } from './frame-slice';
+import { intentionName } from './intention-name';
 import { useServices } from './services';
+import { useAppDispatch, useAppSelector } from './state';
 
 /** Takes this tab's newest step back, and says what that was. */
 export function useUndo(): () => Promise<void> {
@@ -17,17 +20,31 @@ export function useUndo(): () => Promise<void> {
 }
 
 export interface RowActions {
-  /** The line as it stands afterwards; null when it was refused, which the person is told. */
-  act: (ref: LineRef, text: string, intention: WideIntention) => Promise<string | null>;
+  /**
+   * Carries out an intention. With open steps the person is asked first what becomes of them, unless the settings say.
+   *
+   * @returns the line as it stands afterwards; null when nothing was done yet or it was refused, which the person is told
+   */
+  act: (ref: LineRef, text: string, intention: WideIntention, openSteps?: number) => Promise<string | null>;
 }
 
 /** Acting on a task from wherever it shows: one edit, one step of Undo, one message that offers it. */
 export function useAct(): RowActions {
   const { actions } = useServices();
+  const dispatch = useAppDispatch();
+  const choice = useAppSelector((state) => state.settings.openSteps);
   const undo = useUndo();
   return useMemo(
     () => ({
-      act: async (ref, text, intention) => {
+      act: async (ref, text, given, openSteps = 0) => {
+        let intention = given;
+        if (given.do === 'status' && !isOpen(given.status) && openSteps > 0 && given.steps === undefined) {
+          if (choice === 'ask') {
+            dispatch(frameSlice.actions.taskDialogShown({ is: 'steps', task: { ref, text }, intention: given, openSteps }));
+            return null;
+          }
+          intention = { ...given, steps: choice };
+        }
         const label = `${intentionName(intention)}: ${shorten(text)}`;
         const result = await actions.act(ref, intention, label);
         if ('refused' in result) {
@@ -38,46 +55,8 @@ export function useAct(): RowActions {
         return result.raw;
       },
     }),
-    [actions, undo],
+    [actions, undo, dispatch, choice],
   );
-}
-
-const NAMES: Record<Exclude<WideIntention['do'], 'status' | 'set' | 'unset' | 'priority'>, string> = {
-  cycle: 'Next status',
-  end: 'Series ended',
-  raise: 'Priority raised',
-  lower: 'Priority lowered',
-  push: 'Moved to another day',
-  rest: 'Resting',
-  tag: 'Name added',
-  untag: 'Name removed',
-  reword: 'Reworded',
-  convert: 'Converted',
-  duplicate: 'Duplicated',
-  sink: 'Finished ones to the end',
-  sweep: 'Finished ones swept',
-  reset: 'Started again',
-  ref: 'Ref made',
-  swap: 'Days swapped',
-  move: 'Moved',
-  archive: 'Archived',
-  echo: 'Echo made',
-};
-
-/** What an action is called in messages and in Undo. */
-export function intentionName(intention: WideIntention): string {
-  switch (intention.do) {
-    case 'status':
-      return STATUS_NAMES[intention.status];
-    case 'set':
-      return `Set ${intention.clause.split(' ')[0]}`;
-    case 'unset':
-      return `Removed ${intention.clause}`;
-    case 'priority':
-      return intention.priority === null ? 'Priority removed' : `Priority ${intention.priority}`;
-    default:
-      return NAMES[intention.do];
-  }
 }
 
 export function shorten(text: string): string {

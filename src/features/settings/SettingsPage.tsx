@@ -11,6 +11,8 @@ import { frameSlice } from '../session/frame-slice';
 import { useServices } from '../session/services';
 import { useAppDispatch, useAppSelector } from '../session/state';
 import { useUndo } from '../session/use-act';
+import { Choice } from './Choice';
+import { TaskSettings } from './TaskSettings';
 
 /** Every setting on one page; each takes effect at once. */
 export function SettingsPage() {
@@ -63,6 +65,7 @@ export function SettingsPage() {
           ]}
           onChoose={(dateStyle) => set({ dateStyle })}
         />
+        <TaskSettings settings={settings} set={set} />
         <Hours hours={settings.workingHours} onChange={(workingHours) => set({ workingHours })} />
         <label className="grid max-w-sm gap-1">
           <span className="section-label">Page that opens first</span>
@@ -88,35 +91,6 @@ export function SettingsPage() {
         <NotesSection />
       </div>
     </Sheet>
-  );
-}
-
-interface ChoiceProps<T extends string | number> {
-  label: string;
-  value: T;
-  options: [T, string][];
-  onChoose: (value: T) => void;
-}
-
-function Choice<T extends string | number>({ label, value, options, onChoose }: ChoiceProps<T>) {
-  return (
-    <fieldset>
-      <legend className="section-label mb-1">{label}</legend>
-      <div className="flex flex-wrap gap-x-5 gap-y-1">
-        {options.map(([option, words]) => (
-          <label key={option} className="flex min-h-[28px] items-center gap-1.5">
-            <input
-              type="radio"
-              name={label}
-              className="h-4 w-4 accent-(--primary)"
-              checked={option === value}
-              onChange={() => onChoose(option)}
-            />
-            {words}
-          </label>
-        ))}
-      </div>
-    </fieldset>
   );
 }
 

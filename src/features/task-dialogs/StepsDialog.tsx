@@ -1,0 +1,47 @@
+import { useState } from 'react';
+import type { OpenSteps } from '../../core/task/intention';
+import { Dialog } from '../../ui/Dialog';
+import { useServices } from '../session/services';
+import { useAppSelector } from '../session/state';
+import type { TaskDialog } from '../session/task-dialog';
+import { useAct } from '../session/use-act';
+
+interface StepsDialogProps {
+  asked: Extract<TaskDialog, { is: 'steps' }>;
+  onClose: () => void;
+}
+
+/** Asks what becomes of the open steps of a task that is closed; the answer can be kept. */
+export function StepsDialog({ asked, onClose }: StepsDialogProps) {
+  const { task, intention, openSteps } = asked;
+  const settings = useAppSelector((state) => state.settings);
+  const { saveSettings } = useServices();
+  const { act } = useAct();
+  const [keep, setKeep] = useState(false);
+  const done = intention.status === 'done';
+  const choose = (steps: OpenSteps): void => {
+    onClose();
+    if (keep) void saveSettings({ ...settings, openSteps: steps });
+    void act(task.ref, task.text, { ...intention, steps });
+  };
+  return (
+    <Dialog open onClose={onClose} title={openSteps === 1 ? 'One step is still open' : `${openSteps} steps are still open`}>
+      <p className="mb-3 text-muted [overflow-wrap:anywhere]">{task.text}</p>
+      <div className="flex flex-wrap gap-2">
+        <button type="button" className="solid-button" autoFocus onClick={() => choose('leave')}>
+          Leave them open
+        </button>
+        <button type="button" className="line-button" onClick={() => choose('close')}>
+          {done ? 'Finish them too' : 'Cancel them too'}
+        </button>
+        <button type="button" className="line-button" onClick={() => choose('out')}>
+          Move them out
+        </button>
+      </div>
+      <label className="mt-3 flex items-center gap-2 text-[0.92rem]">
+        <input type="checkbox" className="h-4 w-4 accent-(--primary)" checked={keep} onChange={(event) => setKeep(event.target.checked)} />
+        Do so from now on; the settings can change it
+      </label>
+    </Dialog>
+  );
+}
