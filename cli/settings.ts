@@ -14,8 +14,11 @@ const schema = z.object({
   finishedHeading: z.string().min(1).default(ACTION_DEFAULTS.finishedHeading),
 });
 
+/** With what a typed day without a word before it means. */
+export type RunnerSettings = ActionSettings & { bareDay: 'plan' | 'due' };
+
 /** Reads the file of `--settings`; without it everything has its default. */
-export function settingsOf(given: Arguments): ActionSettings {
+export function settingsOf(given: Arguments): RunnerSettings {
   const file = given.options.get('settings');
   if (file === undefined) return schema.parse({});
   let value: unknown;

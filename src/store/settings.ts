@@ -15,8 +15,6 @@ export const settingsSchema = z.object({
   workingHours: z.array(hours).length(7).catch([6, 6, 6, 6, 6, 0, 0]),
   /** Minutes that `1d` takes. */
   workingDay: z.number().int().min(60).max(1440).catch(480),
-  /** What a typed day without a word before it means. */
-  bareDay: z.enum(['plan', 'due']).catch('plan'),
   /** What stays of a finished occurrence of a repeat. */
   repeatRecords: z.enum(['lines', 'count']).catch('lines'),
   /** What becomes of open steps when their task is finished. */

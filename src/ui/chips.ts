@@ -23,6 +23,8 @@ export interface ChipContext {
   open: boolean;
   /** The day it comes back; null when it does not rest. */
   restsUntil: Day | null;
+  /** Minutes that `1d` takes. */
+  workingDay?: number;
   /** What is wrong with the task beyond a single clause, by the place of the clause it is told at. */
   problems?: readonly { message: string; from: number }[];
 }
@@ -56,7 +58,7 @@ function chipOf(clause: Clause, context: ChipContext): ChipLook {
       if (context.restsUntil === null || !/^\d{4}/.test(clause.value)) return { ...plain, ...momentChip(clause.value, context) };
       return { ...plain, word: 'rests until', value: dayName(context.restsUntil, context.today, context.style) };
     case 'takes':
-      return { ...plain, value: durationName(readDuration(clause.value) ?? 0) };
+      return { ...plain, value: durationName(readDuration(clause.value, context.workingDay) ?? 0) };
     case 'done':
     case 'cancelled':
     case 'made':

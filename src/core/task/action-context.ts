@@ -12,8 +12,6 @@ export interface Moment {
 /** What changes how actions write. */
 export interface ActionSettings extends ReadingSettings {
   firstDayOfWeek: Weekday;
-  /** What a typed day without a word before it means. */
-  bareDay: 'plan' | 'due';
   /** What stays of a finished occurrence of a repeat: a line, or a count on the task. */
   repeatRecords: 'lines' | 'count';
   /** The words of the heading under which sweeping collects what is finished. */
@@ -23,7 +21,6 @@ export interface ActionSettings extends ReadingSettings {
 export const ACTION_DEFAULTS: ActionSettings = {
   ...READING_DEFAULTS,
   firstDayOfWeek: 1,
-  bareDay: 'plan',
   repeatRecords: 'lines',
   finishedHeading: 'Finished',
 };

@@ -204,7 +204,7 @@ function addProblems(task: TaskLine, line: string, tail: Tail | null, textFrom: 
   }
   if (tail) addTailProblems(task, tail, problems);
   else addProseProblem(line, textFrom, problems);
-  if (problems.length > 0) task.problems = problems;
+  if (problems.length > 0) task.problems = problems.sort((a, b) => a.from - b.from);
 }
 
 function addProseProblem(line: string, textFrom: number, problems: Problem[]): void {

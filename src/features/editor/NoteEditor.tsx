@@ -51,7 +51,7 @@ export function NoteEditor({ path, stored, line, autoFocus, placeholder: hint, o
   const navigate = useNavigate();
   const { act } = useAct();
   const { day: today } = useNow();
-  const style = useAppSelector((state) => state.settings.dateStyle);
+  const { dateStyle: style, workingDay } = useAppSelector((state) => state.settings);
   const sharedNames = useSharedNames();
   const settings = useLatest(useAppSelector((state) => state.settings));
   const first = useRef({ stored, autoFocus, hint, onRemoved });
@@ -122,6 +122,7 @@ export function NoteEditor({ path, stored, line, autoFocus, placeholder: hint, o
     const value: EditorContext = {
       today,
       style,
+      workingDay,
       sharedNames,
       tick: (index) => tickLine(view, session, index, actionContext(settings.current, clock.now()), askSteps),
       follow: (target) => {
@@ -135,7 +136,7 @@ export function NoteEditor({ path, stored, line, autoFocus, placeholder: hint, o
       },
     };
     view.dispatch({ effects: [context.reconfigure(editorContext.of(value)), contextChanged.of(null)] });
-  }, [path, today, style, sharedNames, settings, clock, engine, navigate, act]);
+  }, [path, today, style, workingDay, sharedNames, settings, clock, engine, navigate, act]);
 
   useEffect(() => {
     if (line !== null && editor.current) showLine(editor.current.view, line);

@@ -6,6 +6,8 @@ import type { DateStyle } from '../../core/calendar/day-name';
 export interface EditorContext {
   today: Day;
   style: DateStyle;
+  /** Minutes that `1d` takes. */
+  workingDay: number;
   /** Folded names that more than one note has. */
   sharedNames: ReadonlySet<string>;
   /** Ticks the task on a line (from 0). */
@@ -13,7 +15,14 @@ export interface EditorContext {
   follow: (target: { is: 'note' | 'tag' | 'person'; name: string }) => void;
 }
 
-const NO_CONTEXT: EditorContext = { today: 0, style: 'words', sharedNames: new Set(), tick: () => undefined, follow: () => undefined };
+const NO_CONTEXT: EditorContext = {
+  today: 0,
+  style: 'words',
+  workingDay: 480,
+  sharedNames: new Set(),
+  tick: () => undefined,
+  follow: () => undefined,
+};
 
 export const editorContext = Facet.define<EditorContext, EditorContext>({ combine: (values) => values[0] ?? NO_CONTEXT });
 

@@ -97,7 +97,7 @@ function decorateItem(ranges: Range<Decoration>[], depth: number, markerFrom: nu
 }
 
 function decorateTask(ranges: Range<Decoration>[], task: Task, state: EditorState, from: number, text: string, raw: boolean): void {
-  const { today, style } = state.facet(editorContext);
+  const { today, style, workingDay } = state.facet(editorContext);
   const open = isOpen(task.status);
   for (const problem of task.problems) {
     if (problem.to > problem.from) {
@@ -136,7 +136,7 @@ function decorateTask(ranges: Range<Decoration>[], task: Task, state: EditorStat
   if (tail) {
     const back = comesBack(task);
     const restsUntil = open && back !== null && back > today ? back : null;
-    const chips = chipsOf(tail, { today, style, open, restsUntil, problems: task.problems }, 'note');
+    const chips = chipsOf(tail, { today, style, workingDay, open, restsUntil, problems: task.problems }, 'note');
     ranges.push(Decoration.replace({ widget: new ChipsWidget(chips) }).range(from + tail.from, from + tail.to));
   }
 }

@@ -26,9 +26,9 @@ interface GatherRowProps {
 export function GatherRow({ row, withSource, onAct }: GatherRowProps) {
   const [open, setOpen] = useState(false);
   const { day: today } = useNow();
-  const style = useAppSelector((state) => state.settings.dateStyle);
+  const { dateStyle: style, workingDay } = useAppSelector((state) => state.settings);
   const taskOpen = isOpen(row.status);
-  const chips = chipsOf(readTail(row.raw, 0), { today, style, open: taskOpen, restsUntil: row.restsUntil }, 'list');
+  const chips = chipsOf(readTail(row.raw, 0), { today, style, workingDay, open: taskOpen, restsUntil: row.restsUntil }, 'list');
   const steps =
     row.stepCount > 0 ? [{ word: 'steps', value: `${row.stepsDone} of ${row.stepCount}`, tone: 'plain' as const, problem: null }] : [];
   return (

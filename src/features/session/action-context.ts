@@ -5,11 +5,11 @@ import type { Settings } from '../../store/settings';
 
 /** What actions write with: the present minute and the person's settings. */
 export function actionContext(settings: Settings, now: Now): ActionContext {
-  const { workingDay, firstDayOfWeek, bareDay, repeatRecords } = settings;
+  const { workingDay, firstDayOfWeek, repeatRecords } = settings;
   return {
     now,
-    settings: { ...ACTION_DEFAULTS, workingDay, firstDayOfWeek, bareDay, repeatRecords },
-    // Two billion refs: one that another task has is marked, and nothing follows it.
+    settings: { ...ACTION_DEFAULTS, workingDay, firstDayOfWeek, repeatRecords },
+    // Out of hundreds of millions: should another task have it, both are marked and nothing follows it.
     makeRef: refMaker(() => false, Math.random),
   };
 }

@@ -11,15 +11,6 @@ export function TaskSettings({ settings, set }: TaskSettingsProps) {
   return (
     <>
       <Choice
-        label="A typed day without a word before it"
-        value={settings.bareDay}
-        options={[
-          ['plan', 'is when I mean to do it'],
-          ['due', 'is when it is due'],
-        ]}
-        onChoose={(bareDay) => set({ bareDay })}
-      />
-      <Choice
         label="Finishing a task with open steps"
         value={settings.openSteps}
         options={[

@@ -19,6 +19,7 @@ export function StepsDialog({ asked, onClose }: StepsDialogProps) {
   const { act } = useAct();
   const [keep, setKeep] = useState(false);
   const done = intention.status === 'done';
+  const them = openSteps === 1 ? 'it' : 'them';
   const choose = (steps: OpenSteps): void => {
     onClose();
     if (keep) void saveSettings({ ...settings, openSteps: steps });
@@ -29,13 +30,13 @@ export function StepsDialog({ asked, onClose }: StepsDialogProps) {
       <p className="mb-3 text-muted [overflow-wrap:anywhere]">{task.text}</p>
       <div className="flex flex-wrap gap-2">
         <button type="button" className="solid-button" autoFocus onClick={() => choose('leave')}>
-          Leave them open
+          {`Leave ${them} open`}
         </button>
         <button type="button" className="line-button" onClick={() => choose('close')}>
-          {done ? 'Finish them too' : 'Cancel them too'}
+          {`${done ? 'Finish' : 'Cancel'} ${them} too`}
         </button>
         <button type="button" className="line-button" onClick={() => choose('out')}>
-          Move them out
+          {`Move ${them} out`}
         </button>
       </div>
       <label className="mt-3 flex items-center gap-2 text-[0.92rem]">

@@ -1,0 +1,91 @@
+import { expect, test } from './desk';
+
+const JOURNAL = 'Journal/2026-11-23.md';
+
+test('finishing a repeating task gives it its next date and a record, and Undo takes both back', async ({ desk, page }) => {
+  await desk.open('empty');
+  const line = '- [ ] Read the humidity log {plan 2026-11-23 08:30; every weekday}';
+  await desk.write(line);
+  await expect.poll(() => desk.stored(JOURNAL)).toBe(line);
+  await desk.agenda('Today');
+  await desk.row(desk.main, 'Read the humidity log').getByRole('checkbox').click();
+  await expect
+    .poll(() => desk.stored(JOURNAL))
+    .toBe(
+      '- [ ] Read the humidity log {plan 2026-11-24 08:30; every weekday}\n- [x] Read the humidity log {plan 2026-11-23 08:30; done 2026-11-23 09:20}',
+    );
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => desk.stored(JOURNAL)).toBe(line);
+});
+
+test('a task is moved to a day said in words, rests, and is cancelled with a remark, by keyboard alone', async ({ desk, page }) => {
+  await desk.open('empty');
+  await desk.write('- [ ] Weigh the crate {due 2026-11-23}');
+  await expect.poll(() => desk.stored(JOURNAL)).toContain('Weigh');
+  await desk.agenda('Today');
+  const menu = async (...names: string[]): Promise<void> => {
+    await desk.row(desk.main, 'Weigh the crate').getByRole('button', { name: 'Actions for Weigh the crate' }).focus();
+    await page.keyboard.press('Enter');
+    for (const name of names) {
+      const item = page.getByRole('menuitem', { name });
+      await item.focus();
+      await page.keyboard.press('Enter');
+    }
+  };
+  await menu('Due', 'Another day…');
+  const field = page.getByRole('textbox', { name: 'Day' });
+  await field.fill('soon');
+  await expect(page.getByRole('status').filter({ hasText: 'names no day' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Move it there' })).toBeDisabled();
+  await field.fill('next fri');
+  await expect(page.getByRole('status').filter({ hasText: 'Fri 4 Dec' })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Weigh the crate {due 2026-12-04; pushed 2026-11-23}');
+
+  await desk.agenda('Ahead');
+  await menu('Rest', 'Until tomorrow');
+  await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Weigh the crate {due 2026-12-04; pushed 2026-11-23; start 2026-11-24}');
+
+  await menu('Cancel with a remark…');
+  await page.getByRole('textbox', { name: 'Why it is cancelled' }).fill('the crate went by sea');
+  await page.keyboard.press('Enter');
+  await expect
+    .poll(() => desk.stored(JOURNAL))
+    .toBe(
+      '- [-] Weigh the crate {due 2026-12-04; pushed 2026-11-23; start 2026-11-24; cancelled 2026-11-23 09:20}\n  - the crate went by sea',
+    );
+});
+
+test('finishing a task with open steps asks once, and the answer can be kept', async ({ desk, page }) => {
+  await desk.open('empty');
+  await desk.write('- [ ] Pack the lens {due 2026-11-23}');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('find the key');
+  await expect.poll(() => desk.stored(JOURNAL)).toContain('find the key');
+  await desk.agenda('Today');
+  await desk.row(desk.main, 'Pack the lens').getByRole('checkbox').first().click();
+  const dialog = page.getByRole('dialog', { name: 'One step is still open' });
+  await dialog.getByRole('checkbox').check();
+  await dialog.getByRole('button', { name: 'Finish it too' }).click();
+  await expect.poll(() => desk.stored(JOURNAL)).toMatch(/- \[x\] Pack the lens .*\n {2,4}- \[x\] find the key \{done 2026-11-23 09:20\}/);
+  await expect.poll(() => desk.storedSettings()).toMatchObject({ openSteps: 'close' });
+});
+
+test('in the editor, typed words become dates and a typed status has its consequences when the line is left', async ({ desk, page }) => {
+  await desk.open('empty');
+  await desk.write('- [ ] Call @lars {due fri 15:00; takes 2 hours}');
+  await page.keyboard.press('Enter');
+  await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Call @lars {due 2026-11-27 15:00; takes 2h}\n- [ ] ');
+  await page.keyboard.type('Odd one {high; colour blue}');
+  await expect(page.getByRole('note')).toHaveText('“colour” is no clause that Recado knows; it is kept as it stands.');
+
+  // The first line: its box is overwritten with an x, then the line is left.
+  await page.keyboard.press('Control+Home');
+  for (let step = 0; step < 3; step++) await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Delete');
+  await page.keyboard.type('x');
+  await expect.poll(() => desk.stored(JOURNAL)).toContain('- [x] Call @lars {due 2026-11-27 15:00; takes 2h}');
+  await page.keyboard.press('ArrowDown');
+  await expect.poll(() => desk.stored(JOURNAL)).toContain('- [x] Call @lars {due 2026-11-27 15:00; takes 2h; done 2026-11-23 09:20}');
+});
