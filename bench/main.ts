@@ -97,4 +97,4 @@ for (const { what, reference, ratio, limit, holds } of rows) {
     `${holds === null ? '     ' : holds ? 'holds' : 'FAILS'}  ${ratio.toFixed(1).padStart(8)} ${reference} (${wanted}) · ${what}`,
   );
 }
-writeFileSync(path.join(import.meta.dirname, 'results.json'), `${JSON.stringify(rows, null, 2)}\n`);
+writeFileSync(path.join(process.cwd(), 'bench/results.json'), `${JSON.stringify(rows, null, 2)}\n`);

@@ -114,7 +114,7 @@ export class Library {
       this.lineCount += after.lineCount;
       this.names.add(after.names, key);
     }
-    const namesChanged = (before?.names.join('\n') ?? '') !== (after?.names.join('\n') ?? '');
+    const namesChanged = !before || !after || before.names.join('\n') !== after.names.join('\n');
     return { removed: before?.rows ?? [], added: after?.rows ?? [], namesChanged };
   }
 

@@ -48,7 +48,7 @@ export interface Row {
 }
 
 /** A task as the index keeps it: without what only editing needs. */
-export type TaskFields = Omit<Task, 'links' | 'problems'>;
+export type TaskFields = Omit<Task, 'links' | 'problems' | 'say' | 'forgetEditing'>;
 
 const NONE: readonly never[] = [];
 
@@ -85,8 +85,7 @@ function rowOf(task: Task, index: number, head: NoteHead, parent: Row | null, le
   const ownLinks = task.links.length === 0 ? NONE : foldedAll(task.links.map((link) => link.target));
   const back = comesBack(task, lead);
   const above = parent === null ? null : parent.back;
-  task.links = NONE;
-  task.problems = NONE;
+  task.forgetEditing();
   return {
     head,
     index,
@@ -119,8 +118,13 @@ function withHandle(people: readonly string[], handle: string | null): readonly 
 /** The names of both lists, each once; one of the lists itself where the other adds nothing. */
 function together(own: readonly string[], inherited: readonly string[]): readonly string[] {
   if (own.length === 0) return inherited;
-  const more = inherited.filter((name) => !own.includes(name));
-  return more.length === 0 ? own : [...own, ...more];
+  let all = own;
+  for (const name of inherited) {
+    if (own.includes(name)) continue;
+    if (all === own) all = [...own];
+    (all as string[]).push(name);
+  }
+  return all;
 }
 
 /** Tasks that stand together share the lists of what they inherit, so that these are folded once. */
@@ -130,15 +134,21 @@ let lastTags: { names: readonly string[]; folded: readonly string[] } = { names:
 function uppersOf(tags: readonly string[]): readonly string[] {
   if (tags.length === 0) return NONE;
   if (tags.length === 1) return tagWithUppers(tags[0] ?? '');
-  if (lastTags.names !== tags) lastTags = { names: tags, folded: [...new Set(tags.flatMap(tagWithUppers))] };
+  if (lastTags.names !== tags) lastTags = { names: tags, folded: eachOnce(tags, tagWithUppers) };
   return lastTags.folded;
+}
+
+function eachOnce(names: readonly string[], fold: (name: string) => readonly string[]): readonly string[] {
+  const found: string[] = [];
+  for (const name of names) for (const one of fold(name)) if (!found.includes(one)) found.push(one);
+  return found;
 }
 
 let lastNames: { names: readonly string[]; folded: readonly string[] } = { names: NONE, folded: NONE };
 
 function foldedAll(names: readonly string[]): readonly string[] {
   if (names.length === 0) return NONE;
-  if (lastNames.names !== names) lastNames = { names, folded: [...new Set(names.map(foldName))] };
+  if (lastNames.names !== names) lastNames = { names, folded: eachOnce(names, (name) => [foldName(name)]) };
   return lastNames.folded;
 }
 

@@ -33,9 +33,17 @@ export function mayOpen(code: number): boolean {
 
 /** The words of a `#` heading without its closing signs. */
 export function headingWords(rest: string): string {
-  return rest
-    .replace(/^[ \t]+/, '')
-    .replace(/[ \t]+$/, '')
-    .replace(/^#+$/, '')
-    .replace(/[ \t]+#+$/, '');
+  let from = 0;
+  let to = rest.length;
+  while (from < to && isBlank(rest.charCodeAt(from))) from++;
+  while (to > from && isBlank(rest.charCodeAt(to - 1))) to--;
+  let closing = to;
+  while (closing > from && rest.charCodeAt(closing - 1) === HASH) closing--;
+  if (closing < to && (closing === from || isBlank(rest.charCodeAt(closing - 1)))) {
+    to = closing;
+    while (to > from && isBlank(rest.charCodeAt(to - 1))) to--;
+  }
+  return rest.slice(from, to);
 }
+
+const isBlank = (code: number): boolean => code === 32 || code === 9;

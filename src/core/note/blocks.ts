@@ -370,9 +370,15 @@ class BlockReader extends LineCursor {
     this.touch();
   }
 
+  private innermost(): Container | undefined {
+    const depth = this.stack.length;
+    // Asking an array for its element -1 is many times dearer than the comparison.
+    return depth === 0 ? undefined : this.stack[depth - 1];
+  }
+
   /** The innermost container now holds something. */
   private child(): void {
-    const container = this.stack[this.stack.length - 1];
+    const container = this.innermost();
     if (container) container.hasChild = true;
   }
 
@@ -382,7 +388,7 @@ class BlockReader extends LineCursor {
   }
 
   private noteWords(): void {
-    const item = this.stack[this.stack.length - 1]?.item;
+    const item = this.innermost()?.item;
     if (item && item.line === this.line && item.wordsFrom === -1) {
       item.wordsFrom = this.next - this.start - (hasMark(this.lines, this.line) ? 1 : 0);
     }
@@ -391,7 +397,7 @@ class BlockReader extends LineCursor {
   /** Closes the open leaf and every container from `depth` on. */
   private closeFrom(depth: number, line: number, keepLeaf = false): void {
     if (!keepLeaf) this.closeLeaf(line);
-    if (this.stack.length > depth) this.stack.length = depth;
+    while (this.stack.length > depth) this.stack.pop();
   }
 
   private closeLeaf(line: number): void {
@@ -401,7 +407,7 @@ class BlockReader extends LineCursor {
       leaf.fence.body = leaf.body?.join('\n') ?? '';
     } else if (leaf.kind === 'paragraph' && this.text.charCodeAt(leaf.from[0] ?? 0) === OPEN_BRACKET) {
       const whole = this.paragraphWords(leaf);
-      const container = this.stack[this.stack.length - 1];
+      const container = this.innermost();
       // A paragraph of nothing but definitions is none: an item that held only it is empty again.
       if (container && referenceDefinitionsLength(whole) >= whole.length && container.item?.line === leaf.line) container.hasChild = false;
     }

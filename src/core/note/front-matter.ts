@@ -64,7 +64,7 @@ export function readFrontMatter(lines: Lines): FrontMatter {
   for (let line = 1; line < lineCount - 1; line++) body.push(lineText(lines, line));
   const values = readSimpleYaml(body) ?? readYaml(body);
   if ('problem' in values) return { ...NO_FRONT_MATTER, lineCount, problem: values.problem };
-  return { ...fieldsFrom(values.fields), lineCount };
+  return frontMatterFrom(values.fields, lineCount);
 }
 
 function frontMatterLineCount(lines: Lines): number {
@@ -168,10 +168,11 @@ function plainYamlMessage(message: string): string {
   return `The front matter cannot be read as YAML: ${first.replace(/\.$/, '')}.`;
 }
 
-function fieldsFrom(fields: YamlFields): Omit<FrontMatter, 'lineCount'> {
+function frontMatterFrom(fields: YamlFields, lineCount: number): FrontMatter {
   const kind = fieldWords(fields['kind'])?.toLowerCase();
   const date = fieldWords(fields['date']);
   return {
+    lineCount,
     title: fieldWords(fields['title']),
     kind: NOTE_KINDS.find((known) => known === kind) ?? null,
     date: date === null ? null : readIsoDay(date.slice(0, 10)),

@@ -47,6 +47,15 @@ export function foldName(name: string): string {
   return result;
 }
 
+/** Whether two names are one. Nearly always their first letters tell at once. */
+export function sameName(a: string, b: string): boolean {
+  if (a === b) return true;
+  const first = a.charCodeAt(0) | 32;
+  const other = b.charCodeAt(0) | 32;
+  if (first !== other && first < 128 && other < 128) return false;
+  return foldName(a) === foldName(b);
+}
+
 /** A tag and the tags above it: `place/archive` is also `place`. Folded. */
 export function tagWithUppers(tag: string): readonly string[] {
   const known = uppers.get(tag);
@@ -67,9 +76,18 @@ export function tagWithUppers(tag: string): readonly string[] {
 export function readInline(line: string, from = 0, to = line.length): Inline {
   if (!mayHold(line, from, to)) return NO_NAMES;
   const found: Inline = { names: [], links: [] };
-  for (let at = from; at < to;) at = step(line, at, from, to, found);
+  for (let at = from; at < to;) {
+    const code = line.charCodeAt(at);
+    // Nearly every character is none that matters here.
+    if (code > 96 || SIGNS[code] === 0) at++;
+    else at = step(line, at, from, to, found);
+  }
   return found;
 }
+
+/** The signs, up to the backtick, at which something may begin. */
+const SIGNS = new Uint8Array(97);
+for (const sign of '\\`<[]#@') SIGNS[sign.charCodeAt(0)] = 1;
 
 function mayHold(line: string, from: number, to: number): boolean {
   const hash = line.indexOf('#', from);

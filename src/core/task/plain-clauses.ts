@@ -2,7 +2,7 @@ import { type Day, dayFrom, daysInMonth } from '../calendar/day';
 import { readDuration } from '../calendar/duration';
 import { isSoundRepeat } from '../calendar/repeat-phrase';
 import type { Span } from '../calendar/span';
-import type { ReadingSettings, TaskLine } from './task-line';
+import type { ReadingSettings, Task } from './task-line';
 
 const SPACE = 32;
 const SEMICOLON = 59;
@@ -12,7 +12,7 @@ const SEMICOLON = 59;
  * day and time, nothing twice. It gives false at the first thing that is not, and leaves that to the patient reader of
  * `tail.ts`; a property test holds the two equal. Reading a library spends most of its time here.
  */
-export function readPlainClauses(task: TaskLine, line: string, from: number, to: number, settings: ReadingSettings): boolean {
+export function readPlainClauses(task: Task, line: string, from: number, to: number, settings: ReadingSettings): boolean {
   let seen = 0;
   let at = from;
   while (at < to) {
@@ -43,7 +43,7 @@ const KEY = 1024;
 const UNTIL = 2048;
 
 /** The bit of the clause that was read; 0 when it is not plain. */
-function readPlainClause(task: TaskLine, line: string, from: number, to: number, settings: ReadingSettings): number {
+function readPlainClause(task: Task, line: string, from: number, to: number, settings: ReadingSettings): number {
   switch (line.charCodeAt(from)) {
     case 100: // d
       if (line.startsWith('due ', from)) return (task.due = plainMoment(line, from + 4, to)) ? DUE : 0;
@@ -53,7 +53,7 @@ function readPlainClause(task: TaskLine, line: string, from: number, to: number,
       return line.startsWith('plan ', from) && (task.plan = plainMoment(line, from + 5, to)) ? PLAN : 0;
     case 115: // s
       if (line.startsWith('start ', from)) return (task.start = plainDay(line, from + 6, to)) !== null ? START : 0;
-      if (line.startsWith('since ', from)) return (task.since = plainMoment(line, from + 6, to)) ? SINCE : 0;
+      if (line.startsWith('since ', from)) return say(task, 'since', plainMoment(line, from + 6, to)) ? SINCE : 0;
       return 0;
     case 116: // t
       if (to - from === 3 && line.startsWith('top', from)) {
@@ -76,21 +76,28 @@ function readPlainClause(task: TaskLine, line: string, from: number, to: number,
       if (!line.startsWith('every ', from)) return 0;
       const phrase = line.slice(from + 6, to);
       if (!isSoundRepeat(phrase)) return 0;
-      task.every = phrase;
+      task.say('every', phrase);
       return EVERY;
     }
     case 109: // m
-      return line.startsWith('made ', from) && (task.made = plainMoment(line, from + 5, to)) ? MADE : 0;
+      return line.startsWith('made ', from) && say(task, 'made', plainMoment(line, from + 5, to)) ? MADE : 0;
     case 99: // c
-      return line.startsWith('cancelled ', from) && (task.cancelled = plainMoment(line, from + 10, to)) ? CANCELLED : 0;
+      return line.startsWith('cancelled ', from) && say(task, 'cancelled', plainMoment(line, from + 10, to)) ? CANCELLED : 0;
     case 107: // k
       if (to - from !== 3 || !line.startsWith('key', from)) return 0;
-      task.key = true;
+      task.say('key', true);
       return KEY;
     case 117: // u
-      return line.startsWith('until ', from) && (task.until = plainDay(line, from + 6, to)) !== null ? UNTIL : 0;
+      return line.startsWith('until ', from) && say(task, 'until', plainDay(line, from + 6, to)) ? UNTIL : 0;
   }
   return 0;
+}
+
+/** Says a clause when it could be read. */
+function say<K extends 'since' | 'made' | 'cancelled' | 'until'>(task: Task, name: K, value: Task[K]): boolean {
+  if (value === null) return false;
+  task.say(name, value);
+  return true;
 }
 
 /** `2026-11-27` or `2026-11-27 15:00`, and nothing else up to `to`. */

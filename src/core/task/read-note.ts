@@ -2,7 +2,7 @@ import type { Day } from '../calendar/day';
 import { readStructure } from '../note/blocks';
 import { type FrontMatter, type NoteKind, readFrontMatter } from '../note/front-matter';
 import { type Lines, lineText, splitLines } from '../note/lines';
-import { type Inline, type Link, NO_NAMES, type Name, foldName, readInline } from '../note/names';
+import { type Inline, type Link, NO_NAMES, type Name, readInline, sameName } from '../note/names';
 import { baseNameOf, dayOfTitle } from '../note/path';
 import { type Heading, type Item, LineKind, type Structure } from '../note/structure';
 import { clauseOf, readTail } from './tail';
@@ -144,7 +144,7 @@ function readLines(note: ReadNote, settings: ReadingSettings): void {
       const own = item.wordsFrom >= 0 && mayName ? readInline(words, item.wordsFrom, wordsEnd(words, item.wordsFrom)) : NO_NAMES;
       if (withTasks && item.wordsFrom >= 0 && words.endsWith('}')) addKeyPoint(note, words, item.wordsFrom, line, trail.path);
       names.add(note, own, line);
-      contexts.push(own === NO_NAMES ? outer : { ...withNames(outer, own), task: outer.task });
+      contexts.push(own === NO_NAMES ? outer : inContext(withNames(outer, own), outer.task));
     }
     if (headingLine === line) headingLine = headings[++nextHeading]?.line ?? -1;
   }
@@ -177,7 +177,7 @@ function takeTask(
   if (task.asked !== null) names.addPerson(task.asked);
   if (task.key) note.keyPoints.push({ line, text: task.text, headings: path, task: place });
   const named = task.tags.length > 0 || task.people.length > 0;
-  if (!named && task.links.length === 0) return { tags: outer.tags, people: outer.people, links: outer.links, task: place };
+  if (!named && task.links.length === 0) return inContext(outer, place);
   for (const tag of task.tags) names.addTag(tag);
   for (const person of task.people) names.addPerson(person);
   if (task.links.length === 0)
@@ -266,8 +266,10 @@ class Signs {
 
 function without(inherited: readonly string[], own: readonly string[]): readonly string[] {
   if (own.length === 0 || inherited.length === 0) return inherited;
-  const kept = inherited.filter((name) => !own.some((one) => foldName(one) === foldName(name)));
-  return kept.length === inherited.length ? inherited : kept;
+  for (const name of inherited) {
+    if (own.some((one) => sameName(one, name))) return inherited.filter((other) => !own.some((one) => sameName(one, other)));
+  }
+  return inherited;
 }
 
 /** What stands around, and behind it what a line adds. The same list when it adds nothing. */
@@ -288,6 +290,11 @@ function withNames(around: Around, { names, links }: Inline): Around {
   };
 }
 
+// Copying such an object by spreading it costs more than reading the line.
+function inContext({ tags, people, links }: Around, task: number): ItemContext {
+  return { tags, people, links, task };
+}
+
 /** The headings that hold a place, and what they hand down. */
 class HeadingTrail {
   path: readonly string[] = [];
@@ -296,7 +303,7 @@ class HeadingTrail {
   private readonly open: { level: number; around: Around; path: readonly string[] }[] = [];
 
   constructor(private readonly outer: Around) {
-    this.context = { ...outer, task: -1 };
+    this.context = inContext(outer, -1);
   }
 
   enter(heading: Heading, inline: Inline): void {
@@ -304,7 +311,7 @@ class HeadingTrail {
     const up = this.open.at(-1);
     const around = up?.around ?? this.outer;
     const own = inline === NO_NAMES ? around : withNames(around, inline);
-    this.context = { tags: own.tags, people: own.people, links: own.links, task: -1 };
+    this.context = inContext(own, -1);
     this.path = up ? [...up.path, heading.words] : [heading.words];
     this.open.push({ level: heading.level, around: own, path: this.path });
   }

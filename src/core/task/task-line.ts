@@ -11,49 +11,6 @@ export interface Problem {
   to: number;
 }
 
-/** What a task line says by itself, without what it inherits. */
-export interface TaskLine {
-  /** Where the box's `[` stands. */
-  boxFrom: number;
-  status: Status;
-  /** The character in the box. */
-  sign: string;
-  /** What stands after the box, trimmed, without the tail. */
-  text: string;
-  /** Where the tail's brace stands; the length of the line when it has none. */
-  tailFrom: number;
-  due: Span | null;
-  plan: Span | null;
-  /** The day until which it rests. */
-  start: Day | null;
-  /** The repeat as written, without `every`. */
-  every: string | null;
-  until: Day | null;
-  /** Minutes. */
-  takes: number | null;
-  /** Null is unmarked, which ranks between high and low. */
-  priority: Priority | null;
-  /** A handle, `nobody`, or null for oneself. */
-  owner: string | null;
-  asked: string | null;
-  remind: string | null;
-  ref: string | null;
-  needs: readonly string[];
-  made: Span | null;
-  done: Span | null;
-  cancelled: Span | null;
-  since: Span | null;
-  pushed: readonly Day[];
-  /** How many times a repeat was finished, where records of it are not kept as lines. */
-  times: number | null;
-  key: boolean;
-  /** As written, without signs. */
-  tags: readonly string[];
-  people: readonly string[];
-  links: readonly Link[];
-  problems: readonly Problem[];
-}
-
 /** Settings that change what a text means. */
 export interface ReadingSettings {
   /** Minutes that `1d` takes. */
@@ -64,25 +21,159 @@ export interface ReadingSettings {
   statuses?: AddedStatuses;
 }
 
-/** A task in its note: its own line, where it stands and what it inherits. */
-export interface Task extends TaskLine {
+/** What few tasks say. */
+export interface RareClauses {
+  /** The repeat as written, without `every`. */
+  every: string | null;
+  until: Day | null;
+  /** A handle, `nobody`, or null for oneself. */
+  owner: string | null;
+  asked: string | null;
+  remind: string | null;
+  ref: string | null;
+  needs: readonly string[];
+  made: Span | null;
+  cancelled: Span | null;
+  since: Span | null;
+  pushed: readonly Day[];
+  /** How many times a repeat was finished, where records of it are not kept as lines. */
+  times: number | null;
+  key: boolean;
+  problems: readonly Problem[];
+}
+
+const NONE: readonly never[] = [];
+
+function noClauses(): RareClauses {
+  return {
+    every: null,
+    until: null,
+    owner: null,
+    asked: null,
+    remind: null,
+    ref: null,
+    needs: NONE,
+    made: null,
+    cancelled: null,
+    since: null,
+    pushed: NONE,
+    times: null,
+    key: false,
+    problems: NONE,
+  };
+}
+
+/** Shared by all tasks that say nothing rare. */
+const NOTHING_RARE = noClauses();
+
+/**
+ * A task in its note: what its line says, where it stands and what it inherits. A class, and its rare clauses apart,
+ * because a library holds a hundred thousand: the fields of each are what its memory and its reading cost.
+ */
+export class Task {
+  /** Where the tail's brace stands; the length of the line when it has none. */
+  tailFrom: number;
+  due: Span | null = null;
+  plan: Span | null = null;
+  /** The day until which it rests. */
+  start: Day | null = null;
+  /** Minutes. */
+  takes: number | null = null;
+  /** Null is unmarked, which ranks between high and low. */
+  priority: Priority | null = null;
+  done: Span | null = null;
+  /** As written, without signs. */
+  tags: readonly string[] = NONE;
+  people: readonly string[] = NONE;
+  links: readonly Link[] = NONE;
   /** From 0; 0 until a note places it, like all that follows. */
-  line: number;
-  /** The whole line as written. */
-  raw: string;
+  line = 0;
   /** Its place among the items of the note's structure. */
-  item: number;
+  item = 0;
   /** Where its list marker stands. */
-  markerFrom: number;
+  markerFrom = 0;
   /** How many list items are around it. */
-  depth: number;
+  depth = 0;
   /** The index, among the note's tasks, of the nearest task it is nested in; -1 when none. */
-  parent: number;
+  parent = -1;
   /** The words of the headings it stands under, outermost first. */
-  headings: readonly string[];
+  headings: readonly string[] = NONE;
   /** As written, without those on the line itself. */
-  inheritedTags: readonly string[];
-  inheritedPeople: readonly string[];
+  inheritedTags: readonly string[] = NONE;
+  inheritedPeople: readonly string[] = NONE;
   /** Targets of links, as written. */
-  inheritedLinks: readonly string[];
+  inheritedLinks: readonly string[] = NONE;
+  private rare: RareClauses = NOTHING_RARE;
+
+  constructor(
+    /** The whole line as written. */
+    readonly raw: string,
+    /** Where the box's `[` stands. */
+    readonly boxFrom: number,
+    /** The character in the box. */
+    readonly sign: string,
+    readonly status: Status,
+  ) {
+    this.tailFrom = raw.length;
+  }
+
+  /** What stands after the box, trimmed, without the tail. */
+  get text(): string {
+    return this.raw.slice(this.boxFrom + this.sign.length + 2, this.tailFrom).trim();
+  }
+
+  get every(): string | null {
+    return this.rare.every;
+  }
+  get until(): Day | null {
+    return this.rare.until;
+  }
+  get owner(): string | null {
+    return this.rare.owner;
+  }
+  get asked(): string | null {
+    return this.rare.asked;
+  }
+  get remind(): string | null {
+    return this.rare.remind;
+  }
+  get ref(): string | null {
+    return this.rare.ref;
+  }
+  get needs(): readonly string[] {
+    return this.rare.needs;
+  }
+  get made(): Span | null {
+    return this.rare.made;
+  }
+  get cancelled(): Span | null {
+    return this.rare.cancelled;
+  }
+  get since(): Span | null {
+    return this.rare.since;
+  }
+  get pushed(): readonly Day[] {
+    return this.rare.pushed;
+  }
+  get times(): number | null {
+    return this.rare.times;
+  }
+  get key(): boolean {
+    return this.rare.key;
+  }
+  get problems(): readonly Problem[] {
+    return this.rare.problems;
+  }
+
+  /** Says one of the rare clauses. */
+  say<K extends keyof RareClauses>(name: K, value: RareClauses[K]): void {
+    if (this.rare === NOTHING_RARE) this.rare = noClauses();
+    this.rare[name] = value;
+  }
+
+  /** Drops what only editing needs. */
+  forgetEditing(): void {
+    this.links = NONE;
+    if (this.rare !== NOTHING_RARE) this.rare.problems = NONE;
+  }
 }

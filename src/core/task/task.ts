@@ -4,11 +4,11 @@ import { readMoment, readSpan } from '../calendar/span';
 import { type Inline, NO_NAMES, type Name, readInline } from '../note/names';
 import { DAYS_BEFORE, PERSON_VALUE, type ClauseName, type Priority } from './clause';
 import { readPlainClauses } from './plain-clauses';
-import type { Problem, ReadingSettings, Task, TaskLine } from './task-line';
-import { type AddedStatuses, type Status, statusOf } from './status';
+import { type Problem, type ReadingSettings, Task } from './task-line';
+import { type AddedStatuses, statusOf } from './status';
 import { type Tail, clauseOf, readFailedTail, readTail } from './tail';
 
-export type { Problem, ReadingSettings, Task, TaskLine } from './task-line';
+export { type Problem, type ReadingSettings, Task } from './task-line';
 
 export const READING_DEFAULTS: ReadingSettings = { workingDay: 480 };
 
@@ -38,9 +38,8 @@ export function readTaskLine(line: string, wordsFrom: number, settings: ReadingS
   const state = statusOf(sign, settings.statuses);
   if (!state) return null;
   const textFrom = wordsFrom + sign.length + 2;
-  const task = emptyTask(line, wordsFrom, sign, state.status);
+  const task = new Task(line, wordsFrom, sign, state.status);
   readTailInto(task, line, textFrom, state.known, settings);
-  task.text = line.slice(textFrom, task.tailFrom).trim();
   const inline = readInline(line, textFrom, task.tailFrom);
   if (inline !== NO_NAMES) {
     task.tags = namesOf(inline, 'tag');
@@ -84,56 +83,10 @@ function namesOf({ names }: Inline, kind: Name['kind']): readonly string[] {
     if (!found) found = [name.name];
     else if (!found.includes(name.name)) found.push(name.name);
   }
-  return found ?? NONE;
+  return found ?? [];
 }
 
-const NONE: readonly never[] = [];
-
-/** One literal with every field: copying objects of this size field by field is the dearest way to read a note. */
-function emptyTask(raw: string, boxFrom: number, sign: string, status: Status): Task {
-  return {
-    boxFrom,
-    status,
-    sign,
-    text: '',
-    tailFrom: raw.length,
-    due: null,
-    plan: null,
-    start: null,
-    every: null,
-    until: null,
-    takes: null,
-    priority: null,
-    owner: null,
-    asked: null,
-    remind: null,
-    ref: null,
-    needs: NONE,
-    made: null,
-    done: null,
-    cancelled: null,
-    since: null,
-    pushed: NONE,
-    times: null,
-    key: false,
-    tags: NONE,
-    people: NONE,
-    links: NONE,
-    problems: NONE,
-    line: 0,
-    raw,
-    item: -1,
-    markerFrom: 0,
-    depth: 0,
-    parent: -1,
-    headings: NONE,
-    inheritedTags: NONE,
-    inheritedPeople: NONE,
-    inheritedLinks: NONE,
-  };
-}
-
-function readAttributes(task: TaskLine, tail: Tail, settings: ReadingSettings): void {
+function readAttributes(task: Task, tail: Tail, settings: ReadingSettings): void {
   for (const clause of tail.clauses) {
     if (clause.problem !== null || clause.name === null) continue;
     assign(task, clause.name, clause.word.toLowerCase(), clause.value, settings);
@@ -141,26 +94,30 @@ function readAttributes(task: TaskLine, tail: Tail, settings: ReadingSettings): 
   task.start ??= startBefore(task, tail);
 }
 
-function assign(task: TaskLine, name: ClauseName, word: string, value: string, settings: ReadingSettings): void {
+function assign(task: Task, name: ClauseName, word: string, value: string, settings: ReadingSettings): void {
   switch (name) {
     case 'due':
-    case 'made':
     case 'done':
+      task[name] = readMoment(value);
+      return;
+    case 'made':
     case 'cancelled':
     case 'since':
-      task[name] = readMoment(value);
+      task.say(name, readMoment(value));
       return;
     case 'plan':
       task.plan = readSpan(value);
       return;
     case 'start':
+      task.start = readIsoDay(value);
+      return;
     case 'until':
-      task[name] = readIsoDay(value);
+      task.say('until', readIsoDay(value));
       return;
     case 'every':
     case 'remind':
     case 'ref':
-      task[name] = value;
+      task.say(name, value);
       return;
     case 'takes':
       task.takes = readDuration(value, settings.workingDay);
@@ -170,24 +127,30 @@ function assign(task: TaskLine, name: ClauseName, word: string, value: string, s
       return;
     case 'owner':
     case 'asked':
-      task[name] = PERSON_VALUE.exec(value)?.[1] ?? value;
+      task.say(name, PERSON_VALUE.exec(value)?.[1] ?? value);
       return;
     case 'needs':
-      task.needs = value.split(',').map((ref) => ref.trim());
+      task.say(
+        'needs',
+        value.split(',').map((ref) => ref.trim()),
+      );
       return;
     case 'pushed':
-      task.pushed = value.split(',').map((day) => readIsoDay(day.trim()) ?? 0);
+      task.say(
+        'pushed',
+        value.split(',').map((day) => readIsoDay(day.trim()) ?? 0),
+      );
       return;
     case 'times':
-      task.times = Number(value);
+      task.say('times', Number(value));
       return;
     case 'key':
-      task.key = true;
+      task.say('key', true);
   }
 }
 
 /** `start 2 days before` counts from the due day, else from the plan. */
-function startBefore(task: TaskLine, tail: Tail): Day | null {
+function startBefore(task: Task, tail: Tail): Day | null {
   const match = DAYS_BEFORE.exec(clauseOf(tail, 'start')?.value ?? '');
   const day = (task.due ?? task.plan)?.from;
   if (!match || day === undefined) return null;
@@ -196,7 +159,7 @@ function startBefore(task: TaskLine, tail: Tail): Day | null {
   return day - count * (match[2] === 'week' ? 7 : 1);
 }
 
-function addProblems(task: TaskLine, line: string, tail: Tail | null, textFrom: number, known: boolean): void {
+function addProblems(task: Task, line: string, tail: Tail | null, textFrom: number, known: boolean): void {
   const problems: Problem[] = [];
   if (!known) {
     const from = task.boxFrom;
@@ -204,7 +167,11 @@ function addProblems(task: TaskLine, line: string, tail: Tail | null, textFrom: 
   }
   if (tail) addTailProblems(task, tail, problems);
   else addProseProblem(line, textFrom, problems);
-  if (problems.length > 0) task.problems = problems.sort((a, b) => a.from - b.from);
+  if (problems.length > 0)
+    task.say(
+      'problems',
+      problems.sort((a, b) => a.from - b.from),
+    );
 }
 
 function addProseProblem(line: string, textFrom: number, problems: Problem[]): void {
@@ -215,14 +182,14 @@ function addProseProblem(line: string, textFrom: number, problems: Problem[]): v
 }
 
 /** Whether fields that are each right do not go together; the sentences are those of `addTailProblems`. */
-function needsCare(task: TaskLine): boolean {
+function needsCare(task: Task): boolean {
   const { due, start, every, until } = task;
   if (due && start !== null && due.from < start) return true;
   if (every !== null) return !due && !task.plan;
   return until !== null && due !== null && until < due.from;
 }
 
-function addTailProblems(task: TaskLine, tail: Tail, problems: Problem[]): void {
+function addTailProblems(task: Task, tail: Tail, problems: Problem[]): void {
   for (const clause of tail.clauses) {
     if (clause.problem !== null) problems.push({ message: clause.problem, from: clause.from, to: clause.to });
   }
@@ -255,7 +222,7 @@ export function priorityRank(priority: Priority | null): number {
 }
 
 /** The earlier of due and plan; null without either. A week or month counts from its first day. */
-export function dayOf(task: Pick<TaskLine, 'due' | 'plan'>): Day | null {
+export function dayOf(task: Pick<Task, 'due' | 'plan'>): Day | null {
   const { due, plan } = task;
   if (due && plan) return Math.min(due.from, plan.from);
   return (due ?? plan)?.from ?? null;
@@ -267,7 +234,7 @@ export function dayOf(task: Pick<TaskLine, 'due' | 'plan'>): Day | null {
  *
  * @param lead how many days before its day a repeat comes back; null when repeats never rest
  */
-export function comesBack(task: TaskLine, lead: number | null = 0): Day | null {
+export function comesBack(task: Task, lead: number | null = 0): Day | null {
   if (task.start !== null) return task.start;
   const day = task.every === null || lead === null ? null : dayOf(task);
   return day === null ? null : day - (lead ?? 0);
