@@ -1,8 +1,9 @@
+import { RefIndex } from '../src/core/index/ref-index';
 import { foldPath } from '../src/core/note/path';
 import { addedStatusOf, statusTable } from '../src/core/task/added-status';
 import type { ActionSettings } from '../src/core/task/action-context';
 import { type ReadNote, readNote } from '../src/core/task/read-note';
-import { type RefTask, type RefTable, refTask } from '../src/core/task/ref-problems';
+import { type RefTable, refTask } from '../src/core/task/ref-problems';
 import { type Folder, readFolder } from './read-folder';
 
 /** A folder of notes, read with the settings of a command. */
@@ -41,20 +42,9 @@ function readDesk(folder: Folder, settings: ActionSettings): Desk {
   const added = plain.map((note) => addedStatusOf(note.front, note.title)).filter((status) => status !== null);
   const full = added.length === 0 ? settings : { ...settings, statuses: statusTable(added) };
   const notes = added.length === 0 ? plain : folder.notes.map((note) => readNote(note.path, note.text, full));
-  return { folder, settings: full, notes, refs: refsOf(notes) };
-}
-
-function refsOf(notes: readonly ReadNote[]): RefTable {
-  const refs = new Map<string, RefTask[]>();
-  for (const note of notes) {
-    for (const task of note.tasks) {
-      if (task.ref === null) continue;
-      const found = refs.get(task.ref);
-      if (found) found.push(refTask(note.path, task));
-      else refs.set(task.ref, [refTask(note.path, task)]);
-    }
-  }
-  return refs;
+  const refs = new RefIndex();
+  for (const note of notes) refs.add(note.tasks.filter((task) => task.ref !== null).map((task) => refTask(note.path, task)));
+  return { folder, settings: full, notes, refs: refs.table };
 }
 
 /** The note that a person means: by its path, with or without ending, or the only one there is. */

@@ -74,16 +74,6 @@ test('the source of a row leads to its line, and Back returns to the list', asyn
   await expect(desk.main.getByRole('heading', { level: 1, name: 'Today' })).toBeVisible();
 });
 
-test('a task that repeats is not finished yet, and says so', async ({ desk, page }) => {
-  await desk.open('demo');
-  await desk.agenda('Today');
-  const before = await desk.stored('Rounds/Daily rounds.md');
-  await desk.row(desk.main, 'Read humidity log').getByRole('checkbox').click();
-  await expect(page.getByText(/This task repeats/)).toBeVisible();
-  expect(await desk.stored('Rounds/Daily rounds.md')).toBe(before);
-  await expect(desk.row(desk.main, 'Read humidity log').getByRole('checkbox')).toHaveAttribute('aria-checked', 'false');
-});
-
 test('Enter continues a list of tasks, and ends it on an empty one', async ({ desk, page }) => {
   await desk.open('empty');
   await desk.write('- [ ] one');

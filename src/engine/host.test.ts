@@ -87,4 +87,31 @@ describe('the engine', () => {
     for (const name of ['Long title', 'other', 'a', 'F/A', 'f/a.md']) expect(await host.resolve(name, null)).toBe('F/A.md');
     expect(await host.resolve('none', null)).toBeNull();
   });
+
+  it('reads everything again when a note adds a status, and when it goes', async () => {
+    const { host, news, started } = engine({ 'A.md': '- [!] a', 'S.md': '---\nkind: status\nsign: "!"\nmeans: waiting\n---\n' });
+    await host.subscribe('waiting', 'waiting', null);
+    await started;
+    const total = () => news().findLast((one) => 'waiting' in one.answers)?.answers['waiting']?.total;
+    expect(total()).toBe(1);
+    expect(news().at(-1)?.overview.statuses).toMatchObject([{ sign: '!', means: 'waiting' }]);
+    await host.apply([{ path: 'S.md', text: null }]);
+    await new Promise((resolve) => setTimeout(resolve));
+    expect(total()).toBe(0);
+  });
+
+  it('counts a task once however many echoes it has; one whose task is gone stands for itself', async () => {
+    const { host, news, started } = engine({ 'A.md': '- [ ] a {ref k3f9qa}', 'B.md': '- [ ] [a](recado:k3f9qa)' });
+    await host.subscribe('open', 'open', null);
+    await started;
+    const total = () => news().findLast((one) => 'open' in one.answers)?.answers['open']?.total;
+    expect(total()).toBe(1);
+    expect(await host.refProblems('B.md')).toEqual([]);
+    await host.apply([{ path: 'A.md', text: 'words' }]);
+    expect(total()).toBe(1);
+    expect(await host.refProblems('B.md')).toMatchObject([{ line: 0, problems: [{ message: expect.stringContaining('gone') as string }] }]);
+    await host.apply([{ path: 'A.md', text: '- [ ] a {ref k3f9qa}\n- [ ] b {needs zzzzz9}' }]);
+    expect(total()).toBe(2);
+    expect(await host.refProblems('A.md')).toMatchObject([{ line: 1 }]);
+  });
 });

@@ -1,6 +1,7 @@
 import { foldPath } from '../core/note/path';
 import { Library, type LibrarySettings, type NoteChange } from '../core/index/library';
 import { overviewOf } from '../core/index/overview';
+import type { Problem } from '../core/task/task';
 import type { AnswerView } from '../core/index/view';
 import type { Engine, EngineEvent } from './protocol';
 
@@ -38,6 +39,7 @@ export class EngineHost implements Engine {
       return;
     }
     if (this.settings !== settings) library.changeSettings(this.settings);
+    if (library.outdated) await this.readAgain(library);
     this.ready = true;
     for (const call of this.waiting.splice(0)) call();
     this.publish([...this.subscribed]);
@@ -45,12 +47,21 @@ export class EngineHost implements Engine {
   }
 
   async apply(changes: NoteChange[]): Promise<void> {
-    this.whenReady((library) => this.publish(library.apply(changes)));
+    this.whenReady((library) => {
+      this.publish(library.apply(changes));
+      if (library.outdated) void this.readAgain(library);
+    });
   }
 
   async changeSettings(settings: LibrarySettings): Promise<void> {
+    const before = this.settings;
     this.settings = settings;
-    if (this.ready) this.whenReady((library) => this.publish(library.changeSettings(settings)));
+    if (!this.ready) return;
+    this.whenReady((library) => {
+      this.publish(library.changeSettings(settings));
+      const reading = before?.workingDay !== settings.workingDay || before.repeatLead !== settings.repeatLead;
+      if (reading) void this.readAgain(library);
+    });
   }
 
   async subscribe(id: string, text: string, at: string | null): Promise<void> {
@@ -66,6 +77,17 @@ export class EngineHost implements Engine {
       library.unsubscribe(id);
       this.subscribed.delete(id);
     });
+  }
+
+  async refProblems(path: string): Promise<{ line: number; problems: Problem[] }[]> {
+    return this.library?.refProblemsOf(path) ?? [];
+  }
+
+  /** Statuses or settings that change what texts mean: every note is read once more. */
+  private async readAgain(library: Library): Promise<void> {
+    library.takeStatuses();
+    for await (const { notes } of this.load()) library.apply(notes);
+    this.publish([...this.subscribed]);
   }
 
   async resolve(target: string, from: string | null): Promise<string | null> {

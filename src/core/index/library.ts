@@ -6,8 +6,11 @@ import { isResting } from '../gather/state';
 import { speaksOfResting } from '../gather/evaluate';
 import { foldPath } from '../note/path';
 import { readNote } from '../task/read-note';
-import { isOpen } from '../task/status';
-import { READING_DEFAULTS, type ReadingSettings } from '../task/task';
+import { type AddedStatus, isOpen } from '../task/status';
+import { type Problem, READING_DEFAULTS, type ReadingSettings } from '../task/task';
+import { addedStatusOf, statusTable } from '../task/added-status';
+import { type RefTask, refProblems, refTask } from '../task/ref-problems';
+import { RefIndex } from './ref-index';
 import { LiveGather } from './live-gather';
 import { NameTable, namesFor } from './name-table';
 import { type NoteHead, type Row, headOf, rowsOf } from './row';
@@ -37,6 +40,11 @@ export interface NoteEntry {
   /** Every name by which a link may mean it, folded. */
   names: string[];
   fullName: string | null;
+  /** The status that it adds. */
+  status: AddedStatus | null;
+  /** Its tasks that have a ref. */
+  refs: RefTask[];
+  echoes: number;
 }
 
 /** A note that came, changed (text) or went (null). */
@@ -61,6 +69,10 @@ export class Library {
   lineCount = 0;
   private readonly subscriptions = new Map<string, Subscription>();
   readonly names = new NameTable();
+  readonly refs = new RefIndex();
+  /** Statuses that notes add, by the folded path of the note. */
+  private readonly added = new Map<string, AddedStatus>();
+  private echoes = 0;
 
   constructor(private settings: LibrarySettings) {}
 
@@ -81,11 +93,18 @@ export class Library {
   apply(changes: readonly NoteChange[]): string[] {
     const touched = new Set<string>();
     let renamed = false;
+    const refsBefore = this.refs.version;
     for (const change of changes) {
       const { removed, added, namesChanged } = this.replace(change);
       renamed ||= namesChanged;
       for (const [id, subscription] of this.subscriptions) {
         if (subscription.live.change(removed, added)) touched.add(id);
+      }
+    }
+    if (this.echoes > 0 && this.refs.version !== refsBefore) {
+      for (const [id, { live, at }] of this.subscriptions) {
+        live.rebuild(this.rows(), this.contextAt(at));
+        touched.add(id);
       }
     }
     if (renamed) {
@@ -107,20 +126,50 @@ export class Library {
       countRows(this.total, before.rows, -1);
       this.lineCount -= before.lineCount;
       this.names.remove(before.names, key);
+      this.refs.remove(before.refs);
+      this.echoes -= before.echoes;
+      this.added.delete(key);
     }
     if (after) {
       this.entries.set(key, after);
       after.open = countRows(this.total, after.rows, 1);
       this.lineCount += after.lineCount;
       this.names.add(after.names, key);
+      this.refs.add(after.refs);
+      this.echoes += after.echoes;
+      if (after.status) this.added.set(key, after.status);
     }
     const namesChanged = !before || !after || before.names.join('\n') !== after.names.join('\n');
     return { removed: before?.rows ?? [], added: after?.rows ?? [], namesChanged };
   }
 
+  /** The statuses that notes add, in the order of their paths. */
+  get statuses(): AddedStatus[] {
+    return [...this.added].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, status]) => status);
+  }
+
+  /** Whether notes were read with other statuses than are added now; then `takeStatuses`, and read everything again. */
+  get outdated(): boolean {
+    const now = [...statusTable(this.statuses)].map(([sign, { means }]) => sign + means).join();
+    return now !== [...(this.settings.statuses ?? [])].map(([sign, { means }]) => sign + means).join();
+  }
+
+  takeStatuses(): void {
+    this.settings = { ...this.settings, statuses: statusTable(this.statuses) };
+  }
+
+  /** What is wrong with what the tasks of a note point at, by line (from 0). */
+  refProblemsOf(path: string): { line: number; problems: Problem[] }[] {
+    const entry = this.entries.get(foldPath(path));
+    if (!entry) return [];
+    return entry.rows
+      .map(({ task }) => ({ line: task.line, problems: refProblems(entry.head.path, task, this.refs.table) }))
+      .filter(({ problems }) => problems.length > 0);
+  }
+
   /** New settings or a new day: everything that depends on them is answered afresh. Gives all ids. */
   changeSettings(settings: LibrarySettings, texts?: Iterable<NoteChange>): string[] {
-    this.settings = settings;
+    this.settings = { ...settings, ...(this.settings.statuses && { statuses: this.settings.statuses }) };
     if (texts) this.apply([...texts]);
     for (const { live, at } of this.subscriptions.values()) live.rebuild(this.rows(), this.contextAt(at));
     return [...this.subscriptions.keys()];
@@ -130,7 +179,7 @@ export class Library {
   subscribe(id: string, text: string, at: string | null): void {
     const previous = this.subscriptions.get(id);
     if (previous && previous.text === text && previous.at === at) return;
-    const live = new LiveGather(text, this.contextAt(at), this.lookup);
+    const live = new LiveGather(text, this.contextAt(at), this.lookup, (ref) => this.refs.has(ref));
     live.rebuild(this.rows(), this.contextAt(at));
     this.subscriptions.set(id, { live, text, at, answer: previous?.answer ?? null });
   }
@@ -210,5 +259,8 @@ function entryOf(path: string, text: string, settings: ReadingSettings = READING
     people: isPerson ? [...note.people, note.front.handle ?? note.title] : note.people,
     names: namesFor(path, note.title, note.front.aliases),
     fullName: isPerson ? note.title : null,
+    status: addedStatusOf(note.front, note.title),
+    refs: rows.filter((row) => row.task.ref !== null).map((row) => refTask(path, row.task)),
+    echoes: rows.filter((row) => row.echo !== null).length,
   };
 }

@@ -23,6 +23,8 @@ export class LiveGather {
     text: string,
     context: GatherContext,
     private readonly lookup: NameLookup,
+    /** Whether a task with this ref exists, so that its echoes are left out. */
+    private readonly hasRef: (ref: string) => boolean,
   ) {
     const parsed = parseGather(text);
     this.gather = parsed.gather;
@@ -60,6 +62,7 @@ export class LiveGather {
   }
 
   private add(row: Row, into: Row[]): void {
+    if (row.echo !== null && this.hasRef(row.echo)) return;
     if (!this.plan.matches(row)) return;
     if (this.plan.hides(row)) this.hidden.add(row);
     else into.push(row);

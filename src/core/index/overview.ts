@@ -3,6 +3,7 @@ import { isPlannedOn, minuteOfPlan } from './planned';
 import type { Library, NoteEntry } from './library';
 import { foldName } from '../note/names';
 import type { NoteKind } from '../note/front-matter';
+import type { AddedStatus } from '../task/status';
 import type { DayTally } from './tally';
 
 /** A note as the rack shows it. */
@@ -48,6 +49,8 @@ export interface Overview {
   /** Path of an agenda page → the count on the rack. */
   agendaCounts: Record<string, number>;
   timed: TimedTask[];
+  /** Statuses that notes add. */
+  statuses: AddedStatus[];
   /** Folded names that more than one note has: links by them are marked. */
   sharedNames: string[];
   lines: number;
@@ -85,6 +88,7 @@ export function overviewOf(library: Library, agendaCounts: Record<string, number
     days: Object.fromEntries(library.total.days),
     agendaCounts,
     timed: timed.sort((a, b) => a.minute - b.minute),
+    statuses: library.statuses,
     sharedNames: library.names.sharedNames(),
     lines: library.lineCount,
     tasks,

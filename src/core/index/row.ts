@@ -3,6 +3,7 @@ import type { NoteKind } from '../note/front-matter';
 import { foldName, tagWithUppers } from '../note/names';
 import { folderOf } from '../note/path';
 import type { ReadNote } from '../task/read-note';
+import { echoRefOf } from '../task/echo';
 import { type Task, comesBack } from '../task/task';
 
 /** What the index keeps of a note for all its rows. */
@@ -29,6 +30,8 @@ export interface Row {
   task: TaskFields;
   /** The row of the nearest task it is nested in. */
   parent: Row | null;
+  /** The ref of the task that it stands for, when it is an echo. */
+  echo: string | null;
   /** How many steps it has, at any depth, without the cancelled ones; and how many of them are done. */
   steps: number;
   stepsDone: number;
@@ -91,6 +94,7 @@ function rowOf(task: Task, index: number, head: NoteHead, parent: Row | null, le
     index,
     task,
     parent,
+    echo: task.raw.includes('](recado:') ? echoRefOf(task.text) : null,
     steps: 0,
     stepsDone: 0,
     ownTags,

@@ -35,6 +35,8 @@ export function countRows(tally: Tally, rows: readonly Row[], sign: 1 | -1): num
   let open = 0;
   for (const row of rows) {
     if (row.head.kind === 'archive') return 0;
+    // An echo stands for a task that is counted where it is written.
+    if (row.echo !== null) continue;
     countDays(tally, row, sign);
     if (!isOpen(row.task.status)) continue;
     open++;

@@ -46,13 +46,22 @@ const UNTIL = 2048;
 function readPlainClause(task: Task, line: string, from: number, to: number, settings: ReadingSettings): number {
   switch (line.charCodeAt(from)) {
     case 100: // d
-      if (line.startsWith('due ', from)) return (task.due = plainMoment(line, from + 4, to)) ? DUE : 0;
-      if (line.startsWith('done ', from)) return (task.done = plainMoment(line, from + 5, to)) ? DONE : 0;
-      return 0;
+      if (line.startsWith('due ', from)) {
+        task.due = plainMoment(line, from + 4, to);
+        return task.due ? DUE : 0;
+      }
+      if (!line.startsWith('done ', from)) return 0;
+      task.done = plainMoment(line, from + 5, to);
+      return task.done ? DONE : 0;
     case 112: // p
-      return line.startsWith('plan ', from) && (task.plan = plainMoment(line, from + 5, to)) ? PLAN : 0;
+      if (!line.startsWith('plan ', from)) return 0;
+      task.plan = plainMoment(line, from + 5, to);
+      return task.plan ? PLAN : 0;
     case 115: // s
-      if (line.startsWith('start ', from)) return (task.start = plainDay(line, from + 6, to)) !== null ? START : 0;
+      if (line.startsWith('start ', from)) {
+        task.start = plainDay(line, from + 6, to);
+        return task.start === null ? 0 : START;
+      }
       if (line.startsWith('since ', from)) return say(task, 'since', plainMoment(line, from + 6, to)) ? SINCE : 0;
       return 0;
     case 116: // t

@@ -9,6 +9,7 @@ export type RefTable = ReadonlyMap<string, readonly RefTask[]>;
 
 /** What problems and gathers need of a task that something points at. */
 export interface RefTask {
+  ref: string;
   path: string;
   line: number;
   text: string;
@@ -17,8 +18,16 @@ export interface RefTask {
   needs: readonly string[];
 }
 
-export function refTask(path: string, task: Task): RefTask {
-  return { path, line: task.line, text: task.text, open: isOpen(task.status), cancelled: task.status === 'cancelled', needs: task.needs };
+export function refTask(path: string, task: Pick<Task, 'line' | 'text' | 'status' | 'needs' | 'ref'>): RefTask {
+  return {
+    ref: task.ref ?? '',
+    path,
+    line: task.line,
+    text: task.text,
+    open: isOpen(task.status),
+    cancelled: task.status === 'cancelled',
+    needs: task.needs,
+  };
 }
 
 /** The task that a ref points at: a doubled one is followed by nothing. */

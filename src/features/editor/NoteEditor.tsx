@@ -3,7 +3,7 @@ import { markdown, markdownLanguage } from '@codemirror/lang-markdown';
 import { search, searchKeymap } from '@codemirror/search';
 import { Compartment, EditorState } from '@codemirror/state';
 import { EditorView, drawSelection, keymap, placeholder } from '@codemirror/view';
-import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { createPortal } from 'react-dom';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
@@ -26,8 +26,9 @@ import { type EditorContext, contextChanged, editorContext } from './editor-cont
 import { foundLine, showLine } from './found-line';
 import { leavingLines } from './leaving-lines';
 import { followNames, lineDecorations } from './line-decorations';
-import { noteField, notePath } from './note-field';
+import { noteField, notePath, noteReading } from './note-field';
 import { NoteSession, fromStore } from './note-session';
+import { useReading, useRefProblems, useSharedNames } from './use-library-facts';
 import { taskKeys } from './task-keys';
 import { editorTheme } from './theme';
 
@@ -45,7 +46,7 @@ interface NoteEditorProps {
 /** The text of a note: plain Markdown, with live task marks, chips and gathers over it. */
 export function NoteEditor({ path, stored, line, autoFocus, placeholder: hint, onRemoved }: NoteEditorProps) {
   const parent = useRef<HTMLDivElement>(null);
-  const editor = useRef<{ view: EditorView; session: NoteSession; context: Compartment } | null>(null);
+  const editor = useRef<{ view: EditorView; session: NoteSession; context: Compartment; reading: Compartment } | null>(null);
   const [registry] = useState(() => new PortalRegistry());
   const { store, actions, engine, clock } = useServices();
   const navigate = useNavigate();
@@ -53,12 +54,15 @@ export function NoteEditor({ path, stored, line, autoFocus, placeholder: hint, o
   const { day: today } = useNow();
   const { dateStyle: style, workingDay } = useAppSelector((state) => state.settings);
   const sharedNames = useSharedNames();
+  const readingSettings = useReading();
+  const refProblems = useRefProblems(path);
   const settings = useLatest(useAppSelector((state) => state.settings));
   const first = useRef({ stored, autoFocus, hint, onRemoved });
 
   useEffect(() => {
     if (!parent.current) return;
     const context = new Compartment();
+    const reading = new Compartment();
     const { stored: text, autoFocus: focus, hint: words, onRemoved: removed } = first.current;
     const view = new EditorView({
       parent: parent.current,
@@ -66,6 +70,7 @@ export function NoteEditor({ path, stored, line, autoFocus, placeholder: hint, o
         doc: editorText(text ?? ''),
         extensions: [
           notePath.of(path),
+          reading.of([]),
           noteField,
           context.of([]),
           history(),
@@ -96,7 +101,7 @@ export function NoteEditor({ path, stored, line, autoFocus, placeholder: hint, o
       failed: () => toast.error('The note could not be saved. Its text stays here; copy it out before you close the page.'),
       removed: () => removed(),
     });
-    editor.current = { view, session, context };
+    editor.current = { view, session, context, reading };
     if (focus) view.focus();
     const leave = (): void => void session.save();
     window.addEventListener('pagehide', leave);
@@ -113,7 +118,7 @@ export function NoteEditor({ path, stored, line, autoFocus, placeholder: hint, o
   useEffect(() => {
     const open = editor.current;
     if (!open) return;
-    const { view, session, context } = open;
+    const { view, session, context, reading } = open;
     const askSteps = (task: Task, status: Status, openSteps: number): void => {
       const ref = { path, line: task.line, expected: task.raw };
       // What is written goes first, so that the answer finds the line as it stands here.
@@ -123,6 +128,7 @@ export function NoteEditor({ path, stored, line, autoFocus, placeholder: hint, o
       today,
       style,
       workingDay,
+      refProblems,
       sharedNames,
       tick: (index) => tickLine(view, session, index, actionContext(settings.current, clock.now()), askSteps),
       follow: (target) => {
@@ -135,8 +141,14 @@ export function NoteEditor({ path, stored, line, autoFocus, placeholder: hint, o
           });
       },
     };
-    view.dispatch({ effects: [context.reconfigure(editorContext.of(value)), contextChanged.of(null)] });
-  }, [path, today, style, workingDay, sharedNames, settings, clock, engine, navigate, act]);
+    view.dispatch({
+      effects: [
+        context.reconfigure(editorContext.of(value)),
+        reading.reconfigure(noteReading.of(readingSettings)),
+        contextChanged.of(null),
+      ],
+    });
+  }, [path, today, style, workingDay, readingSettings, refProblems, sharedNames, settings, clock, engine, navigate, act]);
 
   useEffect(() => {
     if (line !== null && editor.current) showLine(editor.current.view, line);
@@ -157,12 +169,6 @@ function useLatest<T>(value: T): { readonly current: T } {
     latest.current = value;
   }, [value]);
   return latest;
-}
-
-/** The names that more than one note has; the same set until they change. */
-function useSharedNames(): ReadonlySet<string> {
-  const words = useAppSelector((state) => state.library.overview?.sharedNames.join('\n') ?? '');
-  return useMemo(() => new Set(words.split('\n')), [words]);
 }
 
 type AskSteps = (task: Task, status: Status, openSteps: number) => void;

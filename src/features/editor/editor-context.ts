@@ -1,5 +1,6 @@
 import { Facet, StateEffect } from '@codemirror/state';
 import type { Day } from '../../core/calendar/day';
+import type { Problem } from '../../core/task/task';
 import type { DateStyle } from '../../core/calendar/day-name';
 
 /** What decorations need to know beyond the text. */
@@ -8,6 +9,8 @@ export interface EditorContext {
   style: DateStyle;
   /** Minutes that `1d` takes. */
   workingDay: number;
+  /** What is wrong with what the tasks point at, by line (from 0); found by the engine. */
+  refProblems: ReadonlyMap<number, readonly Problem[]>;
   /** Folded names that more than one note has. */
   sharedNames: ReadonlySet<string>;
   /** Ticks the task on a line (from 0). */
@@ -19,6 +22,7 @@ const NO_CONTEXT: EditorContext = {
   today: 0,
   style: 'words',
   workingDay: 480,
+  refProblems: new Map(),
   sharedNames: new Set(),
   tick: () => undefined,
   follow: () => undefined,

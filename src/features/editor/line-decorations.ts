@@ -97,9 +97,11 @@ function decorateItem(ranges: Range<Decoration>[], depth: number, markerFrom: nu
 }
 
 function decorateTask(ranges: Range<Decoration>[], task: Task, state: EditorState, from: number, text: string, raw: boolean): void {
-  const { today, style, workingDay } = state.facet(editorContext);
+  const { today, style, workingDay, refProblems } = state.facet(editorContext);
+  const pointing = task.needs.length > 0 || task.ref !== null || text.includes('](recado:');
+  const problems = pointing ? [...task.problems, ...(refProblems.get(task.line) ?? [])] : task.problems;
   const open = isOpen(task.status);
-  for (const problem of task.problems) {
+  for (const problem of problems) {
     if (problem.to > problem.from) {
       ranges.push(
         Decoration.mark({ class: 'cm-problem', attributes: { title: problem.message } }).range(
@@ -112,8 +114,8 @@ function decorateTask(ranges: Range<Decoration>[], task: Task, state: EditorStat
   if (raw) {
     ranges.push(Decoration.line({ class: 'cm-raw-line cm-task-line' }).range(from));
     // With the cursor on the line its problems are said, since a title needs a mouse.
-    if (task.problems.length > 0) {
-      const told = new ProblemsWidget(task.problems.map((problem) => problem.message));
+    if (problems.length > 0) {
+      const told = new ProblemsWidget(problems.map((problem) => problem.message));
       ranges.push(Decoration.widget({ widget: told, side: 1 }).range(from + text.length));
     }
     return;
@@ -136,7 +138,7 @@ function decorateTask(ranges: Range<Decoration>[], task: Task, state: EditorStat
   if (tail) {
     const back = comesBack(task);
     const restsUntil = open && back !== null && back > today ? back : null;
-    const chips = chipsOf(tail, { today, style, workingDay, open, restsUntil, problems: task.problems }, 'note');
+    const chips = chipsOf(tail, { today, style, workingDay, open, restsUntil, problems }, 'note');
     ranges.push(Decoration.replace({ widget: new ChipsWidget(chips) }).range(from + tail.from, from + tail.to));
   }
 }
