@@ -5,7 +5,8 @@ import type { Day, Weekday } from './day';
  * The only place that knows the library for recurrence rules (RFC 5545 §3.3.10): days go in, days come out.
  * Bundlers see its named exports, plain Node only its default one.
  */
-const { RRule }: typeof library = 'RRule' in library ? library : (Reflect.get(library, 'default') as typeof library);
+const asModule: { default?: typeof library } = library;
+const { RRule } = asModule.default ?? library;
 
 export type Frequency = 'DAILY' | 'WEEKLY' | 'MONTHLY' | 'YEARLY';
 
