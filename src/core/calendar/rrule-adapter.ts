@@ -5,8 +5,8 @@ import type { Day, Weekday } from './day';
  * The only place that knows the library for recurrence rules (RFC 5545 §3.3.10): days go in, days come out.
  * Bundlers see its named exports, plain Node only its default one.
  */
-const asModule: { default?: typeof library } = library;
-const { RRule } = asModule.default ?? library;
+const inNode: unknown = Reflect.get(library, 'default');
+const { RRule } = (inNode ?? library) as typeof library;
 
 export type Frequency = 'DAILY' | 'WEEKLY' | 'MONTHLY' | 'YEARLY';
 
