@@ -16,12 +16,24 @@ export interface AnswerRow {
 export interface AnswerGroup {
   /** Null for a gather without groups, and for the group of what has no value. */
   key: string | null;
+  /** The value of each key by which it was grouped. */
+  keys: (string | null)[];
   label: string;
   /** All tasks of the group, steps included, before limits. */
   count: number;
   rows: AnswerRow[];
+  totals: Totals;
   /** Rows that a limit leaves out. */
   more: number;
+}
+
+/** What the head of a group can sum up. */
+export interface Totals {
+  count: number;
+  /** Minutes that its open tasks take. */
+  takes: number;
+  /** Done ÷ (all − cancelled); null when nothing counts. */
+  progress: number | null;
 }
 
 /** What a gather comes to. */
@@ -68,7 +80,7 @@ export function planGather(gather: Gather, context: GatherContext, lookup: NameL
  */
 export function answerFrom(plan: Plan, matching: readonly Row[], resting: number, style: DateStyle): Answer {
   const { gather } = plan;
-  const nested = nestSteps(matching, matching);
+  const nested = stepsOf(plan, matching);
   const limited = gather.limit === null ? nested : nested.slice(0, gather.limit);
   const answer: Answer = {
     total: matching.length,
@@ -78,15 +90,17 @@ export function answerFrom(plan: Plan, matching: readonly Row[], resting: number
   };
   answer.groups =
     gather.groupBy.length === 0
-      ? wholeGroup(plan, limited, matching.length)
+      ? wholeGroup(plan, limited, matching)
       : grouped(plan, gather.limit === null ? matching : flatten(limited), style);
   return answer;
 }
 
-function wholeGroup(plan: Plan, rows: AnswerRow[], count: number): AnswerGroup[] {
+function wholeGroup(plan: Plan, rows: AnswerRow[], matching: readonly Row[]): AnswerGroup[] {
   if (rows.length === 0) return [];
   const shown = perGroup(plan, rows);
-  return [{ key: null, label: '', count, rows: shown, more: rows.length - shown.length }];
+  return [
+    { key: null, keys: [], label: '', count: matching.length, totals: totalsOf(matching), rows: shown, more: rows.length - shown.length },
+  ];
 }
 
 function perGroup(plan: Plan, rows: AnswerRow[]): AnswerRow[] {
@@ -124,12 +138,14 @@ function grouped(plan: Plan, rows: readonly Row[], style: DateStyle): AnswerGrou
   }
   const ordered = [...groups.values()].sort((a, b) => compareGroups(plan.gather, a, b));
   return ordered.map((group) => {
-    const nested = nestSteps(group.rows, group.rows);
+    const nested = stepsOf(plan, group.rows);
     const shown = perGroup(plan, nested);
     return {
       key: group.keys.length === 1 ? (group.keys[0] ?? null) : JSON.stringify(group.keys),
+      keys: group.keys,
       label: group.labels.join(' › '),
       count: group.rows.length,
+      totals: totalsOf(group.rows),
       rows: shown,
       more: nested.length - shown.length,
     };
@@ -138,6 +154,8 @@ function grouped(plan: Plan, rows: readonly Row[], style: DateStyle): AnswerGrou
 
 function compareGroups(gather: Gather, a: OpenGroup, b: OpenGroup): number {
   for (let index = 0; index < gather.groupBy.length; index++) {
+    const key = gather.groupBy[index];
+    if (key?.byCount && a.rows.length !== b.rows.length) return (b.rows.length - a.rows.length) * (key.descending ? -1 : 1);
     const left = a.orders[index] ?? null;
     const right = b.orders[index] ?? null;
     if (left === right) continue;
@@ -147,6 +165,23 @@ function compareGroups(gather: Gather, a: OpenGroup, b: OpenGroup): number {
     return left < right ? -direction : direction;
   }
   return 0;
+}
+
+/** The sums over tasks, steps included. */
+export function totalsOf(rows: readonly Row[]): Totals {
+  let takes = 0;
+  let all = 0;
+  let done = 0;
+  for (const { task } of rows) {
+    if (isOpen(task.status)) takes += task.takes ?? 0;
+    if (task.status !== 'cancelled') all++;
+    if (task.status === 'done') done++;
+  }
+  return { count: rows.length, takes, progress: all === 0 ? null : done / all };
+}
+
+function stepsOf(plan: Plan, rows: readonly Row[]): AnswerRow[] {
+  return plan.gather.stepsApart ? rows.map((row) => ({ row, steps: [] })) : nestSteps(rows, rows);
 }
 
 /**

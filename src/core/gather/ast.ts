@@ -45,7 +45,10 @@ export type RangeValue =
   | { is: 'calendar'; which: -1 | 0 | 1; unit: Unit }
   | { is: 'rolling'; direction: 'last' | 'next'; count: number; unit: Unit };
 
-export type Flag = 'late' | 'resting' | 'repeats' | 'unsorted' | 'step';
+export type Flag = 'late' | 'resting' | 'blocked' | 'repeats' | 'unsorted' | 'step';
+
+/** What holds a value that is measured: minutes, times, days, percent. */
+export type MeasureField = 'takes' | 'pushed' | 'age' | 'progress';
 
 export type Condition =
   | { is: 'and' | 'or'; parts: Condition[] }
@@ -60,9 +63,11 @@ export type Condition =
   | { is: 'presence'; field: PresenceField; present: boolean }
   | { is: 'flag'; flag: Flag }
   | { is: 'priority'; sign: Sign; priority: Priority | 'normal' }
-  | { is: 'measure'; field: 'takes' | 'pushed' | 'age'; sign: Sign; value: number }
+  | { is: 'measure'; field: MeasureField; sign: Sign; value: number }
   | { is: 'who'; field: 'owner' | 'asked'; same: boolean; person: string }
   | { is: 'place'; field: 'note' | 'path' | 'heading'; same: boolean; value: string }
+  | { is: 'under'; note: string; heading: string | null }
+  | { is: 'under ref'; ref: string }
   | { is: 'kind'; same: boolean; kind: NoteKind }
   | { is: 'this'; what: 'note' | 'day' | 'person' };
 
@@ -82,6 +87,8 @@ export const GROUP_KEYS = [
   'note',
   'path',
   'heading',
+  'about',
+  'meeting',
 ] as const;
 export type GroupKeyName = (typeof GROUP_KEYS)[number];
 
@@ -90,6 +97,8 @@ export interface GroupKey {
   /** For `week of done`: the field that day, week, month and period go by; null for the earlier of due and plan. */
   of: DateField | null;
   descending: boolean;
+  /** Groups stand by how many tasks they hold, fullest first. */
+  byCount: boolean;
 }
 
 export const ORDER_KEYS = [...DATE_FIELDS, 'day', 'back', 'status', 'priority', 'takes', 'note', 'path', 'text', 'owner', 'asked'] as const;
@@ -99,6 +108,21 @@ export interface OrderKey {
   key: OrderKeyName;
   descending: boolean;
 }
+
+export const TOTALS = ['count', 'takes', 'progress'] as const;
+export type Total = (typeof TOTALS)[number];
+
+/** Fields that a row or card can bear. */
+export const COLUMNS = [...ORDER_KEYS, 'tag', 'person', 'every', 'steps', 'progress', 'remind', 'ref', 'needs'] as const;
+export type Column = (typeof COLUMNS)[number];
+
+/** How an answer is drawn. */
+export type Form =
+  | { is: 'list' | 'table' | 'calendar' | 'timeline' }
+  /** Null stands for what has no value; an empty list leaves the columns to what is there. */
+  | { is: 'board'; by: GroupKeyName; columns: (string | null)[] }
+  | { is: 'summary'; by: GroupKeyName }
+  | { is: 'chart'; measure: Total; by: GroupKeyName };
 
 /** A gather as it was read. */
 export interface Gather {
@@ -111,6 +135,14 @@ export interface Gather {
   limit: number | null;
   limitPerGroup: number | null;
   includingResting: boolean;
+  /** Steps as rows of their own. */
+  stepsApart: boolean;
+  /** Null leaves them to the view. */
+  columns: Column[] | null;
+  totals: Total[] | null;
+  form: Form | null;
+  /** Where a task written here goes: a link's target, with a heading after `#`. */
+  into: string | null;
 }
 
 /** What a gather is answered against. */

@@ -4,7 +4,7 @@ import { foldName } from '../note/names';
 import { baseNameOf, foldPath } from '../note/path';
 import { isOpen } from '../task/status';
 import { priorityRank } from '../task/task';
-import type { Condition, GatherContext, Sign } from './ast';
+import type { Condition, GatherContext, MeasureField, Sign } from './ast';
 import { resolveDate, resolveRange } from './dates';
 import { anyPart } from './any-part';
 import { dateField, isPresent } from './fields';
@@ -18,9 +18,11 @@ export interface NameLookup {
   namesOf(target: string): ReadonlySet<string>;
   /** The folded path of the note that a name means; null when there is none. */
   pathOf(target: string): string | null;
+  /** Whether a need of the row is still open. */
+  isBlocked(row: Row): boolean;
 }
 
-export const NO_LOOKUP: NameLookup = { namesOf: (target) => new Set([foldPath(target)]), pathOf: () => null };
+export const NO_LOOKUP: NameLookup = { namesOf: (target) => new Set([foldPath(target)]), pathOf: () => null, isBlocked: () => false };
 
 /** Turns a condition into a test of rows. Relative dates are settled once, so that a row costs little. */
 export function compile(condition: Condition, context: GatherContext, lookup: NameLookup = NO_LOOKUP): Test {
@@ -81,11 +83,15 @@ export function compile(condition: Condition, context: GatherContext, lookup: Na
     case 'place':
     case 'kind':
     case 'this':
-      return compilePlace(condition, context);
+    case 'under':
+    case 'under ref':
+      return compilePlace(condition, context, lookup);
   }
 }
 
-function compilePlace(condition: Extract<Condition, { is: 'flag' | 'who' | 'place' | 'kind' | 'this' }>, context: GatherContext): Test {
+type PlaceCondition = Extract<Condition, { is: 'flag' | 'who' | 'place' | 'kind' | 'this' | 'under' | 'under ref' }>;
+
+function compilePlace(condition: PlaceCondition, context: GatherContext, lookup: NameLookup): Test {
   const { today } = context;
   switch (condition.is) {
     case 'flag':
@@ -94,6 +100,8 @@ function compilePlace(condition: Extract<Condition, { is: 'flag' | 'who' | 'plac
           return (row) => isLate(row, today);
         case 'resting':
           return (row) => isResting(row, today);
+        case 'blocked':
+          return (row) => lookup.isBlocked(row);
         case 'repeats':
           return (row) => row.task.every !== null;
         case 'unsorted':
@@ -110,7 +118,23 @@ function compilePlace(condition: Extract<Condition, { is: 'flag' | 'who' | 'plac
       return (row) => (row.head.kind === condition.kind) === condition.same;
     case 'this':
       return compileThis(condition.what, context);
+    case 'under':
+      return compileUnder(condition.note, condition.heading, lookup);
+    case 'under ref':
+      return (row) => isUnderRef(row, condition.ref);
   }
+}
+
+function compileUnder(note: string, heading: string | null, lookup: NameLookup): Test {
+  const path = lookup.pathOf(note);
+  const wanted = heading === null ? null : foldPath(heading);
+  return (row) =>
+    path !== null && foldPath(row.head.path) === path && (wanted === null || row.task.headings.some((one) => foldPath(one) === wanted));
+}
+
+function isUnderRef(row: Row, ref: string): boolean {
+  for (let up = row.parent; up; up = up.parent) if (up.task.ref === ref) return true;
+  return false;
 }
 
 function compileThis(what: 'note' | 'day' | 'person', context: GatherContext): Test {
@@ -171,7 +195,7 @@ function isWho(row: Row, field: 'owner' | 'asked', person: string, context: Gath
   return found === (person === 'me' ? me : person);
 }
 
-function measureOf(row: Row, field: 'takes' | 'pushed' | 'age', context: GatherContext): number | null {
+export function measureOf(row: Row, field: MeasureField, context: GatherContext): number | null {
   switch (field) {
     case 'takes':
       return row.task.takes;
@@ -179,6 +203,8 @@ function measureOf(row: Row, field: 'takes' | 'pushed' | 'age', context: GatherC
       return row.task.pushed.length;
     case 'age':
       return row.made === null ? null : context.today - row.made;
+    case 'progress':
+      return row.steps === 0 ? null : (100 * row.stepsDone) / row.steps;
   }
 }
 

@@ -1,4 +1,4 @@
-import { type Day, civilFrom, endOfMonth, startOfMonth, startOfWeek } from '../calendar/day';
+import { type Day, civilFrom, endOfMonth, isoDay, isoWeekName, isoWeekOf, startOfMonth, startOfWeek } from '../calendar/day';
 import { type DateStyle, MONTH_NAMES, dayName } from '../calendar/day-name';
 import type { DayRange } from '../calendar/span';
 import type { Row } from '../index/row';
@@ -63,6 +63,12 @@ export function groupValues(row: Row, key: GroupKey, context: GatherContext, sty
       return [{ key: head.path, label: head.title, order: head.path }];
     case 'path':
       return [{ key: head.folder, label: head.folder === '' ? 'No folder' : head.folder, order: head.folder }];
+    case 'about':
+      return titles(row.links);
+    case 'meeting':
+      return head.kind === 'meeting'
+        ? [{ key: head.path, label: head.title, order: head.path }]
+        : [{ key: null, label: 'No meeting', order: null }];
     case 'heading': {
       const heading = task.headings[task.headings.length - 1] ?? null;
       return [{ key: heading, label: heading ?? 'No heading', order: heading }];
@@ -79,6 +85,11 @@ function names(found: readonly string[], sign: string, absent: string): GroupVal
   }));
 }
 
+function titles(found: readonly string[]): GroupValue[] {
+  if (found.length === 0) return [{ key: null, label: 'About nothing', order: null }];
+  return found.map((title) => ({ key: title, label: title, order: title }));
+}
+
 /** The days by which day, week, month and period go: the earlier of due and plan, or the field as said. */
 function rangeOf(row: Row, key: GroupKey): DayRange | null {
   if (key.of) return dateField(row, key.of);
@@ -89,7 +100,7 @@ function rangeOf(row: Row, key: GroupKey): DayRange | null {
 
 function dayValue(day: Day | null, absent: string, context: GatherContext, style: DateStyle): GroupValue {
   if (day === null) return { key: null, label: absent, order: null };
-  return { key: String(day), label: capital(dayName(day, context.today, style)), order: day };
+  return { key: isoDay(day), label: capital(dayName(day, context.today, style)), order: day };
 }
 
 function weekValue(day: Day | null, context: GatherContext, style: DateStyle): GroupValue {
@@ -104,13 +115,13 @@ function weekValue(day: Day | null, context: GatherContext, style: DateStyle): G
         : start === current - 7
           ? 'Last week'
           : `Week of ${dayName(start, context.today, style)}`;
-  return { key: String(start), label, order: start };
+  return { key: context.firstDayOfWeek === 1 ? isoWeekName(isoWeekOf(start)) : isoDay(start), label, order: start };
 }
 
 function monthValue(day: Day | null): GroupValue {
   if (day === null) return { key: null, label: 'No date', order: null };
   const { year, month } = civilFrom(day);
-  return { key: `${year}-${month}`, label: `${MONTH_NAMES[month - 1]} ${year}`, order: year * 12 + month };
+  return { key: isoDay(day).slice(0, 7), label: `${MONTH_NAMES[month - 1]} ${year}`, order: year * 12 + month };
 }
 
 /** The period of a task: each leaves out the ones before it. */

@@ -1,4 +1,5 @@
-export type TokenKind = 'word' | 'number' | 'date' | 'duration' | 'tag' | 'person' | 'link' | 'text' | 'sign' | 'title' | 'bad' | 'end';
+export type TokenKind =
+  'word' | 'number' | 'date' | 'duration' | 'tag' | 'person' | 'link' | 'text' | 'ref' | 'sign' | 'title' | 'bad' | 'end';
 
 /** A piece of a gather's text. */
 export interface Token {
@@ -19,6 +20,7 @@ const PATTERNS: readonly [TokenKind, RegExp][] = [
   ['tag', new RegExp(`#${NAME}`, 'uy')],
   ['person', new RegExp(`@${NAME}`, 'uy')],
   ['link', /\[\[[^\][\n]+\]\]/y],
+  ['ref', /recado:[a-z0-9]{6}(?![a-z0-9])/y],
   ['text', /"(?:[^"\\\n]|\\.)*"/y],
   ['sign', /\.\.|!=|<=|>=|[=<>(),+%-]/y],
   ['word', /[\p{L}_][\p{L}\p{M}\p{N}_]*/uy],

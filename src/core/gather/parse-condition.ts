@@ -2,12 +2,21 @@ import { readDuration } from '../calendar/duration';
 import { NOTE_KINDS } from '../note/front-matter';
 import { foldName } from '../note/names';
 import { STATUSES } from '../task/status';
-import { type Condition, DATE_FIELDS, type DateField, type Flag, PRESENCE_FIELDS, type PresenceField, type Sign } from './ast';
+import {
+  type Condition,
+  DATE_FIELDS,
+  type DateField,
+  type Flag,
+  type MeasureField,
+  PRESENCE_FIELDS,
+  type PresenceField,
+  type Sign,
+} from './ast';
 import { parseDate, parseRange } from './parse-date';
 import type { TokenReader } from './token-reader';
 
 const SIGNS: readonly string[] = ['=', '!=', '<', '<=', '>', '>='];
-const FLAGS: Record<string, Flag> = { late: 'late', resting: 'resting', repeats: 'repeats', unsorted: 'unsorted' };
+const FLAGS: Record<string, Flag> = { late: 'late', resting: 'resting', blocked: 'blocked', repeats: 'repeats', unsorted: 'unsorted' };
 const PRIORITIES = ['top', 'high', 'normal', 'low'] as const;
 const CONDITION_WORDS = [
   ...STATUSES,
@@ -24,6 +33,7 @@ const CONDITION_WORDS = [
   'takes',
   'pushed',
   'age',
+  'progress',
   'owner',
   'asked',
   'note',
@@ -32,6 +42,7 @@ const CONDITION_WORDS = [
   'kind',
   'text',
   'is',
+  'under',
 ];
 /** Brackets deeper than this are an error, not a stack that runs over. */
 const DEEPEST = 200;
@@ -118,6 +129,7 @@ function parseFieldCondition(reader: TokenReader, word: string): Condition | nul
     case 'takes':
     case 'pushed':
     case 'age':
+    case 'progress':
       reader.take();
       return { is: 'measure', field: word, sign: parseSign(reader), value: parseMeasure(reader, word) };
     case 'owner':
@@ -132,6 +144,9 @@ function parseFieldCondition(reader: TokenReader, word: string): Condition | nul
       reader.take();
       if (!reader.took('in')) reader.fail('“in”', ['in']);
       return { is: 'place', field: 'path', same: true, value: parseText(reader) };
+    case 'under':
+      reader.take();
+      return parseUnder(reader);
     case 'kind':
       reader.take();
       return { is: 'kind', same: parseEquality(reader), kind: parseOneOf(reader, NOTE_KINDS) };
@@ -190,8 +205,16 @@ function parsePerson(reader: TokenReader): string {
   return parseOneOf(reader, ['me', 'nobody'] as const);
 }
 
-/** Minutes for `takes`, times for `pushed`, days for `age`. */
-function parseMeasure(reader: TokenReader, field: 'takes' | 'pushed' | 'age'): number {
+/** `under [[Note#Heading]]`, `under recado:k3f9qa`. */
+function parseUnder(reader: TokenReader): Condition {
+  if (reader.is('ref')) return { is: 'under ref', ref: reader.take().value.slice('recado:'.length) };
+  if (!reader.is('link')) return reader.fail('a link such as [[Loans#Crates]]');
+  const [note = '', ...rest] = reader.take().value.split('|')[0]?.split('#') ?? [];
+  return { is: 'under', note: note.trim(), heading: rest.join('#').trim() || null };
+}
+
+/** Minutes for `takes`, times for `pushed`, days for `age`, percent for `progress`. */
+function parseMeasure(reader: TokenReader, field: MeasureField): number {
   if (field === 'takes') {
     const minutes = reader.is('duration') ? readDuration(reader.current.value) : null;
     if (minutes === null) return reader.fail('a time such as 30m or 2h');
@@ -200,6 +223,10 @@ function parseMeasure(reader: TokenReader, field: 'takes' | 'pushed' | 'age'): n
   }
   const count = reader.number(field);
   if (field === 'pushed') return count;
+  if (field === 'progress') {
+    if (!reader.took('%')) reader.fail('“%”');
+    return count;
+  }
   const unit = parseOneOf(reader, ['day', 'days', 'week', 'weeks', 'month', 'months', 'year', 'years'] as const);
   return count * (unit.startsWith('day') ? 1 : unit.startsWith('week') ? 7 : unit.startsWith('month') ? 30 : 365);
 }

@@ -1,4 +1,17 @@
-import { DATE_FIELDS, type DateField, GROUP_KEYS, type Gather, type GatherError, type GroupKey, ORDER_KEYS, type OrderKey } from './ast';
+import {
+  COLUMNS,
+  DATE_FIELDS,
+  type DateField,
+  type Form,
+  GROUP_KEYS,
+  type Gather,
+  type GatherError,
+  type GroupKey,
+  type GroupKeyName,
+  ORDER_KEYS,
+  type OrderKey,
+  TOTALS,
+} from './ast';
 import { type Token, tokensOf } from './lexer';
 import { parseCondition } from './parse-condition';
 import { TokenReader, Unreadable } from './token-reader';
@@ -9,8 +22,8 @@ export interface ParsedGather {
   errors: GatherError[];
 }
 
-const CLAUSE_WORDS = ['where', 'group', 'order', 'limit', 'including', 'from', 'title'];
-const NOT_YET = ['columns', 'totals', 'steps', 'as', 'into'];
+const CLAUSE_WORDS = ['where', 'group', 'order', 'limit', 'including', 'steps', 'columns', 'totals', 'as', 'into', 'from', 'title'];
+const FORMS = ['list', 'table', 'board', 'calendar', 'timeline', 'summary', 'chart'] as const;
 const MOST_ROWS = 1_000_000;
 /** A gather longer than this is no question a person wrote. */
 const LONGEST = 50_000;
@@ -30,6 +43,11 @@ export function parseGather(text: string): ParsedGather {
     limit: null,
     limitPerGroup: null,
     includingResting: false,
+    stepsApart: false,
+    columns: null,
+    totals: null,
+    form: null,
+    into: null,
   };
   if (text.length > LONGEST) {
     return { gather, errors: [{ message: `A gather has at most ${LONGEST} characters.`, from: LONGEST, to: text.length }] };
@@ -56,7 +74,7 @@ function skipClause(reader: TokenReader): void {
 }
 
 function startsClause(token: Token): boolean {
-  return token.kind === 'title' || (token.kind === 'word' && [...CLAUSE_WORDS, ...NOT_YET].includes(token.value));
+  return token.kind === 'title' || (token.kind === 'word' && CLAUSE_WORDS.includes(token.value));
 }
 
 function parseClause(reader: TokenReader, gather: Gather, seen: Set<string>, first: boolean): void {
@@ -86,8 +104,23 @@ function parseClause(reader: TokenReader, gather: Gather, seen: Set<string>, fir
     once('including');
     if (!reader.took('resting')) reader.fail('“resting”', ['resting']);
     gather.includingResting = true;
-  } else if (token.kind === 'word' && NOT_YET.includes(token.value)) {
-    throw new Unreadable({ message: `“${token.value}” cannot be answered yet.`, from: token.from, to: token.to });
+  } else if (reader.is('word', 'steps') && reader.ahead(1).value === 'apart') {
+    once('steps apart');
+    reader.tookWords('steps', 'apart');
+    gather.stepsApart = true;
+  } else if (reader.took('columns')) {
+    once('columns');
+    gather.columns = parseList(reader, COLUMNS, 'a field');
+  } else if (reader.took('totals')) {
+    once('totals');
+    gather.totals = parseList(reader, TOTALS, 'a total');
+  } else if (reader.took('as')) {
+    once('as');
+    gather.form = parseForm(reader);
+  } else if (reader.took('into')) {
+    once('into');
+    if (!reader.is('link')) reader.fail('a link such as [[Loans#Crates]]');
+    gather.into = reader.take().value;
   } else if (first) {
     once('where');
     gather.where = parseCondition(reader);
@@ -118,16 +151,74 @@ function parseKeys<T>(reader: TokenReader, parseKey: (reader: TokenReader) => T,
   return keys;
 }
 
-function parseGroupKey(reader: TokenReader): GroupKey {
+function parseList<T extends string>(reader: TokenReader, known: readonly T[], what: string): T[] {
+  const list: T[] = [];
+  do {
+    const found = reader.is('word') ? known.find((one) => one === reader.current.value) : undefined;
+    if (found === undefined) return reader.fail(what, known);
+    reader.take();
+    if (!list.includes(found)) list.push(found);
+  } while (reader.took(','));
+  return list;
+}
+
+function parseForm(reader: TokenReader): Form {
+  const form = reader.is('word') ? FORMS.find((known) => known === reader.current.value) : undefined;
+  if (form === undefined) return reader.fail('a form', FORMS);
+  reader.take();
+  switch (form) {
+    case 'board':
+      return { is: 'board', by: parseFormKey(reader), columns: parseBoardColumns(reader) };
+    case 'summary':
+      return { is: 'summary', by: parseFormKey(reader) };
+    case 'chart': {
+      if (!reader.took('of')) reader.fail('“of”', ['of']);
+      const [measure] = [TOTALS.find((known) => reader.is('word', known)) ?? reader.fail('a total', TOTALS)];
+      reader.take();
+      return { is: 'chart', measure, by: parseFormKey(reader) };
+    }
+    default:
+      return { is: form };
+  }
+}
+
+function parseFormKey(reader: TokenReader): GroupKeyName {
+  if (!reader.took('by')) reader.fail('“by”', ['by']);
+  return parseKeyName(reader);
+}
+
+/** `(todo, underway, none)`: the columns of a board, in their order. */
+function parseBoardColumns(reader: TokenReader): (string | null)[] {
+  const columns: (string | null)[] = [];
+  if (!reader.took('(')) return columns;
+  do {
+    const { kind } = reader.current;
+    if (kind !== 'word' && kind !== 'text' && kind !== 'tag' && kind !== 'person' && kind !== 'date' && kind !== 'number') {
+      return reader.fail('the name of a column');
+    }
+    const { value } = reader.take();
+    columns.push(kind === 'word' && value === 'none' ? null : value);
+  } while (reader.took(','));
+  if (!reader.took(')')) reader.fail('“)”');
+  return columns;
+}
+
+function parseKeyName(reader: TokenReader): GroupKeyName {
   const key = reader.is('word') ? GROUP_KEYS.find((known) => known === reader.current.value) : undefined;
   if (!key) return reader.fail('a key to group by', GROUP_KEYS);
   reader.take();
+  return key;
+}
+
+function parseGroupKey(reader: TokenReader): GroupKey {
+  const key = parseKeyName(reader);
   let of: DateField | null = null;
   if ((key === 'day' || key === 'week' || key === 'month' || key === 'period') && reader.took('of')) {
     of = DATE_FIELDS.find((known) => reader.is('word', known)) ?? reader.fail('a date field', DATE_FIELDS);
     reader.take();
   }
-  return { key, of, descending: parseDirection(reader) };
+  const byCount = reader.tookWords('by', 'count');
+  return { key, of, byCount, descending: parseDirection(reader) };
 }
 
 function parseOrderKey(reader: TokenReader): OrderKey {

@@ -1,5 +1,6 @@
 import type { Day, Weekday } from '../calendar/day';
 import type { DateStyle } from '../calendar/day-name';
+import type { Answer } from '../gather/answer';
 import type { GatherContext } from '../gather/ast';
 import type { NameLookup } from '../gather/evaluate';
 import { isResting } from '../gather/state';
@@ -9,7 +10,7 @@ import { readNote } from '../task/read-note';
 import { type AddedStatus, isOpen } from '../task/status';
 import { type Problem, READING_DEFAULTS, type ReadingSettings } from '../task/task';
 import { addedStatusOf, statusTable } from '../task/added-status';
-import { type RefTask, refProblems, refTask } from '../task/ref-problems';
+import { type RefTask, isBlocked, refProblems, refTask } from '../task/ref-problems';
 import { RefIndex } from './ref-index';
 import { LiveGather } from './live-gather';
 import { NameTable, namesFor } from './name-table';
@@ -79,6 +80,7 @@ export class Library {
   private readonly lookup: NameLookup = {
     namesOf: (target) => this.namesOf(target),
     pathOf: (target) => this.names.pathOf(target),
+    isBlocked: (row) => row.task.needs.length > 0 && isBlocked(row.task.needs, this.refs.table),
   };
 
   get today(): Day {
@@ -101,8 +103,9 @@ export class Library {
         if (subscription.live.change(removed, added)) touched.add(id);
       }
     }
-    if (this.echoes > 0 && this.refs.version !== refsBefore) {
+    if (this.refs.version !== refsBefore) {
       for (const [id, { live, at }] of this.subscriptions) {
+        if (this.echoes === 0 && !live.asksForRefs) continue;
         live.rebuild(this.rows(), this.contextAt(at));
         touched.add(id);
       }
@@ -188,6 +191,13 @@ export class Library {
     this.subscriptions.delete(id);
   }
 
+  /** Answers a gather once, without keeping it. */
+  ask(text: string, at: string | null = null): { live: LiveGather; answer: Answer } {
+    const live = new LiveGather(text, this.contextAt(at), this.lookup, (ref) => this.refs.has(ref));
+    live.rebuild(this.rows(), this.contextAt(at));
+    return { live, answer: live.answer(this.settings.dateStyle) };
+  }
+
   /** What a subscribed gather comes to now; null for an id that nobody subscribed. */
   answer(id: string): AnswerView | null {
     const subscription = this.subscriptions.get(id);
@@ -226,7 +236,7 @@ export class Library {
     return seen.size;
   }
 
-  private contextAt(path: string | null): GatherContext {
+  contextAt(path: string | null): GatherContext {
     const { today, firstDayOfWeek, me } = this.settings;
     const head = path === null ? null : (this.entries.get(foldPath(path))?.head ?? null);
     return {

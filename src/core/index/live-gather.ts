@@ -15,7 +15,9 @@ export class LiveGather {
   readonly errors: GatherError[];
   /** Whether its answer depends on how notes are called. */
   readonly asksForNames: boolean;
-  private plan: Plan;
+  /** Whether its answer depends on what refs point at. */
+  readonly asksForRefs: boolean;
+  plan: Plan;
   private matching: Row[] = [];
   private hidden = new Set<Row>();
 
@@ -29,7 +31,8 @@ export class LiveGather {
     const parsed = parseGather(text);
     this.gather = parsed.gather;
     this.errors = parsed.errors;
-    this.asksForNames = anyPart(this.gather.where, (part) => part.is === 'link');
+    this.asksForNames = anyPart(this.gather.where, (part) => part.is === 'link' || part.is === 'under');
+    this.asksForRefs = anyPart(this.gather.where, (part) => part.is === 'flag' && part.flag === 'blocked');
     this.plan = planGather(this.gather, context, lookup);
   }
 
