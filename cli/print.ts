@@ -1,4 +1,6 @@
+import type { Why, WhyNode } from '../src/core/gather/why';
 import type { ActAnswer } from './commands/act';
+import type { GatherAnswer } from './commands/gather';
 import type { SpokenAnswer } from './commands/date';
 import type { ScannedTask } from './commands/scan';
 
@@ -11,6 +13,18 @@ export function printed(command: string, result: unknown): string {
       const { files, refused } = result as ActAnswer;
       if (refused !== null) return refused;
       return files.length === 0 ? 'Nothing changes.' : files.map(({ note, text }) => `--- ${note}\n${text}`).join('\n');
+    }
+    case 'gather': {
+      const { sentence, total, groups } = result as GatherAnswer;
+      const lines = groups.flatMap(({ key, count, rows }) => [
+        ...(key === null ? [] : [`\n${String(key)} (${count})`]),
+        ...rows.map(taskLine),
+      ]);
+      return [sentence, `${total} in all`, ...lines].join('\n');
+    }
+    case 'why': {
+      const { because, tree, changes } = result as Why;
+      return [because, ...whyLines(tree, 1), ...changes.map((way) => `To let it in: ${way.join(', and ')}.`)].join('\n');
     }
     case 'next': {
       const { rule, dates } = result as { rule: string | null; dates: string[] };
@@ -25,6 +39,14 @@ export function printed(command: string, result: unknown): string {
   return JSON.stringify(result, null, 2);
 }
 
+function whyLines(node: WhyNode, depth: number): string[] {
+  const found = node.found === null ? '' : `  (${node.found})`;
+  return [
+    `${'  '.repeat(depth)}${node.holds ? 'holds' : 'fails'}  ${node.condition}${found}`,
+    ...node.parts.flatMap((part) => whyLines(part, depth + 1)),
+  ];
+}
+
 function taskLine(task: ScannedTask): string {
   const problems = task.problems.map((problem) => `\n    ! ${problem.message}`).join('');
   return `${task.note}:${task.line}  ${task.raw.trim()}${problems}`;
@@ -33,6 +55,8 @@ function taskLine(task: ScannedTask): string {
 export const HELP = `recado COMMAND [--json] [--settings FILE] [--now TIME]
 
   scan PATH                      every task of a Markdown file or a folder of them
+  gather PATH --query TEXT       the answer to a gather
+  why PATH --at NOTE:LINE --query TEXT   why a task is in it, or what keeps it out
   act PATH --at NOTE:LINE ACTION what an action makes of the texts; --write stores it
       finish, cancel, end, reopen, cycle, status NAME, raise, lower, swap NOTE:LINE,
       tag NAME, untag NAME, reword TEXT, convert, duplicate, sink, sweep, ref, echo NOTE,

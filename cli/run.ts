@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { type Arguments, dayOption, momentOf, readArguments, wordAt } from './arguments';
 import { act } from './commands/act';
 import { date } from './commands/date';
+import { type Question, gather, why } from './commands/gather';
 import { next } from './commands/next';
 import { scan } from './commands/scan';
 import type { Desks } from './desk';
@@ -17,6 +18,13 @@ export function run(given: Arguments, desks: Desks): unknown {
       const answer = act(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), given, momentOf(given));
       if (given.flags.has('write')) desks.forget();
       return answer;
+    }
+    case 'gather':
+      return gather(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), questionOf(given));
+    case 'why': {
+      const at = given.options.get('at');
+      if (at === undefined) throw new PlainError('why needs --at NOTE:LINE.');
+      return why(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), at, questionOf(given));
     }
     case 'next': {
       wordAt(given, 0, 'a repeat');
@@ -34,6 +42,13 @@ export function run(given: Arguments, desks: Desks): unknown {
       return batch(wordAt(given, 0, 'a file'), desks);
   }
   throw new PlainError(given.command === '' ? 'Say what to do; --help lists the commands.' : `There is no command “${given.command}”.`);
+}
+
+function questionOf(given: Arguments): Question {
+  const query = given.options.get('query');
+  if (query === undefined) throw new PlainError(`${given.command} needs --query TEXT.`);
+  const { firstDayOfWeek, me } = settingsOf(given);
+  return { query, today: momentOf(given).day, firstDayOfWeek, me };
 }
 
 /** `batch`: the results of a list of commands; one that fails gives its message. */

@@ -11,11 +11,12 @@ const schema = z.object({
   bareDay: z.enum(['plan', 'due']).default('plan'),
   repeatRecords: z.enum(['lines', 'count']).default('lines'),
   repeatLead: z.number().int().min(0).nullable().default(0),
+  me: z.string().nullable().default(null),
   finishedHeading: z.string().min(1).default(ACTION_DEFAULTS.finishedHeading),
 });
 
 /** With what a typed day without a word before it means. */
-export type RunnerSettings = ActionSettings & { bareDay: 'plan' | 'due' };
+export type RunnerSettings = ActionSettings & { bareDay: 'plan' | 'due'; me: string | null };
 
 /** Reads the file of `--settings`; without it everything has its default. */
 export function settingsOf(given: Arguments): RunnerSettings {

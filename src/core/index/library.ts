@@ -77,7 +77,7 @@ export class Library {
 
   constructor(private settings: LibrarySettings) {}
 
-  private readonly lookup: NameLookup = {
+  readonly lookup: NameLookup = {
     namesOf: (target) => this.namesOf(target),
     pathOf: (target) => this.names.pathOf(target),
     isBlocked: (row) => row.task.needs.length > 0 && isBlocked(row.task.needs, this.refs.table),

@@ -1,0 +1,73 @@
+import type { Day, Weekday } from '../../src/core/calendar/day';
+import type { AnswerRow, Totals } from '../../src/core/gather/answer';
+import { sentenceText } from '../../src/core/gather/sentence';
+import { type Why, explain } from '../../src/core/gather/why';
+import { Library } from '../../src/core/index/library';
+import type { LiveGather } from '../../src/core/index/live-gather';
+import { PlainError } from '../plain-error';
+import { type Desk, noteAt } from '../desk';
+import { type ScannedTask, scan } from './scan';
+
+type GatheredTask = ScannedTask & { steps: GatheredTask[] };
+
+export interface GatherAnswer {
+  title: string | null;
+  sentence: string;
+  /** Matching tasks, steps included, before limits. */
+  total: number;
+  groups: { key: string | null | (string | null)[]; count: number; totals: Totals; rows: GatheredTask[] }[];
+}
+
+export interface Question {
+  query: string;
+  today: Day;
+  firstDayOfWeek: Weekday;
+  me: string | null;
+}
+
+function libraryOf(desk: Desk, { today, firstDayOfWeek, me }: Question): Library {
+  const library = new Library({ ...desk.settings, today, firstDayOfWeek, me, dateStyle: 'iso' });
+  library.apply(desk.folder.notes);
+  return library;
+}
+
+function ask(library: Library, query: string): ReturnType<Library['ask']> {
+  const asked = library.ask(query);
+  const error = asked.live.errors[0];
+  if (error) throw new PlainError(`The query cannot be read at ${error.from}: ${error.message}`);
+  return asked;
+}
+
+/** `gather`: the answer to a query over a folder. */
+export function gather(desk: Desk, question: Question): GatherAnswer {
+  const library = libraryOf(desk, question);
+  const { live, answer } = ask(library, question.query);
+  const scanned = new Map(scan(desk, question.today).tasks.map((task) => [`${task.note}:${task.line}:${task.depth}`, task]));
+  const rows = (list: readonly AnswerRow[]): GatheredTask[] =>
+    list.flatMap(({ row, steps }) => {
+      const task = scanned.get(`${row.head.path}:${row.task.line + 1}:${row.task.depth}`);
+      return task ? [{ ...task, steps: rows(steps) }] : [];
+    });
+  return {
+    title: live.gather.title,
+    sentence: sentenceText(live.gather, library.contextAt(null)),
+    total: answer.total,
+    groups: answer.groups.map(({ keys, count, totals, rows: list }) => ({
+      key: keys.length > 1 ? keys : (keys[0] ?? null),
+      count,
+      totals,
+      rows: rows(list),
+    })),
+  };
+}
+
+/** `why`: why a task is in the answer to a query, or what keeps it out. */
+export function why(desk: Desk, at: string, question: Question): Why {
+  const [, name = '', digits = ''] = /^(.*?):?(\d+)$/.exec(at) ?? [];
+  const note = digits === '' ? null : noteAt(desk, name);
+  const library = libraryOf(desk, question);
+  const found = note && [...library.rows()].findLast((row) => row.head.path === note.path && row.task.line === Number(digits) - 1);
+  if (!found) throw new PlainError(`There is no task at ${at}.`);
+  const { live, answer }: { live: LiveGather; answer: ReturnType<Library['ask']>['answer'] } = ask(library, question.query);
+  return explain(live.plan, answer, found, library.lookup);
+}
