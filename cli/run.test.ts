@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { readArguments } from './arguments';
 import type { ActAnswer } from './commands/act';
+import type { GatherAnswer } from './commands/gather';
 import type { ScannedTask } from './commands/scan';
 import { Desks } from './desk';
 import { run } from './run';
@@ -144,6 +145,35 @@ describe('the command-line runner', () => {
     });
     expect(recado('date', 'sat with noor', '--today', '2026-11-23')).toMatchObject({ date: null, role: null, words: 'sat with noor' });
     expect(recado('date', 'week 50', '--today', '2026-11-23')).toMatchObject({ date: null, week: '2026-W50', role: 'plan' });
+  });
+
+  it('answers a gather with its sentence, groups and steps', () => {
+    const answer = recado('gather', folder, '--today', '2026-11-23', '--query', 'open\ngroup by status\nincluding resting') as GatherAnswer;
+    expect(answer).toMatchObject({
+      title: null,
+      sentence: 'Tasks that are open, resting ones too, grouped by status.',
+      total: 4,
+      groups: [
+        { key: 'todo', count: 2, totals: { count: 2, takes: 0, progress: 0 } },
+        { key: 'underway', count: 1, rows: [{ note: 'Exhibitions/Salt.md', line: 5, steps: [] }] },
+        { key: 'waiting', count: 1 },
+      ],
+    });
+    const nested = recado('gather', folder, '--today', '2026-12-02', '--query', '#loans and not cancelled') as GatherAnswer;
+    expect(nested.groups[0]).toMatchObject({ key: null, count: 3, rows: [{ line: 5, steps: [{ line: 6 }, { line: 8 }] }] });
+    const two = recado('gather', folder, '--today', '2026-11-23', '--query', 'done group by status, week of done') as GatherAnswer;
+    expect(two.groups.map((group) => group.key)).toEqual([['done', '2026-W47']]);
+  });
+
+  it('says why a task is in an answer or out of it', () => {
+    const why = (query: string) => recado('why', folder, '--at', 'Other.md:1', '--today', '2026-11-23', '--query', query);
+    expect(why('open')).toMatchObject({ in: true, tree: { condition: 'open', holds: true, found: 'todo' } });
+    expect(why('late and #x')).toMatchObject({ in: false, changes: [['late', '#x']] });
+    expect(() => why('opne')).toThrow(
+      'The query cannot be read at 0: Here “opne” stands, where a condition was expected. Did you mean “open”?',
+    );
+    expect(() => recado('why', folder, '--at', 'Other.md:9', '--query', 'open')).toThrow('There is no task at Other.md:9.');
+    expect(() => recado('gather', folder)).toThrow('gather needs --query TEXT.');
   });
 
   it('runs a batch, whose failures stand in their places', () => {

@@ -89,3 +89,21 @@ test('in the editor, typed words become dates and a typed status has its consequ
   await page.keyboard.press('ArrowDown');
   await expect.poll(() => desk.stored(JOURNAL)).toContain('- [x] Call @lars {due 2026-11-27 15:00; takes 2h; done 2026-11-23 09:20}');
 });
+
+test('a list says what it shows, and why a task stands in it', async ({ desk, page }) => {
+  await desk.open('demo');
+  await desk.agenda('Today');
+  const late = desk.main.locator('section', { has: page.getByRole('heading', { name: 'Late', level: 2 }) });
+  await late.getByRole('button', { name: 'What this list shows' }).click();
+  await expect(late.getByText('Tasks that are late.')).toBeVisible();
+  await desk
+    .row(late, 'Sign the glass-case insurance rider')
+    .getByRole('button', { name: /Actions for/ })
+    .click();
+  await page.getByRole('menuitem', { name: 'Why it stands here…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Why it stands here' });
+  await expect(dialog.getByText('It is in, because every condition holds.')).toBeVisible();
+  await expect(dialog.getByText('due 2026-11-20')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(dialog).toBeHidden();
+});

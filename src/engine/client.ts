@@ -15,6 +15,7 @@ export function startEngine(settings: LibrarySettings, tell: (event: EngineEvent
     changeSettings: (next) => remote.changeSettings(next).catch(failed),
     subscribe: (id, text, at) => remote.subscribe(id, text, at).catch(failed),
     unsubscribe: (id) => remote.unsubscribe(id).catch(failed),
+    why: (text, at, path, line) => remote.why(text, at, path, line),
     refProblems: (path) => remote.refProblems(path),
     resolve: (target, from) => remote.resolve(target, from),
   };

@@ -1,6 +1,7 @@
 import { foldPath } from '../core/note/path';
 import { Library, type LibrarySettings, type NoteChange } from '../core/index/library';
 import { overviewOf } from '../core/index/overview';
+import type { Why } from '../core/gather/why';
 import type { Problem } from '../core/task/task';
 import type { AnswerView } from '../core/index/view';
 import type { Engine, EngineEvent } from './protocol';
@@ -77,6 +78,10 @@ export class EngineHost implements Engine {
       library.unsubscribe(id);
       this.subscribed.delete(id);
     });
+  }
+
+  async why(text: string, at: string | null, path: string, line: number): Promise<Why | null> {
+    return this.library?.why(text, at, path, line) ?? null;
   }
 
   async refProblems(path: string): Promise<{ line: number; problems: Problem[] }[]> {

@@ -1,5 +1,6 @@
 import type { LibrarySettings, NoteChange } from '../core/index/library';
 import type { Overview } from '../core/index/overview';
+import type { Why } from '../core/gather/why';
 import type { Problem } from '../core/task/task';
 import type { AnswerView } from '../core/index/view';
 
@@ -19,6 +20,8 @@ export interface Engine {
   /** Keeps a gather answered under an id; `at` is the note that holds it. */
   subscribe(id: string, text: string, at: string | null): Promise<void>;
   unsubscribe(id: string): Promise<void>;
+  /** Why the task on a line (from 0) is in the answer to a gather, or what keeps it out; null when either is gone. */
+  why(text: string, at: string | null, path: string, line: number): Promise<Why | null>;
   /** What is wrong with what the tasks of a note point at, by line (from 0). */
   refProblems(path: string): Promise<{ line: number; problems: Problem[] }[]>;
   /** The path of the note that a link means, as it stands in the note at `from`; null when there is none. */

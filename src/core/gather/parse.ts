@@ -55,7 +55,9 @@ export function parseGather(text: string): ParsedGather {
   const errors: GatherError[] = [];
   const reader = new TokenReader(tokensOf(text));
   const seen = new Set<string>();
-  for (let first = true; !reader.is('end'); first = false) {
+  // The condition may stand without `where` first, or right behind the title.
+  for (let first = true; !reader.is('end');) {
+    const isTitle = reader.is('title');
     try {
       parseClause(reader, gather, seen, first);
     } catch (error) {
@@ -63,6 +65,7 @@ export function parseGather(text: string): ParsedGather {
       errors.push(error.error);
       skipClause(reader);
     }
+    first &&= isTitle;
   }
   return { gather, errors };
 }

@@ -1,6 +1,8 @@
 import type { Day, Weekday } from '../calendar/day';
 import type { DateStyle } from '../calendar/day-name';
 import type { Answer } from '../gather/answer';
+import { sentenceText } from '../gather/sentence';
+import { type Why, explain } from '../gather/why';
 import type { GatherContext } from '../gather/ast';
 import type { NameLookup } from '../gather/evaluate';
 import { isResting } from '../gather/state';
@@ -198,18 +200,27 @@ export class Library {
     return { live, answer: live.answer(this.settings.dateStyle) };
   }
 
+  /** Why a task is in the answer to a gather, or what keeps it out; null when there is no such task or question. */
+  why(text: string, at: string | null, path: string, line: number): Why | null {
+    const row = this.entries.get(foldPath(path))?.rows.findLast((one) => one.task.line === line);
+    if (!row) return null;
+    const { live, answer } = this.ask(text, at);
+    return live.errors.length > 0 ? null : explain(live.plan, answer, row, this.lookup);
+  }
+
   /** What a subscribed gather comes to now; null for an id that nobody subscribed. */
   answer(id: string): AnswerView | null {
     const subscription = this.subscriptions.get(id);
     if (!subscription) return null;
     const { live } = subscription;
     if (live.errors.length > 0) {
-      const last = subscription.answer ?? { title: null, total: 0, more: 0, resting: 0, groups: [] };
+      const last = subscription.answer ?? { title: null, sentence: '', total: 0, more: 0, resting: 0, groups: [] };
       return { ...last, title: live.gather.title ?? last.title, errors: live.errors };
     }
     const answer = live.answer(this.settings.dateStyle);
     subscription.answer = {
       title: live.gather.title,
+      sentence: sentenceText(live.gather, this.contextAt(subscription.at)),
       total: answer.total,
       more: answer.more,
       resting: answer.resting,

@@ -52,6 +52,8 @@ export interface GroupView {
 /** What a subscribed gather comes to now. */
 export interface AnswerView {
   title: string | null;
+  /** What the gather asks, in plain English; empty while it cannot be read. */
+  sentence: string;
   total: number;
   more: number;
   resting: number;

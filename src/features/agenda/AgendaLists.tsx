@@ -1,7 +1,9 @@
-import { useCallback, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { GatherErrors } from '../gather/GatherErrors';
 import { headCounts } from '../gather/GatherBlock';
 import { GatherList, countWords } from '../gather/GatherList';
+import { Sentence, SentenceToggle } from '../gather/Sentence';
+import { GatherSource } from '../gather/gather-source';
 import { useGather } from '../gather/use-gather';
 import { useReport } from './use-report';
 
@@ -44,6 +46,8 @@ function AgendaList({ text, at, look, alone, onCount }: AgendaListProps) {
   const { answer, showAll } = useGather(text, at);
   const count = answer ? answer.total + answer.errors.length : -1;
   const [shownOnce, setShownOnce] = useState(false);
+  const [sentenceShown, setSentenceShown] = useState(false);
+  const source = useMemo(() => ({ text, at }), [text, at]);
   if (count > 0 && !shownOnce) setShownOnce(true);
   useReport(count, onCount);
   if (!answer) return <p className="py-1 text-muted">Gathering…</p>;
@@ -59,11 +63,17 @@ function AgendaList({ text, at, look, alone, onCount }: AgendaListProps) {
           <h2 className={look === 'cards' ? 'text-[0.93rem] font-semibold text-muted' : 'font-title text-[1.17rem] font-semibold'}>
             {title}
           </h2>
-          <span className="text-[0.86rem] font-semibold text-muted">{countWords(headCounts(answer))}</span>
+          <span className="flex items-center gap-1 text-[0.86rem] font-semibold text-muted">
+            {countWords(headCounts(answer))}
+            <SentenceToggle shown={sentenceShown} onToggle={() => setSentenceShown(!sentenceShown)} />
+          </span>
         </div>
       )}
+      {sentenceShown && <Sentence text={answer.sentence} />}
       <GatherErrors answer={answer} text={text} />
-      <GatherList answer={answer} groupHeading="h3" showAll={showAll} />
+      <GatherSource value={source}>
+        <GatherList answer={answer} groupHeading="h3" showAll={showAll} />
+      </GatherSource>
     </section>
   );
 }

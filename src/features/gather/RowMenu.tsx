@@ -1,6 +1,6 @@
 import { ChevronRight } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import type { ReactNode } from 'react';
+import { type ReactNode, useContext } from 'react';
 import { isoDay, startOfWeek } from '../../core/calendar/day';
 import { weekdayName } from '../../core/calendar/day-name';
 import type { RowView } from '../../core/index/view';
@@ -11,6 +11,7 @@ import { frameSlice } from '../session/frame-slice';
 import { useNow } from '../session/services';
 import { useAppDispatch, useAppSelector } from '../session/state';
 import type { TaskDialog } from '../session/task-dialog';
+import { GatherSource } from './gather-source';
 
 interface RowMenuProps {
   row: RowView;
@@ -28,6 +29,7 @@ const PRIORITIES: [Priority | null, string][] = [
 /** What can be done to a task from a list. */
 export function RowMenu({ row, onAct, children }: RowMenuProps) {
   const dispatch = useAppDispatch();
+  const source = useContext(GatherSource);
   const task = { ref: { path: row.path, line: row.line, expected: row.raw }, text: row.text };
   // Once the menu has let go of the focus, so that the dialog can take it.
   const ask = (dialog: TaskDialog): void => void setTimeout(() => dispatch(frameSlice.actions.taskDialogShown(dialog)));
@@ -70,6 +72,12 @@ export function RowMenu({ row, onAct, children }: RowMenuProps) {
               resting={row.restsUntil !== null && row.every === null}
             />
           </Sub>
+          {source && (
+            <>
+              <DropdownMenu.Separator className="menu-line" />
+              <Plain label="Why it stands here…" onSelect={() => ask({ is: 'why', task, gather: source.text, at: source.at })} />
+            </>
+          )}
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>

@@ -2,6 +2,7 @@ import { frameSlice } from '../session/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state';
 import { DayDialog } from './DayDialog';
 import { RemarkDialog } from './RemarkDialog';
+import { WhyDialog } from './WhyDialog';
 import { StepsDialog } from './StepsDialog';
 
 /** The dialog about a task that is asked for, from whatever place. */
@@ -12,6 +13,8 @@ export function TaskDialogs() {
   switch (asked?.is) {
     case undefined:
       return null;
+    case 'why':
+      return <WhyDialog asked={asked} onClose={close} />;
     case 'day':
       return <DayDialog asked={asked} onClose={close} />;
     case 'remark':
