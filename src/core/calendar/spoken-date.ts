@@ -1,7 +1,7 @@
 import { type Day, isoDay, isoWeekName, isoWeekOf } from './day';
 import { numberFrom } from './names-of-days';
 import { readRepeat } from './repeat-phrase';
-import { timeName } from './span';
+import { readMoment, timeName } from './span';
 import { type SpokenContext, type SpokenDay, contradictionLength, readSpokenDay } from './spoken-day';
 import { readSpokenTime } from './spoken-time';
 import { type SpokenWord, spokenWords } from './spoken-words';
@@ -111,6 +111,8 @@ type Placed = Pick<DayAndTime, 'minute'> & { day: SpokenDay };
 
 /** A day with its time behind or before it, or a time alone. */
 function readDayAndTime(words: readonly SpokenWord[], at: number, options: SpokenOptions, afterRole: boolean): DayAndTime | null {
+  const moment = readMoment(words[at]?.word.toUpperCase() ?? '');
+  if (moment?.minute != null) return { day: { is: 'day', from: moment.from, to: moment.to, count: 1 }, minute: moment.minute, count: 1 };
   const day = readSpokenDay(words, at, options, afterRole);
   if (day) {
     const time = day.is === 'day' && !words[at + day.count - 1]?.ends ? readSpokenTime(words, at + day.count, true) : null;

@@ -149,6 +149,8 @@ describe('one task line', () => {
     ['- [ ] a', set('remind in one hour'), '- [ ] a {remind 2026-11-23 10:14}'],
     ['- [ ] a', set('remind 30 min before'), '- [ ] a {remind 30m before}'],
     ['- [ ] a', set('top'), '- [ ] a {top}'],
+    ['- [ ] a {top}', set('priority high'), '- [ ] a {high}'],
+    ['- [ ] a {top}', set('priority normal'), '- [ ] a'],
     ['- [ ] a {due 2026-12-04}', set('due fri'), '- [ ] a {due 2026-11-27}'],
     ['- [ ] a {due 2026-11-20; pushed 2026-11-10}', set('due fri'), '- [ ] a {due 2026-11-27; pushed 2026-11-10, 2026-11-20}'],
     // The pattern of a repeat is written out when its date first changes.

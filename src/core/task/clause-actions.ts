@@ -17,7 +17,9 @@ const UNREAD = (value: string, name: string): Refusal => ({ refused: `“${value
 
 /** Sets a clause by its words, such as `due fri`, `high` or `owner @kofi`. */
 export function setClause(page: Page, task: Task, words: string, context: ActionContext): Refusal | null {
-  const trimmed = words.trim();
+  // `priority high` says what `high` alone says.
+  const trimmed = words.trim().replace(/^priority\s+/i, '');
+  if (/^(?:normal|none)$/i.test(trimmed) && trimmed !== words.trim()) return unsetClause(page, task, 'priority');
   const word = trimmed.split(/\s/)[0] ?? '';
   const name = clauseNameOf(word.toLowerCase());
   const typed = trimmed.slice(word.length).trim();
