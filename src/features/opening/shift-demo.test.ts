@@ -32,6 +32,7 @@ describe('moving the demo to another day', () => {
     ['{due 2026-11-27}', 1, '{due 2026-11-28}'],
     ['Journal/2026-11-23.md', 40, 'Journal/2027-01-02.md'],
     ['{plan 2026-W49}', 14, '{plan 2026-W51}'],
+    ['{plan 2026-12; high}', 40, '{plan 2027-01; high}'],
     ['{due 2026-11-27; every fri}', 3, '{due 2026-11-27; every fri}'],
     ['{due 2026-11-27; every fri}', 5, '{due 2026-12-04; every fri}'],
     ['12.5 in 2026 and 2026-13-40', 9, '12.5 in 2026 and 2026-13-40'],

@@ -4,6 +4,8 @@ import { type Day, isoDay, isoWeekName, isoWeekOf, mondayOfWeek, readIsoDay } fr
 export const DEMO_DAY: Day = readIsoDay('2026-11-23') ?? 0;
 
 const ISO = /\b(\d{4}-\d{2}-\d{2})\b/g;
+/** A month stands only as a plan; it moves to the month that its middle comes to lie in. */
+const ISO_MONTH = /\bplan (\d{4}-\d{2})(?=[;}])/g;
 const ISO_WEEK = /\b(\d{4})-W(\d{2})\b/g;
 
 /**
@@ -23,6 +25,10 @@ function shiftLine(line: string, days: number): string {
     .replace(ISO, (written) => {
       const day = readIsoDay(written);
       return day === null ? written : isoDay(day + days);
+    })
+    .replace(ISO_MONTH, (written, month: string) => {
+      const middle = readIsoDay(`${month}-15`);
+      return middle === null ? written : `plan ${isoDay(middle + days).slice(0, 7)}`;
     })
     .replace(ISO_WEEK, (_, year: string, week: string) =>
       isoWeekName(isoWeekOf(mondayOfWeek({ year: Number(year), week: Number(week) }) + days)),

@@ -1,0 +1,47 @@
+import { type Desk, expect, test } from './desk';
+
+/** Makes a note from the rack, and writes its text. */
+async function note(desk: Desk, title: string, folder: string, text: string): Promise<void> {
+  const { page } = desk;
+  await desk.rack.getByRole('button', { name: 'New note' }).click();
+  const dialog = page.getByRole('dialog', { name: 'New note' });
+  await dialog.getByRole('textbox', { name: 'Title' }).fill(title);
+  await dialog.getByLabel('Folder').fill(folder);
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Title of the note')).toHaveValue(title);
+  await desk.write(text);
+  await expect.poll(() => desk.stored(`${folder}/${title}.md`)).toBe(text);
+}
+
+test('a link that several notes could mean is marked, and goes to the nearest', async ({ desk, page }) => {
+  await desk.open('empty');
+  await note(desk, 'Loans', 'Exhibitions', 'of the exhibition');
+  await note(desk, 'Loans', 'Meetings', 'of the meeting');
+  await note(desk, 'Plan', 'Meetings', 'see [[Loans]] here');
+  const link = page.locator('.cm-shared-name');
+  await expect(link).toHaveAttribute('title', /Several notes are called so/);
+  await link.click({ modifiers: ['Control'] });
+  await expect(page).toHaveURL(/Meetings\/Loans\.md$/);
+  await expect(desk.main.getByText('Another note has this title:')).toBeVisible();
+});
+
+test('two notes that claim one day are both told', async ({ desk, page }) => {
+  await desk.open('empty');
+  await note(desk, '2026-11-30', 'Rounds', 'words of the round');
+  await note(desk, '2026-11-30', 'Archive', 'older words');
+  await expect(desk.main.getByText('This day is also claimed by')).toBeVisible();
+  await desk.day('2026-11-30');
+  await expect(page.locator('.cm-line', { hasText: 'older words' })).toBeVisible();
+  await desk.main.getByRole('link', { name: 'Rounds/2026-11-30.md' }).click();
+  await expect(desk.main.getByText('This day’s journal page is another note:')).toBeVisible();
+});
+
+test('a need that nobody bears is underlined with its sentence, until a task bears it', async ({ desk, page }) => {
+  await desk.open('empty');
+  await desk.write('- [ ] Pack the case {needs k3f9qa}');
+  await expect(page.getByRole('note')).toHaveText('There is no task with the ref k3f9qa.');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('Sign the rider {ref k3f9qa}');
+  await page.keyboard.press('ArrowUp');
+  await expect(page.getByRole('note')).toBeHidden();
+});
