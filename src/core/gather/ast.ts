@@ -58,6 +58,7 @@ export type Condition =
   | { is: 'person'; name: string; own: boolean }
   | { is: 'link'; target: string; own: boolean }
   | { is: 'words'; words: string; folded: boolean }
+  | { is: 'like'; source: string; flags: string }
   | { is: 'date'; field: DateField; sign: Sign; date: DateValue }
   | { is: 'in'; field: DateField; range: RangeValue }
   | { is: 'presence'; field: PresenceField; present: boolean }

@@ -8,6 +8,7 @@ import type { Condition, GatherContext, MeasureField, Sign } from './ast';
 import { resolveDate, resolveRange } from './dates';
 import { anyPart } from './any-part';
 import { dateField, isPresent } from './fields';
+import { compilePattern } from './pattern';
 import { isLate, isResting, isUnsorted } from './state';
 
 export type Test = (row: Row) => boolean;
@@ -56,6 +57,10 @@ export function compile(condition: Condition, context: GatherContext, lookup: Na
       return compileLink(condition.target, condition.own, lookup);
     case 'words':
       return compileWords(condition.words, condition.folded);
+    case 'like': {
+      const test = compilePattern(condition.source, condition.flags);
+      return typeof test === 'function' ? (row) => test(row.task.text) : () => false;
+    }
     case 'date': {
       const range = resolveDate(condition.date, context);
       return (row) => range !== null && compareRanges(dateField(row, condition.field), condition.sign, range);

@@ -1,5 +1,5 @@
 export type TokenKind =
-  'word' | 'number' | 'date' | 'duration' | 'tag' | 'person' | 'link' | 'text' | 'ref' | 'sign' | 'title' | 'bad' | 'end';
+  'word' | 'number' | 'date' | 'duration' | 'tag' | 'person' | 'link' | 'text' | 'ref' | 'pattern' | 'sign' | 'title' | 'bad' | 'end';
 
 /** A piece of a gather's text. */
 export interface Token {
@@ -39,7 +39,7 @@ export function tokensOf(text: string): Token[] {
     } else if (/\s/.test(sign)) at++;
     else if (text.startsWith('--', at) && (at === 0 || /\s/.test(text.charAt(at - 1)))) at = endOfLine(text, at);
     else {
-      const token = startsLine ? (titleAt(text, at) ?? tokenAt(text, at, true)) : tokenAt(text, at, false);
+      const token = patternAt(text, at, tokens) ?? (startsLine ? (titleAt(text, at) ?? tokenAt(text, at, true)) : tokenAt(text, at, false));
       tokens.push(token);
       at = token.to;
       startsLine = false;
@@ -60,6 +60,17 @@ function titleAt(text: string, at: number): Token | null {
   if (!match || /^(?:[=<>!,]|(?:in|has)\s)/i.test(text.slice(at + match[0].length))) return null;
   const to = endOfLine(text, at);
   return { kind: 'title', value: text.slice(at + match[0].length, to).trim(), from: at, to, startsLine: true };
+}
+
+const PATTERN = /\/(?:[^/\\\n]|\\.)+\/[a-z]*/y;
+
+/** Only behind `like` does a slash begin a pattern. */
+function patternAt(text: string, at: number, before: readonly Token[]): Token | null {
+  const last = before.at(-1);
+  if (last?.kind !== 'word' || last.value !== 'like') return null;
+  PATTERN.lastIndex = at;
+  const match = PATTERN.exec(text);
+  return match && { kind: 'pattern', value: match[0], from: at, to: at + match[0].length, startsLine: false };
 }
 
 function tokenAt(text: string, at: number, startsLine: boolean): Token {

@@ -13,7 +13,8 @@ import {
   type Sign,
 } from './ast';
 import { parseDate, parseRange } from './parse-date';
-import type { TokenReader } from './token-reader';
+import { compilePattern } from './pattern';
+import { type TokenReader, Unreadable } from './token-reader';
 
 const SIGNS: readonly string[] = ['=', '!=', '<', '<=', '>', '>='];
 const FLAGS: Record<string, Flag> = { late: 'late', resting: 'resting', blocked: 'blocked', repeats: 'repeats', unsorted: 'unsorted' };
@@ -152,7 +153,8 @@ function parseFieldCondition(reader: TokenReader, word: string): Condition | nul
       return { is: 'kind', same: parseEquality(reader), kind: parseOneOf(reader, NOTE_KINDS) };
     case 'text':
       reader.take();
-      if (!reader.took('has')) reader.fail('“has”', ['has']);
+      if (reader.took('like')) return parsePattern(reader);
+      if (!reader.took('has')) reader.fail('“has” or “like”', ['has', 'like']);
       return { is: 'words', words: parseText(reader), folded: true };
     case 'this': {
       reader.take();
@@ -203,6 +205,19 @@ function parseText(reader: TokenReader): string {
 function parsePerson(reader: TokenReader): string {
   if (reader.is('person')) return foldName(reader.take().value);
   return parseOneOf(reader, ['me', 'nobody'] as const);
+}
+
+/** `/crate [0-9]+/i`; a slash in it is written `\\/`. */
+function parsePattern(reader: TokenReader): Condition {
+  const token = reader.current;
+  if (token.kind !== 'pattern') return reader.fail('a pattern such as /crate [0-9]+/i');
+  const end = token.value.lastIndexOf('/');
+  const source = token.value.slice(1, end).replace(/\\\//g, '/');
+  const flags = token.value.slice(end + 1);
+  const compiled = compilePattern(source, flags);
+  if (typeof compiled !== 'function') throw new Unreadable({ message: compiled.problem, from: token.from, to: token.to });
+  reader.take();
+  return { is: 'like', source, flags };
 }
 
 /** `under [[Note#Heading]]`, `under recado:k3f9qa`. */

@@ -19,6 +19,7 @@ const LEAVES = [
   'own [[Loans]]',
   '"some \\"words\\""',
   'text has "tide"',
+  'text like /crate [0-9]+\\/[a-z]/i',
   'due < today',
   'due = 2026-11-27',
   'plan >= 2026-W48',

@@ -77,6 +77,8 @@ export function conditionText(condition: Condition): string {
       return `${condition.own ? 'own ' : ''}[[${condition.target}]]`;
     case 'words':
       return condition.folded ? `text has ${quoted(condition.words)}` : quoted(condition.words);
+    case 'like':
+      return `text like /${condition.source.replace(/\//g, '\\/')}/${condition.flags}`;
     case 'date':
       return `${condition.field} ${condition.sign} ${dateText(condition.date)}`;
     case 'in':

@@ -75,6 +75,8 @@ export function conditionWords(condition: Condition, context: GatherContext): st
       return condition.own ? `link to ${condition.target} themselves` : `are about or stand in ${condition.target}`;
     case 'words':
       return `say “${condition.words}”`;
+    case 'like':
+      return `fit the pattern /${condition.source}/${condition.flags}`;
     case 'date':
       return `${fieldWords(condition.field)} ${signWords(condition.sign)} ${daysWords(resolveDate(condition.date, context), context)}`;
     case 'in':

@@ -108,6 +108,7 @@ function foundAt(condition: Condition, row: Row, context: GatherContext, lookup:
     case 'link':
       return list(condition.own ? row.ownLinks : row.links, '');
     case 'words':
+    case 'like':
       return task.text;
     case 'date':
     case 'in':

@@ -89,6 +89,8 @@ describe('conditions', () => {
     ['kind = person and open', ['Crate keys']],
     ['heading = "Texts" and not resting', ['Label drafts', 'Wall colours']],
     ['path in "Exhibitions" and waiting', ['Agreement from @lars']],
+    ['text like /^label .*s$/i', ['Label drafts']],
+    ['text like /^label .*s$/', []],
     ['(waiting or underway) and not "label"', ['Agreement from @lars']],
   ])('%s', (where, expected) => {
     const answer = ask(library, where);
