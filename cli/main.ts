@@ -1,16 +1,18 @@
+import { loadPatterns } from '../src/core/gather/pattern';
 import { readArguments } from './arguments';
 import { Desks } from './desk';
 import { HELP, printed } from './print';
 import { messageOf, run } from './run';
 
 /** Reads the command line, runs it, prints. Exit code 0, or 2 with one plain message on standard error. */
-function main(): void {
+async function main(): Promise<void> {
   try {
     const given = readArguments(process.argv.slice(2));
     if (given.flags.has('help') || given.command === 'help' || given.command === '--help') {
       process.stdout.write(`${HELP}\n`);
       return;
     }
+    await loadPatterns();
     const result = run(given, new Desks());
     process.stdout.write(
       `${given.flags.has('json') || given.command === 'batch' ? JSON.stringify(result) : printed(given.command, result)}\n`,
@@ -23,4 +25,4 @@ function main(): void {
 
 // A reader that has seen enough, such as `head`, closes the pipe.
 process.stdout.on('error', () => process.exit(0));
-main();
+void main();

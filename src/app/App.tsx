@@ -11,7 +11,6 @@ import { dayAddress, noteAddress } from '../features/session/addresses';
 import { frameSlice } from '../features/session/frame-slice';
 import { useNow, useServices } from '../features/session/services';
 import { useAppDispatch, useAppSelector } from '../features/session/state';
-import { TaskDialogs } from '../features/task-dialogs/TaskDialogs';
 import { Frame } from './Frame';
 import { useCommands } from './commands';
 import { useDrop } from './use-drop';
@@ -21,6 +20,7 @@ import { useTheme } from './use-theme';
 const CommandMenu = lazy(() => import('../features/commands/CommandMenu').then((part) => ({ default: part.CommandMenu })));
 const ImportDialog = lazy(() => import('../features/exchange/ImportDialog').then((part) => ({ default: part.ImportDialog })));
 const Opening = lazy(() => import('../features/opening/Opening').then((part) => ({ default: part.Opening })));
+const TaskDialogs = lazy(() => import('../features/task-dialogs/TaskDialogs').then((part) => ({ default: part.TaskDialogs })));
 const SettingsPage = lazy(() => import('../features/settings/SettingsPage').then((part) => ({ default: part.SettingsPage })));
 
 /** The whole interface: the first opening, or the frame with its pages and dialogs. */
@@ -47,6 +47,7 @@ export function App({ firstOpening }: { firstOpening: boolean }) {
 function Desk() {
   const dispatch = useAppDispatch();
   const dialog = useAppSelector((state) => state.frame.dialog);
+  const taskDialog = useAppSelector((state) => state.frame.taskDialog);
   const commands = useCommands();
   useKeys(commands);
   const { dialogShown } = frameSlice.actions;
@@ -74,9 +75,9 @@ function Desk() {
         />
         <Route path="*" element={<NoSuchPage />} />
       </Routes>
-      <TaskDialogs />
       <NewNoteDialog open={dialog === 'new-note'} onClose={close} />
       <Suspense fallback={null}>
+        {taskDialog !== null && <TaskDialogs />}
         {dialog === 'commands' && <CommandMenu open commands={commands} onClose={close} />}
         {dialog === 'import' && <ImportDialog open given={given} onClose={close} />}
       </Suspense>

@@ -1,5 +1,6 @@
 import { foldPath } from '../core/note/path';
 import { Library, type LibrarySettings, type NoteChange } from '../core/index/library';
+import { loadPatterns, needsPatterns } from '../core/gather/pattern';
 import { overviewOf } from '../core/index/overview';
 import type { Why } from '../core/gather/why';
 import type { Problem } from '../core/task/task';
@@ -66,6 +67,7 @@ export class EngineHost implements Engine {
   }
 
   async subscribe(id: string, text: string, at: string | null): Promise<void> {
+    if (needsPatterns(text)) await loadPatterns();
     this.whenReady((library) => {
       library.subscribe(id, text, at);
       this.subscribed.add(id);
@@ -129,6 +131,10 @@ export class EngineHost implements Engine {
       const kept = pages.get(path)?.length ?? 0;
       for (const id of ids.slice(kept)) library.unsubscribe(id);
       if (!pages.has(path)) this.counted.delete(path);
+    }
+    if ([...pages.values()].some((gathers) => gathers.some(needsPatterns))) {
+      void loadPatterns().then(() => this.publish([]));
+      return;
     }
     for (const [path, gathers] of pages) {
       const ids = gathers.map((_, index) => `count ${index} ${foldPath(path)}`);

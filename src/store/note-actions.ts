@@ -1,4 +1,3 @@
-import { actAcross } from '../core/task/act-across';
 import type { ActionContext } from '../core/task/action-context';
 import { type LineRef, locateLine } from '../core/task/edit';
 import type { WideIntention } from '../core/task/intention';
@@ -9,7 +8,6 @@ import { renameLinks, retargetTo } from '../core/note/rename-links';
 import { type StoredNote, contentOf } from './database';
 import type { NoteStore, NoteWrite } from './note-store';
 import { mergeTexts } from './merge';
-import { shelfOf } from '../core/index/shelf';
 
 export type ActionResult = { done: true } | { refused: string };
 /** `raw` is the line as it stands now. */
@@ -29,6 +27,8 @@ export class NoteActions {
 
   /** Carries out an intention on a line, in every note that it touches. */
   async act(ref: LineRef, intention: WideIntention, label: string): Promise<LineResult> {
+    // Not needed before something is done; the first page shows sooner without.
+    const [{ actAcross }, { shelfOf }] = await Promise.all([import('../core/task/act-across'), import('../core/index/shelf')]);
     let raw = ref.expected;
     const result = await this.retry(label, async () => {
       const note = await this.store.get(ref.path);

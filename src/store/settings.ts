@@ -1,28 +1,29 @@
-import * as z from 'zod';
+// The small form of the library: the settings are read before the first page shows.
+import * as z from 'zod/mini';
 
 z.config({ jitless: true });
 
-const hours = z.number().min(0).max(24);
+const hours = z.number().check(z.minimum(0), z.maximum(24));
 
 /** What a person can set. Every field has a default, so that an older or broken store still opens. */
 export const settingsSchema = z.object({
-  theme: z.enum(['system', 'light', 'dark']).catch('system'),
+  theme: z.catch(z.enum(['system', 'light', 'dark']), 'system'),
   /** Percent of the designed size. */
-  textSize: z.union([z.literal(90), z.literal(100), z.literal(115), z.literal(130)]).catch(100),
-  firstDayOfWeek: z.union([z.literal(1), z.literal(6), z.literal(7)]).catch(1),
-  dateStyle: z.enum(['words', 'iso']).catch('words'),
+  textSize: z.catch(z.union([z.literal(90), z.literal(100), z.literal(115), z.literal(130)]), 100),
+  firstDayOfWeek: z.catch(z.union([z.literal(1), z.literal(6), z.literal(7)]), 1),
+  dateStyle: z.catch(z.enum(['words', 'iso']), 'words'),
   /** Working hours, Monday first. */
-  workingHours: z.array(hours).length(7).catch([6, 6, 6, 6, 6, 0, 0]),
+  workingHours: z.catch(z.array(hours).check(z.length(7)), [6, 6, 6, 6, 6, 0, 0]),
   /** Minutes that `1d` takes. */
-  workingDay: z.number().int().min(60).max(1440).catch(480),
+  workingDay: z.catch(z.int().check(z.minimum(60), z.maximum(1440)), 480),
   /** What stays of a finished occurrence of a repeat. */
-  repeatRecords: z.enum(['lines', 'count']).catch('lines'),
+  repeatRecords: z.catch(z.enum(['lines', 'count']), 'lines'),
   /** What becomes of open steps when their task is finished. */
-  openSteps: z.enum(['ask', 'leave', 'close', 'out']).catch('ask'),
+  openSteps: z.catch(z.enum(['ask', 'leave', 'close', 'out']), 'ask'),
   /** `journal`, or the path of a note. */
-  firstPage: z.string().min(1).catch('journal'),
+  firstPage: z.catch(z.string().check(z.minLength(1)), 'journal'),
   /** The handle of the person who writes; null when none is said. */
-  me: z.string().nullable().catch(null),
+  me: z.catch(z.nullable(z.string()), null),
 });
 
 export type Settings = z.infer<typeof settingsSchema>;

@@ -1,4 +1,4 @@
-import type { ChipLook } from './chips';
+import type { ChipLook } from './chip-look';
 
 /** A row of chips. */
 export function Chips({ chips }: { chips: readonly ChipLook[] }) {

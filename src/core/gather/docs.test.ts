@@ -4,6 +4,9 @@ import { readIsoDay } from '../calendar/day';
 import { Library } from '../index/library';
 import { readNote } from '../task/read-note';
 import { sentenceText } from './sentence';
+import { loadPatterns } from './pattern';
+
+beforeAll(loadPatterns);
 
 const ROOT = path.resolve(__dirname, '../../..');
 const TODAY = readIsoDay('2026-11-23') ?? 0;

@@ -1,6 +1,9 @@
 import fc from 'fast-check';
 import { parseGather } from './parse';
 import { withoutLimits } from './without-limits';
+import { loadPatterns } from './pattern';
+
+beforeAll(loadPatterns);
 
 describe('a gather that cannot be read', () => {
   it.each([

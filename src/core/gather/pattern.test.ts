@@ -1,4 +1,11 @@
-import { compilePattern } from './pattern';
+import { compilePattern, loadPatterns, needsPatterns } from './pattern';
+
+it('the matcher is loaded when it is first needed', async () => {
+  expect([needsPatterns('text like /a/'), needsPatterns('open')]).toEqual([true, false]);
+  expect(compilePattern('a', '')).toEqual({ problem: 'Patterns are being made ready.' });
+  await loadPatterns();
+  expect(needsPatterns('text like /a/')).toBe(false);
+});
 
 const fits = (source: string, flags: string, text: string): boolean => {
   const test = compilePattern(source, flags);

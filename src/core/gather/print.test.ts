@@ -2,6 +2,9 @@ import fc from 'fast-check';
 import { parseGather } from './parse';
 import { conditionText, printGather } from './print';
 import { sentenceText } from './sentence';
+import { loadPatterns } from './pattern';
+
+beforeAll(loadPatterns);
 
 const CONTEXT = { today: 20780, firstDayOfWeek: 1 as const, me: null, thisNote: null };
 

@@ -6,6 +6,9 @@ import { readNote } from '../task/read-note';
 import { isOpen } from '../task/status';
 import { Library, type LibrarySettings } from './library';
 import type { AnswerView, RowView } from './view';
+import { loadPatterns } from '../gather/pattern';
+
+beforeAll(loadPatterns);
 
 const TODAY = readIsoDay('2026-11-23') ?? 0;
 const SETTINGS: LibrarySettings = {

@@ -6,7 +6,7 @@ import { type Heading, LineKind } from '../../core/note/structure';
 import { isOpen } from '../../core/task/status';
 import { type Task, comesBack } from '../../core/task/task';
 import { readTail } from '../../core/task/tail';
-import { chipsOf } from '../../ui/chips';
+import { chipsOf } from '../../ui/chip-look';
 import { contextChanged, editorContext } from './editor-context';
 import { noteField } from './note-field';
 import { BulletWidget, ChipsWidget, MarkWidget, ProblemsWidget } from './widgets';

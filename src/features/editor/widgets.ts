@@ -1,5 +1,5 @@
 import { type EditorView, WidgetType } from '@codemirror/view';
-import type { ChipLook } from '../../ui/chips';
+import type { ChipLook } from '../../ui/chip-look';
 import { chipClass } from '../../ui/Chips';
 import { MARK_VIEW_BOX, type MarkLook, markClass, markLabel, markShapes } from '../../ui/mark-shapes';
 import { editorContext } from './editor-context';

@@ -9,7 +9,7 @@ import { readTail } from '../../core/task/tail';
 import { Chips } from '../../ui/Chips';
 import { InlineText } from '../../ui/InlineText';
 import { TaskMark } from '../../ui/TaskMark';
-import { chipsOf } from '../../ui/chips';
+import { chipsOf } from '../../ui/chip-look';
 import { noteAddress } from '../session/addresses';
 import { useNow } from '../session/services';
 import { useAppSelector } from '../session/state';

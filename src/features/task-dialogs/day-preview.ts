@@ -3,7 +3,7 @@ import { act } from '../../core/task/act';
 import { applyChanges } from '../../core/task/edit';
 import type { Intention } from '../../core/task/intention';
 import { readTail } from '../../core/task/tail';
-import { type ChipLook, chipsOf } from '../../ui/chips';
+import { type ChipLook, chipsOf } from '../../ui/chip-look';
 import type { DateStyle } from '../../core/calendar/day-name';
 
 export type DayWhat = 'plan' | 'due' | 'rest';

@@ -1,6 +1,6 @@
 import { readIsoDay } from '../core/calendar/day';
 import { readTail } from '../core/task/tail';
-import { type ChipContext, chipsOf } from './chips';
+import { type ChipContext, chipsOf } from './chip-look';
 import { markClass, markLabel, markShapes } from './mark-shapes';
 
 const context: ChipContext = { today: readIsoDay('2026-11-23') ?? 0, style: 'words', open: true, restsUntil: null };
