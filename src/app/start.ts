@@ -8,7 +8,7 @@ import { type Settings, readSettings } from '../store/settings';
 import { actionContext } from '../features/session/action-context';
 import { Clock } from '../features/session/clock';
 import { frameSlice } from '../features/session/frame-slice';
-import { librarySlice } from '../features/session/library-slice';
+import { libraryActions } from '../features/session/library-slice';
 import type { Services } from '../features/session/services';
 import { type State, makeState, settingsChanged } from '../features/session/state';
 
@@ -76,7 +76,7 @@ function engineSettings(settings: Settings, clock: Clock): LibrarySettings {
 }
 
 function hear(state: State, event: EngineEvent): void {
-  const { news, progressed, failed } = librarySlice.actions;
+  const { news, progressed, failed } = libraryActions;
   switch (event.is) {
     case 'news':
       state.dispatch(news(event));

@@ -1,10 +1,10 @@
 import { foldPath } from '../core/note/path';
 import { Library, type LibrarySettings, type NoteChange } from '../core/index/library';
 import { loadPatterns, needsPatterns } from '../core/gather/pattern';
-import { overviewOf } from '../core/index/overview';
+import { OverviewKeeper } from '../core/index/overview';
 import type { Why } from '../core/gather/why';
 import type { Problem } from '../core/task/task';
-import type { AnswerView } from '../core/index/view';
+import type { AnswerNews } from '../core/index/news';
 import type { Engine, EngineEvent } from './protocol';
 
 /** Gives the stored notes in portions, so that progress can be told. */
@@ -14,12 +14,13 @@ export type Loader = () => AsyncIterable<{ notes: NoteChange[]; all: number }>;
 export class EngineHost implements Engine {
   private library: Library | null = null;
   private ready = false;
+  /** Whether the page was told of everything once. */
+  private told = false;
   private tell: (event: EngineEvent) => void = () => undefined;
   /** Calls that came before everything was read. */
   private readonly waiting: (() => void)[] = [];
   private readonly subscribed = new Set<string>();
-  /** Path of an agenda page → the ids under which its gathers are counted. */
-  private readonly counted = new Map<string, string[]>();
+  private readonly overview = new OverviewKeeper();
   private settings: LibrarySettings | null = null;
 
   constructor(private readonly load: Loader) {}
@@ -111,35 +112,36 @@ export class EngineHost implements Engine {
   private publish(touched: readonly string[]): void {
     const { library } = this;
     if (!library || !this.ready) return;
-    this.keepAgendasCounted(library);
-    const answers: Record<string, AnswerView> = {};
+    const changed = this.told ? library.takeChanged() : null;
+    this.keepAgendasCounted(library, changed);
+    const answers: Record<string, AnswerNews> = {};
     for (const id of touched) {
-      const answer = this.subscribed.has(id) ? library.answer(id) : null;
-      if (answer) answers[id] = answer;
+      const news = this.subscribed.has(id) ? library.news(id) : null;
+      if (news) answers[id] = news;
     }
-    const counts = Object.fromEntries([...this.counted].map(([path, ids]) => [path, library.countOpen(ids)]));
-    this.tell({ is: 'news', overview: overviewOf(library, counts), answers });
+    this.told = true;
+    this.tell({ is: 'news', overview: this.overview.news(library, changed, library.pageCounts), answers });
   }
 
-  /** Every agenda page's gathers are kept answered for the counts on the rack. */
-  private keepAgendasCounted(library: Library): void {
-    const pages = new Map<string, string[]>();
-    for (const { head, gathers } of library.entries.values()) {
-      if (head.kind === 'agenda') pages.set(head.path, gathers);
+  /**
+   * Every agenda page's gathers are kept counted for the rack.
+   *
+   * @param changed the folded paths of the notes to look at; null for all
+   */
+  private keepAgendasCounted(library: Library, changed: ReadonlySet<string> | null): void {
+    for (const path of library.countedPages) {
+      const entry = library.entries.get(foldPath(path));
+      if (entry?.head.kind !== 'agenda' || entry.head.path !== path) library.countPage(path, null);
     }
-    for (const [path, ids] of this.counted) {
-      const kept = pages.get(path)?.length ?? 0;
-      for (const id of ids.slice(kept)) library.unsubscribe(id);
-      if (!pages.has(path)) this.counted.delete(path);
-    }
-    if ([...pages.values()].some((gathers) => gathers.some(needsPatterns))) {
-      void loadPatterns().then(() => this.publish([]));
-      return;
-    }
-    for (const [path, gathers] of pages) {
-      const ids = gathers.map((_, index) => `count ${index} ${foldPath(path)}`);
-      gathers.forEach((text, index) => library.subscribe(ids[index] ?? '', text, path));
-      this.counted.set(path, ids);
+    for (const key of changed ?? library.entries.keys()) {
+      const entry = library.entries.get(key);
+      if (entry?.head.kind !== 'agenda') continue;
+      if (entry.gathers.some(needsPatterns)) {
+        void loadPatterns().then(() => {
+          library.countPage(entry.head.path, entry.gathers);
+          this.publish([]);
+        });
+      } else library.countPage(entry.head.path, entry.gathers);
     }
   }
 }

@@ -1,15 +1,15 @@
 import type { LibrarySettings, NoteChange } from '../core/index/library';
-import type { Overview } from '../core/index/overview';
+import type { AnswerNews } from '../core/index/news';
+import type { OverviewNews } from '../core/index/overview';
 import type { Why } from '../core/gather/why';
 import type { Problem } from '../core/task/task';
-import type { AnswerView } from '../core/index/view';
 
 /** What the engine tells the page. One message holds everything that one change brought, never a mixture. */
 export type EngineEvent =
   | { is: 'progress'; read: number; all: number }
   | { is: 'ready' }
   | { is: 'failed'; message: string }
-  | { is: 'news'; overview: Overview; answers: Record<string, AnswerView> };
+  | { is: 'news'; overview: OverviewNews; answers: Record<string, AnswerNews> };
 
 /** What the page asks of the engine; every call may be made before it is ready. */
 export interface Engine {

@@ -45,12 +45,15 @@ export interface Answer {
   more: number;
   /** Tasks that match but rest, and are therefore left out. */
   resting: number;
+  /** The sums over all different matching tasks. */
+  totals: Totals;
 }
 
 /** A gather made ready for a day: its test and its order. */
 export interface Plan {
   gather: Gather;
   context: GatherContext;
+  style: DateStyle;
   /** Whether a row matches, resting or not. */
   matches: Test;
   /** Whether a matching row is left out because it rests. */
@@ -59,143 +62,153 @@ export interface Plan {
 }
 
 /** Settles a gather's relative dates and names for a day. */
-export function planGather(gather: Gather, context: GatherContext, lookup: NameLookup = NO_LOOKUP): Plan {
+export function planGather(gather: Gather, context: GatherContext, style: DateStyle, lookup: NameLookup = NO_LOOKUP): Plan {
   const test = gather.where ? compile(gather.where, context, lookup) : () => true;
   const archive = asksForArchive(gather.where);
+  const meetings = gather.from === 'meetings';
   const showsResting = gather.includingResting || speaksOfResting(gather.where);
   return {
     gather,
     context,
-    matches: archive ? test : (row) => row.head.kind !== 'archive' && test(row),
+    style,
+    matches: (row) =>
+      (archive || row.head.kind !== 'archive') &&
+      (!meetings || row.head.kind === 'meeting') &&
+      // An echo of a task that exists is that task, which is gathered where it is written.
+      (row.echo === null || !lookup.hasTask(row.echo)) &&
+      test(row),
     hides: showsResting ? () => false : (row) => isOpen(row.task.status) && isResting(row, context.today),
     compare: compareBy(gather.orderBy, context.today),
   };
 }
 
-/**
- * Answers a gather over rows that match it, in its order.
- *
- * @param matching rows for which `plan.matches` holds and `plan.hides` does not, sorted by `plan.compare`
- * @param resting how many matching rows were hidden
- */
-export function answerFrom(plan: Plan, matching: readonly Row[], resting: number, style: DateStyle): Answer {
-  const { gather } = plan;
-  const nested = stepsOf(plan, matching);
-  const limited = gather.limit === null ? nested : nested.slice(0, gather.limit);
-  const answer: Answer = {
-    total: matching.length,
-    groups: [],
-    more: nested.length - limited.length,
-    resting,
-  };
-  answer.groups =
-    gather.groupBy.length === 0
-      ? wholeGroup(plan, limited, matching)
-      : grouped(plan, gather.limit === null ? matching : flatten(limited), style);
-  return answer;
-}
-
-function wholeGroup(plan: Plan, rows: AnswerRow[], matching: readonly Row[]): AnswerGroup[] {
-  if (rows.length === 0) return [];
-  const shown = perGroup(plan, rows);
-  return [
-    { key: null, keys: [], label: '', count: matching.length, totals: totalsOf(matching), rows: shown, more: rows.length - shown.length },
-  ];
-}
-
-function perGroup(plan: Plan, rows: AnswerRow[]): AnswerRow[] {
-  const limit = plan.gather.limitPerGroup;
-  return limit === null ? rows : rows.slice(0, limit);
-}
-
-interface OpenGroup {
+/** The place of a row among the groups of a gather. */
+export interface GroupPlace {
   keys: (string | null)[];
   labels: string[];
   orders: (number | string | null)[];
-  rows: Row[];
 }
 
-function grouped(plan: Plan, rows: readonly Row[], style: DateStyle): AnswerGroup[] {
-  const groups = new Map<string, OpenGroup>();
+const WHOLE: readonly GroupPlace[] = [{ keys: [], labels: [], orders: [] }];
+
+/** The groups in which a row stands; the one group of all without `group by`. */
+export function groupPlaces({ gather, context, style }: Plan, row: Row): readonly GroupPlace[] {
+  let places = WHOLE;
+  for (const key of gather.groupBy) {
+    const values = groupValues(row, key, context, style);
+    places = places.flatMap((place) =>
+      values.map((value) => ({
+        keys: [...place.keys, value.key],
+        labels: [...place.labels, value.label],
+        orders: [...place.orders, value.order],
+      })),
+    );
+  }
+  return places;
+}
+
+/** Names a group within its gather. */
+export function groupName({ keys }: GroupPlace): string {
+  return keys.length === 0 ? '' : keys.length === 1 ? JSON.stringify(keys[0]) : JSON.stringify(keys);
+}
+
+/** Puts rows, in their order, into the groups in which they stand. */
+export function inGroups(plan: Plan, rows: readonly Row[]): Map<string, { place: GroupPlace; rows: Row[] }> {
+  const groups = new Map<string, { place: GroupPlace; rows: Row[] }>();
   for (const row of rows) {
-    let places: Omit<OpenGroup, 'rows'>[] = [{ keys: [], labels: [], orders: [] }];
-    for (const key of plan.gather.groupBy) {
-      const values = groupValues(row, key, plan.context, style);
-      places = places.flatMap((place) =>
-        values.map((value) => ({
-          keys: [...place.keys, value.key],
-          labels: [...place.labels, value.label],
-          orders: [...place.orders, value.order],
-        })),
-      );
-    }
-    for (const place of places) {
-      const id = JSON.stringify(place.keys);
-      const group = groups.get(id) ?? { ...place, rows: [] };
-      group.rows.push(row);
-      groups.set(id, group);
+    for (const place of groupPlaces(plan, row)) {
+      const name = groupName(place);
+      const group = groups.get(name);
+      if (group) group.rows.push(row);
+      else groups.set(name, { place, rows: [row] });
     }
   }
-  const ordered = [...groups.values()].sort((a, b) => compareGroups(plan.gather, a, b));
-  return ordered.map((group) => {
-    const nested = stepsOf(plan, group.rows);
-    const shown = perGroup(plan, nested);
-    return {
-      key: group.keys.length === 1 ? (group.keys[0] ?? null) : JSON.stringify(group.keys),
-      keys: group.keys,
-      label: group.labels.join(' › '),
-      count: group.rows.length,
-      totals: totalsOf(group.rows),
-      rows: shown,
-      more: nested.length - shown.length,
-    };
-  });
+  return groups;
 }
 
-function compareGroups(gather: Gather, a: OpenGroup, b: OpenGroup): number {
-  for (let index = 0; index < gather.groupBy.length; index++) {
-    const key = gather.groupBy[index];
-    if (key?.byCount && a.rows.length !== b.rows.length) return (b.rows.length - a.rows.length) * (key.descending ? -1 : 1);
+/** The order of groups: as the keys say, by count where a key says so, what has no value last. */
+export function compareGroups(gather: Gather, a: GroupPlace & { count: number }, b: GroupPlace & { count: number }): number {
+  for (const [index, key] of gather.groupBy.entries()) {
+    const direction = key.descending ? -1 : 1;
+    if (key.byCount && a.count !== b.count) return (b.count - a.count) * direction;
     const left = a.orders[index] ?? null;
     const right = b.orders[index] ?? null;
     if (left === right) continue;
     if (left === null) return 1;
     if (right === null) return -1;
-    const direction = gather.groupBy[index]?.descending ? -1 : 1;
     return left < right ? -direction : direction;
   }
   return 0;
 }
 
-/** The sums over tasks, steps included. */
-export function totalsOf(rows: readonly Row[]): Totals {
-  let takes = 0;
-  let all = 0;
-  let done = 0;
-  for (const { task } of rows) {
-    if (isOpen(task.status)) takes += task.takes ?? 0;
-    if (task.status !== 'cancelled') all++;
-    if (task.status === 'done') done++;
-  }
-  return { count: rows.length, takes, progress: all === 0 ? null : done / all };
+/** The head of a group that holds `rows`. */
+export function groupOf(place: GroupPlace, sums: Sums, rows: AnswerRow[], all: number): AnswerGroup {
+  return {
+    key: place.keys.length <= 1 ? (place.keys[0] ?? null) : JSON.stringify(place.keys),
+    keys: place.keys,
+    label: place.labels.join(' › '),
+    count: sums.count,
+    totals: totalsFrom(sums),
+    rows,
+    more: all - rows.length,
+  };
 }
 
-function stepsOf(plan: Plan, rows: readonly Row[]): AnswerRow[] {
-  return plan.gather.stepsApart ? rows.map((row) => ({ row, steps: [] })) : nestSteps(rows, rows);
+/** Groups rows that are all there is to group: what a limit left. */
+export function groupedOnce(plan: Plan, rows: readonly Row[]): AnswerGroup[] {
+  const most = plan.gather.limitPerGroup ?? Infinity;
+  const groups = [...inGroups(plan, rows).values()].map(({ place, rows: inside }) => {
+    const sums = sumsOf(inside);
+    const nested = nestSteps(plan, inside);
+    return { ...place, count: sums.count, group: groupOf(place, sums, nested.slice(0, most), nested.length) };
+  });
+  return groups.sort((a, b) => compareGroups(plan.gather, a, b)).map(({ group }) => group);
+}
+
+/** What adds up over the tasks of a list, steps included. */
+export interface Sums {
+  count: number;
+  takes: number;
+  all: number;
+  done: number;
+}
+
+export const noSums = (): Sums => ({ count: 0, takes: 0, all: 0, done: 0 });
+
+/** Adds a row to sums, or with `sign` -1 takes it away. */
+export function addToSums(sums: Sums, { task, facts }: Row, sign: 1 | -1): void {
+  sums.count += sign;
+  if (facts) {
+    sums.all += sign * facts.all;
+    sums.done += sign * facts.done;
+    return;
+  }
+  if (isOpen(task.status)) sums.takes += sign * (task.takes ?? 0);
+  if (task.status !== 'cancelled') sums.all += sign;
+  if (task.status === 'done') sums.done += sign;
+}
+
+export function sumsOf(rows: readonly Row[]): Sums {
+  const sums = noSums();
+  for (const row of rows) addToSums(sums, row, 1);
+  return sums;
+}
+
+export function totalsFrom({ count, takes, all, done }: Sums): Totals {
+  return { count, takes, progress: all === 0 ? null : done / all };
 }
 
 /**
- * Puts each step inside the row of its nearest parent that is among `group`; what has none is a row. Nothing is
- * left out.
+ * Puts each step inside the row of its nearest parent that is there; what has none is a row. Nothing is left out.
+ *
+ * @param rows all rows of a group, or all that one note brings to it
  */
-function nestSteps(rows: readonly Row[], group: readonly Row[]): AnswerRow[] {
-  if (!rows.some((row) => row.parent !== null)) return rows.map((row) => ({ row, steps: [] }));
-  const made = new Map<Row, AnswerRow>(group.map((row) => [row, { row, steps: [] }]));
+export function nestSteps({ gather }: Plan, rows: readonly Row[]): AnswerRow[] {
+  if (gather.stepsApart || !rows.some((row) => row.parent !== null)) return rows.map((row) => ({ row, steps: [] }));
+  const made = new Map<Row, AnswerRow>(rows.map((row) => [row, { row, steps: [] }]));
   const top: AnswerRow[] = [];
-  for (const row of rows) {
-    const entry = made.get(row);
-    if (!entry) continue;
-    let up = row.parent;
+  for (const entry of made.values()) {
+    let up = entry.row.parent;
     while (up && !made.has(up)) up = up.parent;
     const parent = up && made.get(up);
     if (parent) parent.steps.push(entry);
@@ -204,6 +217,6 @@ function nestSteps(rows: readonly Row[], group: readonly Row[]): AnswerRow[] {
   return top;
 }
 
-function flatten(rows: readonly AnswerRow[]): Row[] {
+export function flatten(rows: readonly AnswerRow[]): Row[] {
   return rows.flatMap((entry) => [entry.row, ...flatten(entry.steps)]);
 }

@@ -9,7 +9,13 @@ export type Sign = '=' | '!=' | '<' | '<=' | '>' | '>=';
 
 /** Task fields that hold a date. */
 export const DATE_FIELDS = ['due', 'plan', 'start', 'made', 'done', 'cancelled', 'since', 'journal'] as const;
-export type DateField = (typeof DATE_FIELDS)[number];
+/** What is gathered: tasks, notes (also only those of meetings), or items marked as key points. */
+export const SOURCES = ['tasks', 'notes', 'meetings', 'key points'] as const;
+export type Source = (typeof SOURCES)[number];
+
+/** Fields of notes that hold a date. */
+export const NOTE_DATE_FIELDS = ['date', 'due'] as const;
+export type DateField = (typeof DATE_FIELDS)[number] | (typeof NOTE_DATE_FIELDS)[number];
 
 /** What `with` and `without` can ask for. */
 export const PRESENCE_FIELDS = [
@@ -28,7 +34,8 @@ export const PRESENCE_FIELDS = [
   'remind',
   'steps',
 ] as const;
-export type PresenceField = (typeof PRESENCE_FIELDS)[number];
+/** Of notes also the date of their front matter. */
+export type PresenceField = (typeof PRESENCE_FIELDS)[number] | 'date';
 
 /** A date as a gather writes it; it becomes days when the gather is answered. */
 export type DateValue =
@@ -70,6 +77,11 @@ export type Condition =
   | { is: 'under'; note: string; heading: string | null }
   | { is: 'under ref'; ref: string }
   | { is: 'kind'; same: boolean; kind: NoteKind }
+  /** How many tasks of a note are open or done. */
+  | { is: 'tasks'; field: 'open' | 'done'; sign: Sign; value: number }
+  /** What the front matter of a note says. */
+  | { is: 'said'; field: 'title' | 'state' | 'level'; same: boolean; value: string }
+  | { is: 'title has'; words: string }
   | { is: 'this'; what: 'note' | 'day' | 'person' };
 
 export const GROUP_KEYS = [
@@ -91,7 +103,23 @@ export const GROUP_KEYS = [
   'about',
   'meeting',
 ] as const;
-export type GroupKeyName = (typeof GROUP_KEYS)[number];
+/** Keys by which notes can be grouped. */
+export const NOTE_GROUP_KEYS = [
+  'kind',
+  'path',
+  'tag',
+  'person',
+  'about',
+  'state',
+  'level',
+  'date',
+  'due',
+  'day',
+  'week',
+  'month',
+  'period',
+] as const;
+export type GroupKeyName = (typeof GROUP_KEYS)[number] | (typeof NOTE_GROUP_KEYS)[number];
 
 export interface GroupKey {
   key: GroupKeyName;
@@ -102,8 +130,23 @@ export interface GroupKey {
   byCount: boolean;
 }
 
-export const ORDER_KEYS = [...DATE_FIELDS, 'day', 'back', 'status', 'priority', 'takes', 'note', 'path', 'text', 'owner', 'asked'] as const;
-export type OrderKeyName = (typeof ORDER_KEYS)[number];
+export const ORDER_KEYS = [
+  ...DATE_FIELDS,
+  'day',
+  'back',
+  'status',
+  'priority',
+  'takes',
+  'progress',
+  'note',
+  'path',
+  'text',
+  'owner',
+  'asked',
+] as const;
+/** Keys by which notes can be ordered. */
+export const NOTE_ORDER_KEYS = ['title', 'path', 'kind', 'date', 'due', 'open', 'done', 'progress', 'state', 'level'] as const;
+export type OrderKeyName = (typeof ORDER_KEYS)[number] | (typeof NOTE_ORDER_KEYS)[number];
 
 export interface OrderKey {
   key: OrderKeyName;
@@ -114,8 +157,10 @@ export const TOTALS = ['count', 'takes', 'progress'] as const;
 export type Total = (typeof TOTALS)[number];
 
 /** Fields that a row or card can bear. */
-export const COLUMNS = [...ORDER_KEYS, 'tag', 'person', 'every', 'steps', 'progress', 'remind', 'ref', 'needs'] as const;
-export type Column = (typeof COLUMNS)[number];
+export const COLUMNS = [...ORDER_KEYS, 'tag', 'person', 'link', 'heading', 'every', 'steps', 'remind', 'ref', 'needs'] as const;
+/** Fields that the row of a note can bear. */
+export const NOTE_COLUMNS = [...NOTE_ORDER_KEYS, 'tag', 'person', 'about'] as const;
+export type Column = (typeof COLUMNS)[number] | (typeof NOTE_COLUMNS)[number];
 
 /** How an answer is drawn. */
 export type Form =
@@ -128,6 +173,7 @@ export type Form =
 /** A gather as it was read. */
 export interface Gather {
   title: string | null;
+  from: Source;
   /** Null gathers everything. */
   where: Condition | null;
   groupBy: GroupKey[];

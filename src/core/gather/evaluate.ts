@@ -21,17 +21,26 @@ export interface NameLookup {
   pathOf(target: string): string | null;
   /** Whether a need of the row is still open. */
   isBlocked(row: Row): boolean;
+  /** Whether a task with this ref exists. */
+  hasTask(ref: string): boolean;
+  /** Whether loose tasks are caught in this note. */
+  isLoosePlace(path: string): boolean;
 }
 
-export const NO_LOOKUP: NameLookup = { namesOf: (target) => new Set([foldPath(target)]), pathOf: () => null, isBlocked: () => false };
+export const NO_LOOKUP: NameLookup = {
+  namesOf: (target) => new Set([foldPath(target)]),
+  pathOf: () => null,
+  isBlocked: () => false,
+  hasTask: () => false,
+  isLoosePlace: () => false,
+};
 
 /** Turns a condition into a test of rows. Relative dates are settled once, so that a row costs little. */
 export function compile(condition: Condition, context: GatherContext, lookup: NameLookup = NO_LOOKUP): Test {
   const inner = (part: Condition): Test => compile(part, context, lookup);
   switch (condition.is) {
     case 'and': {
-      const parts = condition.parts.map(inner);
-      return (row) => parts.every((part) => part(row));
+      return allOf(condition.parts.map(inner));
     }
     case 'or': {
       const parts = condition.parts.map(inner);
@@ -43,9 +52,10 @@ export function compile(condition: Condition, context: GatherContext, lookup: Na
     }
     case 'status': {
       const { status } = condition;
-      if (status === 'open') return (row) => isOpen(row.task.status);
-      if (status === 'closed') return (row) => !isOpen(row.task.status);
-      return (row) => row.task.status === status;
+      // A key point that is no task has no status.
+      if (status === 'open') return (row) => isOpen(row.task.status) && row.what === 'task';
+      if (status === 'closed') return (row) => !isOpen(row.task.status) && row.what === 'task';
+      return (row) => row.task.status === status && row.what === 'task';
     }
     case 'tag':
       return condition.own ? (row) => row.ownTags.includes(condition.name) : (row) => row.tags.includes(condition.name);
@@ -83,6 +93,14 @@ export function compile(condition: Condition, context: GatherContext, lookup: Na
         const value = measureOf(row, condition.field, context);
         return value !== null && compareNumbers(value, condition.sign, condition.value);
       };
+    case 'tasks':
+      return ({ facts }) => facts !== null && compareNumbers(facts[condition.field], condition.sign, condition.value);
+    case 'said':
+      return compileSaid(condition.field, condition.same, condition.value);
+    case 'title has': {
+      const wanted = fold(condition.words);
+      return (row) => fold(row.head.title).includes(wanted);
+    }
     case 'flag':
     case 'who':
     case 'place':
@@ -92,6 +110,25 @@ export function compile(condition: Condition, context: GatherContext, lookup: Na
     case 'under ref':
       return compilePlace(condition, context, lookup);
   }
+}
+
+/** A test that all tests pass; written out for the usual few, because it is asked of every row. */
+function allOf(parts: readonly Test[]): Test {
+  const [first, second, third] = parts;
+  if (first && second && parts.length === 2) return (row) => first(row) && second(row);
+  if (first && second && third && parts.length === 3) return (row) => first(row) && second(row) && third(row);
+  return (row) => {
+    for (const part of parts) if (!part(row)) return false;
+    return true;
+  };
+}
+
+function compileSaid(field: 'title' | 'state' | 'level', same: boolean, value: string): Test {
+  const wanted = foldPath(value);
+  return ({ head, facts }) => {
+    const said = field === 'title' ? head.title : (facts?.[field] ?? null);
+    return said !== null && (foldPath(said) === wanted) === same;
+  };
 }
 
 type PlaceCondition = Extract<Condition, { is: 'flag' | 'who' | 'place' | 'kind' | 'this' | 'under' | 'under ref' }>;
@@ -110,7 +147,7 @@ function compilePlace(condition: PlaceCondition, context: GatherContext, lookup:
         case 'repeats':
           return (row) => row.task.every !== null;
         case 'unsorted':
-          return (row) => isUnsorted(row, () => false);
+          return (row) => row.what === 'task' && isUnsorted(row, lookup.isLoosePlace);
         case 'step':
           return (row) => row.parent !== null;
       }
@@ -178,14 +215,20 @@ function compileLink(target: string, own: boolean, lookup: NameLookup): Test {
 
 const fold = (words: string): string => words.normalize('NFKC').toLowerCase().normalize('NFD').replace(/\p{M}/gu, '');
 
+/** Letters whose case or composed form must be settled before they can be compared. */
+const BEYOND_ASCII = /[^\0-\x7f]/;
+
 function compileWords(words: string, folded: boolean): Test {
-  if (folded) {
-    const wanted = fold(words);
-    return (row) => fold(row.task.text).includes(wanted);
-  }
-  // "…" and `text has` both fold; the second also takes accents away.
-  const wanted = words.normalize('NFC').toLowerCase();
-  return (row) => row.task.text.normalize('NFC').toLowerCase().includes(wanted);
+  const wanted = folded ? fold(words) : words.normalize('NFC').toLowerCase();
+  const settle = folded ? fold : (text: string): string => text.normalize('NFC').toLowerCase();
+  // Plain letters are searched where they stand, without making a text of each task first.
+  const plain = new RegExp(words.replace(/[.*+?^${}()|[\]\\]/g, '\\$&'), 'i');
+  const isPlain = !BEYOND_ASCII.test(words);
+  return ({ task }) => {
+    const { text } = task;
+    if (isPlain && plain.test(text)) return true;
+    return BEYOND_ASCII.test(text) && settle(text).includes(wanted);
+  };
 }
 
 /** An absent owner is oneself; an absent asker is nobody at all, and every comparison with it fails. */

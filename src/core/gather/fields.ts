@@ -19,6 +19,8 @@ export function dateField(row: Row, field: DateField): DayRange | null {
       return single(row.made);
     case 'journal':
       return single(row.head.journal);
+    case 'date':
+      return single(row.head.date ?? row.head.journal);
   }
 }
 
@@ -36,6 +38,8 @@ export function isPresent(row: Row, field: PresenceField): boolean {
       return task[field] !== null;
     case 'journal':
       return row.head.journal !== null;
+    case 'date':
+      return dateField(row, 'date') !== null;
     case 'any date':
       return task.due !== null || task.plan !== null || task.start !== null;
     case 'repeat':

@@ -2,6 +2,7 @@ import { type Day, civilFrom, endOfMonth, isoDay, isoWeekName, isoWeekOf, startO
 import { type DateStyle, MONTH_NAMES, dayName } from '../calendar/day-name';
 import type { DayRange } from '../calendar/span';
 import type { Row } from '../index/row';
+import { NOTE_KINDS, type NoteKind } from '../note/front-matter';
 import { isOpen, STATUSES, STATUS_NAMES } from '../task/status';
 import { priorityRank } from '../task/task';
 import type { GatherContext, GroupKey } from './ast';
@@ -17,6 +18,21 @@ export interface GroupValue {
 export const PERIODS = ['Late', 'Earlier', 'Today', 'Tomorrow', 'This week', 'Next week', 'This month', 'Later', 'No date'] as const;
 export type Period = (typeof PERIODS)[number];
 
+/** What the notes of a kind are called together. */
+const KIND_NAMES: Record<NoteKind, string> = {
+  note: 'Notes',
+  journal: 'Journal pages',
+  meeting: 'Meetings',
+  person: 'People',
+  project: 'Projects',
+  goal: 'Goals',
+  agenda: 'Agenda pages',
+  template: 'Templates',
+  slip: 'Slips',
+  status: 'Statuses',
+  archive: 'Archives',
+};
+
 const PRIORITY_NAMES = ['Top', 'High', 'Normal', 'Low'];
 
 /** The groups in which a row stands under one key; at least one. */
@@ -31,6 +47,7 @@ export function groupValues(row: Row, key: GroupKey, context: GatherContext, sty
     case 'since':
     case 'cancelled':
     case 'journal':
+    case 'date':
       return [dayValue(dateField(row, key.key)?.from ?? null, `No ${key.key} date`, context, style)];
     case 'back':
       return [dayValue(row.back, 'Not resting', context, style)];
@@ -45,6 +62,7 @@ export function groupValues(row: Row, key: GroupKey, context: GatherContext, sty
       return [{ key: period, label: period, order: PERIODS.indexOf(period) }];
     }
     case 'status':
+      if (row.what !== 'task') return [{ key: null, label: 'No task', order: null }];
       return [{ key: task.status, label: STATUS_NAMES[task.status], order: STATUSES.indexOf(task.status) }];
     case 'priority': {
       const rank = priorityRank(task.priority);
@@ -69,6 +87,13 @@ export function groupValues(row: Row, key: GroupKey, context: GatherContext, sty
       return head.kind === 'meeting'
         ? [{ key: head.path, label: head.title, order: head.path }]
         : [{ key: null, label: 'No meeting', order: null }];
+    case 'kind':
+      return [{ key: head.kind, label: KIND_NAMES[head.kind], order: NOTE_KINDS.indexOf(head.kind) }];
+    case 'state':
+    case 'level': {
+      const said = row.facts?.[key.key] ?? null;
+      return [{ key: said, label: said === null ? `No ${key.key}` : capital(said), order: said }];
+    }
     case 'heading': {
       const heading = task.headings[task.headings.length - 1] ?? null;
       return [{ key: heading, label: heading ?? 'No heading', order: heading }];

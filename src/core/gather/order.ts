@@ -1,9 +1,12 @@
 import type { Row } from '../index/row';
 import { STATUSES } from '../task/status';
+import type { Span } from '../calendar/span';
 import { dayOf, priorityRank } from '../task/task';
 import { DATE_FIELDS, type DateField, type OrderKey } from './ast';
 import { dateField } from './fields';
 import { isLate } from './state';
+
+const MINUTES = 1440;
 
 export type Compare = (a: Row, b: Row) => number;
 
@@ -15,7 +18,8 @@ export function byPlace(a: Row, b: Row): number {
 
 /** The order of a gather; without keys late first, then priority, due, plan, place. */
 export function compareBy(keys: readonly OrderKey[] | null, today: number): Compare {
-  const compares = keys ? keys.map(compareKey) : defaultCompares(today);
+  if (!keys) return compareByDefault(today);
+  const compares = keys.map(compareKey);
   return (a, b) => {
     for (const compare of compares) {
       const result = compare(a, b);
@@ -25,9 +29,20 @@ export function compareBy(keys: readonly OrderKey[] | null, today: number): Comp
   };
 }
 
-function defaultCompares(today: number): Compare[] {
-  const keys: OrderKey[] = (['priority', 'due', 'plan'] as const).map((key) => ({ key, descending: false }));
-  return [(a, b) => Number(isLate(b, today)) - Number(isLate(a, today)), ...keys.map(compareKey)];
+/** The order without keys, in one piece: it is what most lists of many tasks stand in. */
+function compareByDefault(today: number): Compare {
+  return (a, b) => {
+    const late = Number(isLate(b, today)) - Number(isLate(a, today));
+    if (late !== 0) return late;
+    const rank = priorityRank(a.task.priority) - priorityRank(b.task.priority);
+    if (rank !== 0) return rank;
+    return compareDates(a.task.due, b.task.due) || compareDates(a.task.plan, b.task.plan) || byPlace(a, b);
+  };
+}
+
+function compareDates(a: Span | null, b: Span | null): number {
+  if (a === null || b === null) return a === b ? 0 : a === null ? 1 : -1;
+  return a.from - b.from || (a.minute ?? MINUTES) - (b.minute ?? MINUTES);
 }
 
 function compareKey({ key, descending }: OrderKey): Compare {
@@ -41,9 +56,11 @@ function compareKey({ key, descending }: OrderKey): Compare {
   };
 }
 
-const isDateField = (key: string): key is DateField => (DATE_FIELDS as readonly string[]).includes(key);
+const isDateField = (key: string): key is DateField => key === 'date' || (DATE_FIELDS as readonly string[]).includes(key);
 
 function valueOf(row: Row, key: OrderKey['key']): number | string | null {
+  // Of a note these are how many of its tasks are open and done.
+  if (row.facts && (key === 'open' || key === 'done')) return row.facts[key];
   if (isDateField(key)) return dateValue(row, key);
   switch (key) {
     case 'day':
@@ -56,6 +73,17 @@ function valueOf(row: Row, key: OrderKey['key']): number | string | null {
       return priorityRank(row.task.priority);
     case 'takes':
       return row.task.takes;
+    case 'progress':
+      return row.steps === 0 ? null : row.stepsDone / row.steps;
+    case 'title':
+      return row.head.title.toLowerCase();
+    case 'kind':
+      return row.head.kind;
+    case 'state':
+    case 'level':
+      return row.facts?.[key] ?? null;
+    case 'open':
+      return null;
     case 'note':
       return row.head.title.toLowerCase();
     case 'path':
@@ -68,8 +96,6 @@ function valueOf(row: Row, key: OrderKey['key']): number | string | null {
       return row.task.asked;
   }
 }
-
-const MINUTES = 1440;
 
 /** Minutes since 1970, so that a time orders within its day and days without time stand last. */
 function dateValue(row: Row, field: DateField): number | null {

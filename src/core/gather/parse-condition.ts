@@ -10,13 +10,14 @@ import {
   type MeasureField,
   PRESENCE_FIELDS,
   type PresenceField,
-  type Sign,
+  type Source,
 } from './ast';
 import { parseDate, parseRange } from './parse-date';
+import { parseEquality, parseOneOf, parseSign, parseText, standsCompared } from './parse-value';
+import { parseNoteWord } from './parse-note-condition';
 import { compilePattern } from './pattern';
 import { type TokenReader, Unreadable } from './token-reader';
 
-const SIGNS: readonly string[] = ['=', '!=', '<', '<=', '>', '>='];
 const FLAGS: Record<string, Flag> = { late: 'late', resting: 'resting', blocked: 'blocked', repeats: 'repeats', unsorted: 'unsorted' };
 const PRIORITIES = ['top', 'high', 'normal', 'low'] as const;
 const CONDITION_WORDS = [
@@ -49,29 +50,29 @@ const CONDITION_WORDS = [
 const DEEPEST = 200;
 
 /** Reads a condition: `or` of `and` of `not`, with brackets. */
-export function parseCondition(reader: TokenReader, depth = 0): Condition {
+export function parseCondition(reader: TokenReader, source: Source = 'tasks', depth = 0): Condition {
   if (depth > DEEPEST) reader.fail(`at most ${DEEPEST} brackets inside each other`);
-  const parts = [parseAnd(reader, depth)];
-  while (reader.took('or')) parts.push(parseAnd(reader, depth));
+  const parts = [parseAnd(reader, source, depth)];
+  while (reader.took('or')) parts.push(parseAnd(reader, source, depth));
   return parts.length === 1 && parts[0] ? parts[0] : { is: 'or', parts };
 }
 
-function parseAnd(reader: TokenReader, depth: number): Condition {
-  const parts = [parseNot(reader, depth)];
-  while (reader.took('and')) parts.push(parseNot(reader, depth));
+function parseAnd(reader: TokenReader, source: Source, depth: number): Condition {
+  const parts = [parseNot(reader, source, depth)];
+  while (reader.took('and')) parts.push(parseNot(reader, source, depth));
   return parts.length === 1 && parts[0] ? parts[0] : { is: 'and', parts };
 }
 
-function parseNot(reader: TokenReader, depth: number): Condition {
+function parseNot(reader: TokenReader, source: Source, depth: number): Condition {
   let negated = false;
   while (reader.took('not')) negated = !negated;
-  const part = parseOne(reader, depth);
+  const part = parseOne(reader, source, depth);
   return negated ? { is: 'not', part } : part;
 }
 
-function parseOne(reader: TokenReader, depth: number): Condition {
+function parseOne(reader: TokenReader, source: Source, depth: number): Condition {
   if (reader.took('(')) {
-    const inside = parseCondition(reader, depth + 1);
+    const inside = parseCondition(reader, source, depth + 1);
     if (!reader.took(')')) reader.fail('“)”');
     return inside;
   }
@@ -80,6 +81,7 @@ function parseOne(reader: TokenReader, depth: number): Condition {
   if (name) return name;
   if (own) return reader.fail('a tag, person or link after “own”');
   if (reader.is('text')) return { is: 'words', words: reader.take().value, folded: false };
+  if (source === 'notes' || source === 'meetings') return parseNoteWord(reader);
   if (reader.is('word')) {
     const condition = parseWord(reader);
     if (condition) return condition;
@@ -96,10 +98,8 @@ function parseName(reader: TokenReader, own: boolean): Condition | null {
 
 function parseWord(reader: TokenReader): Condition | null {
   const word = reader.current.value;
-  const next = reader.ahead(1);
-  const compared = (next.kind === 'sign' && SIGNS.includes(next.value)) || (next.kind === 'word' && next.value === 'in');
   const field = DATE_FIELDS.find((known) => known === word);
-  if (field && compared) return parseDateCondition(reader, field);
+  if (field && standsCompared(reader)) return parseDateCondition(reader, field);
   const status = STATUSES.find((known) => known === word);
   if (status || word === 'open' || word === 'closed') {
     reader.take();
@@ -172,34 +172,11 @@ function parseDateCondition(reader: TokenReader, field: DateField): Condition {
   return { is: 'date', field, sign, date: parseDate(reader) };
 }
 
-function parseSign(reader: TokenReader): Sign {
-  if (!reader.is('sign') || !SIGNS.includes(reader.current.value)) reader.fail('a sign (= != < <= > >=)');
-  return reader.take().value as Sign;
-}
-
-function parseEquality(reader: TokenReader): boolean {
-  const sign = parseSign(reader);
-  if (sign !== '=' && sign !== '!=') reader.fail('= or !=');
-  return sign === '=';
-}
-
 function parsePresence(reader: TokenReader): PresenceField {
   for (const field of PRESENCE_FIELDS) {
     if (reader.tookWords(...field.split(' '))) return field;
   }
   return reader.fail('a field', PRESENCE_FIELDS);
-}
-
-function parseOneOf<T extends string>(reader: TokenReader, known: readonly T[]): T {
-  const found = reader.is('word') ? known.find((one) => one === reader.current.value) : undefined;
-  if (found === undefined) return reader.fail(`one of ${known.join(', ')}`, known);
-  reader.take();
-  return found;
-}
-
-function parseText(reader: TokenReader): string {
-  if (!reader.is('text')) reader.fail('words in double quotes');
-  return reader.take().value;
 }
 
 function parsePerson(reader: TokenReader): string {

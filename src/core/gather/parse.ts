@@ -1,5 +1,6 @@
 import {
   COLUMNS,
+  type Column,
   DATE_FIELDS,
   type DateField,
   type Form,
@@ -8,8 +9,15 @@ import {
   type GatherError,
   type GroupKey,
   type GroupKeyName,
+  NOTE_COLUMNS,
+  NOTE_DATE_FIELDS,
+  NOTE_GROUP_KEYS,
+  NOTE_ORDER_KEYS,
   ORDER_KEYS,
   type OrderKey,
+  type OrderKeyName,
+  SOURCES,
+  type Source,
   TOTALS,
 } from './ast';
 import { type Token, tokensOf } from './lexer';
@@ -37,6 +45,7 @@ const LONGEST = 50_000;
 export function parseGather(text: string): ParsedGather {
   const gather: Gather = {
     title: null,
+    from: 'tasks',
     where: null,
     groupBy: [],
     orderBy: null,
@@ -53,7 +62,10 @@ export function parseGather(text: string): ParsedGather {
     return { gather, errors: [{ message: `A gather has at most ${LONGEST} characters.`, from: LONGEST, to: text.length }] };
   }
   const errors: GatherError[] = [];
-  const reader = new TokenReader(tokensOf(text));
+  const tokens = tokensOf(text);
+  // The fields that exist depend on what is gathered, wherever that clause stands.
+  gather.from = sourceOf(tokens);
+  const reader = new TokenReader(tokens);
   const seen = new Set<string>();
   // The condition may stand without `where` first, or right behind the title.
   for (let first = true; !reader.is('end');) {
@@ -69,6 +81,14 @@ export function parseGather(text: string): ParsedGather {
   }
   return { gather, errors };
 }
+
+/** What is gathered; tasks when nothing says otherwise. */
+function sourceOf(tokens: readonly Token[]): Source {
+  const at = tokens.findIndex((token) => token.kind === 'word' && token.value === 'from');
+  return SOURCES.find((source) => source.split(' ').every((word, index) => tokens[at + 1 + index]?.value === word)) ?? 'tasks';
+}
+
+const isOfNotes = (source: Source): boolean => source === 'notes' || source === 'meetings';
 
 /** Goes on at the next line that begins with a clause word. */
 function skipClause(reader: TokenReader): void {
@@ -91,16 +111,16 @@ function parseClause(reader: TokenReader, gather: Gather, seen: Set<string>, fir
     gather.title = reader.take().value || null;
   } else if (reader.took('where')) {
     once('where');
-    gather.where = parseCondition(reader);
+    gather.where = parseCondition(reader, gather.from);
   } else if (reader.took('from')) {
     once('from');
-    if (!reader.took('tasks')) reader.fail('“tasks”: only tasks can be gathered so far', ['tasks']);
+    if (!reader.tookWords(...gather.from.split(' '))) reader.fail(`one of ${SOURCES.join(', ')}`, SOURCES);
   } else if (reader.took('group')) {
     once('group by');
-    gather.groupBy = parseKeys(reader, parseGroupKey, 2);
+    gather.groupBy = parseKeys(reader, () => parseGroupKey(reader, gather.from), 2);
   } else if (reader.took('order')) {
     once('order by');
-    gather.orderBy = parseKeys(reader, parseOrderKey, ORDER_KEYS.length);
+    gather.orderBy = parseKeys(reader, () => parseOrderKey(reader, gather.from), ORDER_KEYS.length);
   } else if (reader.took('limit')) {
     parseLimit(reader, gather, once);
   } else if (reader.took('including')) {
@@ -113,20 +133,20 @@ function parseClause(reader: TokenReader, gather: Gather, seen: Set<string>, fir
     gather.stepsApart = true;
   } else if (reader.took('columns')) {
     once('columns');
-    gather.columns = parseList(reader, COLUMNS, 'a field');
+    gather.columns = parseList<Column>(reader, isOfNotes(gather.from) ? NOTE_COLUMNS : COLUMNS, 'a field');
   } else if (reader.took('totals')) {
     once('totals');
     gather.totals = parseList(reader, TOTALS, 'a total');
   } else if (reader.took('as')) {
     once('as');
-    gather.form = parseForm(reader);
+    gather.form = parseForm(reader, gather.from);
   } else if (reader.took('into')) {
     once('into');
     if (!reader.is('link')) reader.fail('a link such as [[Loans#Crates]]');
     gather.into = reader.take().value;
   } else if (first) {
     once('where');
-    gather.where = parseCondition(reader);
+    gather.where = parseCondition(reader, gather.from);
   } else {
     reader.fail('a clause', CLAUSE_WORDS);
   }
@@ -144,12 +164,12 @@ function parseLimit(reader: TokenReader, gather: Gather, once: (name: string) =>
   }
 }
 
-function parseKeys<T>(reader: TokenReader, parseKey: (reader: TokenReader) => T, most: number): T[] {
+function parseKeys<T>(reader: TokenReader, parseKey: () => T, most: number): T[] {
   if (!reader.took('by')) reader.fail('“by”', ['by']);
-  const keys = [parseKey(reader)];
+  const keys = [parseKey()];
   while (reader.took(',')) {
     if (keys.length === most) reader.fail(`at most ${most} keys`);
-    keys.push(parseKey(reader));
+    keys.push(parseKey());
   }
   return keys;
 }
@@ -165,29 +185,29 @@ function parseList<T extends string>(reader: TokenReader, known: readonly T[], w
   return list;
 }
 
-function parseForm(reader: TokenReader): Form {
+function parseForm(reader: TokenReader, source: Source): Form {
   const form = reader.is('word') ? FORMS.find((known) => known === reader.current.value) : undefined;
   if (form === undefined) return reader.fail('a form', FORMS);
   reader.take();
   switch (form) {
     case 'board':
-      return { is: 'board', by: parseFormKey(reader), columns: parseBoardColumns(reader) };
+      return { is: 'board', by: parseFormKey(reader, source), columns: parseBoardColumns(reader) };
     case 'summary':
-      return { is: 'summary', by: parseFormKey(reader) };
+      return { is: 'summary', by: parseFormKey(reader, source) };
     case 'chart': {
       if (!reader.took('of')) reader.fail('“of”', ['of']);
       const [measure] = [TOTALS.find((known) => reader.is('word', known)) ?? reader.fail('a total', TOTALS)];
       reader.take();
-      return { is: 'chart', measure, by: parseFormKey(reader) };
+      return { is: 'chart', measure, by: parseFormKey(reader, source) };
     }
     default:
       return { is: form };
   }
 }
 
-function parseFormKey(reader: TokenReader): GroupKeyName {
+function parseFormKey(reader: TokenReader, source: Source): GroupKeyName {
   if (!reader.took('by')) reader.fail('“by”', ['by']);
-  return parseKeyName(reader);
+  return parseKeyName(reader, source);
 }
 
 /** `(todo, underway, none)`: the columns of a board, in their order. */
@@ -206,27 +226,30 @@ function parseBoardColumns(reader: TokenReader): (string | null)[] {
   return columns;
 }
 
-function parseKeyName(reader: TokenReader): GroupKeyName {
-  const key = reader.is('word') ? GROUP_KEYS.find((known) => known === reader.current.value) : undefined;
-  if (!key) return reader.fail('a key to group by', GROUP_KEYS);
+function parseKeyName(reader: TokenReader, source: Source): GroupKeyName {
+  const keys: readonly GroupKeyName[] = isOfNotes(source) ? NOTE_GROUP_KEYS : GROUP_KEYS;
+  const key = reader.is('word') ? keys.find((known) => known === reader.current.value) : undefined;
+  if (!key) return reader.fail('a key to group by', keys);
   reader.take();
   return key;
 }
 
-function parseGroupKey(reader: TokenReader): GroupKey {
-  const key = parseKeyName(reader);
+function parseGroupKey(reader: TokenReader, source: Source): GroupKey {
+  const key = parseKeyName(reader, source);
   let of: DateField | null = null;
   if ((key === 'day' || key === 'week' || key === 'month' || key === 'period') && reader.took('of')) {
-    of = DATE_FIELDS.find((known) => reader.is('word', known)) ?? reader.fail('a date field', DATE_FIELDS);
+    const fields: readonly DateField[] = isOfNotes(source) ? NOTE_DATE_FIELDS : DATE_FIELDS;
+    of = fields.find((known) => reader.is('word', known)) ?? reader.fail('a date field', fields);
     reader.take();
   }
   const byCount = reader.tookWords('by', 'count');
   return { key, of, byCount, descending: parseDirection(reader) };
 }
 
-function parseOrderKey(reader: TokenReader): OrderKey {
-  const key = reader.is('word') ? ORDER_KEYS.find((known) => known === reader.current.value) : undefined;
-  if (!key) return reader.fail('a key to order by', ORDER_KEYS);
+function parseOrderKey(reader: TokenReader, source: Source): OrderKey {
+  const keys: readonly OrderKeyName[] = isOfNotes(source) ? NOTE_ORDER_KEYS : ORDER_KEYS;
+  const key = reader.is('word') ? keys.find((known) => known === reader.current.value) : undefined;
+  if (!key) return reader.fail('a key to order by', keys);
   reader.take();
   return { key, descending: parseDirection(reader) };
 }

@@ -1,5 +1,7 @@
 import { RE2JS } from 're2js';
-import type { PatternTest } from './pattern';
+
+/** Whether a text fits a pattern. */
+export type PatternTest = (text: string) => boolean;
 
 /** Text that nobody reads line by line costs time without use; a pattern looks at the first of it. */
 const LONGEST_TEXT = 20_000;

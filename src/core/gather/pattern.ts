@@ -1,7 +1,4 @@
-import type { matcherOf } from './pattern-matcher';
-
-/** Whether a text fits a pattern. */
-export type PatternTest = (text: string) => boolean;
+import type { PatternTest, matcherOf } from './pattern-matcher';
 
 const LONGEST_PATTERN = 1000;
 

@@ -105,6 +105,12 @@ export function conditionText(condition: Condition): string {
       return `kind ${condition.same ? '=' : '!='} ${condition.kind}`;
     case 'this':
       return `this ${condition.what}`;
+    case 'tasks':
+      return `${condition.field} ${condition.sign} ${condition.value}`;
+    case 'said':
+      return `${condition.field} ${condition.same ? '=' : '!='} ${condition.field === 'state' ? condition.value : quoted(condition.value)}`;
+    case 'title has':
+      return `title has ${quoted(condition.words)}`;
   }
 }
 
@@ -152,6 +158,7 @@ export function formText(form: Form): string {
 export function printGather(gather: Gather): string {
   const lines: string[] = [];
   if (gather.title !== null) lines.push(`title ${gather.title}`);
+  if (gather.from !== 'tasks') lines.push(`from ${gather.from}`);
   if (gather.where) lines.push(`where ${conditionText(gather.where)}`);
   if (gather.groupBy.length > 0) lines.push(`group by ${gather.groupBy.map(groupKeyText).join(', ')}`);
   if (gather.orderBy) lines.push(`order by ${gather.orderBy.map(orderKeyText).join(', ')}`);

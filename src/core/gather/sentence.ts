@@ -9,7 +9,7 @@ import { groupKeyText, orderKeyText } from './print';
 /** A piece of a gather's sentence; pieces that come from a clause say which, so that they can be edited there. */
 export interface SentencePart {
   words: string;
-  clause: 'where' | 'group by' | 'order by' | 'limit' | 'limit per group' | 'including resting' | 'steps apart' | null;
+  clause: 'from' | 'where' | 'group by' | 'order by' | 'limit' | 'limit per group' | 'including resting' | 'steps apart' | null;
   /** For parts of the condition: the places to take at each `and` and `or`, from the outside in. */
   path: number[];
 }
@@ -18,7 +18,8 @@ export interface SentencePart {
 export function sentenceOf(gather: Gather, context: GatherContext): SentencePart[] {
   const parts: SentencePart[] = [];
   const add = (words: string, clause: SentencePart['clause'] = null, path: number[] = []): void => void parts.push({ words, clause, path });
-  add(gather.stepsApart ? 'Tasks and steps' : 'Tasks', gather.stepsApart ? 'steps apart' : null);
+  if (gather.from === 'tasks') add(gather.stepsApart ? 'Tasks and steps' : 'Tasks', gather.stepsApart ? 'steps apart' : null);
+  else add(SOURCE_WORDS[gather.from], 'from');
   if (gather.where) {
     add(' that ');
     addCondition(parts, gather.where, context, [], false);
@@ -31,6 +32,8 @@ export function sentenceOf(gather: Gather, context: GatherContext): SentencePart
   add('.');
   return parts.filter((part) => part.words !== '');
 }
+
+const SOURCE_WORDS = { notes: 'Notes', meetings: 'Meetings', 'key points': 'Key points' };
 
 /** The sentence as one text. */
 export function sentenceText(gather: Gather, context: GatherContext): string {
@@ -101,6 +104,14 @@ export function conditionWords(condition: Condition, context: GatherContext): st
       return `stand in ${condition.same ? 'a note' : 'no note'} of kind ${condition.kind}`;
     case 'this':
       return THIS_WORDS[condition.what];
+    case 'tasks':
+      return `hold a number of ${condition.field} tasks ${compareWords(condition.sign)} ${condition.value}`;
+    case 'said':
+      return condition.field === 'title'
+        ? `are ${condition.same ? '' : 'not '}called “${condition.value}”`
+        : `have ${condition.same ? 'the' : 'another'} ${condition.field} ${condition.same ? '' : 'than '}${condition.value}`;
+    case 'title has':
+      return `have “${condition.words}” in their title`;
   }
 }
 
@@ -131,6 +142,8 @@ function fieldWords(field: Extract<Condition, { is: 'date' }>['field']): string 
       return 'start';
     case 'journal':
       return 'stand on a journal page';
+    case 'date':
+      return 'are dated';
     case 'since':
       return 'have waited or been under way since a day';
     default:

@@ -137,6 +137,12 @@ function foundAt(condition: Condition, row: Row, context: GatherContext, lookup:
       return head.kind;
     case 'this':
       return head.path;
+    case 'tasks':
+      return String(row.facts?.[condition.field] ?? 0);
+    case 'said':
+      return condition.field === 'title' ? head.title : (row.facts?.[condition.field] ?? 'none');
+    case 'title has':
+      return head.title;
   }
 }
 

@@ -5,6 +5,7 @@ import { withoutLimits } from '../gather/without-limits';
 import { readNote } from '../task/read-note';
 import { isOpen } from '../task/status';
 import { Library, type LibrarySettings } from './library';
+import { type AnswerNews, answersAfter } from './news';
 import type { AnswerView, RowView } from './view';
 import { loadPatterns } from '../gather/pattern';
 
@@ -197,6 +198,11 @@ const LIBRARY = fc.tuple(NOTE_TEXT, NOTE_TEXT, NOTE_TEXT).map(([a, b, c]): Recor
   'People/Kofi.md': `---\nkind: person\n---\n${c}`,
 }));
 
+/** An answer without what names its groups and its unknown names for the time being. */
+function comparable(answer: AnswerView | undefined): unknown {
+  return answer && { ...answer, hints: [], groups: answer.groups.map((group) => ({ ...group, id: 0 })) };
+}
+
 describe('laws', () => {
   it('every open task stands on Today, Ahead, Undated or Resting (common practice, no source)', () => {
     const pages = SHIPPED_PAGES.filter((page) => !page.path.includes('Inbox'));
@@ -236,6 +242,12 @@ describe('laws', () => {
     'open and #phone group by note',
     'resting group by back',
     'open group by period limit 3',
+    'open group by tag, status limit 1 per group',
+    'open or done group by note by count totals count, takes, progress',
+    'open order by text steps apart',
+    'from notes where open > 0 order by open desc',
+    'from notes group by kind',
+    'from key points',
     '@kofi order by due desc',
     '[[Kofi]]',
   ];
@@ -249,15 +261,23 @@ describe('laws', () => {
           const changed = libraryOf(notes);
           QUESTIONS.forEach((question, index) => changed.subscribe(String(index), question, null));
           const texts: Record<string, string> = { ...notes };
-          const last = QUESTIONS.map((_, index) => changed.answer(String(index)));
+          // What the page holds: the whole answer once, then only what is told as different.
+          const ids = QUESTIONS.map((_, index) => String(index));
+          const tell = (touched: readonly string[]): Record<string, AnswerNews> =>
+            Object.fromEntries(touched.map((id) => [id, changed.news(id) as AnswerNews]));
+          let page = answersAfter({}, tell(ids));
           for (const [path, text] of changes) {
-            for (const id of changed.apply([{ path, text }])) last[Number(id)] = changed.answer(id);
+            page = answersAfter(page, tell(changed.apply([{ path, text }])));
             if (text === null) delete texts[path];
             else texts[path] = text;
           }
           const fresh = libraryOf(texts);
-          QUESTIONS.forEach((question, index) => expect(last[index]).toEqual(ask(fresh, question)));
+          QUESTIONS.forEach((question, index) => {
+            expect(comparable(page[String(index)])).toEqual(comparable(ask(fresh, question)));
+            expect(comparable(changed.answer(String(index)) ?? undefined)).toEqual(comparable(ask(fresh, question)));
+          });
           expect(changed.total).toEqual(fresh.total);
+          expect([changed.taskCount, changed.lineCount]).toEqual([fresh.taskCount, fresh.lineCount]);
         },
       ),
       { numRuns: 120, seed: 20261123 },

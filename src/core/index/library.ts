@@ -1,24 +1,32 @@
 import type { Day, Weekday } from '../calendar/day';
 import type { DateStyle } from '../calendar/day-name';
 import type { Answer } from '../gather/answer';
-import { sentenceText } from '../gather/sentence';
-import { type Why, explain } from '../gather/why';
-import type { GatherContext } from '../gather/ast';
+import { type RowSource, answerOnce } from '../gather/answer-once';
+import type { Condition, GatherContext, GatherError, Source } from '../gather/ast';
 import type { NameLookup } from '../gather/evaluate';
-import { isResting } from '../gather/state';
-import { speaksOfResting } from '../gather/evaluate';
+import { sieveOf } from '../gather/sieve';
+import { type Why, explain } from '../gather/why';
+import { unknownNames } from '../gather/unknown-names';
 import { foldPath } from '../note/path';
+import { foldName } from '../note/names';
+import type { LineDays } from '../note/line-days';
 import { readNote } from '../task/read-note';
-import { type AddedStatus, isOpen } from '../task/status';
-import { type Problem, READING_DEFAULTS, type ReadingSettings } from '../task/task';
+import type { AddedStatus } from '../task/status';
+import { type Problem, type ReadingSettings } from '../task/task';
 import { addedStatusOf, statusTable } from '../task/added-status';
 import { type RefTask, isBlocked, refProblems, refTask } from '../task/ref-problems';
+import { AnswerTeller } from './answer-teller';
+import { Columns } from './columns';
 import { RefIndex } from './ref-index';
 import { LiveGather } from './live-gather';
+import { NameRegister } from './name-register';
 import { NameTable, namesFor } from './name-table';
-import { type NoteHead, type Row, headOf, rowsOf } from './row';
+import type { AnswerNews } from './news';
+import { NotePostings } from './note-postings';
+import { PageCount } from './page-count';
+import { type NoteHead, type NoteWords, type Row, headOf, noteRowOf, noteWordsOf, pointRowsOf, rowsOf } from './row';
 import { countRows, emptyTally } from './tally';
-import { type AnswerView, groupView } from './view';
+import type { AnswerView } from './view';
 
 /** Everything that changes how the library is read and answered, apart from the notes. */
 export interface LibrarySettings extends ReadingSettings {
@@ -26,12 +34,19 @@ export interface LibrarySettings extends ReadingSettings {
   firstDayOfWeek: Weekday;
   dateStyle: DateStyle;
   me: string | null;
+  /** The path of the note in which loose tasks are caught, beside the journal pages. */
+  loosePlace?: string | null;
 }
 
 /** What the library keeps of a note. */
 export interface NoteEntry {
   head: NoteHead;
   rows: Row[];
+  /** Its key points that are no tasks. */
+  points: Row[];
+  words: NoteWords;
+  /** Its own row, made when notes are first asked for. */
+  noteRow: Row | null;
   /** How many of its tasks are open. */
   open: number;
   /** The texts of its gather blocks. */
@@ -40,6 +55,8 @@ export interface NoteEntry {
   /** Tags and people named anywhere in it, as written. */
   tags: readonly string[];
   people: readonly string[];
+  /** Targets of its links, folded. */
+  links: readonly string[];
   /** Every name by which a link may mean it, folded. */
   names: string[];
   fullName: string | null;
@@ -54,6 +71,8 @@ export interface NoteEntry {
 export interface NoteChange {
   path: string;
   text: string | null;
+  /** When its lines were seen first. */
+  seen?: LineDays | null;
 }
 
 interface Subscription {
@@ -61,8 +80,9 @@ interface Subscription {
   text: string;
   /** The note that holds the gather; null for one of the interface's own. */
   at: string | null;
-  /** The last answer that could be read. */
-  answer: AnswerView | null;
+  teller: AnswerTeller;
+  /** Names in it that nothing bears, as of a version of the names. */
+  hints: { version: string; found: GatherError[] } | null;
 }
 
 /** All notes, read and indexed, with gathers that are kept answered. Pure: no clock, no store. */
@@ -73,9 +93,20 @@ export class Library {
   private readonly subscriptions = new Map<string, Subscription>();
   readonly names = new NameTable();
   readonly refs = new RefIndex();
+  readonly tagNames = new NameRegister();
+  readonly peopleNames = new NameRegister();
+  /** Folded handle → the page of that person. */
+  readonly personPages = new Map<string, { title: string; path: string }>();
+  private readonly columns = new Columns();
+  private readonly postings = new NotePostings();
+  private readonly pages = new Map<string, PageCount>();
   /** Statuses that notes add, by the folded path of the note. */
   private readonly added = new Map<string, AddedStatus>();
   private echoes = 0;
+  /** Grows whenever a note comes, goes or is called otherwise. */
+  private titlesVersion = 0;
+  /** Folded paths of the notes that changed since `takeChanged`. */
+  private changedKeys = new Set<string>();
 
   constructor(private settings: LibrarySettings) {}
 
@@ -83,10 +114,16 @@ export class Library {
     namesOf: (target) => this.namesOf(target),
     pathOf: (target) => this.names.pathOf(target),
     isBlocked: (row) => row.task.needs.length > 0 && isBlocked(row.task.needs, this.refs.table),
+    hasTask: (ref) => this.refs.has(ref),
+    isLoosePlace: (path) => this.settings.loosePlace != null && foldPath(this.settings.loosePlace) === foldPath(path),
   };
 
   get today(): Day {
     return this.settings.today;
+  }
+
+  get taskCount(): number {
+    return this.columns.size;
   }
 
   *rows(): Generator<Row> {
@@ -98,54 +135,88 @@ export class Library {
     const touched = new Set<string>();
     let renamed = false;
     const refsBefore = this.refs.version;
+    const echoesBefore = this.echoes;
     for (const change of changes) {
-      const { removed, added, namesChanged } = this.replace(change);
+      const { before, after, namesChanged } = this.replace(change);
       renamed ||= namesChanged;
-      for (const [id, subscription] of this.subscriptions) {
-        if (subscription.live.change(removed, added)) touched.add(id);
+      for (const [id, { live }] of this.subscriptions) {
+        const { from } = live.gather;
+        if (live.change(before ? rowsFor(before, from) : NO_ROWS, after ? rowsFor(after, from) : NO_ROWS)) touched.add(id);
       }
+      for (const page of this.pages.values()) page.take(foldPath(change.path), after?.rows ?? NO_ROWS);
     }
-    if (this.refs.version !== refsBefore) {
-      for (const [id, { live, at }] of this.subscriptions) {
-        if (this.echoes === 0 && !live.asksForRefs) continue;
-        live.rebuild(this.rows(), this.contextAt(at));
-        touched.add(id);
-      }
+    const refsChanged = this.refs.version !== refsBefore;
+    const echoed = this.echoes > 0 || echoesBefore > 0;
+    for (const [id, subscription] of this.subscriptions) {
+      const { live } = subscription;
+      const again = (refsChanged && (echoed || live.asksForRefs)) || (renamed && live.asksForNames);
+      if (!again) continue;
+      this.rebuild(subscription);
+      touched.add(id);
     }
-    if (renamed) {
-      for (const [id, { live, at }] of this.subscriptions) {
-        if (!live.asksForNames) continue;
-        live.rebuild(this.rows(), this.contextAt(at));
-        touched.add(id);
-      }
-    }
+    if (this.pages.size > 0 && ((refsChanged && echoed) || renamed)) this.recount();
     return [...touched];
   }
 
-  private replace(change: NoteChange): { removed: Row[]; added: Row[]; namesChanged: boolean } {
+  private replace(change: NoteChange): { before: NoteEntry | null; after: NoteEntry | null; namesChanged: boolean } {
     const key = foldPath(change.path);
-    const before = this.entries.get(key);
-    const after = change.text === null ? null : entryOf(change.path, change.text, this.settings);
-    if (before) {
-      this.entries.delete(key);
-      countRows(this.total, before.rows, -1);
-      this.lineCount -= before.lineCount;
-      this.names.remove(before.names, key);
-      this.refs.remove(before.refs);
-      this.echoes -= before.echoes;
-      this.added.delete(key);
-    }
-    if (after) {
-      this.entries.set(key, after);
-      after.open = countRows(this.total, after.rows, 1);
-      this.lineCount += after.lineCount;
-      this.names.add(after.names, key);
-      this.refs.add(after.refs);
-      this.echoes += after.echoes;
-      if (after.status) this.added.set(key, after.status);
+    const before = this.entries.get(key) ?? null;
+    const after = change.text === null ? null : entryOf(change.path, change.text, this.settings, change.seen ?? null);
+    this.changedKeys.add(key);
+    if (before) this.forget(key, before);
+    if (after) this.take(key, after);
+    if (!before || !after || !namesSame(before, after)) {
+      if (before) this.forgetNames(key, before);
+      if (after) this.takeNames(key, after);
     }
     const namesChanged = !before || !after || before.names.join('\n') !== after.names.join('\n');
-    return { removed: before?.rows ?? [], added: after?.rows ?? [], namesChanged };
+    if (namesChanged) this.titlesVersion++;
+    return { before, after, namesChanged };
+  }
+
+  private take(key: string, entry: NoteEntry): void {
+    this.entries.set(key, entry);
+    entry.open = countRows(this.total, entry.rows, 1);
+    for (const row of entry.rows) this.columns.add(row);
+    this.lineCount += entry.lineCount;
+    this.names.add(entry.names, key);
+    this.refs.add(entry.refs);
+    this.echoes += entry.echoes;
+    if (entry.status) this.added.set(key, entry.status);
+    if (entry.head.handle !== null && entry.fullName !== null)
+      this.personPages.set(entry.head.handle, { title: entry.fullName, path: entry.head.path });
+  }
+
+  private forget(key: string, entry: NoteEntry): void {
+    this.entries.delete(key);
+    countRows(this.total, entry.rows, -1);
+    for (const row of entry.rows) this.columns.remove(row);
+    this.lineCount -= entry.lineCount;
+    this.names.remove(entry.names, key);
+    this.refs.remove(entry.refs);
+    this.echoes -= entry.echoes;
+    this.added.delete(key);
+    if (entry.head.handle !== null && this.personPages.get(entry.head.handle)?.path === entry.head.path)
+      this.personPages.delete(entry.head.handle);
+  }
+
+  private takeNames(key: string, entry: NoteEntry): void {
+    this.tagNames.add(entry.tags);
+    this.peopleNames.add(entry.people);
+    this.postings.add(key, entry);
+  }
+
+  private forgetNames(key: string, entry: NoteEntry): void {
+    this.tagNames.remove(entry.tags);
+    this.peopleNames.remove(entry.people);
+    this.postings.remove(key, entry);
+  }
+
+  /** The folded paths of the notes that changed since this was last asked. */
+  takeChanged(): ReadonlySet<string> {
+    const changed = this.changedKeys;
+    this.changedKeys = new Set();
+    return changed;
   }
 
   /** The statuses that notes add, in the order of their paths. */
@@ -176,7 +247,8 @@ export class Library {
   changeSettings(settings: LibrarySettings, texts?: Iterable<NoteChange>): string[] {
     this.settings = { ...settings, ...(this.settings.statuses && { statuses: this.settings.statuses }) };
     if (texts) this.apply([...texts]);
-    for (const { live, at } of this.subscriptions.values()) live.rebuild(this.rows(), this.contextAt(at));
+    for (const subscription of this.subscriptions.values()) this.rebuild(subscription);
+    this.recount();
     return [...this.subscriptions.keys()];
   }
 
@@ -184,67 +256,143 @@ export class Library {
   subscribe(id: string, text: string, at: string | null): void {
     const previous = this.subscriptions.get(id);
     if (previous && previous.text === text && previous.at === at) return;
-    const live = new LiveGather(text, this.contextAt(at), this.lookup, (ref) => this.refs.has(ref));
-    live.rebuild(this.rows(), this.contextAt(at));
-    this.subscriptions.set(id, { live, text, at, answer: previous?.answer ?? null });
+    const live = this.liveGather(text, at);
+    const subscription: Subscription = { live, text, at, hints: null, teller: new AnswerTeller(live, previous?.teller.lastGood ?? null) };
+    this.subscriptions.set(id, subscription);
+    this.rebuild(subscription);
   }
 
   unsubscribe(id: string): void {
     this.subscriptions.delete(id);
   }
 
+  private liveGather(text: string, at: string | null): LiveGather {
+    return new LiveGather(text, this.contextAt(at), this.settings.dateStyle, this.lookup);
+  }
+
+  private rebuild({ live, at }: Subscription): void {
+    const context = this.contextAt(at);
+    live.rebuild(this.sourceFor(live, context).each, context, this.settings.dateStyle);
+  }
+
+  /** The rows that a gather has to look at, by whatever finds the fewest. */
+  private sourceFor({ gather }: LiveGather, context: GatherContext): RowSource {
+    const beside = (row: Row): readonly Row[] => this.entries.get(foldPath(row.head.path))?.rows ?? NO_ROWS;
+    const notes = this.notesFor(gather.where, context);
+    const few = notes !== null && notes.size * 2 < this.entries.size;
+    if (gather.from === 'tasks' && !few) return { beside, each: (visit) => this.columns.each(sieveOf(gather.where, context), visit) };
+    const visitAll = (entry: NoteEntry | undefined, visit: (row: Row) => void): void => {
+      if (entry) for (const row of rowsFor(entry, gather.from)) visit(row);
+    };
+    return {
+      beside,
+      each: (visit) => {
+        if (few) for (const key of notes) visitAll(this.entries.get(key), visit);
+        else for (const entry of this.entries.values()) visitAll(entry, visit);
+      },
+    };
+  }
+
+  /** The notes, by their folded paths, outside which nothing can match; null when it may be any. */
+  private notesFor(condition: Condition | null, context: GatherContext): ReadonlySet<string> | null {
+    const named = (name: string): string => (name === 'me' && context.me !== null ? foldName(context.me) : name);
+    switch (condition?.is) {
+      case 'and':
+        return condition.parts
+          .map((part) => this.notesFor(part, context))
+          .reduce<ReadonlySet<string> | null>((best, one) => (one && (!best || one.size < best.size) ? one : best), null);
+      case 'or': {
+        const sets = condition.parts.map((part) => this.notesFor(part, context));
+        return sets.some((set) => set === null) ? null : new Set(sets.flatMap((set) => [...(set ?? [])]));
+      }
+      case 'tag':
+        return this.postings.withTag(condition.name);
+      case 'person':
+        return this.postings.withPerson(named(condition.name));
+      case 'link': {
+        const own = keyAt(this.names.pathOf(condition.target));
+        const linking = [...this.lookup.namesOf(condition.target.split(/[#|]/)[0]?.trim() ?? '')].map((name) =>
+          this.postings.withLink(name),
+        );
+        return new Set([...linking.flatMap((set) => [...set]), ...own]);
+      }
+      case 'this':
+        return condition.what === 'note' ? keyAt(context.thisNote?.path ?? null) : null;
+      case 'under':
+        return keyAt(this.names.pathOf(condition.note));
+      default:
+        return null;
+    }
+  }
+
   /** Answers a gather once, without keeping it. */
   ask(text: string, at: string | null = null): { live: LiveGather; answer: Answer } {
-    const live = new LiveGather(text, this.contextAt(at), this.lookup, (ref) => this.refs.has(ref));
-    live.rebuild(this.rows(), this.contextAt(at));
-    return { live, answer: live.answer(this.settings.dateStyle) };
+    const live = this.liveGather(text, at);
+    if (live.errors.length > 0) return { live, answer: live.answer() };
+    return { live, answer: answerOnce(live.plan, this.sourceFor(live, this.contextAt(at))) };
   }
 
   /** Why a task is in the answer to a gather, or what keeps it out; null when there is no such task or question. */
   why(text: string, at: string | null, path: string, line: number): Why | null {
-    const row = this.entries.get(foldPath(path))?.rows.findLast((one) => one.task.line === line);
-    if (!row) return null;
     const { live, answer } = this.ask(text, at);
-    return live.errors.length > 0 ? null : explain(live.plan, answer, row, this.lookup);
+    const entry = this.entries.get(foldPath(path));
+    if (!entry || live.errors.length > 0) return null;
+    const row = [...rowsFor(entry, live.gather.from), ...entry.rows].findLast((one) => one.task.line === line);
+    return row ? explain(live.plan, answer, row, this.lookup) : null;
   }
 
   /** What a subscribed gather comes to now; null for an id that nobody subscribed. */
   answer(id: string): AnswerView | null {
     const subscription = this.subscriptions.get(id);
-    if (!subscription) return null;
-    const { live } = subscription;
-    if (live.errors.length > 0) {
-      const last = subscription.answer ?? { title: null, sentence: '', total: 0, more: 0, resting: 0, groups: [] };
-      return { ...last, title: live.gather.title ?? last.title, errors: live.errors };
-    }
-    const answer = live.answer(this.settings.dateStyle);
-    subscription.answer = {
-      title: live.gather.title,
-      sentence: sentenceText(live.gather, this.contextAt(subscription.at)),
-      total: answer.total,
-      more: answer.more,
-      resting: answer.resting,
-      groups: answer.groups.map((group) => groupView(group, this.settings.today)),
-      errors: [],
-    };
-    return subscription.answer;
+    return subscription ? subscription.teller.answer(this.contextAt(subscription.at), this.hintsOf(subscription)) : null;
   }
 
-  /**
-   * How many different open tasks the subscribed gathers hold together, without those that rest; a gather that
-   * itself asks for resting tasks counts them too.
-   */
-  countOpen(ids: readonly string[]): number {
-    const seen = new Set<Row>();
-    for (const id of ids) {
-      const live = this.subscriptions.get(id)?.live;
-      if (!live) continue;
-      const asked = speaksOfResting(live.gather.where);
-      for (const row of live.rows) {
-        if (isOpen(row.task.status) && (asked || !isResting(row, this.settings.today))) seen.add(row);
-      }
-    }
-    return seen.size;
+  /** What is different in the answer to a subscribed gather since this was last asked. */
+  news(id: string): AnswerNews | null {
+    const subscription = this.subscriptions.get(id);
+    return subscription ? subscription.teller.news(this.contextAt(subscription.at), this.hintsOf(subscription)) : null;
+  }
+
+  private hintsOf(subscription: Subscription): GatherError[] {
+    const { text, at } = subscription;
+    const version = `${this.tagNames.version} ${this.peopleNames.version} ${this.titlesVersion}`;
+    if (subscription.hints?.version === version) return subscription.hints.found;
+    const folder = at === null ? null : foldPath(at);
+    const found = unknownNames(text, {
+      tags: this.tagNames,
+      people: this.peopleNames,
+      hasNote: (name) => this.names.pathOf(name, folder) !== null,
+      notes: () => [...this.entries.values()].map((entry) => entry.head.title),
+      folders: () => [...this.entries.values()].map((entry) => entry.head.folder),
+    });
+    subscription.hints = { version, found };
+    return found;
+  }
+
+  /** Keeps the open tasks of an agenda page counted; without gathers it is counted no more. */
+  countPage(path: string, gathers: readonly string[] | null): void {
+    const before = this.pages.get(path);
+    if (gathers === null) this.pages.delete(path);
+    else if (!before || before.texts.join('\0') !== gathers.join('\0')) this.startCount(path, gathers);
+  }
+
+  private startCount(path: string, gathers: readonly string[]): void {
+    const count = new PageCount(gathers, this.contextAt(path), this.settings.dateStyle, this.lookup);
+    for (const [key, entry] of this.entries) count.take(key, entry.rows);
+    this.pages.set(path, count);
+  }
+
+  private recount(): void {
+    for (const [path, { texts }] of this.pages) this.startCount(path, texts);
+  }
+
+  /** Path of each counted agenda page → its open tasks. */
+  get pageCounts(): Record<string, number> {
+    return Object.fromEntries([...this.pages].map(([path, { total }]) => [path, total]));
+  }
+
+  get countedPages(): readonly string[] {
+    return [...this.pages.keys()];
   }
 
   contextAt(path: string | null): GatherContext {
@@ -265,23 +413,57 @@ export class Library {
   }
 }
 
-function entryOf(path: string, text: string, settings: ReadingSettings = READING_DEFAULTS): NoteEntry {
+const NO_ROWS: readonly Row[] = [];
+
+const keyAt = (path: string | null): ReadonlySet<string> => new Set(path === null ? [] : [foldPath(path)]);
+
+/** Whether two readings of a note name the same tags, people and links. */
+function namesSame(a: NoteEntry, b: NoteEntry): boolean {
+  const same = (x: readonly string[], y: readonly string[]): boolean =>
+    x.length === y.length && x.every((name, index) => name === y[index]);
+  return same(a.tags, b.tags) && same(a.people, b.people) && same(a.links, b.links);
+}
+
+/** The rows of a note that a gather looks at. */
+function rowsFor(entry: NoteEntry, from: Source): readonly Row[] {
+  switch (from) {
+    case 'tasks':
+      return entry.rows;
+    case 'key points': {
+      const keyed = entry.rows.filter((row) => row.task.key);
+      return keyed.length === 0 ? entry.points : [...keyed, ...entry.points];
+    }
+    default:
+      return [(entry.noteRow ??= noteRowOf(entry.head, entry.words, entry.rows))];
+  }
+}
+
+function entryOf(path: string, text: string, settings: ReadingSettings, seen: LineDays | null): NoteEntry {
   const note = readNote(path, text, settings);
-  const rows = rowsOf(note, settings.repeatLead === undefined ? 0 : settings.repeatLead);
-  const head = rows[0]?.head ?? headOf(note);
+  const head = headOf(note);
+  const rows = rowsOf(note, head, settings.repeatLead === undefined ? 0 : settings.repeatLead, seen);
   const isPerson = note.kind === 'person';
   return {
     head,
     rows,
+    points: note.keyPoints.length === 0 ? [] : pointRowsOf(note, head, seen),
+    words: noteWordsOf(note),
+    noteRow: null,
     open: 0,
     gathers: note.gathers.map((gather) => gather.text),
     lineCount: note.lines.starts.length,
     tags: note.tags,
     people: isPerson ? [...note.people, note.front.handle ?? note.title] : note.people,
+    links: linkTargets(note.links, note.front.about),
     names: namesFor(path, note.title, note.front.aliases),
     fullName: isPerson ? note.title : null,
     status: addedStatusOf(note.front, note.title),
     refs: rows.filter((row) => row.task.ref !== null).map((row) => refTask(path, row.task)),
     echoes: rows.filter((row) => row.echo !== null).length,
   };
+}
+
+function linkTargets(links: readonly { target: string }[], about: readonly string[]): readonly string[] {
+  if (links.length === 0 && about.length === 0) return [];
+  return [...new Set([...links.map((link) => link.target), ...about].map(foldPath))];
 }

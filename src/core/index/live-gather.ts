@@ -1,14 +1,53 @@
 import type { DateStyle } from '../calendar/day-name';
-import { type Answer, type Plan, answerFrom, planGather } from '../gather/answer';
+import {
+  type Answer,
+  type AnswerGroup,
+  type AnswerRow,
+  type GroupPlace,
+  type Plan,
+  type Sums,
+  addToSums,
+  compareGroups,
+  flatten,
+  groupOf,
+  groupedOnce,
+  inGroups,
+  nestSteps,
+  noSums,
+  planGather,
+  sumsOf,
+  totalsFrom,
+} from '../gather/answer';
 import { anyPart } from '../gather/any-part';
 import type { Gather, GatherContext, GatherError } from '../gather/ast';
 import type { NameLookup } from '../gather/evaluate';
 import { parseGather } from '../gather/parse';
 import type { Row } from './row';
+import { SortedEntries } from './sorted-entries';
+
+/** What happened to the rows of a group: at a place some went, or one came. */
+export interface Splice {
+  at: number;
+  entry: AnswerRow | null;
+}
+
+/** A group of a gather that is kept answered. */
+export interface LiveGroup extends GroupPlace {
+  /** Names it as long as the gather lives. */
+  id: number;
+  count: number;
+  sums: Sums;
+  entries: SortedEntries;
+  /** What changed since it was told last; null when it must be told whole. */
+  splices: Splice[] | null;
+}
+
+/** Beyond this many changes the whole group is told. */
+const MOST_SPLICES = 60;
 
 /**
- * A gather that is kept answered. It holds the rows that match, in order; a changed note takes its old rows out
- * and puts its new ones in, so that the work does not grow with the number of notes.
+ * A gather that is kept answered. It holds the rows that match, in groups and in order; a changed note takes its old
+ * rows out and puts its new ones in, so that the work grows neither with the number of notes nor with that of rows.
  */
 export class LiveGather {
   readonly gather: Gather;
@@ -18,87 +57,156 @@ export class LiveGather {
   /** Whether its answer depends on what refs point at. */
   readonly asksForRefs: boolean;
   plan: Plan;
-  private matching: Row[] = [];
-  private hidden = new Set<Row>();
+  private groups = new Map<string, LiveGroup>();
+  /** The groups in order; null when that must be found anew. */
+  private order: LiveGroup[] | null = null;
+  private sums = noSums();
+  private resting = 0;
+  private nextId = 1;
+  /** The groups that changed since they were told last. */
+  readonly dirty = new Set<LiveGroup>();
+  /** Whether the answer was told since it was rebuilt. */
+  told = false;
 
   constructor(
     text: string,
     context: GatherContext,
+    style: DateStyle,
     private readonly lookup: NameLookup,
-    /** Whether a task with this ref exists, so that its echoes are left out. */
-    private readonly hasRef: (ref: string) => boolean,
   ) {
     const parsed = parseGather(text);
     this.gather = parsed.gather;
     this.errors = parsed.errors;
     this.asksForNames = anyPart(this.gather.where, (part) => part.is === 'link' || part.is === 'under');
     this.asksForRefs = anyPart(this.gather.where, (part) => part.is === 'flag' && part.flag === 'blocked');
-    this.plan = planGather(this.gather, context, lookup);
+    this.plan = planGather(this.gather, context, style, lookup);
   }
 
   /** Starts over: for a new day, new settings, or names that changed. */
-  rebuild(rows: Iterable<Row>, context: GatherContext): void {
-    this.plan = planGather(this.gather, context, this.lookup);
-    this.matching = [];
-    this.hidden = new Set();
+  rebuild(each: (visit: (row: Row) => void) => void, context: GatherContext, style: DateStyle): void {
+    this.plan = planGather(this.gather, context, style, this.lookup);
+    this.groups = new Map();
+    this.dirty.clear();
+    this.order = null;
+    this.sums = noSums();
+    this.resting = 0;
+    this.told = false;
     if (this.errors.length > 0) return;
-    for (const row of rows) this.add(row, this.matching);
-    this.matching.sort(this.plan.compare);
+    const shown: Row[] = [];
+    each((row) => this.sift(row, shown, 1));
+    shown.sort(this.plan.compare);
+    for (const row of shown) addToSums(this.sums, row, 1);
+    for (const { place, rows, name } of this.placed(shown)) {
+      const group = this.openGroup(name, place);
+      group.sums = sumsOf(rows);
+      group.count = rows.length;
+      group.entries.fill(nestSteps(this.plan, rows));
+    }
+  }
+
+  /** Whether a row is in the answer; resting ones that are left out are counted with `sign`. */
+  private sift(row: Row, into: Row[], sign: 1 | -1): void {
+    if (!this.plan.matches(row)) return;
+    if (this.plan.hides(row)) this.resting += sign;
+    else into.push(row);
   }
 
   /** Takes a note's old rows out and its new ones in; false when neither concerns this gather. */
   change(removed: readonly Row[], added: readonly Row[]): boolean {
     if (this.errors.length > 0) return false;
-    const gone = new Set<Row>();
-    let touched = false;
-    for (const row of removed) {
-      if (this.hidden.delete(row)) touched = true;
-      else if (this.plan.matches(row)) gone.add(row);
-    }
+    const before = this.resting;
+    const gone: Row[] = [];
     const come: Row[] = [];
-    const hiddenBefore = this.hidden.size;
-    for (const row of added) this.add(row, come);
-    touched ||= gone.size > 0 || come.length > 0 || this.hidden.size !== hiddenBefore;
-    if (gone.size > 0) this.matching = this.matching.filter((row) => !gone.has(row));
-    if (come.length > 0) this.matching = merge(this.matching, come.sort(this.plan.compare), this.plan.compare);
-    return touched;
+    for (const row of removed) this.sift(row, gone, -1);
+    for (const row of added) this.sift(row, come, 1);
+    if (gone.length > 0) this.alter(gone.sort(this.plan.compare), -1);
+    if (come.length > 0) this.alter(come.sort(this.plan.compare), 1);
+    return gone.length > 0 || come.length > 0 || this.resting !== before;
   }
 
-  private add(row: Row, into: Row[]): void {
-    if (row.echo !== null && this.hasRef(row.echo)) return;
-    if (!this.plan.matches(row)) return;
-    if (this.plan.hides(row)) this.hidden.add(row);
-    else into.push(row);
+  private alter(rows: readonly Row[], sign: 1 | -1): void {
+    for (const row of rows) addToSums(this.sums, row, sign);
+    for (const { place, rows: inside, name } of this.placed(rows)) {
+      const group = this.groups.get(name) ?? this.openGroup(name, place);
+      for (const row of inside) addToSums(group.sums, row, sign);
+      group.count = group.sums.count;
+      this.dirty.add(group);
+      for (const entry of nestSteps(this.plan, inside)) {
+        const at = sign === 1 ? group.entries.insert(entry) : group.entries.remove(entry);
+        group.splices?.push({ at, entry: sign === 1 ? entry : null });
+      }
+      if (group.splices && group.splices.length > MOST_SPLICES) group.splices = null;
+      if (group.count === 0) {
+        this.groups.delete(name);
+        this.dirty.delete(group);
+        this.order = this.order?.filter((one) => one !== group) ?? null;
+      }
+      if (this.gather.groupBy.some((key) => key.byCount)) this.order = null;
+    }
   }
 
-  /** The rows of the answer before grouping and limits, in order. */
-  get rows(): readonly Row[] {
-    return this.matching;
+  /** Where rows stand: in their groups, or all in one where a limit cuts before grouping. */
+  private placed(rows: readonly Row[]): { place: GroupPlace; rows: readonly Row[]; name: string }[] {
+    if (this.gather.limit !== null || this.gather.groupBy.length === 0)
+      return rows.length === 0 ? [] : [{ place: { keys: [], labels: [], orders: [] }, rows, name: '' }];
+    return [...inGroups(this.plan, rows)].map(([name, group]) => ({ ...group, name }));
   }
 
-  answer(style: DateStyle): Answer {
-    return answerFrom(this.plan, this.matching, this.hidden.size, style);
+  private openGroup(name: string, place: GroupPlace): LiveGroup {
+    const group: LiveGroup = {
+      ...place,
+      id: this.nextId++,
+      count: 0,
+      sums: noSums(),
+      entries: new SortedEntries(this.plan.compare),
+      splices: null,
+    };
+    this.groups.set(name, group);
+    this.dirty.add(group);
+    this.order = this.order && withGroup(this.order, group, (a, b) => compareGroups(this.gather, a, b));
+    return group;
+  }
+
+  /** The groups in their order. */
+  get ordered(): readonly LiveGroup[] {
+    return (this.order ??= [...this.groups.values()].sort((a, b) => compareGroups(this.gather, a, b)));
+  }
+
+  /** Whether its answer is told whole each time: what a limit cuts is short, and grouped after the cut. */
+  get isCut(): boolean {
+    return this.gather.limit !== null;
+  }
+
+  get head(): Omit<Answer, 'groups' | 'more'> {
+    return { total: this.sums.count, resting: this.resting, totals: totalsFrom(this.sums) };
+  }
+
+  /** The shown part of a group. */
+  shownOf(group: LiveGroup): AnswerGroup {
+    const rows = group.entries.first(this.gather.limitPerGroup ?? Infinity);
+    return groupOf(group, group.sums, rows, group.entries.size);
+  }
+
+  answer(): Answer {
+    if (this.gather.limit === null) return { ...this.head, more: 0, groups: this.ordered.map((group) => this.shownOf(group)) };
+    const [whole] = this.ordered;
+    const rows = whole?.entries.first(this.gather.limit) ?? [];
+    const more = (whole?.entries.size ?? 0) - rows.length;
+    if (this.gather.groupBy.length > 0) return { ...this.head, more, groups: groupedOnce(this.plan, flatten(rows)) };
+    const shown = rows.slice(0, this.gather.limitPerGroup ?? Infinity);
+    return { ...this.head, more, groups: whole && rows.length > 0 ? [groupOf(whole, whole.sums, shown, rows.length)] : [] };
   }
 }
 
-/** Merges a few sorted rows into many by searching each one's place. */
-function merge(many: Row[], few: Row[], compare: (a: Row, b: Row) => number): Row[] {
-  const result: Row[] = [];
-  let at = 0;
-  for (const row of few) {
-    let low = at;
-    let high = many.length;
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      const other = many[middle];
-      if (other && compare(other, row) <= 0) low = middle + 1;
-      else high = middle;
-    }
-    for (; at < low; at++) {
-      const other = many[at];
-      if (other) result.push(other);
-    }
-    result.push(row);
+/** The groups with one more at its place. */
+function withGroup(order: readonly LiveGroup[], group: LiveGroup, compare: (a: LiveGroup, b: LiveGroup) => number): LiveGroup[] {
+  let low = 0;
+  let high = order.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    const other = order[middle];
+    if (other && compare(other, group) <= 0) low = middle + 1;
+    else high = middle;
   }
-  return at === 0 && result.length === 0 ? many : result.concat(many.slice(at));
+  return [...order.slice(0, low), group, ...order.slice(low)];
 }

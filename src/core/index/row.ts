@@ -4,7 +4,11 @@ import { foldName, tagWithUppers } from '../note/names';
 import { folderOf } from '../note/path';
 import type { ReadNote } from '../task/read-note';
 import { echoRefOf } from '../task/echo';
-import { type Task, comesBack } from '../task/task';
+import { Task, comesBack } from '../task/task';
+import { isOpen } from '../task/status';
+import { type LineDays, dayOfLine } from '../note/line-days';
+import { fieldWords } from '../note/front-matter';
+import { readIsoDay } from '../calendar/day';
 
 /** What the index keeps of a note for all its rows. */
 export interface NoteHead {
@@ -22,9 +26,24 @@ export interface NoteHead {
   handle: string | null;
 }
 
-/** A task as the index holds it: what it says, what it inherits, and where it stands. */
+/** What the row of a note says beyond its head. */
+export interface NoteFacts {
+  /** Open and done tasks, and all that are not cancelled. */
+  open: number;
+  done: number;
+  all: number;
+  state: string | null;
+  level: string | null;
+}
+
+/** A task as the index holds it: what it says, what it inherits, and where it stands. So are key points and notes. */
 export interface Row {
+  what: 'task' | 'point' | 'note';
   head: NoteHead;
+  /** Of a note only. */
+  facts: NoteFacts | null;
+  /** Its place in the columns of the index; -1 while it has none. */
+  slot: number;
   /** Its place among the tasks of its note. */
   index: number;
   task: TaskFields;
@@ -46,7 +65,7 @@ export interface Row {
   ownLinks: readonly string[];
   /** The day on which it, and every task it stands under, is back in sight; null when nothing makes it rest. */
   back: Day | null;
-  /** When it was made: written, else the journal page's day, else the note's date. */
+  /** When it was made: written, else the journal page's day, else the note's date, else when the line was seen first. */
   made: Day | null;
 }
 
@@ -56,15 +75,63 @@ export type TaskFields = Omit<Task, 'links' | 'problems' | 'say' | 'forgetEditin
 const NONE: readonly never[] = [];
 
 /** Turns a note that was read into rows, in the order of its lines. It takes the tasks over, and drops what only editing needs. */
-export function rowsOf(note: ReadNote, lead: number | null = 0): Row[] {
-  const head = headOf(note);
+export function rowsOf(note: ReadNote, head: NoteHead, lead: number | null = 0, seen: LineDays | null = null): Row[] {
   const rows: Row[] = [];
   for (const task of note.tasks) {
     const parent = task.parent === -1 ? null : (rows[task.parent] ?? null);
-    rows.push(rowOf(task, rows.length, head, parent, lead));
+    rows.push(rowOf('task', task, rows.length, head, parent, lead, seen));
   }
   for (const row of rows) countStep(row);
   return rows;
+}
+
+/** The rows of the key points of a note that are no tasks. */
+export function pointRowsOf(note: ReadNote, head: NoteHead, seen: LineDays | null = null): Row[] {
+  const points = note.keyPoints.filter((point) => point.task === -1);
+  return points.map(({ said }, index) => rowOf('point', said, index, head, null, null, seen));
+}
+
+/** What a row of a note needs beside its head and its tasks; null for a note whose front matter says none of it. */
+export interface NoteWords {
+  tags: readonly string[];
+  people: readonly string[];
+  about: readonly string[];
+  due: Day | null;
+  state: string | null;
+  level: string | null;
+}
+
+export function noteWordsOf({ front }: ReadNote): NoteWords {
+  const { tags, people, about, fields } = front;
+  return {
+    tags,
+    people,
+    about,
+    due: readIsoDay(fieldWords(fields['due'])?.slice(0, 10) ?? ''),
+    state: fieldWords(fields['state']),
+    level: fieldWords(fields['level']),
+  };
+}
+
+/** The row of a note itself: its title, what its front matter says, and how its tasks stand. */
+export function noteRowOf(head: NoteHead, words: NoteWords, tasks: readonly Row[]): Row {
+  const said = new Task(head.title, -2, '', 'todo');
+  said.tags = words.tags;
+  said.people = words.people;
+  said.inheritedLinks = words.about;
+  if (words.due !== null) said.due = { from: words.due, to: words.due, minute: null };
+  const row = rowOf('note', said, 0, head, null, null, null);
+  const own = tasks.filter((one) => one.echo === null);
+  row.facts = {
+    open: own.filter((one) => isOpen(one.task.status)).length,
+    done: own.filter((one) => one.task.status === 'done').length,
+    all: own.filter((one) => one.task.status !== 'cancelled').length,
+    state: words.state,
+    level: words.level,
+  };
+  row.steps = row.facts.all;
+  row.stepsDone = row.facts.done;
+  return row;
 }
 
 /** What the index keeps of a note. */
@@ -82,7 +149,15 @@ export function headOf(note: ReadNote): NoteHead {
   };
 }
 
-function rowOf(task: Task, index: number, head: NoteHead, parent: Row | null, lead: number | null): Row {
+function rowOf(
+  what: Row['what'],
+  task: Task,
+  index: number,
+  head: NoteHead,
+  parent: Row | null,
+  lead: number | null,
+  seen: LineDays | null,
+): Row {
   const ownPeople = ownPeopleOf(task);
   const ownTags = uppersOf(task.tags);
   const ownLinks = task.links.length === 0 ? NONE : foldedAll(task.links.map((link) => link.target));
@@ -90,7 +165,10 @@ function rowOf(task: Task, index: number, head: NoteHead, parent: Row | null, le
   const above = parent === null ? null : parent.back;
   task.forgetEditing();
   return {
+    what,
     head,
+    facts: null,
+    slot: -1,
     index,
     task,
     parent,
@@ -104,7 +182,7 @@ function rowOf(task: Task, index: number, head: NoteHead, parent: Row | null, le
     ownLinks,
     links: together(ownLinks, foldedAll(task.inheritedLinks)),
     back: back === null || above === null ? (back ?? above) : Math.max(back, above),
-    made: task.made?.from ?? head.journal ?? head.date,
+    made: task.made?.from ?? head.journal ?? head.date ?? (seen && dayOfLine(seen, task.line)),
   };
 }
 

@@ -1,14 +1,16 @@
 import type { Day } from '../calendar/day';
 import type { Span } from '../calendar/span';
-import type { AnswerGroup, AnswerRow } from '../gather/answer';
-import type { GatherError } from '../gather/ast';
+import type { AnswerGroup, AnswerRow, Totals } from '../gather/answer';
+import type { Column, Form, GatherError, Source, Total } from '../gather/ast';
 import { isLate, isResting } from '../gather/state';
 import type { Priority } from '../task/clause';
 import type { Status } from '../task/status';
-import type { Row } from './row';
+import type { NoteKind } from '../note/front-matter';
+import type { NoteFacts, Row } from './row';
 
 /** A task as a list shows it: plain data that crosses from the worker to the page. */
 export interface RowView {
+  what: Row['what'];
   /** The same as long as the task stands at its place: for lists that must keep their rows. */
   id: string;
   path: string;
@@ -33,6 +35,16 @@ export interface RowView {
   asked: string | null;
   done: Span | null;
   cancelled: Span | null;
+  made: Day | null;
+  /** As written, own and inherited. */
+  tags: readonly string[];
+  people: readonly string[];
+  links: readonly string[];
+  /** Of a note: its open and done tasks, its state and its level. */
+  facts: NoteFacts | null;
+  kind: NoteKind;
+  /** The date that a note's front matter gives. */
+  date: Day | null;
   /** Steps that are not cancelled, at any depth, and how many of them are done. */
   stepCount: number;
   stepsDone: number;
@@ -40,32 +52,50 @@ export interface RowView {
 }
 
 export interface GroupView {
+  /** Names it as long as the gather lives; 0 in an answer that is made anew each time. */
+  id: number;
   key: string | null;
+  /** The value of each key by which it was grouped. */
+  keys: readonly (string | null)[];
   label: string;
   count: number;
   more: number;
   /** Minutes that the open tasks of the group take together. */
   takes: number;
+  /** Done ÷ (all − cancelled); null when nothing counts. */
+  progress: number | null;
   rows: RowView[];
 }
 
 /** What a subscribed gather comes to now. */
 export interface AnswerView {
   title: string | null;
+  /** How it is to be drawn; null is a list. */
+  form: Form | null;
+  from: Source;
+  columns: readonly Column[] | null;
+  /** What the heads sum up; null leaves it to the view. */
+  sums: readonly Total[] | null;
+  /** Where a task written into it goes, as a link's target. */
+  into: string | null;
   /** What the gather asks, in plain English; empty while it cannot be read. */
   sentence: string;
   total: number;
+  totals: Totals;
   more: number;
   resting: number;
   groups: GroupView[];
   /** Why the text cannot be read; the groups are then those of the last text that could. */
   errors: GatherError[];
+  /** Names that nothing bears, each with the nearest. */
+  hints: GatherError[];
 }
 
 export function rowView(entry: AnswerRow, today: Day): RowView {
   const { row } = entry;
   const { task, head } = row;
   return {
+    what: row.what,
     id: rowId(row),
     path: head.path,
     line: task.line,
@@ -86,32 +116,29 @@ export function rowView(entry: AnswerRow, today: Day): RowView {
     asked: task.asked,
     done: task.done,
     cancelled: task.cancelled,
+    made: row.made,
+    tags: bothOf(task.tags, task.inheritedTags),
+    people: row.people,
+    links: row.what === 'task' ? row.ownLinks : task.inheritedLinks,
+    facts: row.facts,
+    kind: head.kind,
+    date: head.date ?? head.journal,
     stepCount: row.steps,
     stepsDone: row.stepsDone,
     steps: entry.steps.map((step) => rowView(step, today)),
   };
 }
 
+const bothOf = (own: readonly string[], inherited: readonly string[]): readonly string[] =>
+  own.length === 0 ? inherited : inherited.length === 0 ? own : [...own, ...inherited];
+
 /** Note and line, which is what a person would point at. */
 export function rowId(row: Row): string {
-  return `${row.head.path}:${row.task.line}`;
+  return row.what === 'note' ? row.head.path : `${row.head.path}:${row.task.line}`;
 }
 
-export function groupView(group: AnswerGroup, today: Day): GroupView {
-  return {
-    key: group.key,
-    label: group.label,
-    count: group.count,
-    more: group.more,
-    takes: sumTakes(group.rows),
-    rows: group.rows.map((entry) => rowView(entry, today)),
-  };
-}
-
-function sumTakes(rows: readonly AnswerRow[]): number {
-  return rows.reduce((sum, entry) => {
-    const { takes, status } = entry.row.task;
-    const own = status === 'done' || status === 'cancelled' ? 0 : (takes ?? 0);
-    return sum + own + sumTakes(entry.steps);
-  }, 0);
+/** A group as a list shows it. */
+export function groupView(id: number, group: AnswerGroup, view: (entry: AnswerRow) => RowView): GroupView {
+  const { key, keys, label, count, more, totals } = group;
+  return { id, key, keys, label, count, more, takes: totals.takes, progress: totals.progress, rows: group.rows.map(view) };
 }

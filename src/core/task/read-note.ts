@@ -6,7 +6,7 @@ import { type Inline, type Link, NO_NAMES, type Name, readInline, sameName } fro
 import { baseNameOf, dayOfTitle } from '../note/path';
 import { type Heading, type Item, LineKind, type Structure } from '../note/structure';
 import { clauseOf, readTail } from './tail';
-import { READING_DEFAULTS, type ReadingSettings, type Task, readTaskLine } from './task';
+import { READING_DEFAULTS, type ReadingSettings, Task, readTaskLine } from './task';
 
 /** A gather block of a note. Lines count from 0 and hold the fences. */
 export interface GatherBlock {
@@ -46,9 +46,8 @@ export interface ReadNote {
 export interface KeyPoint {
   /** From 0. */
   line: number;
-  /** Its words without box and tail. */
-  text: string;
-  headings: readonly string[];
+  /** What it says and inherits, read as of a task; `task` says whether it is one. */
+  said: Task;
   /** Its place among the note's tasks; -1 when it is none. */
   task: number;
 }
@@ -142,7 +141,7 @@ function readLines(note: ReadNote, settings: ReadingSettings): void {
         continue;
       }
       const own = item.wordsFrom >= 0 && mayName ? readInline(words, item.wordsFrom, wordsEnd(words, item.wordsFrom)) : NO_NAMES;
-      if (withTasks && item.wordsFrom >= 0 && words.endsWith('}')) addKeyPoint(note, words, item.wordsFrom, line, trail.path);
+      if (withTasks && item.wordsFrom >= 0 && words.endsWith('}')) addKeyPoint(note, words, item, line, own, outer, trail.path);
       names.add(note, own, line);
       contexts.push(own === NO_NAMES ? outer : inContext(withNames(outer, own), outer.task));
     }
@@ -175,7 +174,7 @@ function takeTask(
   const place = note.tasks.push(task) - 1;
   if (task.owner !== null && task.owner !== 'nobody') names.addPerson(task.owner);
   if (task.asked !== null) names.addPerson(task.asked);
-  if (task.key) note.keyPoints.push({ line, text: task.text, headings: path, task: place });
+  if (task.key) note.keyPoints.push({ line, said: task, task: place });
   const named = task.tags.length > 0 || task.people.length > 0;
   if (!named && task.links.length === 0) return inContext(outer, place);
   for (const tag of task.tags) names.addTag(tag);
@@ -198,9 +197,32 @@ function wordsEnd(words: string, from: number): number {
   return words.endsWith('}') ? (readTail(words, from)?.from ?? words.length) : words.length;
 }
 
-function addKeyPoint(note: ReadNote, words: string, from: number, line: number, headings: readonly string[]): void {
-  const tail = readTail(words, from);
-  if (clauseOf(tail, 'key')) note.keyPoints.push({ line, text: words.slice(from, tail?.from).trim(), headings, task: -1 });
+/** A list item that is no task and bears the clause `key`. */
+function addKeyPoint(
+  note: ReadNote,
+  words: string,
+  item: Item,
+  line: number,
+  { names, links }: Inline,
+  outer: ItemContext,
+  headings: readonly string[],
+): void {
+  const tail = readTail(words, item.wordsFrom);
+  if (!clauseOf(tail, 'key')) return;
+  // Its words begin where those of a task would begin behind a box without a sign.
+  const said = new Task(words, item.wordsFrom - 2, '', 'todo');
+  said.tailFrom = tail?.from ?? words.length;
+  said.tags = names.filter((name) => name.kind === 'tag').map((name) => name.name);
+  said.people = names.filter((name) => name.kind === 'person').map((name) => name.name);
+  said.links = links;
+  said.line = line;
+  said.markerFrom = item.markerFrom;
+  said.depth = item.depth;
+  said.headings = headings;
+  said.inheritedTags = without(outer.tags, said.tags);
+  said.inheritedPeople = without(outer.people, said.people);
+  said.inheritedLinks = outer.links;
+  note.keyPoints.push({ line, said, task: -1 });
 }
 
 function addLinks(note: ReadNote, links: readonly Link[], line: number): void {

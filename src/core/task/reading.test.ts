@@ -37,7 +37,8 @@ describe('statuses that notes add', () => {
 it('key points are found on any list item', () => {
   const text =
     '# Talk\n- [ ] a {key; due 2026-11-27}\n- the lens is on loan {key}\n- plain {x}\n- [x] b {high}\n1. third {odd; key}\n\nwords {key}\n';
-  expect(readNote('A.md', text).keyPoints).toEqual([
+  const found = readNote('A.md', text).keyPoints.map(({ line, said, task }) => ({ line, text: said.text, headings: said.headings, task }));
+  expect(found).toEqual([
     { line: 1, text: 'a', headings: ['Talk'], task: 0 },
     { line: 2, text: 'the lens is on loan', headings: ['Talk'], task: -1 },
     { line: 5, text: 'third', headings: ['Talk'], task: -1 },

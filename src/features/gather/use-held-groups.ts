@@ -53,7 +53,7 @@ function withHeld(groups: readonly GroupView[], held: readonly Held[]): GroupVie
     if (group?.rows.some((one) => one.id === row.id)) continue;
     if (!group) {
       const [, ...label] = id.split(' ');
-      group = { key: null, label: label.join(' '), count: 0, more: 0, takes: 0, rows: [] };
+      group = { id: -1, key: null, keys: [], label: label.join(' '), count: 0, more: 0, takes: 0, progress: null, rows: [] };
       result.unshift(group);
     }
     group.rows.splice(index, 0, row);

@@ -1,9 +1,10 @@
-import { type PayloadAction, createSlice } from '@reduxjs/toolkit';
-import type { Overview } from '../../core/index/overview';
+import { createAction, type UnknownAction } from '@reduxjs/toolkit';
+import { type AnswerNews, answersAfter } from '../../core/index/news';
+import { EMPTY_OVERVIEW, type Overview, type OverviewNews, overviewAfter } from '../../core/index/overview';
 import type { AnswerView } from '../../core/index/view';
 
 export interface LibraryState {
-  /** Null until the engine has read every note. */
+  /** Null until everything was read. */
   overview: Overview | null;
   answers: Record<string, AnswerView>;
   progress: { read: number; all: number };
@@ -13,23 +14,28 @@ export interface LibraryState {
 
 const initialState: LibraryState = { overview: null, answers: {}, progress: { read: 0, all: 0 }, failure: null };
 
-/** What the engine answered last. No second copy of the notes. */
-export const librarySlice = createSlice({
-  name: 'library',
-  initialState,
-  reducers: {
-    news(state, { payload }: PayloadAction<{ overview: Overview; answers: Record<string, AnswerView> }>) {
-      state.overview = payload.overview;
-      Object.assign(state.answers, payload.answers);
-    },
-    progressed(state, { payload }: PayloadAction<{ read: number; all: number }>) {
-      state.progress = payload;
-    },
-    failed(state, { payload }: PayloadAction<string>) {
-      state.failure = payload;
-    },
-    forgotten(state, { payload }: PayloadAction<string>) {
-      delete state.answers[payload];
-    },
-  },
-});
+export const libraryActions = {
+  news: createAction<{ overview: OverviewNews; answers: Record<string, AnswerNews> }>('library/news'),
+  progressed: createAction<LibraryState['progress']>('library/progressed'),
+  failed: createAction<string>('library/failed'),
+  forgotten: createAction<string>('library/forgotten'),
+};
+
+/**
+ * What the engine answered last; no second copy of the notes. A plain reducer: answers may hold tens of thousands of rows,
+ * which must be neither walked nor frozen on each change.
+ */
+export function libraryReducer(state: LibraryState = initialState, action: UnknownAction): LibraryState {
+  if (libraryActions.news.match(action)) {
+    const answers = answersAfter(state.answers, action.payload.answers);
+    return { ...state, answers, overview: overviewAfter(state.overview ?? EMPTY_OVERVIEW, action.payload.overview) };
+  }
+  if (libraryActions.progressed.match(action)) return { ...state, progress: action.payload };
+  if (libraryActions.failed.match(action)) return { ...state, failure: action.payload };
+  if (libraryActions.forgotten.match(action)) {
+    const answers = { ...state.answers };
+    delete answers[action.payload];
+    return { ...state, answers };
+  }
+  return state;
+}

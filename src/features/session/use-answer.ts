@@ -1,6 +1,6 @@
 import { useEffect, useId } from 'react';
 import type { AnswerView } from '../../core/index/view';
-import { librarySlice } from './library-slice';
+import { libraryActions } from './library-slice';
 import { useServices } from './services';
 import { useAppDispatch, useAppSelector } from './state';
 
@@ -17,7 +17,7 @@ export function useAnswer(text: string, at: string | null): AnswerView | undefin
   useEffect(
     () => () => {
       void engine.unsubscribe(id);
-      dispatch(librarySlice.actions.forgotten(id));
+      dispatch(libraryActions.forgotten(id));
     },
     [engine, dispatch, id],
   );

@@ -1,0 +1,33 @@
+import type { Sign } from './ast';
+import type { TokenReader } from './token-reader';
+
+const SIGNS: readonly string[] = ['=', '!=', '<', '<=', '>', '>='];
+
+/** Whether a sign or `in` follows the present word, so that it is a field and no status. */
+export function standsCompared(reader: TokenReader): boolean {
+  const next = reader.ahead(1);
+  return (next.kind === 'sign' && SIGNS.includes(next.value)) || (next.kind === 'word' && next.value === 'in');
+}
+
+export function parseSign(reader: TokenReader): Sign {
+  if (!reader.is('sign') || !SIGNS.includes(reader.current.value)) reader.fail('a sign (= != < <= > >=)');
+  return reader.take().value as Sign;
+}
+
+export function parseEquality(reader: TokenReader): boolean {
+  const sign = parseSign(reader);
+  if (sign !== '=' && sign !== '!=') reader.fail('= or !=');
+  return sign === '=';
+}
+
+export function parseOneOf<T extends string>(reader: TokenReader, known: readonly T[]): T {
+  const found = reader.is('word') ? known.find((one) => one === reader.current.value) : undefined;
+  if (found === undefined) return reader.fail(`one of ${known.join(', ')}`, known);
+  reader.take();
+  return found;
+}
+
+export function parseText(reader: TokenReader): string {
+  if (!reader.is('text')) reader.fail('words in double quotes');
+  return reader.take().value;
+}

@@ -1,0 +1,106 @@
+import type { AnswerRow } from '../gather/answer';
+import type { GatherContext, GatherError } from '../gather/ast';
+import { sentenceText } from '../gather/sentence';
+import type { LiveGather, LiveGroup } from './live-gather';
+import type { AnswerNews, GroupChange } from './news';
+import { type AnswerView, type RowView, groupView, rowView } from './view';
+
+/** Tells what a live gather comes to: whole at first, then only what is different. */
+export class AnswerTeller {
+  private views = new WeakMap<AnswerRow, RowView>();
+  /** The order of the groups as it was told last. */
+  private order: readonly LiveGroup[] | null = null;
+
+  constructor(
+    private readonly live: LiveGather,
+    /** The last answer to a text that could be read; told on while the present one cannot. */
+    public lastGood: AnswerView | null,
+  ) {}
+
+  /** The whole answer. */
+  answer(context: GatherContext, hints: GatherError[]): AnswerView {
+    const { live } = this;
+    if (live.errors.length > 0)
+      return { ...(this.lastGood ?? NOTHING), title: live.gather.title ?? this.lastGood?.title ?? null, errors: live.errors, hints: [] };
+    const view = (entry: AnswerRow): RowView => this.viewOf(entry, context);
+    const answer = live.answer();
+    const groups = live.isCut
+      ? answer.groups.map((group) => groupView(0, group, view))
+      : live.ordered.map((group) => groupView(group.id, live.shownOf(group), view));
+    this.lastGood = { ...this.head(context, hints), more: answer.more, groups };
+    return this.lastGood;
+  }
+
+  /** What is different since the last call. */
+  news(context: GatherContext, hints: GatherError[]): AnswerNews {
+    const { live } = this;
+    const whole = !live.told || live.isCut || live.errors.length > 0;
+    live.told = live.errors.length === 0;
+    const order = live.ordered;
+    const news: AnswerNews = whole
+      ? { is: 'whole', answer: this.answer(context, hints) }
+      : {
+          is: 'change',
+          head: { ...this.head(context, hints), more: 0 },
+          order: order === this.order ? null : order.map((group) => group.id),
+          groups: [...live.dirty].map((group) => this.changeOf(group, context)),
+        };
+    this.order = order;
+    for (const group of whole ? order : live.dirty) group.splices = [];
+    live.dirty.clear();
+    return news;
+  }
+
+  private changeOf(group: LiveGroup, context: GatherContext): GroupChange {
+    const cut = this.live.gather.limitPerGroup !== null;
+    const view = (entry: AnswerRow): RowView => this.viewOf(entry, context);
+    const { rows, ...head } = groupView(group.id, this.live.shownOf(group), cut || group.splices === null ? view : NO_VIEW);
+    if (cut || group.splices === null) return { head, rows, splices: [] };
+    const splices = group.splices.map(({ at, entry }) => ({ at, row: entry && view(entry) }));
+    return { head, rows: null, splices };
+  }
+
+  private head(context: GatherContext, hints: GatherError[]): Omit<AnswerView, 'groups' | 'more'> {
+    const { gather } = this.live;
+    return {
+      title: gather.title,
+      form: gather.form,
+      from: gather.from,
+      columns: gather.columns,
+      sums: gather.totals,
+      into: gather.into,
+      sentence: sentenceText(gather, context),
+      ...this.live.head,
+      errors: [],
+      hints,
+    };
+  }
+
+  private viewOf(entry: AnswerRow, context: GatherContext): RowView {
+    const known = this.views.get(entry);
+    if (known) return known;
+    const made = rowView(entry, context.today);
+    this.views.set(entry, made);
+    return made;
+  }
+}
+
+/** Stands for the views of rows that are not told. */
+const NO_VIEW = (): RowView => null as unknown as RowView;
+
+const NOTHING: AnswerView = {
+  title: null,
+  form: null,
+  from: 'tasks',
+  columns: null,
+  sums: null,
+  into: null,
+  sentence: '',
+  total: 0,
+  totals: { count: 0, takes: 0, progress: null },
+  more: 0,
+  resting: 0,
+  groups: [],
+  errors: [],
+  hints: [],
+};

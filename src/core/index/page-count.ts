@@ -1,0 +1,49 @@
+import type { DateStyle } from '../calendar/day-name';
+import { type Plan, planGather } from '../gather/answer';
+import type { GatherContext } from '../gather/ast';
+import { type NameLookup, speaksOfResting } from '../gather/evaluate';
+import { parseGather } from '../gather/parse';
+import { isResting } from '../gather/state';
+import { isOpen } from '../task/status';
+import type { Row } from './row';
+
+/**
+ * How many different open tasks the gathers of an agenda page hold together, without those that rest; a gather that itself
+ * asks for resting tasks counts them too. It keeps the count of each note, so that a changed note costs its own rows.
+ */
+export class PageCount {
+  private readonly plans: { plan: Plan; countsResting: boolean }[] = [];
+  private readonly byNote = new Map<string, number>();
+  total = 0;
+
+  constructor(
+    readonly texts: readonly string[],
+    private readonly context: GatherContext,
+    style: DateStyle,
+    lookup: NameLookup,
+  ) {
+    for (const text of texts) {
+      const { gather, errors } = parseGather(text);
+      if (errors.length > 0 || gather.from === 'notes' || gather.from === 'meetings') continue;
+      this.plans.push({ plan: planGather(gather, context, style, lookup), countsResting: speaksOfResting(gather.where) });
+    }
+  }
+
+  /** Counts a note afresh; without rows it counts no more. */
+  take(key: string, rows: readonly Row[]): void {
+    let count = 0;
+    for (const row of rows) if (this.counts(row)) count++;
+    const before = this.byNote.get(key) ?? 0;
+    if (count === before) return;
+    this.total += count - before;
+    if (count === 0) this.byNote.delete(key);
+    else this.byNote.set(key, count);
+  }
+
+  private counts(row: Row): boolean {
+    if (!isOpen(row.task.status)) return false;
+    const rests = isResting(row, this.context.today);
+    for (const { plan, countsResting } of this.plans) if ((countsResting || !rests) && plan.matches(row)) return true;
+    return false;
+  }
+}
