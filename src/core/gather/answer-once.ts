@@ -14,24 +14,31 @@ import {
 } from './answer';
 import { Heaviest } from './heaviest';
 
-/** Where the rows come from that a gather looks at. */
-export interface RowSource {
-  /** Calls with every row that may match. */
-  each: (visit: (row: Row) => void) => void;
-  /** The rows of the note in which a row stands. */
-  beside: (row: Row) => readonly Row[];
+/** Calls with every row that may match. */
+export type EachRow = (visit: (row: Row) => void) => void;
+
+/** Every row that matches, in order, and how many are left out because they rest. */
+export function matchingRows(plan: Plan, each: EachRow): { rows: Row[]; resting: number } {
+  const rows: Row[] = [];
+  let resting = 0;
+  each((row) => {
+    if (!plan.matches(row)) return;
+    if (plan.hides(row)) resting++;
+    else rows.push(row);
+  });
+  return { rows: rows.sort(plan.compare), resting };
 }
 
 /** Answers a gather without keeping it: what a limit leaves out is counted, and never sorted. */
-export function answerOnce(plan: Plan, source: RowSource): Answer {
+export function answerOnce(plan: Plan, each: EachRow): Answer {
   const { gather } = plan;
   const most = gather.limit ?? (gather.groupBy.length === 0 ? gather.limitPerGroup : null);
   const sums = noSums();
   let resting = 0;
   let rows = 0;
-  const kept = most === null ? null : new Heaviest(plan.compare, most);
+  const kept = most === null ? null : new Heaviest<Row>(plan.compare, most);
   const matching: Row[] = [];
-  source.each((row) => {
+  each((row) => {
     if (!plan.matches(row)) return;
     if (plan.hides(row)) {
       resting++;
@@ -51,7 +58,7 @@ export function answerOnce(plan: Plan, source: RowSource): Answer {
     const nested = nestSteps(plan, matching);
     return { ...head, more: 0, groups: wholeGroup(plan, sums, nested, nested.length) };
   }
-  const shown = kept.sorted().map((row) => withSteps(plan, row, source.beside(row)));
+  const shown = kept.sorted().map((row) => withSteps(plan, row));
   if (gather.groupBy.length > 0) return { ...head, more: rows - shown.length, groups: groupedOnce(plan, flatten(shown)) };
   const inGroup = gather.limit === null ? rows : shown.length;
   return {
@@ -73,10 +80,18 @@ function standsAlone(plan: Plan, row: Row): boolean {
   return true;
 }
 
-/** A row with those of its steps that match. */
-function withSteps(plan: Plan, row: Row, beside: readonly Row[]): AnswerRow {
-  if (row.steps === 0 || plan.gather.stepsApart) return { row, steps: [] };
-  const around = beside.filter((one) => one === row || (isUnder(one, row) && plan.matches(one) && !plan.hides(one)));
+/** A row with those of its steps that match, and stand among those of its group. */
+export function withSteps(plan: Plan, row: Row, among: (row: Row) => boolean = () => true): AnswerRow {
+  if (plan.gather.stepsApart) return { row, steps: [] };
+  const { rows } = row.head;
+  const around = [row];
+  // What stands in a task comes right behind it.
+  for (let at = row.index + 1; at < rows.length; at++) {
+    const one = rows[at];
+    if (!one || !isUnder(one, row)) break;
+    if (among(one) && plan.matches(one) && !plan.hides(one)) around.push(one);
+  }
+  if (around.length === 1) return { row, steps: [] };
   return nestSteps(plan, around.sort(plan.compare)).find((entry) => entry.row === row) ?? { row, steps: [] };
 }
 

@@ -54,10 +54,14 @@ export interface Plan {
   gather: Gather;
   context: GatherContext;
   style: DateStyle;
-  /** Whether a row matches, resting or not. */
+  /** Whether the condition of the gather holds for a row. */
+  test: Test;
+  /** Whether a row matches, resting or not: its condition holds, and it is none that every gather leaves out. */
   matches: Test;
   /** Whether a matching row is left out because it rests. */
   hides: Test;
+  /** Whether resting rows are not left out. */
+  showsResting: boolean;
   compare: Compare;
 }
 
@@ -71,6 +75,7 @@ export function planGather(gather: Gather, context: GatherContext, style: DateSt
     gather,
     context,
     style,
+    test,
     matches: (row) =>
       (archive || row.head.kind !== 'archive') &&
       (!meetings || row.head.kind === 'meeting') &&
@@ -78,6 +83,7 @@ export function planGather(gather: Gather, context: GatherContext, style: DateSt
       (row.echo === null || !lookup.hasTask(row.echo)) &&
       test(row),
     hides: showsResting ? () => false : (row) => isOpen(row.task.status) && isResting(row, context.today),
+    showsResting,
     compare: compareBy(gather.orderBy, context.today),
   };
 }
@@ -204,17 +210,19 @@ export function totalsFrom({ count, takes, all, done }: Sums): Totals {
  * @param rows all rows of a group, or all that one note brings to it
  */
 export function nestSteps({ gather }: Plan, rows: readonly Row[]): AnswerRow[] {
-  if (gather.stepsApart || !rows.some((row) => row.parent !== null)) return rows.map((row) => ({ row, steps: [] }));
-  const made = new Map<Row, AnswerRow>(rows.map((row) => [row, { row, steps: [] }]));
-  const top: AnswerRow[] = [];
-  for (const entry of made.values()) {
+  // Only what stands above some row can hold it; most rows stand neither above nor in another.
+  const above = new Map<Row, AnswerRow | null>();
+  if (!gather.stepsApart) for (const row of rows) for (let up = row.parent; up && !above.has(up); up = up.parent) above.set(up, null);
+  const made = rows.map((row): AnswerRow => ({ row, steps: [] }));
+  if (above.size === 0) return made;
+  for (const entry of made) if (above.has(entry.row)) above.set(entry.row, entry);
+  return made.filter((entry) => {
     let up = entry.row.parent;
-    while (up && !made.has(up)) up = up.parent;
-    const parent = up && made.get(up);
-    if (parent) parent.steps.push(entry);
-    else top.push(entry);
-  }
-  return top;
+    while (up && !above.get(up)) up = up.parent;
+    const parent = up && above.get(up);
+    parent?.steps.push(entry);
+    return !parent;
+  });
 }
 
 export function flatten(rows: readonly AnswerRow[]): Row[] {

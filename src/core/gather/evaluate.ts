@@ -9,6 +9,7 @@ import { resolveDate, resolveRange } from './dates';
 import { anyPart } from './any-part';
 import { dateField, isPresent } from './fields';
 import { compilePattern } from './pattern';
+import { BEYOND_ASCII, wordsPattern } from './words-pattern';
 import { isLate, isResting, isUnsorted } from './state';
 
 export type Test = (row: Row) => boolean;
@@ -16,15 +17,15 @@ export type Test = (row: Row) => boolean;
 /** What `[[a name]]` in a condition stands for. */
 export interface NameLookup {
   /** Every folded name by which a link may mean the same note: its titles, aliases and paths. */
-  namesOf(target: string): ReadonlySet<string>;
+  namesOf: (target: string) => ReadonlySet<string>;
   /** The folded path of the note that a name means; null when there is none. */
-  pathOf(target: string): string | null;
+  pathOf: (target: string) => string | null;
   /** Whether a need of the row is still open. */
-  isBlocked(row: Row): boolean;
+  isBlocked: (row: Row) => boolean;
   /** Whether a task with this ref exists. */
-  hasTask(ref: string): boolean;
+  hasTask: (ref: string) => boolean;
   /** Whether loose tasks are caught in this note. */
-  isLoosePlace(path: string): boolean;
+  isLoosePlace: (path: string) => boolean;
 }
 
 export const NO_LOOKUP: NameLookup = {
@@ -215,20 +216,25 @@ function compileLink(target: string, own: boolean, lookup: NameLookup): Test {
 
 const fold = (words: string): string => words.normalize('NFKC').toLowerCase().normalize('NFD').replace(/\p{M}/gu, '');
 
-/** Letters whose case or composed form must be settled before they can be compared. */
-const BEYOND_ASCII = /[^\0-\x7f]/;
-
-function compileWords(words: string, folded: boolean): Test {
+export function compileWords(words: string, folded: boolean): Test {
   const wanted = folded ? fold(words) : words.normalize('NFC').toLowerCase();
   const settle = folded ? fold : (text: string): string => text.normalize('NFC').toLowerCase();
-  // Plain letters are searched where they stand, without making a text of each task first.
-  const plain = new RegExp(words.replace(/[.*+?^${}()|[\]\\]/g, '\\$&'), 'i');
-  const isPlain = !BEYOND_ASCII.test(words);
+  // The line is searched first, as it stands: that decides for nearly every task.
+  const inLine = wordsPattern(words, folded);
+  const simple = !folded && !BEYOND_ASCII.test(words);
   return ({ task }) => {
-    const { text } = task;
-    if (isPlain && plain.test(text)) return true;
-    return BEYOND_ASCII.test(text) && settle(text).includes(wanted);
+    const at = task.raw.search(inLine);
+    if (at === -1) return false;
+    const textFrom = task.boxFrom + task.sign.length + 2;
+    return (simple && standsInWords(task.raw, at, words.length, textFrom, task.tailFrom)) || settle(task.text).includes(wanted);
   };
+}
+
+/** Whether plain letters that were found in a line surely stand in the words of its task, each as it is. */
+export function standsInWords(raw: string, at: number, length: number, textFrom: number, tailFrom: number): boolean {
+  const end = at + length;
+  // A mark behind the last letter would make it another letter.
+  return at >= textFrom && end <= tailFrom && raw.charCodeAt(at) < 128 && !(raw.charCodeAt(end) >= 0x300);
 }
 
 /** An absent owner is oneself; an absent asker is nobody at all, and every comparison with it fails. */

@@ -1,18 +1,16 @@
-import type { Row } from '../index/row';
-import type { Compare } from './order';
-
 /** Keeps the first so many of the rows offered to it, in an order; the others cost one comparison each. */
-export class Heaviest {
+export class Heaviest<T> {
   /** A heap whose first row is the last of those kept. */
-  private readonly heap: Row[] = [];
+  private readonly heap: T[] = [];
 
   constructor(
-    private readonly compare: Compare,
+    private readonly compare: (a: T, b: T) => number,
     private readonly most: number,
   ) {}
 
-  offer(row: Row): void {
+  offer(row: T): void {
     const { heap, compare } = this;
+    if (this.most === 0) return;
     if (heap.length < this.most) {
       heap.push(row);
       this.rise(heap.length - 1);
@@ -24,7 +22,7 @@ export class Heaviest {
     this.sink();
   }
 
-  sorted(): Row[] {
+  sorted(): T[] {
     return [...this.heap].sort(this.compare);
   }
 
@@ -57,8 +55,8 @@ export class Heaviest {
   /** Swaps an upper row with a lower one that stands behind it. */
   private swapped(upper: number, lower: number): boolean {
     if (!this.isAfter(lower, upper)) return false;
-    const row = this.heap[upper] as Row;
-    this.heap[upper] = this.heap[lower] as Row;
+    const row = this.heap[upper] as T;
+    this.heap[upper] = this.heap[lower] as T;
     this.heap[lower] = row;
     return true;
   }

@@ -1,79 +1,218 @@
+import type { Span } from '../calendar/span';
+import { standsInWords } from '../gather/evaluate';
+import { ABSENT, LAST, OPEN_BITS, type Sieve, type WordsSieve, nameBit, statusBit } from '../gather/sieve';
+import { priorityRank } from '../task/task';
 import type { Row } from './row';
-import type { Sieve } from '../gather/sieve';
-import { ABSENT, statusBit } from '../gather/sieve';
 
+/** Bits of `flags` above those of the statuses. */
+const ARCHIVE = 32;
+const ECHO = 64;
 const FIRST_SIZE = 1024;
+/** Where a day has no time, it stands behind its times. */
+const NO_TIME = 1440;
 
-/** A few fields of all rows as columns of numbers, so that a question passes over rows that cannot match without looking at them. */
+/** A few fields of all rows as columns of numbers: a question passes over rows that cannot match without looking at them. */
 export class Columns {
-  private rows: (Row | null)[] = [];
+  rows: (Row | null)[] = [];
+  /** The line of each row as written. */
+  raws: string[] = [];
+  /** The bit of the status, and what the row is. */
+  flags = new Uint8Array(FIRST_SIZE);
+  ranks = new Uint8Array(FIRST_SIZE);
+  dues = new Int32Array(FIRST_SIZE);
+  plans = new Int32Array(FIRST_SIZE);
+  planEnds = new Int32Array(FIRST_SIZE);
+  dones = new Int32Array(FIRST_SIZE);
+  /** The day on which a row comes back into sight. */
+  backs = new Int32Array(FIRST_SIZE);
+  takes = new Int32Array(FIRST_SIZE);
+  dueTimes = new Int16Array(FIRST_SIZE);
+  planTimes = new Int16Array(FIRST_SIZE);
+  /** Bits of folded names, by `nameBit`. */
+  tags = new Int32Array(FIRST_SIZE);
+  people = new Int32Array(FIRST_SIZE);
+  /** The place of each row among all, by path and then by line; see `PlaceTable`. */
+  places = new Float64Array(FIRST_SIZE);
+  /** Where the words of the task stand in its line. */
+  textFroms = new Int32Array(FIRST_SIZE);
+  tailFroms = new Int32Array(FIRST_SIZE);
+  /** The slot of the nearest task in which a row stands; -1 for none. */
+  parents = new Int32Array(FIRST_SIZE);
+  /** How many rows stand for tasks written elsewhere. */
+  echoes = 0;
+  /** Set for the rows of the answer that is being made; cleared after it. */
+  marks = new Uint8Array(FIRST_SIZE);
+  private selected = new Int32Array(FIRST_SIZE);
   private readonly free: number[] = [];
-  private statuses = new Uint8Array(FIRST_SIZE);
-  private dues = new Int32Array(FIRST_SIZE);
-  private planFroms = new Int32Array(FIRST_SIZE);
-  private planTos = new Int32Array(FIRST_SIZE);
-  private dones = new Int32Array(FIRST_SIZE);
 
   /** How many rows it holds. */
   get size(): number {
     return this.rows.length - this.free.length;
   }
 
-  add(row: Row): void {
+  add(row: Row, notePlace: number): void {
     const slot = this.free.pop() ?? this.rows.length;
-    if (slot === this.statuses.length) this.grow();
+    if (slot === this.flags.length) this.grow();
     const { task } = row;
     row.slot = slot;
     this.rows[slot] = row;
-    this.statuses[slot] = statusBit(task.status);
+    this.raws[slot] = task.raw;
+    this.textFroms[slot] = task.boxFrom + task.sign.length + 2;
+    this.tailFroms[slot] = task.tailFrom;
+    this.flags[slot] = statusBit(task.status) | (row.head.kind === 'archive' ? ARCHIVE : 0) | (row.echo === null ? 0 : ECHO);
+    this.ranks[slot] = priorityRank(task.priority);
     this.dues[slot] = task.due?.from ?? ABSENT;
-    this.planFroms[slot] = task.plan?.from ?? ABSENT;
-    this.planTos[slot] = task.plan?.to ?? ABSENT;
+    this.plans[slot] = task.plan?.from ?? ABSENT;
+    this.planEnds[slot] = task.plan?.to ?? ABSENT;
     this.dones[slot] = task.done?.from ?? ABSENT;
+    this.backs[slot] = row.back ?? ABSENT;
+    this.takes[slot] = task.takes ?? ABSENT;
+    this.dueTimes[slot] = timeOf(task.due);
+    this.planTimes[slot] = timeOf(task.plan);
+    this.tags[slot] = bitsOf(row.tags);
+    this.people[slot] = bitsOf(row.people);
+    this.places[slot] = placeOf(notePlace, row);
+    this.parents[slot] = row.parent?.slot ?? -1;
+    if (row.echo !== null) this.echoes++;
   }
 
   remove(row: Row): void {
+    if (row.echo !== null) this.echoes--;
     this.rows[row.slot] = null;
-    this.statuses[row.slot] = 0;
+    this.raws[row.slot] = '';
+    this.flags[row.slot] = 0;
     this.free.push(row.slot);
     row.slot = -1;
   }
 
-  /** Calls with every row that passes a sieve. */
-  each(sieve: Sieve, visit: (row: Row) => void): void {
-    const { rows, statuses, dues, planFroms, planTos, dones } = this;
-    const { statuses: mask, due, plan, done } = sieve;
-    for (let slot = 0; slot < rows.length; slot++) {
-      if (((statuses[slot] ?? 0) & mask) === 0) continue;
-      if (due !== null) {
-        const day = dues[slot] ?? ABSENT;
-        if (day === ABSENT || day < due.from || day > due.to) continue;
-      }
-      if (plan !== null) {
-        const from = planFroms[slot] ?? ABSENT;
-        if (from === ABSENT || from > plan.to || (planTos[slot] ?? ABSENT) < plan.from) continue;
-      }
-      if (done !== null) {
-        const day = dones[slot] ?? ABSENT;
-        if (day === ABSENT || day < done.from || day > done.to) continue;
-      }
-      const row = rows[slot];
-      if (row) visit(row);
+  isOpen(slot: number): boolean {
+    return ((this.flags[slot] ?? 0) & OPEN_BITS) !== 0;
+  }
+
+  isEcho(slot: number): boolean {
+    return ((this.flags[slot] ?? 0) & ECHO) !== 0;
+  }
+
+  /**
+   * The slots of the rows that pass a sieve. One condition after the other takes out what fails it; writing each slot and moving
+   * on only when it passes is several times faster than asking in between.
+   *
+   * @param archives whether rows of notes of kind archive pass too
+   * @returns a view that the next call overwrites
+   */
+  select(sieve: Sieve, archives: boolean): Int32Array {
+    const count = this.rows.length;
+    if (this.selected.length < count) this.selected = new Int32Array(this.flags.length);
+    const { selected, flags } = this;
+    const { statuses } = sieve;
+    const shut = archives ? 0 : ARCHIVE;
+    const { from, to } = sieve.dueless ? NO_DUE : (sieve.due ?? ANY_DUE);
+    const { dues } = this;
+    // Whether a flag passes, for each that there is: arithmetic alone, so that nothing is guessed ahead wrongly.
+    const passes = Uint8Array.from({ length: 256 }, (_, flag) => ((flag & statuses) !== 0 && (flag & shut) === 0 ? 1 : 0));
+    let found = 0;
+    for (let slot = 0; slot < count; slot++) {
+      const due = dues[slot] as number;
+      selected[found] = slot;
+      found += (passes[flags[slot] as number] as number) & ~(((due - from) | (to - due)) >> 31);
     }
+    if (sieve.words) found = this.keepWords(selected, found, sieve.words);
+    if (sieve.tags !== 0) found = keepBits(selected, found, this.tags, sieve.tags);
+    if (sieve.people !== 0) found = keepBits(selected, found, this.people, sieve.people);
+    if (sieve.planless) found = keepDays(selected, found, this.plans, ABSENT, ABSENT);
+    if (sieve.plan) {
+      found = keepDays(selected, found, this.plans, ABSENT + 1, sieve.plan.to);
+      found = keepDays(selected, found, this.planEnds, sieve.plan.from, LAST);
+    }
+    if (sieve.done) found = keepDays(selected, found, this.dones, Math.max(sieve.done.from, ABSENT + 1), sieve.done.to);
+    return selected.subarray(0, found);
+  }
+
+  private keepWords(slots: Int32Array, count: number, { pattern, length, test }: WordsSieve): number {
+    const { raws, rows, textFroms, tailFroms } = this;
+    let found = 0;
+    for (let index = 0; index < count; index++) {
+      const slot = slots[index] as number;
+      const raw = raws[slot] as string;
+      const at = raw.search(pattern);
+      if (at === -1) continue;
+      const sure = length > 0 && standsInWords(raw, at, length, textFroms[slot] as number, tailFroms[slot] as number);
+      const row = rows[slot];
+      if (sure || (row && test(row))) slots[found++] = slot;
+    }
+    return found;
   }
 
   private grow(): void {
-    const wider = (column: Int32Array): Int32Array<ArrayBuffer> => {
-      const next = new Int32Array(column.length * 2);
-      next.set(column);
-      return next;
-    };
-    const statuses = new Uint8Array(this.statuses.length * 2);
-    statuses.set(this.statuses);
-    this.statuses = statuses;
-    this.dues = wider(this.dues);
-    this.planFroms = wider(this.planFroms);
-    this.planTos = wider(this.planTos);
-    this.dones = wider(this.dones);
+    this.flags = wider(this.flags, new Uint8Array(this.flags.length * 2));
+    this.ranks = wider(this.ranks, new Uint8Array(this.ranks.length * 2));
+    const ints = (column: Int32Array): Int32Array<ArrayBuffer> => wider(column, new Int32Array(column.length * 2));
+    this.dues = ints(this.dues);
+    this.plans = ints(this.plans);
+    this.planEnds = ints(this.planEnds);
+    this.dones = ints(this.dones);
+    this.backs = ints(this.backs);
+    this.takes = ints(this.takes);
+    this.parents = ints(this.parents);
+    this.textFroms = ints(this.textFroms);
+    this.tailFroms = ints(this.tailFroms);
+    this.marks = new Uint8Array(this.flags.length);
+    this.tags = ints(this.tags);
+    this.people = ints(this.people);
+    this.places = wider(this.places, new Float64Array(this.places.length * 2));
+    this.dueTimes = wider(this.dueTimes, new Int16Array(this.dueTimes.length * 2));
+    this.planTimes = wider(this.planTimes, new Int16Array(this.planTimes.length * 2));
   }
+}
+
+function keepBits(slots: Int32Array, count: number, column: Int32Array, bits: number): number {
+  let found = 0;
+  for (let at = 0; at < count; at++) {
+    const slot = slots[at] as number;
+    slots[found] = slot;
+    found += ((column[slot] as number) & bits) === bits ? 1 : 0;
+  }
+  return found;
+}
+
+function keepDays(slots: Int32Array, count: number, column: Int32Array, from: number, to: number): number {
+  let found = 0;
+  for (let at = 0; at < count; at++) {
+    const slot = slots[at] as number;
+    const day = column[slot] as number;
+    slots[found] = slot;
+    found += ~(((day - from) | (to - day)) >> 31) & 1;
+  }
+  return found;
+}
+
+function wider<T extends Uint8Array | Int16Array | Int32Array | Float64Array>(
+  from: { readonly length: number } & ArrayLike<number>,
+  into: T,
+): T {
+  into.set(from);
+  return into;
+}
+
+const NO_DUE = { from: ABSENT, to: ABSENT };
+const ANY_DUE = { from: ABSENT, to: LAST };
+
+/** More lines than any note has. */
+const ROWS_OF_A_NOTE = 2 ** 24;
+
+/** The place of a row from that of its note. */
+export const placeOf = (notePlace: number, row: Row): number => notePlace * ROWS_OF_A_NOTE + row.index;
+
+const timeOf = (span: Span | null): number => span?.minute ?? NO_TIME;
+
+/** Lists of names are shared by the tasks that stand together; their bits are found once. */
+let last: { names: readonly string[]; bits: number } = { names: [], bits: 0 };
+
+function bitsOf(names: readonly string[]): number {
+  if (names.length === 0) return 0;
+  if (last.names === names) return last.bits;
+  let bits = 0;
+  for (const name of names) bits |= nameBit(name);
+  last = { names, bits };
+  return bits;
 }

@@ -1,10 +1,9 @@
 import type { Day, Weekday } from '../calendar/day';
 import type { DateStyle } from '../calendar/day-name';
-import type { Answer } from '../gather/answer';
-import { type RowSource, answerOnce } from '../gather/answer-once';
+import type { Answer, Plan } from '../gather/answer';
+import { answerOnce, matchingRows } from '../gather/answer-once';
 import type { Condition, GatherContext, GatherError, Source } from '../gather/ast';
 import type { NameLookup } from '../gather/evaluate';
-import { sieveOf } from '../gather/sieve';
 import { type Why, explain } from '../gather/why';
 import { unknownNames } from '../gather/unknown-names';
 import { foldPath } from '../note/path';
@@ -16,13 +15,15 @@ import { type Problem, type ReadingSettings } from '../task/task';
 import { addedStatusOf, statusTable } from '../task/added-status';
 import { type RefTask, isBlocked, refProblems, refTask } from '../task/ref-problems';
 import { AnswerTeller } from './answer-teller';
-import { Columns } from './columns';
+import { ColumnAnswer } from './column-answer';
+import { Columns, placeOf } from './columns';
 import { RefIndex } from './ref-index';
 import { LiveGather } from './live-gather';
 import { NameRegister } from './name-register';
 import { NameTable, namesFor } from './name-table';
 import type { AnswerNews } from './news';
 import { NotePostings } from './note-postings';
+import { PlaceTable } from './place-table';
 import { PageCount } from './page-count';
 import { type NoteHead, type NoteWords, type Row, headOf, noteRowOf, noteWordsOf, pointRowsOf, rowsOf } from './row';
 import { countRows, emptyTally } from './tally';
@@ -98,6 +99,7 @@ export class Library {
   /** Folded handle → the page of that person. */
   readonly personPages = new Map<string, { title: string; path: string }>();
   private readonly columns = new Columns();
+  private readonly places = new PlaceTable();
   private readonly postings = new NotePostings();
   private readonly pages = new Map<string, PageCount>();
   /** Statuses that notes add, by the folded path of the note. */
@@ -177,7 +179,8 @@ export class Library {
   private take(key: string, entry: NoteEntry): void {
     this.entries.set(key, entry);
     entry.open = countRows(this.total, entry.rows, 1);
-    for (const row of entry.rows) this.columns.add(row);
+    const place = this.places.of(entry.head.path);
+    for (const row of entry.rows) this.columns.add(row, place);
     this.lineCount += entry.lineCount;
     this.names.add(entry.names, key);
     this.refs.add(entry.refs);
@@ -272,25 +275,47 @@ export class Library {
 
   private rebuild({ live, at }: Subscription): void {
     const context = this.contextAt(at);
-    live.rebuild(this.sourceFor(live, context).each, context, this.settings.dateStyle);
+    live.rebuild(({ plan }) => this.matching(plan), context, this.settings.dateStyle);
   }
 
-  /** The rows that a gather has to look at, by whatever finds the fewest. */
-  private sourceFor({ gather }: LiveGather, context: GatherContext): RowSource {
-    const beside = (row: Row): readonly Row[] => this.entries.get(foldPath(row.head.path))?.rows ?? NO_ROWS;
+  /** The columns, with the places of all rows as the paths stand now. */
+  private placedColumns(): Columns {
+    const { columns } = this;
+    const came = this.places.refresh(() => [...this.entries.values()].map((entry) => entry.head.path));
+    if (came)
+      for (const entry of this.entries.values()) {
+        const place = this.places.of(entry.head.path);
+        for (const row of entry.rows) columns.places[row.slot] = placeOf(place, row);
+      }
+    return columns;
+  }
+
+  private matching(plan: Plan): { rows: Row[]; resting: number } {
+    const few = this.fewNotes(plan);
+    return plan.gather.from === 'tasks' && !few
+      ? new ColumnAnswer(this.placedColumns(), plan).matching()
+      : matchingRows(plan, (visit) => this.visit(plan.gather.from, few, visit));
+  }
+
+  private answerOf(plan: Plan): Answer {
+    const few = this.fewNotes(plan);
+    return plan.gather.from === 'tasks' && !few
+      ? new ColumnAnswer(this.placedColumns(), plan).answer()
+      : answerOnce(plan, (visit) => this.visit(plan.gather.from, few, visit));
+  }
+
+  /** The notes in which alone a gather can find something, when they are so few that looking through them is cheapest. */
+  private fewNotes({ gather, context }: Plan): ReadonlySet<string> | null {
     const notes = this.notesFor(gather.where, context);
-    const few = notes !== null && notes.size * 2 < this.entries.size;
-    if (gather.from === 'tasks' && !few) return { beside, each: (visit) => this.columns.each(sieveOf(gather.where, context), visit) };
-    const visitAll = (entry: NoteEntry | undefined, visit: (row: Row) => void): void => {
-      if (entry) for (const row of rowsFor(entry, gather.from)) visit(row);
+    return notes !== null && notes.size * 8 < this.entries.size ? notes : null;
+  }
+
+  private visit(from: Source, few: ReadonlySet<string> | null, visit: (row: Row) => void): void {
+    const visitAll = (entry: NoteEntry | undefined): void => {
+      if (entry) for (const row of rowsFor(entry, from)) visit(row);
     };
-    return {
-      beside,
-      each: (visit) => {
-        if (few) for (const key of notes) visitAll(this.entries.get(key), visit);
-        else for (const entry of this.entries.values()) visitAll(entry, visit);
-      },
-    };
+    if (few) for (const key of few) visitAll(this.entries.get(key));
+    else for (const entry of this.entries.values()) visitAll(entry);
   }
 
   /** The notes, by their folded paths, outside which nothing can match; null when it may be any. */
@@ -329,7 +354,7 @@ export class Library {
   ask(text: string, at: string | null = null): { live: LiveGather; answer: Answer } {
     const live = this.liveGather(text, at);
     if (live.errors.length > 0) return { live, answer: live.answer() };
-    return { live, answer: answerOnce(live.plan, this.sourceFor(live, this.contextAt(at))) };
+    return { live, answer: this.answerOf(live.plan) };
   }
 
   /** Why a task is in the answer to a gather, or what keeps it out; null when there is no such task or question. */

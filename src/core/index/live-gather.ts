@@ -82,8 +82,12 @@ export class LiveGather {
     this.plan = planGather(this.gather, context, style, lookup);
   }
 
-  /** Starts over: for a new day, new settings, or names that changed. */
-  rebuild(each: (visit: (row: Row) => void) => void, context: GatherContext, style: DateStyle): void {
+  /**
+   * Starts over: for a new day, new settings, or names that changed.
+   *
+   * @param rowsFor gives the rows that match, in order, and how many are left out because they rest
+   */
+  rebuild(rowsFor: (live: LiveGather) => { rows: Row[]; resting: number }, context: GatherContext, style: DateStyle): void {
     this.plan = planGather(this.gather, context, style, this.lookup);
     this.groups = new Map();
     this.dirty.clear();
@@ -92,9 +96,8 @@ export class LiveGather {
     this.resting = 0;
     this.told = false;
     if (this.errors.length > 0) return;
-    const shown: Row[] = [];
-    each((row) => this.sift(row, shown, 1));
-    shown.sort(this.plan.compare);
+    const { rows: shown, resting } = rowsFor(this);
+    this.resting = resting;
     for (const row of shown) addToSums(this.sums, row, 1);
     for (const { place, rows, name } of this.placed(shown)) {
       const group = this.openGroup(name, place);

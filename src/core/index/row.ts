@@ -24,6 +24,8 @@ export interface NoteHead {
   date: Day | null;
   /** The handle of a person's page, folded. */
   handle: string | null;
+  /** Its tasks. */
+  rows: readonly Row[];
 }
 
 /** What the row of a note says beyond its head. */
@@ -82,6 +84,7 @@ export function rowsOf(note: ReadNote, head: NoteHead, lead: number | null = 0, 
     rows.push(rowOf('task', task, rows.length, head, parent, lead, seen));
   }
   for (const row of rows) countStep(row);
+  head.rows = rows;
   return rows;
 }
 
@@ -146,6 +149,7 @@ export function headOf(note: ReadNote): NoteHead {
     journalSaid: note.front.kind === 'journal',
     date: note.front.date,
     handle: handle === null ? null : foldName(handle),
+    rows: NONE,
   };
 }
 

@@ -1,0 +1,290 @@
+import {
+  type Answer,
+  type AnswerGroup,
+  type AnswerRow,
+  type Plan,
+  type Sums,
+  compareGroups,
+  groupOf,
+  groupPlaces,
+  groupedOnce,
+  noSums,
+  totalsFrom,
+} from '../gather/answer';
+import { withSteps } from '../gather/answer-once';
+import { asksForArchive } from '../gather/evaluate';
+import type { GroupKey } from '../gather/ast';
+import { Heaviest } from '../gather/heaviest';
+import { ABSENT, OPEN_BITS, sieveOf, statusBit } from '../gather/sieve';
+import type { Columns } from './columns';
+import type { Row } from './row';
+import { type SlotCompare, compareSlots } from './slot-order';
+
+const DONE = statusBit('done');
+const CANCELLED = statusBit('cancelled');
+
+/** Answers a gather over tasks from the columns; it looks at a row only where they do not suffice. */
+export class ColumnAnswer {
+  private readonly compare: SlotCompare;
+  private readonly sums = noSums();
+  private resting = 0;
+
+  constructor(
+    private readonly columns: Columns,
+    private readonly plan: Plan,
+  ) {
+    this.compare = compareSlots(columns, plan.gather.orderBy, plan.context.today, plan.compare);
+  }
+
+  answer(): Answer {
+    const { gather } = this.plan;
+    if (gather.limit !== null) return this.cut(gather.limit);
+    if (gather.groupBy.length === 0) return gather.limitPerGroup === null ? this.whole() : this.cut(null);
+    const key = gather.groupBy.length === 1 && gather.limitPerGroup !== null ? gather.groupBy[0] : undefined;
+    const codes = key && columnKey(this.columns, key);
+    return codes ? this.counted(codes, gather.limitPerGroup ?? Infinity) : this.whole();
+  }
+
+  /** Every matching row in order, and how many rest. */
+  matching(): { rows: Row[]; resting: number } {
+    const slots = this.found().sort(this.compare);
+    return { rows: Array.from(slots, (slot) => this.rowAt(slot)), resting: this.resting };
+  }
+
+  private rowAt(slot: number): Row {
+    const row = this.columns.rows[slot];
+    if (!row) throw new Error('a slot that was visited holds a row');
+    return row;
+  }
+
+  /**
+   * The slots of all rows of the answer; a view that the next question overwrites.
+   *
+   * @param summed whether they are added to the sums here
+   */
+  private found(summed = true): Int32Array {
+    const { columns, plan } = this;
+    const { backs, takes, flags } = columns;
+    const sieve = sieveOf(plan.gather.where, plan.context);
+    const slots = columns.select(sieve, asksForArchive(plan.gather.where));
+    const sure = sieve.exact && columns.echoes === 0;
+    const back = plan.showsResting ? Infinity : plan.context.today;
+    const { sums } = this;
+    let count = 0;
+    for (let at = 0; at < slots.length; at++) {
+      const slot = slots[at] as number;
+      if (!sure && (!sieve.exact || columns.isEcho(slot)) && !this.fits(slot)) continue;
+      const flag = flags[slot] as number;
+      const open = (flag & OPEN_BITS) !== 0;
+      if (open && (backs[slot] as number) > back) {
+        this.resting++;
+        continue;
+      }
+      slots[count++] = slot;
+      if (!summed) continue;
+      if ((flag & CANCELLED) === 0) sums.all++;
+      if ((flag & DONE) !== 0) sums.done++;
+      if (open) sums.takes += Math.max(0, takes[slot] as number);
+    }
+    sums.count = count;
+    return slots.subarray(0, count);
+  }
+
+  /** Whether a row matches; that it stands in no archive the columns have said. */
+  private fits(slot: number): boolean {
+    const row = this.rowAt(slot);
+    return this.columns.isEcho(slot) ? this.plan.matches(row) : this.plan.test(row);
+  }
+
+  private add(sums: Sums, slot: number): void {
+    const flag = this.columns.flags[slot] as number;
+    sums.count++;
+    if ((flag & CANCELLED) === 0) sums.all++;
+    if ((flag & DONE) !== 0) sums.done++;
+    if ((flag & OPEN_BITS) !== 0) sums.takes += Math.max(0, this.columns.takes[slot] as number);
+  }
+
+  private head(): Pick<Answer, 'total' | 'resting' | 'totals'> {
+    return { total: this.sums.count, resting: this.resting, totals: totalsFrom(this.sums) };
+  }
+
+  private whole(): Answer {
+    const slots = this.found().sort(this.compare);
+    if (this.plan.gather.groupBy.length > 0)
+      return {
+        ...this.head(),
+        more: 0,
+        groups: groupedOnce(
+          this.plan,
+          Array.from(slots, (slot) => this.rowAt(slot)),
+        ),
+      };
+    const nested = this.nested(slots);
+    return { ...this.head(), more: 0, groups: nested.length === 0 ? [] : [groupOf(NO_PLACE, this.sums, nested, nested.length)] };
+  }
+
+  /** `nestSteps` by the columns, which does not look at the rows. */
+  private nested(slots: Int32Array): AnswerRow[] {
+    const top: number[] = [];
+    const inside: { slot: number; up: number }[] = [];
+    this.eachAlone(
+      slots,
+      ALL_ALIKE,
+      (slot) => top.push(slot),
+      (slot, up) => inside.push({ slot, up }),
+    );
+    const holders = new Map<number, AnswerRow>();
+    for (const { slot, up } of inside)
+      for (const one of [slot, up]) if (!holders.has(one)) holders.set(one, { row: this.rowAt(one), steps: [] });
+    for (const { slot, up } of inside) {
+      const entry = holders.get(slot);
+      if (entry) holders.get(up)?.steps.push(entry);
+    }
+    return top.map((slot) => holders.get(slot) ?? { row: this.rowAt(slot), steps: [] });
+  }
+
+  /** Only the first so many rows are put in order; null takes the limit of a group. */
+  private cut(limit: number | null): Answer {
+    const { plan } = this;
+    const { gather } = plan;
+    const kept = new Heaviest<number>(this.compare, limit ?? gather.limitPerGroup ?? Infinity);
+    let all = 0;
+    this.eachAlone(this.found(), ALL_ALIKE, (slot) => {
+      all++;
+      kept.offer(slot);
+    });
+    const shown = kept.sorted().map((slot) => withSteps(plan, this.rowAt(slot)));
+    const more = limit === null ? 0 : all - shown.length;
+    if (gather.groupBy.length > 0) return { ...this.head(), more, groups: groupedOnce(plan, shown.flatMap(allOf)) };
+    const rows = shown.slice(0, gather.limitPerGroup ?? Infinity);
+    const groups = shown.length === 0 ? [] : [groupOf(NO_PLACE, this.sums, rows, limit === null ? all : shown.length)];
+    return { ...this.head(), more, groups };
+  }
+
+  /** Groups by a key that a column holds; in each only the first so many rows are put in order. */
+  private counted(codeOf: (slot: number) => number, most: number): Answer {
+    const { plan } = this;
+    const slots = this.found(false);
+    const groups: CodedGroup[] = [];
+    const groupAt = groupFinder(slots, codeOf, (first) => {
+      const group = { first, sums: noSums(), all: 0, kept: new Heaviest(this.compare, most) };
+      groups.push(group);
+      return group;
+    });
+    this.eachAlone(
+      slots,
+      codeOf,
+      (slot) => {
+        const group = groupAt(slot);
+        this.add(group.sums, slot);
+        group.all++;
+        if (most > 0) group.kept.offer(slot);
+      },
+      (slot) => this.add(groupAt(slot).sums, slot),
+    );
+    for (const { sums } of groups) {
+      this.sums.takes += sums.takes;
+      this.sums.all += sums.all;
+      this.sums.done += sums.done;
+    }
+    const found = groups.flatMap(({ first, sums, all, kept }): { place: SortedPlace; group: AnswerGroup }[] => {
+      const [place] = groupPlaces(plan, this.rowAt(first));
+      const rows = kept.sorted().map((slot) => this.withStepsAmong(slot, codeOf));
+      return place ? [{ place: { ...place, count: sums.count }, group: groupOf(place, sums, rows, all) }] : [];
+    });
+    found.sort((a, b) => compareGroups(plan.gather, a.place, b.place));
+    return { ...this.head(), more: 0, groups: found.map(({ group }) => group) };
+  }
+
+  /** Calls with the rows of the answer that stand in no other of the same code, which are rows of their own; and with the others. */
+  private eachAlone(
+    slots: Int32Array,
+    codeOf: (slot: number) => number,
+    visit: (slot: number) => void,
+    visitOther: (slot: number, inside: number) => void = () => undefined,
+  ): void {
+    const { marks, parents } = this.columns;
+    const count = slots.length;
+    if (this.plan.gather.stepsApart) {
+      slots.forEach(visit);
+      return;
+    }
+    for (let at = 0; at < count; at++) marks[slots[at] as number] = 1;
+    for (let at = 0; at < count; at++) {
+      const slot = slots[at] as number;
+      let up = parents[slot] as number;
+      while (up !== -1 && (marks[up] === 0 || codeOf(up) !== codeOf(slot))) up = parents[up] as number;
+      if (up === -1) visit(slot);
+      else visitOther(slot, up);
+    }
+    for (let at = 0; at < count; at++) marks[slots[at] as number] = 0;
+  }
+
+  private withStepsAmong(slot: number, codeOf: (slot: number) => number): ReturnType<typeof withSteps> {
+    const code = codeOf(slot);
+    return withSteps(this.plan, this.rowAt(slot), (row) => codeOf(row.slot) === code);
+  }
+}
+
+interface CodedGroup {
+  /** The slot of its first row. */
+  first: number;
+  sums: Sums;
+  all: number;
+  kept: Heaviest<number>;
+}
+
+/** Codes that lie close together are found by their place in a list, which is far quicker than by a table. */
+const WIDEST = 100_000;
+
+/** Finds the group of a slot, which is made when it is first met. */
+function groupFinder(
+  slots: Int32Array,
+  codeOf: (slot: number) => number,
+  make: (first: number) => CodedGroup,
+): (slot: number) => CodedGroup {
+  let least = Infinity;
+  let most = -Infinity;
+  for (let at = 0; at < slots.length; at++) {
+    const code = codeOf(slots[at] as number);
+    if (code === ABSENT) continue;
+    if (code < least) least = code;
+    if (code > most) most = code;
+  }
+  const list: (CodedGroup | undefined)[] = new Array(Math.max(0, Math.min(WIDEST, most - least + 1))).fill(undefined);
+  const table = new Map<number, CodedGroup>();
+  return (slot) => {
+    const code = codeOf(slot);
+    const place = code - least;
+    let group = place >= 0 && place < list.length ? list[place] : table.get(code);
+    if (group) return group;
+    group = make(slot);
+    if (place >= 0 && place < list.length) list[place] = group;
+    else table.set(code, group);
+    return group;
+  };
+}
+
+const ALL_ALIKE = (): number => 0;
+
+type SortedPlace = Parameters<typeof compareGroups>[1];
+const NO_PLACE = { keys: [], labels: [], orders: [] };
+
+const allOf = (entry: ReturnType<typeof withSteps>): Row[] => [entry.row, ...entry.steps.flatMap(allOf)];
+
+/** The number by which a column tells groups apart; null for a key that no column holds. */
+function columnKey(columns: Columns, { key, of }: GroupKey): ((slot: number) => number) | null {
+  if (of !== null) return null;
+  switch (key) {
+    case 'due':
+      return (slot) => columns.dues[slot] as number;
+    case 'done':
+      return (slot) => columns.dones[slot] as number;
+    case 'priority':
+      return (slot) => columns.ranks[slot] as number;
+    case 'status':
+      return (slot) => (columns.flags[slot] as number) & 31;
+    default:
+      return null;
+  }
+}

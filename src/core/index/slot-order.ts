@@ -1,0 +1,76 @@
+import type { OrderKey } from '../gather/ast';
+import type { Compare } from '../gather/order';
+import { ABSENT } from '../gather/sieve';
+import type { Columns } from './columns';
+
+export type SlotCompare = (a: number, b: number) => number;
+
+/**
+ * The order of a gather over slots, by the columns alone where they hold its keys. It is the same as `compareBy`.
+ *
+ * @param byRow the order over rows, for keys that no column holds
+ */
+export function compareSlots(columns: Columns, keys: readonly OrderKey[] | null, today: number, byRow: Compare): SlotCompare {
+  const rowAt = (slot: number) => columns.rows[slot];
+  const { places } = columns;
+  const place: SlotCompare = (a, b) => (places[a] as number) - (places[b] as number);
+  const parts = keys
+    ? keys.map((key) => columnCompare(columns, key))
+    : [lateFirst(columns, today), ...DEFAULT_KEYS.map((key) => columnCompare(columns, key))];
+  if (parts.some((part) => part === null)) {
+    return (a, b) => {
+      const one = rowAt(a);
+      const other = rowAt(b);
+      return one && other ? byRow(one, other) : 0;
+    };
+  }
+  const [first = place, second = place, third = place, ...more] = parts as SlotCompare[];
+  if (more.length === 0) return (a, b) => first(a, b) || second(a, b) || third(a, b) || place(a, b);
+  return (a, b) => {
+    for (const part of parts) {
+      const result = part ? part(a, b) : 0;
+      if (result !== 0) return result;
+    }
+    return place(a, b);
+  };
+}
+
+const DEFAULT_KEYS: readonly OrderKey[] = (['priority', 'due', 'plan'] as const).map((key) => ({ key, descending: false }));
+
+function lateFirst(columns: Columns, today: number): SlotCompare {
+  const { dues } = columns;
+  const late = (slot: number): number => {
+    const due = dues[slot] as number;
+    return due !== ABSENT && due < today && columns.isOpen(slot) ? 0 : 1;
+  };
+  return (a, b) => late(a) - late(b);
+}
+
+function columnCompare(columns: Columns, { key, descending }: OrderKey): SlotCompare | null {
+  const direction = descending ? -1 : 1;
+  switch (key) {
+    case 'priority':
+      return (a, b) => direction * ((columns.ranks[a] as number) - (columns.ranks[b] as number));
+    case 'due':
+      return dated(columns.dues, columns.dueTimes, direction);
+    case 'plan':
+      return dated(columns.plans, columns.planTimes, direction);
+    case 'takes':
+      return dated(columns.takes, null, direction);
+    case 'path':
+      // Downwards the lines of a note still stand in their order.
+      return descending ? null : (a, b) => (columns.places[a] as number) - (columns.places[b] as number);
+    default:
+      return null;
+  }
+}
+
+/** What is absent stands last, ascending or descending. */
+function dated(days: Int32Array, times: Int16Array | null, direction: number): SlotCompare {
+  return (a, b) => {
+    const left = days[a] as number;
+    const right = days[b] as number;
+    if (left === ABSENT || right === ABSENT) return left === right ? 0 : left === ABSENT ? 1 : -1;
+    return direction * (left - right || (times ? (times[a] as number) - (times[b] as number) : 0));
+  };
+}
