@@ -3,12 +3,14 @@ import path from 'node:path';
 import markdownIt from 'markdown-it';
 import * as rrule from 'rrule';
 import { SHIPPED_PAGES } from '../src/core/agenda/shipped';
+import { OverviewKeeper } from '../src/core/index/overview';
 import { Library, type LibrarySettings } from '../src/core/index/library';
 import { EMPTY_REPEAT, writtenOut } from '../src/core/calendar/repeat';
 import { nextDate } from '../src/core/calendar/repeat-dates';
 import { readRepeat } from '../src/core/calendar/repeat-phrase';
 import { repeatRuleText } from '../src/core/calendar/repeat-rule';
 import { readNote } from '../src/core/task/read-note';
+import { gatherRows } from './gathers';
 import { BENCH_DAY, type BenchNote, makeLibrary } from './library';
 import { type BenchRow, measure, row } from './measure';
 
@@ -53,23 +55,44 @@ function reading(notes: readonly BenchNote[], size: string): BenchRow[] {
   ];
 }
 
-/** A changed note until its answers stand; each round changes the note, so that nothing is already known. */
-function changing(notes: readonly BenchNote[]): number {
+/** A changed note until its answers stand, and until what changed of them is told; each round changes the note, so that nothing is already known. */
+function changing(notes: readonly BenchNote[], size: string): BenchRow[] {
   const library = build(notes);
   QUESTIONS.forEach((question, index) => library.subscribe(String(index), question, null));
-  QUESTIONS.forEach((_, index) => library.answer(String(index)));
+  QUESTIONS.forEach((_, index) => library.news(String(index)));
+  const keeper = new OverviewKeeper();
+  keeper.news(library, null, {});
   const note = notes[Math.floor(notes.length / 2)];
   if (!note) throw new Error('a library has notes');
   let round = 0;
+  const text = (): string => `${note.text}\n- [ ] round ${round++} {due 2026-11-20; high}`;
+  const carried = (): unknown[] => library.apply([{ path: note.path, text: text() }]).map((id) => library.news(id));
+  const repeat = (one: () => void): void => {
+    for (let times = 0; times < 10; times++) one();
+  };
   const times = measure({
-    ours: () => {
-      const text = `${note.text}\n- [ ] round ${round++} {due 2026-11-20; high}`;
-      for (const id of library.apply([{ path: note.path, text }])) library.answer(id);
-    },
-    reading: () => void readNote(note.path, `${note.text}\n- [ ] round ${round++} {due 2026-11-20; high}`),
+    answered: () => repeat(() => library.apply([{ path: note.path, text: text() }]).forEach((id) => library.news(id))),
+    carried: () => repeat(() => void structuredClone(carried())),
+    overview: () =>
+      repeat(() => {
+        library.apply([{ path: note.path, text: text() }]).forEach((id) => library.news(id));
+        void structuredClone(keeper.news(library, library.takeChanged(), {}));
+      }),
+    reading: () => repeat(() => void readNote(note.path, text())),
   });
-  return times.ours / times.reading;
+  answered[size] = times.answered;
+  return [
+    row(`one changed note of ${size} → 12 answers`, 'times slower than reading that note', times.answered / times.reading, { atMost: 20 }),
+    row(`the same, carried to the page`, 'times slower than reading that note', times.carried / times.reading, null),
+    row(`the same answers, and what the frame shows`, 'times slower than reading that note', times.overview / times.reading, null),
+    ...(answered['small'] !== undefined && size === 'large'
+      ? [row(`one changed note of ${size} → 12 answers`, 'times the same at small', times.answered / answered['small'], { atMost: 2 })]
+      : []),
+  ];
 }
+
+/** What a changed note cost at each size, in milliseconds. */
+const answered: Record<string, number> = {};
 
 function memory(notes: readonly BenchNote[]): number {
   const bytes = notes.reduce((sum, note) => sum + Buffer.byteLength(note.text), 0);
@@ -126,7 +149,8 @@ const rows: BenchRow[] = [];
 for (const [size, count] of sizes) {
   const notes = makeLibrary(count);
   rows.push(...reading(notes, size));
-  rows.push(row(`one changed note of ${size} → 12 answers`, 'times slower than reading that note', changing(notes), { atMost: 20 }));
+  rows.push(...changing(notes, size));
+  rows.push(...(await gatherRows(build(notes), size, size === 'large')));
   rows.push(row(`memory of the index over ${size}`, 'times the texts', memory(notes), { atMost: 5 }));
 }
 rows.push(row('the next date of a repeat', 'times slower than rrule given the rule', nextDates(), { atMost: 2 }));

@@ -35,7 +35,7 @@ export async function start(): Promise<Started> {
   store.listen({
     changed: (changes) =>
       void engine.apply(
-        changes.map(({ path, content }) => ({ path, text: content === null ? null : 'text' in content ? content.text : '' })),
+        changes.map(({ path, content, seen }) => ({ path, text: content === null ? null : 'text' in content ? content.text : '', seen })),
       ),
     saving: (save) => state.dispatch(frameSlice.actions.saving(save)),
     valueChanged: (id) => {
@@ -72,6 +72,8 @@ function engineSettings(settings: Settings, clock: Clock): LibrarySettings {
     dateStyle: settings.dateStyle,
     me: settings.me,
     workingDay: settings.workingDay,
+    repeatLead: settings.repeatLead,
+    loosePlace: settings.loosePlace === 'journal' ? null : settings.loosePlace,
   };
 }
 

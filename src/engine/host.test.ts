@@ -26,7 +26,7 @@ function engine(notes: Record<string, string>) {
   const page = () =>
     news().reduce(
       (state, event) => ({ overview: overviewAfter(state.overview, event.overview), answers: answersAfter(state.answers, event.answers) }),
-      { overview: EMPTY_OVERVIEW, answers: {} as Record<string, AnswerView> },
+      { overview: EMPTY_OVERVIEW, answers: {} },
     );
   const started = host.start(SETTINGS, (event) => events.push(event));
   return { host, events, news, page, started };
@@ -77,6 +77,11 @@ describe('the engine', () => {
     await started;
     const counts = () => page().overview.agendaCounts;
     expect(counts()).toEqual({
+      'Agenda/By note.md': 2,
+      'Agenda/By tag.md': 2,
+      'Agenda/Finished.md': 0,
+      'Agenda/People.md': 0,
+      'Agenda/Waiting.md': 0,
       'Agenda/Today.md': 1,
       'Agenda/Ahead.md': 0,
       'Agenda/Inbox.md': 0,

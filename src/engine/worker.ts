@@ -16,7 +16,7 @@ Comlink.expose(
       const last = notes[notes.length - 1];
       if (!last) return;
       after = last.key;
-      yield { notes: notes.map((note) => ({ path: note.path, text: note.text ?? '' })), all };
+      yield { notes: notes.map((note) => ({ path: note.path, text: note.text ?? '', seen: note.seen ?? null })), all };
     }
   }),
 );

@@ -1,4 +1,5 @@
 import Dexie, { type Table } from 'dexie';
+import type { LineDays } from '../core/note/line-days';
 
 /** What a note holds: text, or bytes that are no UTF-8 and therefore only kept. */
 export type Content = { text: string } | { bytes: Uint8Array };
@@ -15,6 +16,8 @@ export interface StoredNote {
   /** Milliseconds since 1970. */
   changed: number;
   demo: DemoState;
+  /** When its lines were seen first. */
+  seen?: LineDays;
 }
 
 /** What a step did to one note; null where there was none. */

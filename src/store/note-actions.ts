@@ -4,6 +4,7 @@ import type { WideIntention } from '../core/task/intention';
 import { readFrontMatter } from '../core/note/front-matter';
 import { lineText, splitLines } from '../core/note/lines';
 import { baseNameOf, folderOf, foldPath, freePath, pathFor } from '../core/note/path';
+import { renameInGather } from '../core/gather/rename-in-gather';
 import { renameLinks, retargetTo } from '../core/note/rename-links';
 import { type StoredNote, contentOf } from './database';
 import type { NoteStore, NoteWrite } from './note-store';
@@ -174,7 +175,7 @@ function relocation(
   for (const other of notes) {
     if (other.text === null) continue;
     const source = other === note ? (own ?? '') : other.text;
-    const renamed = renameLinks(source, retarget);
+    const renamed = renameLinks(source, retarget, (line) => renameInGather(line, { is: 'note', retarget }));
     places += renamed.places;
     if (other !== note && renamed.places > 0) writes.push(write(other, renamed.text));
     if (other === note) writes.push(...relocated(note, path, { text: renamed.text }));
@@ -187,7 +188,7 @@ function relocated(note: StoredNote, path: string, content: NonNullable<NoteWrit
   if (foldPath(path) === note.key) return [{ path, expect: contentOf(note), content }];
   return [
     { path: note.path, expect: contentOf(note), content: null },
-    { path, expect: null, content },
+    { path, expect: null, content, movedFrom: note.path },
   ];
 }
 

@@ -1,3 +1,5 @@
+import { dayFrom } from '../core/calendar/day';
+import { type LineDays, daysAfter } from '../core/note/line-days';
 import { foldPath } from '../core/note/path';
 import {
   type Content,
@@ -17,16 +19,20 @@ export interface NoteWrite {
   /** What the writer believes is there; the commit fails when something else is. */
   expect: Content | null;
   content: Content | null;
+  /** The path that the note had before it was moved; its lines were seen when they were seen there. */
+  movedFrom?: string;
   /** What the note is to the demo; when left out, a note of the demo counts as edited. */
   demo?: DemoState;
 }
 
-export type CommitResult = { saved: true } | { saved: false; conflict: string };
+export type CommitResult = { saved: true; seen: (LineDays | null)[] } | { saved: false; conflict: string };
 
 /** A note that changed, in this tab or another. */
 export interface StoreChange {
   path: string;
   content: Content | null;
+  /** When its lines were seen first; null for no note. */
+  seen: LineDays | null;
   /** Whether another tab wrote it. */
   elsewhere: boolean;
 }
@@ -96,7 +102,7 @@ export class NoteStore {
     this.saveState({ is: 'saving' }, 1);
     try {
       const result = await this.db.transaction('rw', this.db.notes, this.db.steps, () => this.write(label, writes));
-      if (result.saved) this.tell(writes);
+      if (result.saved) this.tell(writes, result.seen);
       this.saveState({ is: 'saved' }, -1);
       return result;
     } catch (error) {
@@ -121,12 +127,23 @@ export class NoteStore {
     }
     const gone = writes.filter((write) => write.content === null).map((write) => foldPath(write.path));
     await this.db.notes.bulkDelete(gone);
-    await this.db.notes.bulkPut(writes.flatMap((write, index) => this.record(write, present[index]?.demo ?? null)));
+    const seen = writes.map((write, index) => {
+      const from = write.movedFrom === undefined ? -1 : writes.findIndex((one) => foldPath(one.path) === foldPath(write.movedFrom ?? ''));
+      return this.seenAfter(write, (from === -1 ? present[index] : present[from]) ?? null);
+    });
+    await this.db.notes.bulkPut(writes.flatMap((write, index) => this.record(write, present[index]?.demo ?? null, seen[index] ?? null)));
     if (label !== null) await this.addStep({ tab: this.tab, label, at: this.now(), changes });
-    return { saved: true };
+    return { saved: true, seen };
   }
 
-  private record(write: NoteWrite, demo: DemoState): StoredNote[] {
+  private seenAfter({ content }: NoteWrite, before: StoredNote | null): LineDays | null {
+    if (content === null || !('text' in content)) return null;
+    const date = new Date(this.now());
+    const today = dayFrom({ year: date.getFullYear(), month: date.getMonth() + 1, day: date.getDate() });
+    return daysAfter(before?.text ?? '', before?.seen ?? [], content.text, today);
+  }
+
+  private record(write: NoteWrite, demo: DemoState, seen: LineDays | null): StoredNote[] {
     const { path, content } = write;
     if (content === null) return [];
     return [
@@ -137,6 +154,7 @@ export class NoteStore {
         bytes: 'bytes' in content ? content.bytes : null,
         changed: this.now(),
         demo: write.demo === undefined ? demo && 'edited' : write.demo,
+        ...(seen && { seen }),
       },
     ];
   }
@@ -209,9 +227,9 @@ export class NoteStore {
     for (const listener of this.listeners) listener.valueChanged?.(id);
   }
 
-  private tell(writes: readonly NoteWrite[]): void {
+  private tell(writes: readonly NoteWrite[], seen: readonly (LineDays | null)[]): void {
     this.channel?.postMessage({ paths: writes.map((write) => write.path) } satisfies Broadcast);
-    const changes = writes.map(({ path, content }) => ({ path, content, elsewhere: false }));
+    const changes = writes.map(({ path, content }, index) => ({ path, content, seen: seen[index] ?? null, elsewhere: false }));
     for (const listener of this.listeners) listener.changed?.(changes);
   }
 
@@ -221,7 +239,7 @@ export class NoteStore {
     const notes = await this.db.notes.bulkGet(paths.map(foldPath));
     const changes = paths.map((path, index) => {
       const note = notes[index];
-      return { path: note?.path ?? path, content: note ? contentOf(note) : null, elsewhere: true };
+      return { path: note?.path ?? path, content: note ? contentOf(note) : null, seen: note?.seen ?? null, elsewhere: true };
     });
     for (const listener of this.listeners) listener.changed?.(changes);
   }

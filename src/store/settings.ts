@@ -18,6 +18,16 @@ export const settingsSchema = z.object({
   workingDay: z.catch(z.int().check(z.minimum(60), z.maximum(1440)), 480),
   /** What stays of a finished occurrence of a repeat. */
   repeatRecords: z.catch(z.enum(['lines', 'count']), 'lines'),
+  /** How many days before its day a repeating task without start comes back; null: it never rests. */
+  repeatLead: z.catch(z.nullable(z.int().check(z.minimum(0), z.maximum(365))), 0),
+  /** Where loose tasks are caught: `journal` is today's journal page, else the path of a note. */
+  loosePlace: z.catch(z.string().check(z.minLength(1)), 'journal'),
+  /** How many seconds a row that no longer belongs keeps its place after it was ticked. */
+  holdSeconds: z.catch(z.number().check(z.minimum(0), z.maximum(30)), 4),
+  /** Where finished lines stand in notes that do not say it themselves: where they are, at the end of their list, or out of sight. */
+  finished: z.catch(z.enum(['stay', 'sink', 'hide']), 'stay'),
+  /** Keys that a person gave to commands, by the command's id; an empty key takes the command's own away. */
+  keys: z.catch(z.record(z.string(), z.string()), {}),
   /** What becomes of open steps when their task is finished. */
   openSteps: z.catch(z.enum(['ask', 'leave', 'close', 'out']), 'ask'),
   /** `journal`, or the path of a note. */

@@ -1,6 +1,7 @@
 import { ACTION_DEFAULTS } from '../core/task/action-context';
 import 'fake-indexeddb/auto';
 import fc from 'fast-check';
+import { dayOfLine } from '../core/note/line-days';
 import { type Content, RecadoDatabase } from './database';
 import { importNotes, type ImportFile } from './import-notes';
 import { mergeTexts } from './merge';
@@ -229,5 +230,26 @@ describe('settings', () => {
       ...DEFAULT_SETTINGS,
       theme: 'dark',
     });
+  });
+});
+
+describe('when lines were seen first', () => {
+  it('is kept beside the text, also when the note is renamed', async () => {
+    const day = 24 * 60 * 60 * 1000;
+    let now = Date.UTC(2026, 10, 20, 12);
+    const dated = new NoteStore(new RecadoDatabase(`seen ${Math.random()}`), 'tab', () => now);
+    const dated2 = new NoteActions(dated, () => ({
+      now: { day: 20780, minute: null },
+      settings: ACTION_DEFAULTS,
+      makeRef: () => 'k3f9qa',
+    }));
+    await dated.commit(null, [{ path: 'A.md', expect: null, content: { text: '- [ ] a\n- [ ] b' } }]);
+    now += 3 * day;
+    await dated.commit(null, [{ path: 'A.md', expect: { text: '- [ ] a\n- [ ] b' }, content: { text: '- [ ] a\n- [ ] new\n- [ ] b' } }]);
+    await dated2.rename('A.md', 'B');
+    const seen = (await dated.get('B.md'))?.seen ?? [];
+    const [first = 0] = seen[0]?.slice(1) ?? [];
+    expect([0, 1, 2].map((line) => (dayOfLine(seen, line) ?? 0) - first)).toEqual([0, 3, 0]);
+    dated.close();
   });
 });

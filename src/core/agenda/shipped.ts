@@ -77,5 +77,32 @@ const RESTING = page('Resting', 'Out of sight until their day comes.', [
   { title: 'Resting', lines: ['where resting', 'group by back', 'order by back, priority'] },
 ]);
 
+const WAITING = page('Waiting', 'What others have in hand, and since when.', [
+  { title: 'Waiting', lines: ['where waiting', 'group by person', 'order by since, due', 'including resting'] },
+]);
+
+const BY_NOTE = page('By note', 'Every open task under the note it stands in.', [
+  {
+    title: 'Open tasks by note',
+    lines: ['where open', 'group by note by count', 'order by path', 'including resting', 'totals count, takes'],
+  },
+]);
+
+const BY_TAG = page('By tag', 'Every open task under each of its tags.', [
+  { title: 'Open tasks by tag', lines: ['where open', 'group by tag by count', 'including resting', 'totals count, takes'] },
+]);
+
+const PEOPLE = page('People', 'What is open with whom.', [
+  { title: 'Asked of me by others', lines: ['where open and with asked and owner = me', 'group by asked', 'order by due, priority'] },
+  { title: 'Owned by others', lines: ['where open and owner != me and owner != nobody', 'group by owner', 'order by due, priority'] },
+  { title: 'Owned by nobody', lines: ['where open and owner = nobody', 'order by due, priority'] },
+  { title: 'Open with each person', lines: ['where open and with person', 'group by person by count', 'order by due, priority'] },
+]);
+
+const FINISHED = page('Finished', 'What was done, and when.', [
+  { title: 'Done', lines: ['where done', 'group by done desc', 'order by done desc', 'limit 200', 'totals count, takes'] },
+  { title: 'Cancelled', lines: ['where cancelled', 'group by cancelled desc', 'order by cancelled desc', 'limit 100'] },
+]);
+
 /** The agenda pages that ship, in the order of the rack. */
-export const SHIPPED_PAGES: readonly ShippedPage[] = [TODAY, AHEAD, INBOX, UNDATED, RESTING];
+export const SHIPPED_PAGES: readonly ShippedPage[] = [TODAY, AHEAD, INBOX, UNDATED, RESTING, WAITING, BY_NOTE, BY_TAG, PEOPLE, FINISHED];

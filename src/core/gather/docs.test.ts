@@ -27,7 +27,7 @@ describe('docs/gather.md', () => {
     const { live, answer } = library.ask(text);
     expect(live.errors).toEqual([]);
     expect(answer.total).toBeGreaterThan(0);
-    expect(sentenceText(live.gather, library.contextAt(null))).toMatch(/^Tasks that .*\.$/);
+    expect(sentenceText(live.gather, library.contextAt(null))).toMatch(/^(?:Tasks|Notes|Key points) that .*\.$/);
   });
 
   const conditions = page.slice(page.indexOf('## Conditions'), page.indexOf('Dates: ISO'));

@@ -47,8 +47,10 @@ export function groupValues(row: Row, key: GroupKey, context: GatherContext, sty
     case 'since':
     case 'cancelled':
     case 'journal':
-    case 'date':
-      return [dayValue(dateField(row, key.key)?.from ?? null, `No ${key.key} date`, context, style)];
+    case 'date': {
+      const closing = key.key === 'done' || key.key === 'cancelled';
+      return [dayValue(dateField(row, key.key)?.from ?? null, closing ? 'Day not known' : `No ${key.key} date`, context, style)];
+    }
     case 'back':
       return [dayValue(row.back, 'Not resting', context, style)];
     case 'day':

@@ -2,7 +2,7 @@ import { dayName } from '../calendar/day-name';
 import { durationName } from '../calendar/duration';
 import type { DayRange } from '../calendar/span';
 import { STATUS_NAMES } from '../task/status';
-import type { Condition, Gather, GatherContext, Sign } from './ast';
+import type { Condition, Gather, GatherContext, Sign, Source } from './ast';
 import { resolveDate, resolveRange } from './dates';
 import { groupKeyText, orderKeyText } from './print';
 
@@ -22,7 +22,7 @@ export function sentenceOf(gather: Gather, context: GatherContext): SentencePart
   else add(SOURCE_WORDS[gather.from], 'from');
   if (gather.where) {
     add(' that ');
-    addCondition(parts, gather.where, context, [], false);
+    addCondition(parts, gather.where, { ...context, from: gather.from }, [], false);
   }
   if (gather.includingResting) add(', resting ones too', 'including resting');
   if (gather.groupBy.length > 0) add(`, grouped by ${joinWords(gather.groupBy.map(groupKeyText), 'and')}`, 'group by');
@@ -46,7 +46,10 @@ function joinWords(words: readonly string[], last: string): string {
   return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} ${last} ${words[words.length - 1]}`;
 }
 
-function addCondition(parts: SentencePart[], condition: Condition, context: GatherContext, path: number[], inner: boolean): void {
+/** What is asked against, and what it is that is asked for. */
+type Asked = GatherContext & { from?: Source };
+
+function addCondition(parts: SentencePart[], condition: Condition, context: Asked, path: number[], inner: boolean): void {
   if (condition.is !== 'and' && condition.is !== 'or') {
     parts.push({ words: conditionWords(condition, context), clause: 'where', path });
     return;
@@ -61,7 +64,11 @@ function addCondition(parts: SentencePart[], condition: Condition, context: Gath
 }
 
 /** One condition as what a task does: “are open”, “are due before today (Mon 23 Nov)”. */
-export function conditionWords(condition: Condition, context: GatherContext): string {
+export function conditionWords(condition: Condition, context: Asked): string {
+  if (context.from === 'notes' || context.from === 'meetings') {
+    const words = noteWords(condition);
+    if (words !== null) return words;
+  }
   switch (condition.is) {
     case 'and':
     case 'or':
@@ -115,7 +122,23 @@ export function conditionWords(condition: Condition, context: GatherContext): st
   }
 }
 
-function notWords(part: Condition, context: GatherContext): string {
+/** What conditions say of notes, where that is not what they say of tasks. */
+function noteWords(condition: Condition): string | null {
+  switch (condition.is) {
+    case 'kind':
+      return `are ${condition.same ? '' : 'not '}of kind ${condition.kind}`;
+    case 'link':
+      return `are about ${condition.target}`;
+    case 'place':
+      return condition.field === 'path' ? `lie in the folder “${condition.value}”` : null;
+    case 'this':
+      return condition.what === 'note' ? 'are this note' : null;
+    default:
+      return null;
+  }
+}
+
+function notWords(part: Condition, context: Asked): string {
   const words = conditionWords(part, context);
   if (words.startsWith('are ')) return `are not ${words.slice(4)}`;
   return part.is === 'and' || part.is === 'or' ? `do not fit (${words})` : `do not ${words}`;

@@ -1,4 +1,4 @@
-import type { AnswerRow } from '../gather/answer';
+import { type AnswerRow, groupOf } from '../gather/answer';
 import type { GatherContext, GatherError } from '../gather/ast';
 import { sentenceText } from '../gather/sentence';
 import type { LiveGather, LiveGroup } from './live-gather';
@@ -52,12 +52,14 @@ export class AnswerTeller {
   }
 
   private changeOf(group: LiveGroup, context: GatherContext): GroupChange {
-    const cut = this.live.gather.limitPerGroup !== null;
     const view = (entry: AnswerRow): RowView => this.viewOf(entry, context);
-    const { rows, ...head } = groupView(group.id, this.live.shownOf(group), cut || group.splices === null ? view : NO_VIEW);
-    if (cut || group.splices === null) return { head, rows, splices: [] };
-    const splices = group.splices.map(({ at, entry }) => ({ at, row: entry && view(entry) }));
-    return { head, rows: null, splices };
+    if (this.live.gather.limitPerGroup !== null || group.splices === null) {
+      const { rows, ...head } = groupView(group.id, this.live.shownOf(group), view);
+      return { head, rows, splices: [] };
+    }
+    // The rows themselves are not gathered: only what came and went is told.
+    const { rows: _none, ...head } = groupView(group.id, groupOf(group, group.sums, [], 0), view);
+    return { head, rows: null, splices: group.splices.map(({ at, entry }) => ({ at, row: entry && view(entry) })) };
   }
 
   private head(context: GatherContext, hints: GatherError[]): Omit<AnswerView, 'groups' | 'more'> {
@@ -84,9 +86,6 @@ export class AnswerTeller {
     return made;
   }
 }
-
-/** Stands for the views of rows that are not told. */
-const NO_VIEW = (): RowView => null as unknown as RowView;
 
 const NOTHING: AnswerView = {
   title: null,

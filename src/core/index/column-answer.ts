@@ -251,7 +251,7 @@ function groupFinder(
     if (code < least) least = code;
     if (code > most) most = code;
   }
-  const list: (CodedGroup | undefined)[] = new Array(Math.max(0, Math.min(WIDEST, most - least + 1))).fill(undefined);
+  const list = Array.from<CodedGroup | undefined>({ length: Math.max(0, Math.min(WIDEST, most - least + 1)) });
   const table = new Map<number, CodedGroup>();
   return (slot) => {
     const code = codeOf(slot);

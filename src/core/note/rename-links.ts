@@ -8,15 +8,21 @@ import { LineKind, type Structure } from './structure';
 /** A link's target and what takes its place; null when the link means another note. */
 export type Retarget = (target: string) => string | null;
 
+/** Renames in a line of a gather what no link names. */
+export type RenameLine = (line: string) => { text: string; places: number };
+
+const UNCHANGED: RenameLine = (text) => ({ text, places: 0 });
+
 const LINK = /\[\[([^\][|#\n]+)([#|][^\][\n]*)?\]\]/g;
 
 /**
  * Rewrites the links of a text, in its lines, its front matter and its gathers, and nothing else.
  *
+ * @param inGather what else is renamed in the lines of gathers
  * @returns the new text and how many places changed
  */
-export function renameLinks(text: string, retarget: Retarget): { text: string; places: number } {
-  if (!text.includes('[[')) return { text, places: 0 };
+export function renameLinks(text: string, retarget: Retarget, inGather: RenameLine = UNCHANGED): { text: string; places: number } {
+  if (!text.includes('[[') && !text.includes('gather')) return { text, places: 0 };
   const lines = splitLines(text);
   const front = readFrontMatter(lines);
   const structure = readStructure(lines, front.lineCount);
@@ -25,7 +31,10 @@ export function renameLinks(text: string, retarget: Retarget): { text: string; p
   let result = '';
   for (let line = 0; line < lines.starts.length; line++) {
     const words = lineText(lines, line);
-    const next = words.includes('[[') ? renameInLine(words, line) : words;
+    const linked = words.includes('[[') ? renameInLine(words, line) : words;
+    const renamed = gathers.has(line) ? inGather(linked) : null;
+    places += renamed?.places ?? 0;
+    const next = renamed?.text ?? linked;
     result += (line === 0 && text.charCodeAt(0) === 0xfeff ? '\ufeff' : '') + next + endingAfter(lines, line);
   }
   return { text: places === 0 ? text : result, places };

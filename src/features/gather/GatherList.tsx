@@ -2,6 +2,7 @@ import { useCallback, useRef, type KeyboardEvent } from 'react';
 import type { AnswerView, GroupView, RowView } from '../../core/index/view';
 import { durationName } from '../../core/calendar/duration';
 import type { Intention } from '../../core/task/intention';
+import { useAppSelector } from '../session/state';
 import { useAct } from '../session/use-act';
 import { GatherRow } from './GatherRow';
 import { useHeldGroups } from './use-held-groups';
@@ -18,7 +19,10 @@ interface GatherListProps {
 /** The rows of a gather, in their groups: the same on agenda pages, in notes and in the beside panel. */
 export function GatherList({ answer, groupHeading, withSource = true, showAll = null }: GatherListProps) {
   const { act } = useAct();
-  const { groups, hold } = useHeldGroups(answer);
+  const { groups, hold } = useHeldGroups(
+    answer,
+    useAppSelector((state) => state.settings.holdSeconds),
+  );
   const list = useRef<HTMLDivElement>(null);
   const onAct = useCallback(
     (row: RowView, intention: Intention) => {

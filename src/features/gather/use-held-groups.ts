@@ -1,9 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { AnswerView, GroupView, RowView } from '../../core/index/view';
 
-/** How long a row that was just ticked keeps its place, in milliseconds. */
-const HOLD = 4000;
-
 interface Held {
   row: RowView;
   /** The group it stood in, and how many rows stood before it. */
@@ -17,7 +14,10 @@ const groupId = (group: GroupView): string => `${group.key ?? ''} ${group.label}
  * The groups of an answer in which nothing moves under the pointer: a row that was just acted on and no longer
  * belongs keeps its place for some seconds, as `hold` last described it.
  */
-export function useHeldGroups(answer: AnswerView | undefined): {
+export function useHeldGroups(
+  answer: AnswerView | undefined,
+  seconds: number,
+): {
   groups: GroupView[];
   hold: (before: RowView, after: RowView) => void;
 } {
@@ -32,16 +32,20 @@ export function useHeldGroups(answer: AnswerView | undefined): {
   useEffect(() => {
     shown.current = groups;
   });
-  const hold = useCallback((before: RowView, after: RowView): void => {
-    for (const group of shown.current) {
-      const index = group.rows.findIndex((row) => row.id === before.id);
-      if (index === -1) continue;
-      const entry: Held = { row: after, group: groupId(group), index };
-      setHeld((present) => [...present.filter((one) => one.row.id !== after.id || one.group !== entry.group), entry]);
-      const timer = setTimeout(() => setHeld((present) => present.filter((one) => one !== entry)), HOLD);
-      timers.current.add(timer);
-    }
-  }, []);
+  const hold = useCallback(
+    (before: RowView, after: RowView): void => {
+      if (seconds === 0) return;
+      for (const group of shown.current) {
+        const index = group.rows.findIndex((row) => row.id === before.id);
+        if (index === -1) continue;
+        const entry: Held = { row: after, group: groupId(group), index };
+        setHeld((present) => [...present.filter((one) => one.row.id !== after.id || one.group !== entry.group), entry]);
+        const timer = setTimeout(() => setHeld((present) => present.filter((one) => one !== entry)), 1000 * seconds);
+        timers.current.add(timer);
+      }
+    },
+    [seconds],
+  );
   return { groups, hold };
 }
 

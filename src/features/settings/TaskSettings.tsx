@@ -30,6 +30,39 @@ export function TaskSettings({ settings, set }: TaskSettingsProps) {
         ]}
         onChoose={(repeatRecords) => set({ repeatRecords })}
       />
+      <Choice
+        label="A repeating task comes back"
+        value={settings.repeatLead === null ? -1 : settings.repeatLead}
+        options={[
+          [0, 'on its day'],
+          [1, 'the day before'],
+          [3, 'three days before'],
+          [7, 'a week before'],
+          [-1, 'at once: it never rests'],
+        ]}
+        onChoose={(days) => set({ repeatLead: days === -1 ? null : days })}
+      />
+      <Choice
+        label="Finished lines of a note"
+        value={settings.finished}
+        options={[
+          ['stay', 'stay where they are'],
+          ['sink', 'go to the end of their list'],
+          ['hide', 'are out of sight'],
+        ]}
+        onChoose={(finished) => set({ finished })}
+      />
+      <Choice
+        label="A ticked row keeps its place in a list"
+        value={settings.holdSeconds}
+        options={[
+          [0, 'not at all'],
+          [2, 'for 2 seconds'],
+          [4, 'for 4 seconds'],
+          [10, 'for 10 seconds'],
+        ]}
+        onChoose={(holdSeconds) => set({ holdSeconds })}
+      />
       <label className="grid max-w-sm gap-1">
         <span className="section-label">Hours in a working day</span>
         <input
