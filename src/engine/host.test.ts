@@ -5,7 +5,6 @@ import { EngineHost } from './host';
 import type { EngineEvent } from './protocol';
 import { EMPTY_OVERVIEW, overviewAfter } from '../core/index/overview';
 import { answersAfter } from '../core/index/news';
-import type { AnswerView } from '../core/index/view';
 
 const SETTINGS: LibrarySettings = {
   today: readIsoDay('2026-11-23') ?? 0,
@@ -26,7 +25,7 @@ function engine(notes: Record<string, string>) {
   const page = () =>
     news().reduce(
       (state, event) => ({ overview: overviewAfter(state.overview, event.overview), answers: answersAfter(state.answers, event.answers) }),
-      { overview: EMPTY_OVERVIEW, answers: {} },
+      { overview: EMPTY_OVERVIEW, answers: answersAfter({}, {}) },
     );
   const started = host.start(SETTINGS, (event) => events.push(event));
   return { host, events, news, page, started };

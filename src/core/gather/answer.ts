@@ -34,6 +34,9 @@ export interface Totals {
   takes: number;
   /** Done ÷ (all − cancelled); null when nothing counts. */
   progress: number | null;
+  open: number;
+  done: number;
+  cancelled: number;
 }
 
 /** What a gather comes to. */
@@ -67,12 +70,13 @@ export interface Plan {
 
 /** Settles a gather's relative dates and names for a day. */
 export function planGather(gather: Gather, context: GatherContext, style: DateStyle, lookup: NameLookup = NO_LOOKUP): Plan {
+  const asked = shaped(gather);
   const test = gather.where ? compile(gather.where, context, lookup) : () => true;
   const archive = asksForArchive(gather.where);
   const meetings = gather.from === 'meetings';
   const showsResting = gather.includingResting || speaksOfResting(gather.where);
   return {
-    gather,
+    gather: asked,
     context,
     style,
     test,
@@ -86,6 +90,12 @@ export function planGather(gather: Gather, context: GatherContext, style: DateSt
     showsResting,
     compare: compareBy(gather.orderBy, context.today),
   };
+}
+
+/** A summary shows the groups of its key, and no rows. */
+function shaped(gather: Gather): Gather {
+  if (gather.form?.is !== 'summary') return gather;
+  return { ...gather, groupBy: [{ key: gather.form.by, of: null, descending: false, byCount: false }], limit: null, limitPerGroup: 0 };
 }
 
 /** The place of a row among the groups of a gather. */
@@ -177,9 +187,10 @@ export interface Sums {
   takes: number;
   all: number;
   done: number;
+  cancelled: number;
 }
 
-export const noSums = (): Sums => ({ count: 0, takes: 0, all: 0, done: 0 });
+export const noSums = (): Sums => ({ count: 0, takes: 0, all: 0, done: 0, cancelled: 0 });
 
 /** Adds a row to sums, or with `sign` -1 takes it away. */
 export function addToSums(sums: Sums, { task, facts }: Row, sign: 1 | -1): void {
@@ -190,7 +201,8 @@ export function addToSums(sums: Sums, { task, facts }: Row, sign: 1 | -1): void 
     return;
   }
   if (isOpen(task.status)) sums.takes += sign * (task.takes ?? 0);
-  if (task.status !== 'cancelled') sums.all += sign;
+  if (task.status === 'cancelled') sums.cancelled += sign;
+  else sums.all += sign;
   if (task.status === 'done') sums.done += sign;
 }
 
@@ -200,8 +212,8 @@ export function sumsOf(rows: readonly Row[]): Sums {
   return sums;
 }
 
-export function totalsFrom({ count, takes, all, done }: Sums): Totals {
-  return { count, takes, progress: all === 0 ? null : done / all };
+export function totalsFrom({ count, takes, all, done, cancelled }: Sums): Totals {
+  return { count, takes, progress: all === 0 ? null : done / all, open: all - done, done, cancelled };
 }
 
 /**

@@ -1,4 +1,4 @@
-import { type AnswerRow, groupOf } from '../gather/answer';
+import { type AnswerRow, groupOf, noSums, totalsFrom } from '../gather/answer';
 import type { GatherContext, GatherError } from '../gather/ast';
 import { sentenceText } from '../gather/sentence';
 import type { LiveGather, LiveGroup } from './live-gather';
@@ -96,7 +96,7 @@ const NOTHING: AnswerView = {
   into: null,
   sentence: '',
   total: 0,
-  totals: { count: 0, takes: 0, progress: null },
+  totals: totalsFrom(noSums()),
   more: 0,
   resting: 0,
   groups: [],

@@ -83,6 +83,7 @@ export class ColumnAnswer {
       slots[count++] = slot;
       if (!summed) continue;
       if ((flag & CANCELLED) === 0) sums.all++;
+      else sums.cancelled++;
       if ((flag & DONE) !== 0) sums.done++;
       if (open) sums.takes += Math.max(0, takes[slot] as number);
     }
@@ -100,6 +101,7 @@ export class ColumnAnswer {
     const flag = this.columns.flags[slot] as number;
     sums.count++;
     if ((flag & CANCELLED) === 0) sums.all++;
+    else sums.cancelled++;
     if ((flag & DONE) !== 0) sums.done++;
     if ((flag & OPEN_BITS) !== 0) sums.takes += Math.max(0, this.columns.takes[slot] as number);
   }
@@ -186,6 +188,7 @@ export class ColumnAnswer {
       this.sums.takes += sums.takes;
       this.sums.all += sums.all;
       this.sums.done += sums.done;
+      this.sums.cancelled += sums.cancelled;
     }
     const found = groups.flatMap(({ first, sums, all, kept }): { place: SortedPlace; group: AnswerGroup }[] => {
       const [place] = groupPlaces(plan, this.rowAt(first));

@@ -50,7 +50,7 @@ const MOST_SPLICES = 60;
  * rows out and puts its new ones in, so that the work grows neither with the number of notes nor with that of rows.
  */
 export class LiveGather {
-  readonly gather: Gather;
+  private readonly written: Gather;
   readonly errors: GatherError[];
   /** Whether its answer depends on how notes are called. */
   readonly asksForNames: boolean;
@@ -75,11 +75,16 @@ export class LiveGather {
     private readonly lookup: NameLookup,
   ) {
     const parsed = parseGather(text);
-    this.gather = parsed.gather;
+    this.written = parsed.gather;
     this.errors = parsed.errors;
-    this.asksForNames = anyPart(this.gather.where, (part) => part.is === 'link' || part.is === 'under');
-    this.asksForRefs = anyPart(this.gather.where, (part) => part.is === 'flag' && part.flag === 'blocked');
-    this.plan = planGather(this.gather, context, style, lookup);
+    this.asksForNames = anyPart(this.written.where, (part) => part.is === 'link' || part.is === 'under');
+    this.asksForRefs = anyPart(this.written.where, (part) => part.is === 'flag' && part.flag === 'blocked');
+    this.plan = planGather(this.written, context, style, lookup);
+  }
+
+  /** The gather as it is answered: a summary with the groups of its key. */
+  get gather(): Gather {
+    return this.plan.gather;
   }
 
   /**
@@ -88,7 +93,7 @@ export class LiveGather {
    * @param rowsFor gives the rows that match, in order, and how many are left out because they rest
    */
   rebuild(rowsFor: (live: LiveGather) => { rows: Row[]; resting: number }, context: GatherContext, style: DateStyle): void {
-    this.plan = planGather(this.gather, context, style, this.lookup);
+    this.plan = planGather(this.written, context, style, this.lookup);
     this.groups = new Map();
     this.dirty.clear();
     this.order = null;

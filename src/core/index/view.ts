@@ -62,8 +62,7 @@ export interface GroupView {
   more: number;
   /** Minutes that the open tasks of the group take together. */
   takes: number;
-  /** Done ÷ (all − cancelled); null when nothing counts. */
-  progress: number | null;
+  totals: Totals;
   rows: RowView[];
 }
 
@@ -140,5 +139,5 @@ export function rowId(row: Row): string {
 /** A group as a list shows it. */
 export function groupView(id: number, group: AnswerGroup, view: (entry: AnswerRow) => RowView): GroupView {
   const { key, keys, label, count, more, totals } = group;
-  return { id, key, keys, label, count, more, takes: totals.takes, progress: totals.progress, rows: group.rows.map(view) };
+  return { id, key, keys, label, count, more, takes: totals.takes, totals, rows: group.rows.map(view) };
 }

@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { noSums, totalsFrom } from '../../core/gather/answer';
 import type { AnswerView, GroupView, RowView } from '../../core/index/view';
 
 interface Held {
@@ -7,6 +8,8 @@ interface Held {
   group: string;
   index: number;
 }
+
+const NO_TOTALS = totalsFrom(noSums());
 
 const groupId = (group: GroupView): string => `${group.key ?? ''} ${group.label}`;
 
@@ -57,7 +60,7 @@ function withHeld(groups: readonly GroupView[], held: readonly Held[]): GroupVie
     if (group?.rows.some((one) => one.id === row.id)) continue;
     if (!group) {
       const [, ...label] = id.split(' ');
-      group = { id: -1, key: null, keys: [], label: label.join(' '), count: 0, more: 0, takes: 0, progress: null, rows: [] };
+      group = { id: -1, key: null, keys: [], label: label.join(' '), count: 0, more: 0, takes: 0, totals: NO_TOTALS, rows: [] };
       result.unshift(group);
     }
     group.rows.splice(index, 0, row);
