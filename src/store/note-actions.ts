@@ -7,7 +7,9 @@ import { baseNameOf, folderOf, foldPath, freePath, pathFor } from '../core/note/
 import { renameInGather } from '../core/gather/rename-in-gather';
 import { renameLinks, retargetTo } from '../core/note/rename-links';
 import { type StoredNote, contentOf } from './database';
+import type { LineTask, ManyOutcome } from './act-many';
 import type { NoteStore, NoteWrite } from './note-store';
+import { withGather } from '../core/gather/edit-block';
 import { mergeTexts } from './merge';
 
 export type ActionResult = { done: true } | { refused: string };
@@ -44,6 +46,45 @@ export class NoteActions {
       });
     });
     return 'refused' in result ? result : { done: true, raw };
+  }
+
+  /**
+   * Does intentions to many lines, as one commit and one step of Undo.
+   *
+   * @returns how many lines changed in how many notes, and which were refused and why
+   */
+  async actMany(
+    tasks: readonly LineTask[],
+    label: string,
+    progress?: (done: number) => Promise<boolean>,
+  ): Promise<{ changed: number; notes: number; refused: ManyOutcome['refused']; raws: (string | null)[] } | { refused: string }> {
+    const { actOnLines } = await import('./act-many');
+    let outcome: ManyOutcome | null = null;
+    const result = await this.retry(label, async () => {
+      const further = tasks.some(({ ref, intentions }) => intentions.some((intention) => looksFurther(ref, intention)));
+      const paths = [...new Set(tasks.map(({ ref }) => foldPath(ref.path)))];
+      const notes = further ? await this.store.all() : (await this.store.db.notes.bulkGet(paths)).filter((note) => note !== undefined);
+      outcome = await actOnLines(notes, tasks, this.context(), progress);
+      const byKey = new Map(notes.map((note) => [note.key, note]));
+      return [...outcome.texts].flatMap(([key, { path, text }]): NoteWrite[] => {
+        const present = byKey.get(key);
+        if (present?.text === text) return [];
+        return [present ? write(present, text) : { path, expect: null, content: { text } }];
+      });
+    });
+    if ('refused' in result) return result;
+    const { changed, texts, refused, raws } = outcome ?? { changed: 0, texts: new Map<string, never>(), refused: [], raws: [] };
+    return { changed, notes: texts.size, refused, raws };
+  }
+
+  /** Puts another text into a gather block of a note, found by the text it has; other lines stay. */
+  async editGather(path: string, before: string, after: string): Promise<ActionResult> {
+    return this.retry('Changed a gather', async () => {
+      const note = await this.store.get(path);
+      if (note?.text == null) return { refused: NO_TEXT };
+      const text = withGather(note.text, before, after);
+      return text === null ? { refused: 'That gather is no longer there, so nothing was changed.' } : [write(note, text)];
+    });
   }
 
   /**

@@ -2,7 +2,7 @@ import type { ActionContext } from './action-context';
 import { push, rest, setClause, setPriority, shiftPriority, unsetClause } from './clause-actions';
 import { type Change, type LineRef, type Outcome, applyChanges, locateLine } from './edit';
 import type { Intention } from './intention';
-import { convert, duplicate, ensureRef, reset, sink, sweep } from './list-actions';
+import { convert, duplicate, ensureRef, remove, reset, sink, sweep } from './list-actions';
 import { type Page, type Refusal, itemAt, openPage, taskAt } from './page';
 import { setStatus } from './status-actions';
 import type { Status } from './status';
@@ -51,11 +51,13 @@ export function actOn(page: Page, ref: Omit<LineRef, 'path'>, intention: Intenti
       return 'refused' in place ? place : convert(page, place.line);
     }
     case 'duplicate':
+    case 'delete':
     case 'sink':
     case 'reset': {
       const item = itemAt(page, ref);
       if ('refused' in item) return item;
       if (intention.do === 'duplicate') return duplicate(page, item);
+      if (intention.do === 'delete') return remove(page, item);
       return intention.do === 'sink' ? sink(page, item) : reset(page, item, intention.dates ?? 'keep');
     }
     case 'sweep': {

@@ -29,6 +29,8 @@ export type Intention =
   /** A line or bullet to a task, a task to a bullet. */
   | { do: 'convert' }
   | { do: 'duplicate' }
+  /** Takes the item away with what is under it. */
+  | { do: 'delete' }
   /** What is finished goes to the end of its list. */
   | { do: 'sink' }
   /** What is finished goes under a heading at the foot of the note. */

@@ -46,6 +46,14 @@ export function duplicate(page: Page, item: Item): null {
   return null;
 }
 
+/** Takes an item away with what is under it. */
+export function remove(page: Page, item: Item): Refusal | null {
+  if (sharesLine(page, item))
+    return { refused: 'This item shares its line with the one around it and cannot be taken away alone; nothing was changed.' };
+  page.edits.remove(item.line, item.lastLine);
+  return null;
+}
+
 /** Whether an item is a finished task with nothing open under it. */
 function isFinished(page: Page, item: Item): boolean {
   const tasks = tasksUnder(page, item);

@@ -13,6 +13,7 @@ const NAMES: Record<Exclude<WideIntention['do'], 'status' | 'set' | 'unset' | 'p
   reword: 'Reworded',
   convert: 'Converted',
   duplicate: 'Duplicated',
+  delete: 'Deleted',
   sink: 'Finished ones to the end',
   sweep: 'Finished ones swept',
   reset: 'Started again',

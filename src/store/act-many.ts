@@ -1,0 +1,85 @@
+import { actAcross } from '../core/task/act-across';
+import type { ActionContext } from '../core/task/action-context';
+import { type LineRef, locateLine } from '../core/task/edit';
+import type { WideIntention } from '../core/task/intention';
+import { shelfOf } from '../core/index/shelf';
+import { foldPath } from '../core/note/path';
+import { lineText, splitLines } from '../core/note/lines';
+
+/** A line, and what is to be done to it, one after the other. */
+export interface LineTask {
+  ref: LineRef;
+  intentions: readonly WideIntention[];
+}
+
+/** What became of many lines: the notes as they are to be, how many lines changed, and which were refused. */
+export interface ManyOutcome {
+  texts: Map<string, { path: string; text: string }>;
+  changed: number;
+  refused: { ref: LineRef; reason: string }[];
+  /** The lines as they stand afterwards, in the order in which they were given; null for one that was refused. */
+  raws: (string | null)[];
+}
+
+/** After so many lines the page may draw. */
+const PORTION = 40;
+
+/**
+ * Does intentions to many lines in many notes. A line that is refused is told, and the others go on.
+ *
+ * @param progress called with how many lines are done; what it gives is awaited, so that the page can draw; true stops
+ */
+export async function actOnLines(
+  notes: readonly { path: string; text: string | null }[],
+  tasks: readonly LineTask[],
+  context: ActionContext,
+  progress: (done: number) => Promise<boolean> = async () => false,
+): Promise<ManyOutcome> {
+  const texts = new Map<string, { path: string; text: string }>();
+  const shelf = shelfOf(notes);
+  const overlay = { ...shelf, text: (path: string) => texts.get(foldPath(path))?.text ?? shelf.text(path) };
+  const outcome: ManyOutcome = { texts, changed: 0, refused: [], raws: tasks.map(() => null) };
+  // From the foot of each note upwards, so that the lines still to come stay where they were.
+  const order = tasks.map((_, index) => index).sort((a, b) => (tasks[b]?.ref.line ?? 0) - (tasks[a]?.ref.line ?? 0));
+  for (const [count, index] of order.entries()) {
+    const task = tasks[index];
+    if (!task) continue;
+    const before = new Map(texts);
+    const result = actOnLine(overlay, texts, task, context);
+    if ('refused' in result) {
+      texts.clear();
+      for (const [key, value] of before) texts.set(key, value);
+      outcome.refused.push({ ref: task.ref, reason: result.refused });
+    } else {
+      outcome.changed++;
+      outcome.raws[index] = result.raw;
+    }
+    if ((count + 1) % PORTION === 0 && (await progress(count + 1))) break;
+  }
+  return outcome;
+}
+
+function actOnLine(
+  shelf: ReturnType<typeof shelfOf>,
+  texts: ManyOutcome['texts'],
+  { ref, intentions }: LineTask,
+  context: ActionContext,
+): { raw: string } | { refused: string } {
+  let here = ref;
+  for (const intention of intentions) {
+    const before = shelf.text(here.path);
+    if (before === null) return { refused: 'That note is not there, so nothing was changed.' };
+    const place = locateLine(splitLines(before), here);
+    if ('refused' in place) return place;
+    const outcome = actAcross(shelf, here, intention, context);
+    if ('refused' in outcome) return outcome;
+    for (const { path, text } of outcome.files) texts.set(foldPath(path), { path, text });
+    const after = shelf.text(here.path) ?? before;
+    here = {
+      path: here.path,
+      line: place.line,
+      expected: lineText(splitLines(after), Math.min(place.line, splitLines(after).starts.length - 1)),
+    };
+  }
+  return { raw: here.expected };
+}
