@@ -1,38 +1,58 @@
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import type { Command } from '../features/commands/command';
+import { COMMANDS, type CommandId } from '../features/commands/definitions';
+import { useCommandKeys } from '../features/commands/use-key-of';
 import { useExport } from '../features/exchange/use-export';
 import { dayAddress, noteAddress } from '../features/session/addresses';
 import { frameSlice } from '../features/session/frame-slice';
 import { useServices } from '../features/session/services';
 import { useAppDispatch } from '../features/session/state';
-import { useUndo } from '../features/session/use-act';
+import { useRedo, useUndo } from '../features/session/use-act';
+import { runInText } from '../features/session/text-commands';
 
-/** The one registry of commands and their keys; the menu, the keys and the help come from it. */
+/** What every command does, with its key; the menu of commands and the keys come from here. */
 export function useCommands(): Command[] {
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   const undo = useUndo();
+  const redo = useRedo();
   const exportAll = useExport();
+  const keys = useCommandKeys();
   const { clock } = useServices();
   return useMemo((): Command[] => {
     const { toggled, dialogShown, besideChosen } = frameSlice.actions;
-    return [
-      { id: 'menu', title: 'Show all commands and notes', key: 'Mod+k', run: () => dispatch(dialogShown('commands')) },
-      { id: 'undo', title: 'Undo the last action', key: 'Mod+z', when: () => !isWriting(), run: () => void undo() },
-      { id: 'journal', title: 'Go to today’s journal page', key: 'F2', run: () => void navigate(dayAddress(clock.now().day)) },
-      { id: 'today', title: 'Go to the agenda page Today', key: 'F4', run: () => void navigate(noteAddress('Agenda/Today.md')) },
-      { id: 'page', title: 'Put the cursor into the page', key: 'F6', run: focusPage },
-      { id: 'new-note', title: 'New note', key: null, run: () => dispatch(dialogShown('new-note')) },
-      { id: 'rack', title: 'Show or hide the rack', key: 'F8', run: () => dispatch(toggled('rackOpen')) },
-      { id: 'beside', title: 'Show or hide the beside panel', key: 'F9', run: () => dispatch(toggled('besideOpen')) },
-      { id: 'this-note', title: 'Show this note’s tasks beside it', key: null, run: () => dispatch(besideChosen({ is: 'note' })) },
-      { id: 'import', title: 'Import notes', key: null, run: () => dispatch(dialogShown('import')) },
-      { id: 'export', title: 'Export everything as a zip', key: null, run: () => void exportAll() },
-      { id: 'settings', title: 'Settings', key: null, run: () => void navigate('/settings') },
-      { id: 'print', title: 'Print this page', key: null, run: () => window.print() },
-    ];
-  }, [navigate, dispatch, undo, exportAll, clock]);
+    const runs: Partial<Record<CommandId, () => void>> = {
+      menu: () => dispatch(dialogShown('commands')),
+      undo: () => void undo(),
+      redo: () => void redo(),
+      journal: () => void navigate(dayAddress(clock.now().day)),
+      today: () => void navigate(noteAddress('Agenda/Today.md')),
+      page: focusPage,
+      rack: () => dispatch(toggled('rackOpen')),
+      beside: () => dispatch(toggled('besideOpen')),
+      'this-note': () => dispatch(besideChosen({ is: 'note' })),
+      outline: () => dispatch(besideChosen({ is: 'outline' })),
+      why: () => dispatch(besideChosen({ is: 'why' })),
+      'new-note': () => dispatch(dialogShown('new-note')),
+      import: () => dispatch(dialogShown('import')),
+      export: () => void exportAll(),
+      settings: () => void navigate('/settings'),
+      keys: () => void navigate('/settings#keys'),
+      print: () => window.print(),
+    };
+    return COMMANDS.flatMap((command): Command[] => {
+      const key = keys.get(command.id) ?? null;
+      const run = runs[command.id];
+      const base = { id: command.id, title: command.title, key };
+      if (command.id === 'undo' || command.id === 'redo') return run ? [{ ...base, when: () => !isWriting(), run }] : [];
+      if (run) return [{ ...base, run }];
+      // Commands of the text run on the editor that is on the page; those of lists on the focused row.
+      return command.scope === 'text'
+        ? [{ ...base, key: null, when: () => runInText(command.id, true), run: () => void runInText(command.id) }]
+        : [];
+    });
+  }, [navigate, dispatch, undo, redo, exportAll, keys, clock]);
 }
 
 /** In a field or in the editor, Undo is that field's own. */

@@ -1,4 +1,4 @@
-import { actAcross } from '../core/task/act-across';
+import { type Shelf, actAcross } from '../core/task/act-across';
 import type { ActionContext } from '../core/task/action-context';
 import { type LineRef, locateLine } from '../core/task/edit';
 import type { WideIntention } from '../core/task/intention';
@@ -39,19 +39,20 @@ export async function actOnLines(
   const shelf = shelfOf(notes);
   const overlay = { ...shelf, text: (path: string) => texts.get(foldPath(path))?.text ?? shelf.text(path) };
   const outcome: ManyOutcome = { texts, changed: 0, refused: [], raws: tasks.map(() => null) };
-  // From the foot of each note upwards, so that the lines still to come stay where they were.
-  const order = tasks.map((_, index) => index).sort((a, b) => (tasks[b]?.ref.line ?? 0) - (tasks[a]?.ref.line ?? 0));
+  const order = orderOf(tasks);
+  const shifts = new Map<string, number>();
   for (const [count, index] of order.entries()) {
     const task = tasks[index];
     if (!task) continue;
     const before = new Map(texts);
-    const result = actOnLine(overlay, texts, task, context);
+    const result = actOnLine(overlay, texts, shifted(task, shifts), context);
     if ('refused' in result) {
       texts.clear();
       for (const [key, value] of before) texts.set(key, value);
       outcome.refused.push({ ref: task.ref, reason: result.refused });
     } else {
       outcome.changed++;
+      if (isMove(task)) noteShift(shifts, task.ref.path, before, overlay, shelf);
       outcome.raws[index] = result.raw;
     }
     if ((count + 1) % PORTION === 0 && (await progress(count + 1))) break;
@@ -59,8 +60,32 @@ export async function actOnLines(
   return outcome;
 }
 
+const isMove = ({ intentions }: LineTask): boolean => intentions.some(({ do: what }) => what === 'move' || what === 'archive');
+
+/**
+ * From the foot of each note upwards, so that the lines still to come stay where they were; what is moved goes from the top, so
+ * that it arrives in its order.
+ */
+function orderOf(tasks: readonly LineTask[]): number[] {
+  const direction = tasks.some(isMove) ? 1 : -1;
+  return tasks.map((_, index) => index).sort((a, b) => direction * ((tasks[a]?.ref.line ?? 0) - (tasks[b]?.ref.line ?? 0)));
+}
+
+/** A task whose line went up because lines above it were moved away. */
+function shifted(task: LineTask, shifts: ReadonlyMap<string, number>): LineTask {
+  const by = shifts.get(foldPath(task.ref.path)) ?? 0;
+  return by === 0 ? task : { ...task, ref: { ...task.ref, line: task.ref.line + by } };
+}
+
+function noteShift(shifts: Map<string, number>, path: string, before: ManyOutcome['texts'], overlay: Shelf, shelf: Shelf): void {
+  const key = foldPath(path);
+  const old = before.get(key)?.text ?? shelf.text(path) ?? '';
+  const next = overlay.text(path) ?? '';
+  shifts.set(key, (shifts.get(key) ?? 0) + next.split('\n').length - old.split('\n').length);
+}
+
 function actOnLine(
-  shelf: ReturnType<typeof shelfOf>,
+  shelf: Shelf,
   texts: ManyOutcome['texts'],
   { ref, intentions }: LineTask,
   context: ActionContext,

@@ -16,6 +16,17 @@ export type ActionResult = { done: true } | { refused: string };
 /** `raw` is the line as it stands now. */
 export type LineResult = { done: true; raw: string } | { refused: string };
 
+/** What an action on many lines did. */
+export interface ManyResult {
+  /** How many lines changed, in how many notes. */
+  changed: number;
+  notes: number;
+  /** The lines that were refused, and why. */
+  stayed: ManyOutcome['refused'];
+  /** The lines as they stand afterwards; null for those that were not changed. */
+  raws: (string | null)[];
+}
+
 /** How often an action starts over when another tab wrote in between. */
 const TRIES = 5;
 const BUSY = 'The note is being written elsewhere; nothing was changed. Try again.';
@@ -57,7 +68,7 @@ export class NoteActions {
     tasks: readonly LineTask[],
     label: string,
     progress?: (done: number) => Promise<boolean>,
-  ): Promise<{ changed: number; notes: number; refused: ManyOutcome['refused']; raws: (string | null)[] } | { refused: string }> {
+  ): Promise<ManyResult | { refused: string }> {
     const { actOnLines } = await import('./act-many');
     let outcome: ManyOutcome | null = null;
     const result = await this.retry(label, async () => {
@@ -74,7 +85,7 @@ export class NoteActions {
     });
     if ('refused' in result) return result;
     const { changed, texts, refused, raws } = outcome ?? { changed: 0, texts: new Map<string, never>(), refused: [], raws: [] };
-    return { changed, notes: texts.size, refused, raws };
+    return { changed, notes: texts.size, stayed: refused, raws };
   }
 
   /** Puts another text into a gather block of a note, found by the text it has; other lines stay. */

@@ -60,6 +60,8 @@ export class NoteStore {
   private readonly listeners = new Set<Partial<Listener>>();
   private readonly channel: BroadcastChannel | null;
   private writing = 0;
+  /** Steps that were taken back, the last one last; they can be done again until something else is done. */
+  private undone: Step[] = [];
 
   constructor(
     readonly db: RecadoDatabase,
@@ -97,11 +99,13 @@ export class NoteStore {
    * Writes notes as one step.
    *
    * @param label what Undo says, such as “Done: Book the scissor lift”; null when Undo leaves it out
+   * @param keepsUndone whether steps that were taken back can still be done again: only Undo and Redo themselves say so
    */
-  async commit(label: string | null, writes: readonly NoteWrite[]): Promise<CommitResult> {
+  async commit(label: string | null, writes: readonly NoteWrite[], keepsUndone = false): Promise<CommitResult> {
     this.saveState({ is: 'saving' }, 1);
     try {
       const result = await this.db.transaction('rw', this.db.notes, this.db.steps, () => this.write(label, writes));
+      if (result.saved && !keepsUndone) this.undone = [];
       if (result.saved) this.tell(writes, result.seen);
       this.saveState({ is: 'saved' }, -1);
       return result;
@@ -178,21 +182,42 @@ export class NoteStore {
     for (;;) {
       const step = await this.lastStep();
       if (!step) return null;
-      const writes = await this.inverse(step);
-      if ('refused' in writes) return writes;
-      // Nothing left to do when the editor's own undo already took it back.
-      if (writes.length > 0) {
-        const result = await this.commit(null, writes);
-        if (!result.saved) continue;
-      }
+      const done = await this.carry(step, step.changes);
+      if (done === 'again') continue;
+      if (typeof done === 'object') return done;
       if (step.id !== undefined) await this.db.steps.delete(step.id);
-      if (writes.length > 0) return { undone: step.label };
+      // Nothing was left to do when the editor's own undo already took it back.
+      if (!done) continue;
+      this.undone.push(step);
+      return { undone: step.label };
     }
   }
 
-  private async inverse(step: Step): Promise<NoteWrite[] | { refused: string }> {
+  /** Does the step of this tab that was taken back last again, or refuses with the reason. */
+  async redo(): Promise<{ redone: string } | { refused: string } | null> {
+    const step = this.undone.at(-1);
+    if (!step) return null;
+    const again = step.changes.map((change) => ({ ...change, before: change.after, after: change.before }));
+    let done = await this.carry(step, again);
+    while (done === 'again') done = await this.carry(step, again);
+    if (typeof done === 'object') return done;
+    this.undone.pop();
+    const { tab, label, at, changes } = step;
+    await this.addStep({ tab, label, at, changes });
+    return { redone: step.label };
+  }
+
+  /** Brings notes from what a step made of them to what they were; whether anything changed. */
+  private async carry(step: Step, changes: readonly StepChange[]): Promise<boolean | 'again' | { refused: string }> {
+    const writes = await this.inverse(step.label, changes);
+    if ('refused' in writes) return writes;
+    if (writes.length === 0) return false;
+    return (await this.commit(null, writes, true)).saved || 'again';
+  }
+
+  private async inverse(label: string, changes: readonly StepChange[]): Promise<NoteWrite[] | { refused: string }> {
     const writes: NoteWrite[] = [];
-    for (const change of step.changes) {
+    for (const change of changes) {
       const note = await this.get(change.path);
       const present = note ? contentOf(note) : null;
       if (sameContent(present, change.before)) continue;
@@ -200,7 +225,7 @@ export class NoteStore {
       if (!sameContent(present, change.after)) {
         const merged = mergeBack(present, change);
         if (merged === null) {
-          return { refused: `“${step.label}” cannot be undone: ${change.path} was changed at the same place since.` };
+          return { refused: `“${label}” cannot be undone: ${change.path} was changed at the same place since.` };
         }
         target = { text: merged };
       }

@@ -253,3 +253,87 @@ describe('when lines were seen first', () => {
     dated.close();
   });
 });
+
+describe('doing again what was undone', () => {
+  it('goes forward over the same steps, until something else is done', async () => {
+    const { store, actions, ready } = desk({ 'A.md': '- [ ] a\n- [ ] b' });
+    await ready;
+    const tick = (line: number, expected: string) =>
+      actions.act({ path: 'A.md', line, expected }, { do: 'priority', priority: 'high' }, `High ${line}`);
+    await tick(0, '- [ ] a');
+    await tick(1, '- [ ] b');
+    expect(await store.undo()).toEqual({ undone: 'High 1' });
+    expect(await store.undo()).toEqual({ undone: 'High 0' });
+    expect(await store.redo()).toEqual({ redone: 'High 0' });
+    expect(await store.text('A.md')).toBe('- [ ] a {high}\n- [ ] b');
+    expect(await store.redo()).toEqual({ redone: 'High 1' });
+    expect(await store.redo()).toBeNull();
+    expect(await store.undo()).toEqual({ undone: 'High 1' });
+    await tick(0, '- [ ] a {high}');
+    expect(await store.text('A.md')).toBe('- [ ] a {high}\n- [ ] b');
+    expect(await store.redo()).toEqual({ redone: 'High 1' });
+    await actions.create('', 'New', 'words');
+    await store.undo();
+    await actions.create('', 'Other', 'words');
+    expect(await store.redo()).toBeNull();
+  });
+});
+
+describe('acting on many lines', () => {
+  it('is one step, goes on when one is refused, and tells which', async () => {
+    const { store, actions, ready } = desk({ 'A.md': '- [ ] a\n- [ ] b\n- plain', 'B.md': '- [ ] c' });
+    await ready;
+    const ref = (path: string, line: number, expected: string) => ({ path, line, expected });
+    const result = await actions.actMany(
+      [
+        {
+          ref: ref('A.md', 0, '- [ ] a'),
+          intentions: [
+            { do: 'set', clause: 'due fri' },
+            { do: 'tag', name: '#x' },
+          ],
+        },
+        { ref: ref('A.md', 1, '- [ ] other'), intentions: [{ do: 'tag', name: '#x' }] },
+        { ref: ref('A.md', 2, '- plain'), intentions: [{ do: 'tag', name: '#x' }] },
+        { ref: ref('B.md', 0, '- [ ] c'), intentions: [{ do: 'tag', name: '#x' }] },
+      ],
+      'Many',
+    );
+    expect(result).toMatchObject({ changed: 2, notes: 2, raws: ['- [ ] a #x {due 2026-11-27}', null, null, '- [ ] c #x'] });
+    expect('stayed' in result && result.stayed.map((one) => one.ref.line)).toEqual([2, 1]);
+    expect(await texts(store)).toEqual({ 'A.md': '- [ ] a #x {due 2026-11-27}\n- [ ] b\n- plain', 'B.md': '- [ ] c #x' });
+    expect(await store.undo()).toEqual({ undone: 'Many' });
+    expect(await texts(store)).toEqual({ 'A.md': '- [ ] a\n- [ ] b\n- plain', 'B.md': '- [ ] c' });
+  });
+
+  it('moves and deletes lines of one note together, and can be stopped between portions', async () => {
+    const lines = Array.from({ length: 100 }, (_, index) => `- [ ] t${index}`);
+    const { store, actions, ready } = desk({ 'A.md': lines.join('\n'), 'B.md': '## H\n' });
+    await ready;
+    const refs = lines.map((expected, line) => ({ path: 'A.md', line, expected }));
+    await actions.actMany(
+      refs.slice(0, 3).map((ref) => ({ ref, intentions: [{ do: 'move', to: 'B#H' }] })),
+      'Move',
+    );
+    expect(await store.text('B.md')).toBe('## H\n- [ ] t0\n- [ ] t1\n- [ ] t2\n');
+    const told: number[] = [];
+    const result = await actions.actMany(
+      refs.slice(3).map((ref) => ({ ref, intentions: [{ do: 'delete' }] })),
+      'Delete',
+      async (done) => told.push(done) === 2,
+    );
+    expect(told).toEqual([40, 80]);
+    expect(result).toMatchObject({ changed: 80, notes: 1 });
+    expect((await store.text('A.md'))?.split('\n')).toHaveLength(17);
+  });
+
+  it('puts another text into a gather of a note', async () => {
+    const { store, actions, ready } = desk({ 'A.md': 'a\n```gather\nopen\n```\n' });
+    await ready;
+    expect(await actions.editGather('A.md', 'open', 'late')).toEqual({ done: true });
+    expect(await store.text('A.md')).toBe('a\n```gather\nlate\n```\n');
+    expect(await actions.editGather('A.md', 'open', 'late')).toHaveProperty('refused');
+    await store.undo();
+    expect(await store.text('A.md')).toContain('open');
+  });
+});

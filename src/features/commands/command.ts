@@ -1,35 +1,48 @@
-/** One action of the application: in the menu of commands, and by its key. */
+import type { CommandId } from './definitions';
+
+/** One action of the application that can run now: in the menu of commands, and by its key. */
 export interface Command {
-  id: string;
+  id: CommandId;
   title: string;
-  /** Such as `Mod+k` or `F8`; null for none. `Mod` is Ctrl, on a Mac ⌘. */
   key: string | null;
   /** Whether it may run now. */
   when?: () => boolean;
   run: () => void;
 }
 
-const isMac = (): boolean => /Mac|iPhone|iPad/.test(navigator.platform);
+const isMac = (): boolean => typeof navigator !== 'undefined' && /Mac|iPhone|iPad/.test(navigator.platform);
+
+/** The key that was pressed, as commands name it; null while only keys like Shift are down. */
+export function keyFrom(event: KeyboardEvent, mac = isMac()): string | null {
+  if (/^(?:Control|Shift|Alt|Meta|AltGraph|Dead|Process|CapsLock)$/.test(event.key)) return null;
+  const mod = mac ? event.metaKey : event.ctrlKey;
+  const name = event.key === ' ' ? 'Space' : event.key.length === 1 ? event.key.toLowerCase() : event.key;
+  return [mod ? 'Mod' : '', event.altKey ? 'Alt' : '', event.shiftKey ? 'Shift' : '', name].filter((part) => part !== '').join('+');
+}
 
 /** Whether a key press is a command's key. */
 export function pressed(event: KeyboardEvent, key: string): boolean {
-  const parts = key.split('+');
-  const letter = parts[parts.length - 1] ?? '';
-  const mod = isMac() ? event.metaKey : event.ctrlKey;
   const other = isMac() ? event.ctrlKey : event.metaKey;
-  return (
-    event.key.toLowerCase() === letter.toLowerCase() &&
-    mod === parts.includes('Mod') &&
-    event.shiftKey === parts.includes('Shift') &&
-    event.altKey === parts.includes('Alt') &&
-    !other
-  );
+  const found = keyFrom(event);
+  return !other && found !== null && sorted(found) === sorted(key);
 }
+
+const sorted = (key: string): string => key.split('+').sort().join('+');
+
+const NAMES: Record<string, string> = {
+  ArrowUp: '↑',
+  ArrowDown: '↓',
+  ArrowLeft: '←',
+  ArrowRight: '→',
+  Backspace: '⌫',
+  PageUp: 'Page ↑',
+  PageDown: 'Page ↓',
+};
 
 /** A key as people read it: `Ctrl K`, `F8`. */
 export function keyName(key: string): string {
   return key
     .split('+')
-    .map((part) => (part === 'Mod' ? (isMac() ? '⌘' : 'Ctrl') : part.length === 1 ? part.toUpperCase() : part))
+    .map((part) => (part === 'Mod' ? (isMac() ? '⌘' : 'Ctrl') : (NAMES[part] ?? (part.length === 1 ? part.toUpperCase() : part))))
     .join(' ');
 }

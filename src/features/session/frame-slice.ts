@@ -1,9 +1,9 @@
 import { type PayloadAction, createSlice } from '@reduxjs/toolkit';
 import type { SaveState } from '../../store/note-store';
-import type { TaskDialog } from './task-dialog';
+import type { TaskDialog, WhyQuestion } from './task-dialog';
 
-/** What stands beside the page: an agenda page by its path, or the tasks of the note. */
-export type BesideView = { is: 'agenda'; path: string } | { is: 'note' };
+/** What stands beside the page: an agenda page by its path, the tasks of the note, its outline, or why a task stands in a list. */
+export type BesideView = { is: 'agenda'; path: string } | { is: 'note' } | { is: 'outline' } | { is: 'why' };
 
 export interface FrameState {
   rackOpen: boolean;
@@ -16,6 +16,8 @@ export interface FrameState {
   /** What is asked about a task. */
   taskDialog: TaskDialog | null;
   foldersClosed: string[];
+  /** The task and the list that the Why panel is about. */
+  why: WhyQuestion | null;
 }
 
 const initialState: FrameState = {
@@ -27,6 +29,7 @@ const initialState: FrameState = {
   dialog: null,
   taskDialog: null,
   foldersClosed: [],
+  why: null,
 };
 
 /** The state of the frame; it is kept per device beside the notes. */
@@ -53,6 +56,11 @@ export const frameSlice = createSlice({
     },
     taskDialogShown(state, { payload }: PayloadAction<TaskDialog | null>) {
       state.taskDialog = payload;
+    },
+    whyAsked(state, { payload }: PayloadAction<WhyQuestion>) {
+      state.why = payload;
+      state.beside = { is: 'why' };
+      state.besideOpen = true;
     },
     folderToggled(state, { payload }: PayloadAction<string>) {
       const at = state.foldersClosed.indexOf(payload);

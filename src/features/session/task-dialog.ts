@@ -1,3 +1,4 @@
+import type { RowView } from '../../core/index/view';
 import type { LineRef } from '../../core/task/edit';
 import type { WideIntention } from '../../core/task/intention';
 
@@ -5,12 +6,32 @@ import type { WideIntention } from '../../core/task/intention';
 export interface DialogTask {
   ref: LineRef;
   text: string;
+  /** Its open steps, at any depth. */
+  openSteps?: number;
 }
 
-/** What is asked about a task: why it stands where it does, another day in words, why it is cancelled, or what becomes of its open steps. */
+/** A list and, when it is known, the task of which one asks why it stands there. */
+export interface WhyQuestion {
+  task: DialogTask | null;
+  /** The text of the gather, and the note that holds it. */
+  gather: string;
+  at: string | null;
+}
+
+/** What is asked about one task or several: its details, another day in words, names, another place, why it is cancelled, what becomes of its open steps. */
 export type TaskDialog =
-  /** Why a gather's text, in the note at `at`, shows it. */
-  | { is: 'why'; task: DialogTask; gather: string; at: string | null }
-  | { is: 'day'; task: DialogTask; what: 'plan' | 'due' | 'rest' }
-  | { is: 'remark'; task: DialogTask; openSteps: number }
+  | { is: 'details'; task: DialogTask }
+  | { is: 'day'; tasks: DialogTask[]; what: 'plan' | 'due' | 'rest' }
+  | { is: 'names'; tasks: DialogTask[] }
+  | { is: 'place'; tasks: DialogTask[]; what: 'move' | 'archive' | 'echo' }
+  | { is: 'remark'; tasks: DialogTask[] }
   | { is: 'steps'; task: DialogTask; intention: Extract<WideIntention, { do: 'status' }>; openSteps: number };
+
+/** A row of a list as a dialog takes it. */
+export function dialogTask(row: RowView): DialogTask {
+  return {
+    ref: { path: row.path, line: row.line, expected: row.raw },
+    text: row.text,
+    openSteps: Math.max(0, row.stepCount - row.stepsDone),
+  };
+}

@@ -1,0 +1,32 @@
+import { COMMANDS, conflictsOf, isKept, keysOf } from './definitions';
+import { keyFrom } from './command';
+
+describe('the commands', () => {
+  const keys = keysOf({});
+  it('have ids and titles of their own, and keys that neither clash nor are kept by browsers', () => {
+    expect(new Set(COMMANDS.map((command) => command.id)).size).toBe(COMMANDS.length);
+    for (const { id, key } of COMMANDS) {
+      expect([id, conflictsOf(id, key, keys).map((other) => other.id)]).toEqual([id, []]);
+      if (key !== null) expect([id, isKept(key)]).toEqual([id, false]);
+    }
+  });
+
+  it('none types a letter or an accent: letters need Ctrl, and nothing needs the key beside the space bar with a letter', () => {
+    for (const { key } of COMMANDS)
+      if (key !== null && /\+?.$/.test(key) && key.split('+').at(-1)?.length === 1) expect(key).toMatch(/^Mod\+/);
+  });
+
+  it('a key that a person gave counts, and an empty one takes it away', () => {
+    const given = keysOf({ journal: 'F10', today: '' });
+    expect([given.get('journal'), given.get('today'), given.get('rack')]).toEqual(['F10', null, 'F8']);
+    expect(conflictsOf('journal', 'F8', given).map((other) => other.id)).toEqual(['rack']);
+    expect(conflictsOf('row-plan', 'Mod+.', keys)).toEqual([]);
+  });
+
+  it.each([
+    [{ key: 'K', ctrlKey: true, shiftKey: false, altKey: false, metaKey: false }, 'Mod+k'],
+    [{ key: 'F8', ctrlKey: false, shiftKey: true, altKey: false, metaKey: false }, 'Shift+F8'],
+    [{ key: ' ', ctrlKey: true, shiftKey: false, altKey: true, metaKey: false }, 'Mod+Alt+Space'],
+    [{ key: 'Control', ctrlKey: true, shiftKey: false, altKey: false, metaKey: false }, null],
+  ])('%o is %s', (event, key) => expect(keyFrom(event as KeyboardEvent, false)).toBe(key));
+});

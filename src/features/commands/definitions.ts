@@ -1,0 +1,102 @@
+/** Where a command works: anywhere, on the focused row of a list, or in the text of a note. */
+export type Scope = 'everywhere' | 'list' | 'text';
+
+/** What a command is called and by which key it runs; what it does is told where it works. */
+export interface CommandDefinition {
+  id: string;
+  title: string;
+  /** Such as `Mod+k` or `F8`; null for none. `Mod` is Ctrl, on a Mac ⌘. */
+  key: string | null;
+  scope: Scope;
+}
+
+/** Every command of the application. No key that browsers keep, and none that types a letter or an accent. */
+export const COMMANDS = [
+  { id: 'menu', title: 'Show all commands and notes', key: 'Mod+k', scope: 'everywhere' },
+  { id: 'undo', title: 'Undo the last action', key: 'Mod+z', scope: 'everywhere' },
+  { id: 'redo', title: 'Do again what was undone', key: 'Mod+y', scope: 'everywhere' },
+  { id: 'journal', title: 'Go to today’s journal page', key: 'F2', scope: 'everywhere' },
+  { id: 'today', title: 'Go to the agenda page Today', key: 'F4', scope: 'everywhere' },
+  { id: 'page', title: 'Put the cursor into the page', key: 'F6', scope: 'everywhere' },
+  { id: 'rack', title: 'Show or hide the rack', key: 'F8', scope: 'everywhere' },
+  { id: 'beside', title: 'Show or hide the beside panel', key: 'F9', scope: 'everywhere' },
+  { id: 'this-note', title: 'Show this note’s tasks beside it', key: null, scope: 'everywhere' },
+  { id: 'outline', title: 'Show the outline beside the note', key: null, scope: 'everywhere' },
+  { id: 'why', title: 'Show why tasks stand in a list', key: null, scope: 'everywhere' },
+  { id: 'new-note', title: 'New note', key: null, scope: 'everywhere' },
+  { id: 'import', title: 'Import notes', key: null, scope: 'everywhere' },
+  { id: 'export', title: 'Export everything as a zip', key: null, scope: 'everywhere' },
+  { id: 'settings', title: 'Settings', key: null, scope: 'everywhere' },
+  { id: 'keys', title: 'Keys of all commands', key: null, scope: 'everywhere' },
+  { id: 'print', title: 'Print this page', key: null, scope: 'everywhere' },
+
+  { id: 'row-details', title: 'Details of the task', key: 'Enter', scope: 'list' },
+  { id: 'row-open', title: 'Open at its line', key: 'Mod+Enter', scope: 'list' },
+  { id: 'row-cycle', title: 'Next status', key: 'Mod+Shift+Enter', scope: 'list' },
+  { id: 'row-plan', title: 'Plan for another day', key: 'Mod+.', scope: 'list' },
+  { id: 'row-due', title: 'Due on another day', key: 'Mod+,', scope: 'list' },
+  { id: 'row-today', title: 'To today', key: 'Mod+ArrowLeft', scope: 'list' },
+  { id: 'row-tomorrow', title: 'To tomorrow', key: 'Mod+ArrowRight', scope: 'list' },
+  { id: 'row-raise', title: 'Priority up', key: 'Mod+ArrowUp', scope: 'list' },
+  { id: 'row-lower', title: 'Priority down', key: 'Mod+ArrowDown', scope: 'list' },
+  { id: 'row-move', title: 'Move to another note', key: 'Mod+m', scope: 'list' },
+  { id: 'row-names', title: 'Tags, people, owner', key: 'Mod+Shift+m', scope: 'list' },
+  { id: 'row-select', title: 'Select or leave out', key: 'Mod+Space', scope: 'list' },
+  { id: 'row-select-all', title: 'Select the whole list', key: 'Mod+a', scope: 'list' },
+  { id: 'row-delete', title: 'Delete the task', key: 'Delete', scope: 'list' },
+
+  { id: 'text-tick', title: 'Tick the task', key: 'Mod+Enter', scope: 'text' },
+  { id: 'text-task', title: 'Make tasks of the lines, or plain lines again', key: 'Mod+Shift+Enter', scope: 'text' },
+  { id: 'text-cycle', title: 'Next status', key: 'Alt+Enter', scope: 'text' },
+  { id: 'text-raise', title: 'Priority up', key: 'Alt+PageUp', scope: 'text' },
+  { id: 'text-lower', title: 'Priority down', key: 'Alt+PageDown', scope: 'text' },
+  { id: 'text-tail', title: 'Dates and other clauses of the task', key: 'Mod+.', scope: 'text' },
+  { id: 'text-take', title: 'Take the date at the end of the words into the tail', key: 'Mod+Shift+k', scope: 'text' },
+  { id: 'text-details', title: 'Details of the task', key: 'Mod+,', scope: 'text' },
+  { id: 'text-up', title: 'Move the item up', key: 'Alt+ArrowUp', scope: 'text' },
+  { id: 'text-down', title: 'Move the item down', key: 'Alt+ArrowDown', scope: 'text' },
+  { id: 'text-duplicate', title: 'Duplicate the item', key: 'Alt+Shift+ArrowDown', scope: 'text' },
+  { id: 'text-delete', title: 'Delete the item', key: 'Mod+Shift+Backspace', scope: 'text' },
+  { id: 'text-fold', title: 'Fold or unfold', key: 'Mod+Shift+f', scope: 'text' },
+  { id: 'text-fold-all', title: 'Fold everything', key: null, scope: 'text' },
+  { id: 'text-unfold-all', title: 'Unfold everything', key: null, scope: 'text' },
+  { id: 'text-close-up', title: 'Close-up of the item or heading', key: 'Mod+Shift+e', scope: 'text' },
+  { id: 'text-wider', title: 'One level out of the close-up', key: 'Mod+Shift+y', scope: 'text' },
+  { id: 'text-bold', title: 'Bold', key: 'Mod+b', scope: 'text' },
+  { id: 'text-italic', title: 'Italic', key: 'Mod+i', scope: 'text' },
+  { id: 'text-strike', title: 'Struck through', key: 'Mod+Shift+x', scope: 'text' },
+  { id: 'text-code', title: 'Code', key: 'Mod+e', scope: 'text' },
+  { id: 'text-heading', title: 'Heading, or its next level', key: 'Mod+Shift+h', scope: 'text' },
+  { id: 'text-insert', title: 'Insert…', key: 'Mod+Shift+l', scope: 'text' },
+  { id: 'text-repair', title: 'Repair what is wrong with the line', key: 'Mod+Shift+.', scope: 'text' },
+] as const satisfies readonly CommandDefinition[];
+
+export type CommandId = (typeof COMMANDS)[number]['id'];
+
+/** Keys that browsers keep for themselves, so that a page never sees them or takes something away. */
+const KEPT = new Set(
+  [
+    'Mod+t Mod+n Mod+w Mod+q Mod+l Mod+r Mod+p Mod+s Mod+d Mod+h Mod+j Mod+o Mod+u Mod+Tab Mod+Shift+Tab',
+    'Mod+Shift+t Mod+Shift+n Mod+Shift+w Mod+Shift+i Mod+Shift+j Mod+Shift+c Mod+Shift+b Mod+Shift+r Mod+Shift+Delete',
+    'Mod+1 Mod+2 Mod+3 Mod+4 Mod+5 Mod+6 Mod+7 Mod+8 Mod+9 Mod+0 Mod++ Mod+- F1 F3 F5 F7 F11 F12 Alt+ArrowLeft Alt+ArrowRight Alt+F4 Alt+Home',
+  ].flatMap((keys) => keys.split(' ')),
+);
+
+export const isKept = (key: string): boolean => KEPT.has(key);
+
+/** The key of each command: the one a person gave it, else its own. */
+export function keysOf(given: Readonly<Record<string, string>>): ReadonlyMap<string, string | null> {
+  return new Map(COMMANDS.map(({ id, key }) => [id, given[id] === undefined ? key : given[id] || null]));
+}
+
+/** The other commands that a key would also run: those of the same scope, and those that work everywhere. */
+export function conflictsOf(id: string, key: string | null, keys: ReadonlyMap<string, string | null>): CommandDefinition[] {
+  const own = COMMANDS.find((command) => command.id === id);
+  if (key === null || !own) return [];
+  return COMMANDS.filter(
+    (other) =>
+      other.id !== id &&
+      keys.get(other.id) === key &&
+      (other.scope === own.scope || other.scope === 'everywhere' || own.scope === 'everywhere'),
+  );
+}
