@@ -10,6 +10,7 @@ import { PersonPage, TagPage } from '../features/places/NamePage';
 import { dayAddress, noteAddress } from '../features/session/addresses';
 import { frameSlice } from '../features/session/frame-slice';
 import { useNow, useServices } from '../features/session/services';
+import { BulkBar } from '../features/bulk/BulkBar';
 import { useAppDispatch, useAppSelector } from '../features/session/state';
 import { Frame } from './Frame';
 import { useCommands } from './commands';
@@ -75,6 +76,7 @@ function Desk() {
         />
         <Route path="*" element={<NoSuchPage />} />
       </Routes>
+      <BulkBar />
       <NewNoteDialog open={dialog === 'new-note'} onClose={close} />
       <Suspense fallback={null}>
         {taskDialog !== null && <TaskDialogs />}

@@ -111,7 +111,7 @@ function restoreFrame(state: State): void {
     localStorage.removeItem(FRAME);
   }
   state.subscribe(() => {
-    const { rackOpen, besideOpen, beside, foldersClosed } = state.getState().frame;
-    localStorage.setItem(FRAME, JSON.stringify({ rackOpen, besideOpen, beside, foldersClosed }));
+    const { rackOpen, besideOpen, beside, foldersClosed, folded, widths } = state.getState().frame;
+    localStorage.setItem(FRAME, JSON.stringify({ rackOpen, besideOpen, beside, foldersClosed, folded, widths }));
   });
 }

@@ -16,6 +16,7 @@ export function startEngine(settings: LibrarySettings, tell: (event: EngineEvent
     subscribe: (id, text, at) => remote.subscribe(id, text, at).catch(failed),
     unsubscribe: (id) => remote.unsubscribe(id).catch(failed),
     why: (text, at, path, line) => remote.why(text, at, path, line),
+    find: (words) => remote.find(words),
     refProblems: (path) => remote.refProblems(path),
     resolve: (target, from) => remote.resolve(target, from),
   };

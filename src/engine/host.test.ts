@@ -100,6 +100,16 @@ describe('the engine', () => {
     expect(await host.resolve('none', null)).toBeNull();
   });
 
+  it('finds tasks by their words, open ones first, and tells why one is missing from a gather', async () => {
+    const { host, started } = engine({
+      'A.md': '- [x] crate "A"\n- [ ] Crate b {due 2026-12-24}\n  - [ ] crate step {start 2027-01-01}\n- [ ] other',
+    });
+    await started;
+    expect((await host.find('CRATE')).map((one) => one.text)).toEqual(['Crate b', 'crate step', 'crate "A"']);
+    expect((await host.find('"A"')).map((one) => one.line)).toEqual([0]);
+    expect(await host.why('due in next 14 days', null, 'A.md', 1)).toMatchObject({ in: false, changes: [['due in next 14 days']] });
+  });
+
   it('reads everything again when a note adds a status, and when it goes', async () => {
     const { host, page, started } = engine({ 'A.md': '- [!] a', 'S.md': '---\nkind: status\nsign: "!"\nmeans: waiting\n---\n' });
     await host.subscribe('waiting', 'waiting', null);

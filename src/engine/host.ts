@@ -5,7 +5,10 @@ import { OverviewKeeper } from '../core/index/overview';
 import type { Why } from '../core/gather/why';
 import type { Problem } from '../core/task/task';
 import type { AnswerNews } from '../core/index/news';
-import type { Engine, EngineEvent } from './protocol';
+import type { Engine, EngineEvent, FoundTask } from './protocol';
+
+/** How many tasks a search by words gives. */
+const MOST_FOUND = 12;
 
 /** Gives the stored notes in portions, so that progress can be told. */
 export type Loader = () => AsyncIterable<{ notes: NoteChange[]; all: number }>;
@@ -85,6 +88,10 @@ export class EngineHost implements Engine {
 
   async why(text: string, at: string | null, path: string, line: number): Promise<Why | null> {
     return this.library?.why(text, at, path, line) ?? null;
+  }
+
+  async find(words: string): Promise<FoundTask[]> {
+    return this.library?.find(words, MOST_FOUND) ?? [];
   }
 
   async refProblems(path: string): Promise<{ line: number; problems: Problem[] }[]> {

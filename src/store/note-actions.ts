@@ -1,5 +1,6 @@
 import type { ActionContext } from '../core/task/action-context';
 import { type LineRef, locateLine } from '../core/task/edit';
+import type { TaskPlace } from '../core/task/write-task';
 import type { WideIntention } from '../core/task/intention';
 import { readFrontMatter } from '../core/note/front-matter';
 import { lineText, splitLines } from '../core/note/lines';
@@ -86,6 +87,18 @@ export class NoteActions {
     if ('refused' in result) return result;
     const { changed, texts, refused, raws } = outcome ?? { changed: 0, texts: new Map<string, never>(), refused: [], raws: [] };
     return { changed, notes: texts.size, stayed: refused, raws };
+  }
+
+  /** Writes a task into a note, which is made when there is none. */
+  async writeTask(path: string, place: TaskPlace, line: string): Promise<ActionResult> {
+    const { withTask } = await import('../core/task/write-task');
+    return this.retry(`New task: ${line.replace(/^\S+ \[.\] /, '')}`, async () => {
+      const note = await this.store.get(path);
+      if (note && note.text === null) return { refused: NO_TEXT };
+      const outcome = withTask(note?.text ?? null, place, line, this.context());
+      if ('refused' in outcome) return outcome;
+      return [note ? write(note, outcome.text) : { path, expect: null, content: { text: outcome.text } }];
+    });
   }
 
   /** Puts another text into a gather block of a note, found by the text it has; other lines stay. */

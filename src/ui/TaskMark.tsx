@@ -5,7 +5,10 @@ interface TaskMarkProps {
   look: MarkLook;
   /** What the button is for, such as the task's words. */
   of: string;
-  onTick: () => void;
+  /** Whether the row it stands in is selected. */
+  selected?: boolean;
+  /** `byKey` is true when a key ticked it. */
+  onTick: (byKey: boolean) => void;
 }
 
 const REACT_NAMES: Record<string, string> = {
@@ -16,17 +19,18 @@ const REACT_NAMES: Record<string, string> = {
 };
 
 /** A task's mark as a checkbox that ticks it. */
-export function TaskMark({ look, of, onTick }: TaskMarkProps) {
+export function TaskMark({ look, of, selected = false, onTick }: TaskMarkProps) {
   const closed = look.status === 'done' || look.status === 'cancelled';
   return (
     <button
       type="button"
       role="checkbox"
       aria-checked={closed}
-      aria-label={`${markLabel(look)}: ${of}`}
+      aria-label={`${markLabel(look)}${selected ? ', selected' : ''}: ${of}`}
       title={closed ? 'Open it again' : 'Mark as done'}
       className={markClass(look)}
-      onClick={onTick}
+      // A click without a pointer comes from a key.
+      onClick={(event) => onTick(event.detail === 0)}
     >
       <svg viewBox={MARK_VIEW_BOX} aria-hidden="true">
         {markShapes(look).map((shape, index) =>

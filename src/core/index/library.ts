@@ -9,23 +9,23 @@ import { unknownNames } from '../gather/unknown-names';
 import { foldPath } from '../note/path';
 import { foldName } from '../note/names';
 import type { LineDays } from '../note/line-days';
-import { readNote } from '../task/read-note';
 import type { AddedStatus } from '../task/status';
 import { type Problem, type ReadingSettings } from '../task/task';
-import { addedStatusOf, statusTable } from '../task/added-status';
-import { type RefTask, isBlocked, refProblems, refTask } from '../task/ref-problems';
+import { statusTable } from '../task/added-status';
+import { isBlocked, refProblems } from '../task/ref-problems';
 import { AnswerTeller } from './answer-teller';
 import { ColumnAnswer } from './column-answer';
 import { Columns, placeOf } from './columns';
 import { RefIndex } from './ref-index';
 import { LiveGather } from './live-gather';
 import { NameRegister } from './name-register';
-import { NameTable, namesFor } from './name-table';
+import { NameTable } from './name-table';
 import type { AnswerNews } from './news';
 import { NotePostings } from './note-postings';
 import { PlaceTable } from './place-table';
 import { PageCount } from './page-count';
-import { type NoteHead, type NoteWords, type Row, headOf, noteRowOf, noteWordsOf, pointRowsOf, rowsOf } from './row';
+import { type NoteEntry, entryOf, namesSame, rowsFor } from './note-entry';
+import type { Row } from './row';
 import { countRows, emptyTally } from './tally';
 import type { AnswerView } from './view';
 
@@ -37,35 +37,6 @@ export interface LibrarySettings extends ReadingSettings {
   me: string | null;
   /** The path of the note in which loose tasks are caught, beside the journal pages. */
   loosePlace?: string | null;
-}
-
-/** What the library keeps of a note. */
-export interface NoteEntry {
-  head: NoteHead;
-  rows: Row[];
-  /** Its key points that are no tasks. */
-  points: Row[];
-  words: NoteWords;
-  /** Its own row, made when notes are first asked for. */
-  noteRow: Row | null;
-  /** How many of its tasks are open. */
-  open: number;
-  /** The texts of its gather blocks. */
-  gathers: string[];
-  lineCount: number;
-  /** Tags and people named anywhere in it, as written. */
-  tags: readonly string[];
-  people: readonly string[];
-  /** Targets of its links, folded. */
-  links: readonly string[];
-  /** Every name by which a link may mean it, folded. */
-  names: string[];
-  fullName: string | null;
-  /** The status that it adds. */
-  status: AddedStatus | null;
-  /** Its tasks that have a ref. */
-  refs: RefTask[];
-  echoes: number;
 }
 
 /** A note that came, changed (text) or went (null). */
@@ -366,6 +337,25 @@ export class Library {
     return row ? explain(live.plan, answer, row, this.lookup) : null;
   }
 
+  /** The first tasks whose words hold some words, open ones first. */
+  find(
+    words: string,
+    most: number,
+  ): { path: string; line: number; raw: string; text: string; noteTitle: string; status: Row['task']['status'] }[] {
+    const quoted = `"${words.replace(/[\\"]/g, '\\$&')}"`;
+    const { answer } = this.ask(`where text has ${quoted}\norder by status, priority, due\nlimit ${most}\nsteps apart\nincluding resting`);
+    return answer.groups.flatMap((group) =>
+      group.rows.map(({ row: { task, head } }) => ({
+        path: head.path,
+        line: task.line,
+        raw: task.raw,
+        text: task.text,
+        noteTitle: head.title,
+        status: task.status,
+      })),
+    );
+  }
+
   /** What a subscribed gather comes to now; null for an id that nobody subscribed. */
   answer(id: string): AnswerView | null {
     const subscription = this.subscriptions.get(id);
@@ -441,54 +431,3 @@ export class Library {
 const NO_ROWS: readonly Row[] = [];
 
 const keyAt = (path: string | null): ReadonlySet<string> => new Set(path === null ? [] : [foldPath(path)]);
-
-/** Whether two readings of a note name the same tags, people and links. */
-function namesSame(a: NoteEntry, b: NoteEntry): boolean {
-  const same = (x: readonly string[], y: readonly string[]): boolean =>
-    x.length === y.length && x.every((name, index) => name === y[index]);
-  return same(a.tags, b.tags) && same(a.people, b.people) && same(a.links, b.links);
-}
-
-/** The rows of a note that a gather looks at. */
-function rowsFor(entry: NoteEntry, from: Source): readonly Row[] {
-  switch (from) {
-    case 'tasks':
-      return entry.rows;
-    case 'key points': {
-      const keyed = entry.rows.filter((row) => row.task.key);
-      return keyed.length === 0 ? entry.points : [...keyed, ...entry.points];
-    }
-    default:
-      return [(entry.noteRow ??= noteRowOf(entry.head, entry.words, entry.rows))];
-  }
-}
-
-function entryOf(path: string, text: string, settings: ReadingSettings, seen: LineDays | null): NoteEntry {
-  const note = readNote(path, text, settings);
-  const head = headOf(note);
-  const rows = rowsOf(note, head, settings.repeatLead === undefined ? 0 : settings.repeatLead, seen);
-  const isPerson = note.kind === 'person';
-  return {
-    head,
-    rows,
-    points: note.keyPoints.length === 0 ? [] : pointRowsOf(note, head, seen),
-    words: noteWordsOf(note),
-    noteRow: null,
-    open: 0,
-    gathers: note.gathers.map((gather) => gather.text),
-    lineCount: note.lines.starts.length,
-    tags: note.tags,
-    people: isPerson ? [...note.people, note.front.handle ?? note.title] : note.people,
-    links: linkTargets(note.links, note.front.about),
-    names: namesFor(path, note.title, note.front.aliases),
-    fullName: isPerson ? note.title : null,
-    status: addedStatusOf(note.front, note.title),
-    refs: rows.filter((row) => row.task.ref !== null).map((row) => refTask(path, row.task)),
-    echoes: rows.filter((row) => row.echo !== null).length,
-  };
-}
-
-function linkTargets(links: readonly { target: string }[], about: readonly string[]): readonly string[] {
-  if (links.length === 0 && about.length === 0) return [];
-  return [...new Set([...links.map((link) => link.target), ...about].map(foldPath))];
-}

@@ -1,7 +1,8 @@
 import type { Day } from '../calendar/day';
 import type { NoteKind } from '../note/front-matter';
 import type { AddedStatus } from '../task/status';
-import type { Library, NoteEntry } from './library';
+import type { Library } from './library';
+import type { NoteEntry } from './note-entry';
 import type { NameRegister } from './name-register';
 import { isPlannedOn, minuteOfPlan } from './planned';
 import type { DayTally } from './tally';

@@ -1,10 +1,22 @@
 import { Pencil } from 'lucide-react';
-import { useMemo } from 'react';
+import { useCallback, useMemo, useState } from 'react';
+import { useNavigate, useSearchParams } from 'react-router';
+import { toast } from 'sonner';
+import { SHIPPED_PAGES } from '../../core/agenda/shipped';
+import type { Narrowing } from '../../core/gather/narrow';
+import type { AnswerView } from '../../core/index/view';
+import { foldPath, folderOf } from '../../core/note/path';
 import { readNote } from '../../core/task/read-note';
-import { folderOf } from '../../core/note/path';
+import { Menu, MenuEntry } from '../../ui/menu';
 import { Sheet } from '../note/Sheet';
+import { noteAddress } from '../session/addresses';
+import { useServices } from '../session/services';
+import { useUndo } from '../session/use-act';
 import { AgendaLists } from './AgendaLists';
-import { introOf } from './intro';
+import { CarryForward } from './CarryForward';
+import { NarrowBar } from './NarrowBar';
+import { Prose } from './Prose';
+import { agendaParts } from './parts';
 
 interface AgendaPageProps {
   path: string;
@@ -13,24 +25,93 @@ interface AgendaPageProps {
   onEdit: () => void;
 }
 
-/** An agenda page as a working list: what its note says first, then each of its gathers. */
+/** An agenda page as a working page: its words and headings, and between them its gathers, in one column or several. */
 export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
   const note = useMemo(() => readNote(path, text), [path, text]);
-  const intro = introOf(note);
+  const parts = useMemo(() => agendaParts(note), [note]);
+  // What the page says first stands in its head, above what narrows the lists.
+  const [first] = parts;
+  const intro = first?.is === 'prose' ? first : null;
+  const [parameters] = useSearchParams();
+  const only = parameters.get('only');
+  const [typed, setTyped] = useState<Omit<Narrowing, 'only'>>({ typed: '', chosen: [], resting: false });
+  const narrowing = useMemo(() => ({ ...typed, only }), [typed, only]);
+  const [answers, setAnswers] = useState<Record<number, AnswerView | undefined>>({});
+  const onAnswer = useCallback(
+    (index: number, answer: AnswerView | undefined) => setAnswers((present) => ({ ...present, [index]: answer })),
+    [],
+  );
+  const columns = Math.min(3, Math.max(1, Number(note.front.fields['columns']) || 1));
   return (
-    <Sheet title={title}>
-      <header className="mb-4">
+    <Sheet title={title} wide={columns > 1 || note.gathers.some((gather) => /\bas\s+(?:table|summary)\b/i.test(gather.text))}>
+      <header className="mb-3">
         <p className="text-[0.86rem] text-muted">{folderOf(path).replaceAll('/', ' › ') || 'Notes'}</p>
         <div className="flex items-start justify-between gap-4">
           <h1 className="font-title text-[1.86rem] leading-tight font-bold">{title}</h1>
-          <button type="button" className="quiet-button no-print mt-1" onClick={onEdit}>
-            <Pencil size={14} aria-hidden="true" />
-            Edit as text
-          </button>
+          <PageMenu path={path} title={title} text={text} onEdit={onEdit} />
         </div>
-        {intro !== '' && <p className="text-muted">{intro}</p>}
+        {intro && <Prose text={intro.text} spans={false} />}
       </header>
-      <AgendaLists path={path} gathers={note.gathers.map((gather) => gather.text)} look="page" />
+      <NarrowBar narrowing={narrowing} onChange={setTyped} answers={Object.values(answers)} />
+      {foldPath(path) === 'agenda/today.md' && <CarryForward answers={Object.values(answers)} />}
+      <div
+        className={columns > 1 ? 'grid items-start gap-x-8 md:grid-cols-[repeat(var(--columns),minmax(0,1fr))]' : undefined}
+        style={{ '--columns': columns } as React.CSSProperties}
+      >
+        {(intro ? parts.slice(1) : parts).map((part) =>
+          part.is === 'prose' ? (
+            <Prose key={part.key} text={part.text} spans={columns > 1} />
+          ) : (
+            <AgendaLists
+              key={part.key}
+              path={path}
+              gathers={part.gathers}
+              look="page"
+              narrowing={narrowing}
+              titled={note.gathers.length > 1}
+              onAnswer={(index, answer) => onAnswer(part.first + index, answer)}
+            />
+          ),
+        )}
+      </div>
+      {note.gathers.length === 0 && (
+        <p className="text-muted">This page holds no gathers yet. Edit it and write one in a block that begins with ```gather.</p>
+      )}
     </Sheet>
+  );
+}
+
+/** Editing, copying and restoring an agenda page. */
+function PageMenu({ path, title, text, onEdit }: AgendaPageProps) {
+  const { actions, store } = useServices();
+  const navigate = useNavigate();
+  const undo = useUndo();
+  const shipped = SHIPPED_PAGES.find((page) => foldPath(page.path) === foldPath(path));
+  const restore = async (): Promise<void> => {
+    if (!shipped) return;
+    const result = await store.commit(`Restored: ${title}`, [{ path, expect: { text }, content: { text: shipped.text } }]);
+    if (result.saved) toast(`Restored: ${title}`, { action: { label: 'Undo', onClick: () => void undo() } });
+  };
+  return (
+    <div className="no-print mt-1 flex">
+      <button type="button" className="quiet-button" onClick={onEdit}>
+        <Pencil size={14} aria-hidden="true" />
+        Edit the page
+      </button>
+      <Menu
+        trigger={
+          <button type="button" className="quiet-button" aria-label="More for this page">
+            ⋯
+          </button>
+        }
+      >
+        <MenuEntry
+          label="Make a copy to change"
+          onSelect={() => void actions.create(folderOf(path), `${title} copy`, text).then((copy) => navigate(noteAddress(copy)))}
+        />
+        {shipped && shipped.text !== text && <MenuEntry label="Restore what was shipped" onSelect={() => void restore()} />}
+        <MenuEntry label="Print" onSelect={() => window.print()} />
+      </Menu>
+    </div>
   );
 }

@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
 
-/** Tells a number to the component above whenever it changes. */
-export function useReport(value: number, report: (value: number) => void): void {
+/** Tells a value to the component above whenever it changes. */
+export function useReport<T>(value: T, report: (value: T) => void): void {
   const latest = useRef(report);
   useEffect(() => {
     latest.current = report;

@@ -11,6 +11,8 @@ import { useStoredNote } from '../note/use-stored-note';
 import { agendaPages } from '../rack/folder-tree';
 import { frameSlice } from '../session/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state';
+import { WhyPanel } from '../why/WhyPanel';
+import { OutlinePanel } from './OutlinePanel';
 import { ThisNote } from './ThisNote';
 
 /** The right-hand panel: one agenda page kept in view, or the tasks of the note alone. */
@@ -23,15 +25,20 @@ export function Beside() {
   // The page that already fills the middle is not shown twice.
   const choices = pages.filter((one) => one.path !== here);
   const page = choices.find((one) => beside.is === 'agenda' && one.path === beside.path) ?? choices[0];
-  const showsNote = beside.is === 'note';
+  const views = [
+    ['note', 'This note'],
+    ['outline', 'Outline'],
+    ['why', 'Why'],
+  ] as const;
+  const other = views.find(([is]) => is === beside.is);
   return (
     <aside aria-label="Beside" className="flex h-full flex-col overflow-y-auto px-4 pt-4 pb-6">
       <div className="mb-3 flex min-h-[30px] items-center justify-between gap-2">
-        <h2 className="font-title text-[1.17rem] font-bold">{showsNote ? 'This note' : (page?.title ?? 'Agenda')}</h2>
+        <h2 className="font-title text-[1.17rem] font-bold">{other ? other[1] : (page?.title ?? 'Agenda')}</h2>
         <div className="flex text-[0.86rem]">
           <DropdownMenu.Root>
             <DropdownMenu.Trigger asChild>
-              <button type="button" className={`quiet-button ${showsNote ? '' : 'bg-sheet font-semibold text-ink'}`}>
+              <button type="button" className={`quiet-button ${other ? '' : 'bg-sheet font-semibold text-ink'}`}>
                 Agenda
                 <ChevronDown size={13} aria-hidden="true" />
               </button>
@@ -50,17 +57,23 @@ export function Beside() {
               </DropdownMenu.Content>
             </DropdownMenu.Portal>
           </DropdownMenu.Root>
-          <button
-            type="button"
-            aria-pressed={showsNote}
-            className={`quiet-button ${showsNote ? 'bg-sheet font-semibold text-ink' : ''}`}
-            onClick={() => dispatch(frameSlice.actions.besideChosen({ is: 'note' }))}
-          >
-            This note
-          </button>
+          {views.map(([is, title]) => (
+            <button
+              key={is}
+              type="button"
+              aria-pressed={beside.is === is}
+              className={`quiet-button ${beside.is === is ? 'bg-sheet font-semibold text-ink' : ''}`}
+              onClick={() => dispatch(frameSlice.actions.besideChosen({ is }))}
+            >
+              {title}
+            </button>
+          ))}
         </div>
       </div>
-      {showsNote ? <ThisNote path={here} /> : page && <BesideAgenda key={page.path} path={page.path} />}
+      {beside.is === 'note' && <ThisNote path={here} />}
+      {beside.is === 'outline' && <OutlinePanel path={here} />}
+      {beside.is === 'why' && <WhyPanel />}
+      {beside.is === 'agenda' && page && <BesideAgenda key={page.path} path={page.path} />}
     </aside>
   );
 }

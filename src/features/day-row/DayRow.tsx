@@ -5,6 +5,7 @@ import { MONTH_NAMES, dayTitle, weekdayName } from '../../core/calendar/day-name
 import { durationName } from '../../core/calendar/duration';
 import type { DayTally } from '../../core/index/tally';
 import { timeName } from '../../core/calendar/span';
+import { DayDrop } from './DayDrop';
 import { onDrag } from './on-drag';
 import { dayAddress } from '../session/addresses';
 import { useNow } from '../session/services';
@@ -100,6 +101,7 @@ function DayCell({ day, today }: { day: Day; today: Day }) {
         {date === 1 && !(day > today && counts.due > 0) && <span className="text-[0.7rem] text-muted">{MONTH_NAMES[month - 1]}</span>}
       </span>
       {day < today ? <KeptBar counts={counts} /> : <PlannedBar minutes={counts.minutes} available={available} />}
+      <DayDrop day={day} />
     </Link>
   );
 }
@@ -138,6 +140,7 @@ function TodayCell({ name, day, active, counts, available }: TodayCellProps) {
         </span>
       </span>
       <PlannedBar minutes={counts.minutes} available={available} />
+      <DayDrop day={day} />
     </Link>
   );
 }

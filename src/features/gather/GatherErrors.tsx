@@ -1,8 +1,18 @@
 import type { AnswerView } from '../../core/index/view';
 
+/** Names in a gather that nothing bears; it is answered all the same. */
+function Hints({ hints }: { hints: AnswerView['hints'] }) {
+  if (hints.length === 0) return null;
+  return (
+    <p role="note" className="mb-1 text-[0.86rem] text-muted">
+      {hints.map((hint) => hint.message).join(' ')}
+    </p>
+  );
+}
+
 /** Why a gather cannot be read, with the line and the place; what it last found stays below. */
 export function GatherErrors({ answer, text }: { answer: AnswerView; text: string }) {
-  if (answer.errors.length === 0) return null;
+  if (answer.errors.length === 0) return <Hints hints={answer.hints} />;
   return (
     <div role="status" className="mb-2 rounded-md bg-late-soft px-3 py-1.5 text-[0.9rem] text-late">
       {answer.errors.map((error) => (

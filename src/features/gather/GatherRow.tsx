@@ -1,9 +1,10 @@
 import { ChevronDown, ChevronRight, MoreHorizontal } from 'lucide-react';
-import { useState } from 'react';
+import { type Ref, memo, useContext, useState } from 'react';
 import { Link } from 'react-router';
 import { dayName } from '../../core/calendar/day-name';
-import type { RowView } from '../../core/index/view';
-import type { Intention } from '../../core/task/intention';
+import type { Column } from '../../core/gather/ast';
+import type { GroupView, RowView } from '../../core/index/view';
+import type { WideIntention } from '../../core/task/intention';
 import { isOpen } from '../../core/task/status';
 import { readTail } from '../../core/task/tail';
 import { Chips } from '../../ui/Chips';
@@ -11,42 +12,85 @@ import { InlineText } from '../../ui/InlineText';
 import { TaskMark } from '../../ui/TaskMark';
 import { chipsOf } from '../../ui/chip-look';
 import { noteAddress } from '../session/addresses';
+import { selectionSlice } from '../session/selection-slice';
 import { useNow } from '../session/services';
-import { useAppSelector } from '../session/state';
+import { useAppDispatch, useAppSelector } from '../session/state';
+import { dialogTask } from '../session/task-dialog';
+import { GatherSource } from './gather-source';
+import { RewordField } from './RewordField';
 import { RowMenu } from './RowMenu';
+import { shownChips, showsSource } from './row-columns';
+import { endDrag, startDrag } from './task-drag';
 
 interface GatherRowProps {
   row: RowView;
+  /** The group it stands in; null for a step inside a row. */
+  group: GroupView | null;
+  /** The fields it bears; null for those that usually help. */
+  columns: readonly Column[] | null;
   /** Left out where every row stands in the note that shows it. */
   withSource: boolean;
-  onAct: (row: RowView, intention: Intention) => void;
+  onAct: (row: RowView, intentions: readonly WideIntention[], byKey: boolean) => void;
+  /** Its place among the pieces of the list. */
+  index?: number;
+  ref?: Ref<HTMLLIElement>;
 }
 
-/** A task in a list: its mark, words, chips and source; its steps folded inside. */
-export function GatherRow({ row, withSource, onAct }: GatherRowProps) {
+/** A row of a list: a task with its mark, words, chips and source, its steps folded inside; or a note, or a key point. */
+export const GatherRow = memo(function GatherRow({ row, group, columns, withSource, onAct, index, ref }: GatherRowProps) {
   const [open, setOpen] = useState(false);
-  const { day: today } = useNow();
-  const { dateStyle: style, workingDay } = useAppSelector((state) => state.settings);
+  const [rewording, setRewording] = useState(false);
+  const selected = useAppSelector((state) => state.selection[row.id] !== undefined);
+  const selection = useAppSelector((state) => (selected ? state.selection : null));
+  const dispatch = useAppDispatch();
+  const source = useContext(GatherSource);
   const taskOpen = isOpen(row.status);
-  const chips = chipsOf(readTail(row.raw, 0), { today, style, workingDay, open: taskOpen, restsUntil: row.restsUntil }, 'list');
-  const steps =
-    row.stepCount > 0 ? [{ word: 'steps', value: `${row.stepsDone} of ${row.stepCount}`, tone: 'plain' as const, problem: null }] : [];
   return (
-    <li className="group/row">
-      <div className="flex items-start gap-1.5 rounded-md py-[3px] hover:bg-[color-mix(in_srgb,var(--raised)_70%,transparent)]">
-        <TaskMark
-          look={{ status: row.status, priority: row.priority, late: row.late }}
-          of={row.text}
-          onTick={() => onAct(row, { do: 'status', status: taskOpen ? 'done' : 'todo' })}
+    <li
+      ref={ref}
+      data-index={index}
+      data-row={row.id}
+      data-raw={row.raw}
+      data-path={row.path}
+      className="group/row"
+      draggable={row.what === 'task' && !rewording}
+      onDragStart={(event) => {
+        event.stopPropagation();
+        const rows = selection ? Object.values(selection) : [row];
+        startDrag(event, { tasks: rows.map(dialogTask), from: source?.groupBy.length === 1 ? (group?.keys ?? null) : null });
+      }}
+      onDragEnd={endDrag}
+    >
+      <div
+        className={`flex items-start gap-1.5 rounded-md py-[3px] hover:bg-[color-mix(in_srgb,var(--raised)_70%,transparent)] ${selected ? 'row-selected' : ''}`}
+        onClick={(event) => {
+          if (row.what === 'task' && (event.ctrlKey || event.metaKey)) dispatch(selectionSlice.actions.toggledRow(row));
+        }}
+      >
+        <RowSign
+          row={row}
+          selected={selected}
+          onTick={(byKey) => onAct(row, [{ do: 'status', status: taskOpen ? 'done' : 'todo' }], byKey)}
         />
         <div className="min-w-0 flex-1">
           <div className="leading-6 [overflow-wrap:anywhere]">
-            <span className={taskOpen ? (row.restsUntil === null ? '' : 'text-muted') : 'closed-text'}>
-              {row.text === '' ? <em className="text-muted">no words</em> : <InlineText text={row.text} />}
-            </span>
-            <Chips chips={[...chips, ...steps]} />
+            {rewording ? (
+              <RewordField
+                text={row.text}
+                onStore={(text) => onAct(row, [{ do: 'reword', text }], true)}
+                onClose={() => setRewording(false)}
+              />
+            ) : (
+              <span
+                className={row.what !== 'task' || taskOpen ? (row.restsUntil === null ? '' : 'text-muted') : 'closed-text'}
+                onDoubleClick={() => row.what === 'task' && setRewording(true)}
+              >
+                {row.text === '' ? <em className="text-muted">no words</em> : <InlineText text={row.text} />}
+              </span>
+            )}
+            <RowChips row={row} columns={columns} />
           </div>
-          {withSource && <Source row={row} />}
+          {withSource && showsSource(columns) && row.what !== 'note' && <Source row={row} />}
         </div>
         {row.steps.length > 0 && (
           <button
@@ -59,25 +103,55 @@ export function GatherRow({ row, withSource, onAct }: GatherRowProps) {
             {open ? <ChevronDown size={15} aria-hidden="true" /> : <ChevronRight size={15} aria-hidden="true" />}
           </button>
         )}
-        <RowMenu row={row} onAct={(intention) => onAct(row, intention)}>
-          <button
-            type="button"
-            aria-label={`Actions for ${row.text}`}
-            className="quiet-button no-print opacity-0 group-hover/row:opacity-100 focus-visible:opacity-100 data-[state=open]:opacity-100 pointer-coarse:opacity-100"
-          >
-            <MoreHorizontal size={15} aria-hidden="true" />
-          </button>
-        </RowMenu>
+        {row.what === 'task' && (
+          <RowMenu row={row} onAct={(intentions) => onAct(row, intentions, false)} onReword={() => setRewording(true)}>
+            <button
+              type="button"
+              aria-label={`Actions for ${row.text}`}
+              className="quiet-button no-print opacity-0 group-focus-within/row:opacity-100 group-hover/row:opacity-100 focus-visible:opacity-100 data-[state=open]:opacity-100 pointer-coarse:opacity-100"
+            >
+              <MoreHorizontal size={15} aria-hidden="true" />
+            </button>
+          </RowMenu>
+        )}
       </div>
       {open && (
         <ul className="ms-6">
           {row.steps.map((step) => (
-            <GatherRow key={step.id} row={step} withSource={false} onAct={onAct} />
+            <GatherRow key={step.id} row={step} group={null} columns={columns} withSource={false} onAct={onAct} />
           ))}
         </ul>
       )}
     </li>
   );
+});
+
+/** The mark of a task; of a note its title links, and a key point has a sign of its own. */
+function RowSign({ row, selected, onTick }: { row: RowView; selected: boolean; onTick: (byKey: boolean) => void }) {
+  if (row.what === 'task')
+    return (
+      <TaskMark look={{ status: row.status, priority: row.priority, late: row.late }} of={row.text} selected={selected} onTick={onTick} />
+    );
+  return (
+    <Link
+      to={row.what === 'note' ? noteAddress(row.path) : noteAddress(row.path, row.line)}
+      aria-label={row.what === 'note' ? `Open the note ${row.text}` : `Open the key point ${row.text}`}
+      className="row-focus flex h-6 w-6 flex-none items-center justify-center rounded-md text-muted"
+    >
+      <span
+        aria-hidden="true"
+        className={row.what === 'note' ? 'h-3 w-2.5 rounded-[2px] border border-edge' : 'h-[7px] w-[7px] rotate-45 bg-primary'}
+      />
+    </Link>
+  );
+}
+
+function RowChips({ row, columns }: { row: RowView; columns: readonly Column[] | null }) {
+  const { day: today } = useNow();
+  const { dateStyle: style, workingDay } = useAppSelector((state) => state.settings);
+  if (row.what !== 'task') return <Chips chips={shownChips(row, [], columns, today, style)} />;
+  const chips = chipsOf(readTail(row.raw, 0), { today, style, workingDay, open: isOpen(row.status), restsUntil: row.restsUntil }, 'list');
+  return <Chips chips={shownChips(row, chips, columns, today, style)} />;
 }
 
 /** Note › heading; a click goes to the line. */
@@ -89,6 +163,7 @@ function Source({ row }: { row: RowView }) {
   return (
     <Link
       to={noteAddress(row.path, row.line)}
+      draggable={false}
       className="block w-fit max-w-full truncate text-[0.8rem] leading-5 text-muted hover:text-ink hover:underline"
     >
       {heading === undefined ? note : `${note} › ${heading}`}

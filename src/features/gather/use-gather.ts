@@ -1,18 +1,46 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { AnswerView } from '../../core/index/view';
+import type { Gather } from '../../core/gather/ast';
+import { type ClauseWord, withGatherClause } from '../../core/gather/edit-clause';
+import { type Narrowing, NO_NARROWING, narrowed } from '../../core/gather/narrow';
+import { parseGather } from '../../core/gather/parse';
 import { withoutLimits } from '../../core/gather/without-limits';
 import { useAnswer } from '../session/use-answer';
 
 export interface ShownGather {
   answer: AnswerView | undefined;
+  /** The gather as it is shown, with what was changed for a while. */
+  text: string;
+  gather: Gather;
   /** Shows what the limits leave out; null when nothing is left out, or all is shown already. */
   showAll: (() => void) | null;
+  /** Changes a clause for a while; null takes it away. */
+  change: (word: ClauseWord, clause: string | null) => void;
+  /** The text with the changed clauses, to be kept in its note; null while nothing is changed. */
+  draft: string | null;
+  discard: () => void;
 }
 
-/** The live answer to a gather, first within its limits, then whole when a person asks for it. */
-export function useGather(text: string, at: string | null): ShownGather {
+/** The live answer to a gather: first within its limits, narrowed, and with clauses that a person changed for a while. */
+export function useGather(written: string, at: string | null, narrowing: Narrowing = NO_NARROWING): ShownGather {
   const [whole, setWhole] = useState(false);
+  const [draft, setDraft] = useState<{ of: string; text: string } | null>(null);
+  // A draft of a text that is no longer there is let go.
+  const changed = draft?.of === written ? draft.text : null;
+  const text = useMemo(() => narrowed(changed ?? written, narrowing), [changed, written, narrowing]);
+  const gather = useMemo(() => parseGather(text).gather, [text]);
   const answer = useAnswer(whole ? withoutLimits(text) : text, at);
-  const cut = answer !== undefined && (answer.more > 0 || answer.groups.some((group) => group.more > 0));
-  return { answer, showAll: cut && !whole ? () => setWhole(true) : null };
+  const cut = answer !== undefined && answer.form?.is !== 'summary' && (answer.more > 0 || answer.groups.some((group) => group.more > 0));
+  return {
+    answer,
+    text,
+    gather,
+    showAll: cut && !whole ? () => setWhole(true) : null,
+    change: (word, clause) => {
+      const next = withGatherClause(changed ?? written, word, clause);
+      setDraft(next === written ? null : { of: written, text: next });
+    },
+    draft: changed,
+    discard: () => setDraft(null),
+  };
 }

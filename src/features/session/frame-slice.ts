@@ -16,6 +16,12 @@ export interface FrameState {
   /** What is asked about a task. */
   taskDialog: TaskDialog | null;
   foldersClosed: string[];
+  /** Where the cursor stands in the text on the page. */
+  cursor: { path: string; line: number } | null;
+  /** Lists and groups that are folded: the list's name, a line break, the group's. */
+  folded: string[];
+  /** Widths of table columns in pixels, by list and column. */
+  widths: Record<string, number>;
   /** The task and the list that the Why panel is about. */
   why: WhyQuestion | null;
 }
@@ -29,6 +35,9 @@ const initialState: FrameState = {
   dialog: null,
   taskDialog: null,
   foldersClosed: [],
+  cursor: null,
+  folded: [],
+  widths: {},
   why: null,
 };
 
@@ -57,6 +66,17 @@ export const frameSlice = createSlice({
     taskDialogShown(state, { payload }: PayloadAction<TaskDialog | null>) {
       state.taskDialog = payload;
     },
+    foldToggled(state, { payload }: PayloadAction<string>) {
+      const at = state.folded.indexOf(payload);
+      if (at === -1) state.folded.push(payload);
+      else state.folded.splice(at, 1);
+    },
+    columnResized(state, { payload }: PayloadAction<{ column: string; width: number }>) {
+      state.widths[payload.column] = payload.width;
+    },
+    cursorMoved(state, { payload }: PayloadAction<FrameState['cursor']>) {
+      state.cursor = payload;
+    },
     whyAsked(state, { payload }: PayloadAction<WhyQuestion>) {
       state.why = payload;
       state.beside = { is: 'why' };
@@ -67,7 +87,10 @@ export const frameSlice = createSlice({
       if (at === -1) state.foldersClosed.push(payload);
       else state.foldersClosed.splice(at, 1);
     },
-    restored(state, { payload }: PayloadAction<Partial<Pick<FrameState, 'rackOpen' | 'besideOpen' | 'beside' | 'foldersClosed'>>>) {
+    restored(
+      state,
+      { payload }: PayloadAction<Partial<Pick<FrameState, 'rackOpen' | 'besideOpen' | 'beside' | 'foldersClosed' | 'folded' | 'widths'>>>,
+    ) {
       Object.assign(state, payload);
     },
   },

@@ -2,6 +2,7 @@ import { type PayloadAction, configureStore, createSlice } from '@reduxjs/toolki
 import { useDispatch, useSelector } from 'react-redux';
 import { DEFAULT_SETTINGS, type Settings } from '../../store/settings';
 import { frameSlice } from './frame-slice';
+import { selectionSlice } from './selection-slice';
 import { libraryReducer } from './library-slice';
 
 const settingsSlice = createSlice({
@@ -17,7 +18,7 @@ export const { settingsChanged } = settingsSlice.actions;
 /** The Redux store: answers, the frame's state and the settings. */
 export function makeState() {
   return configureStore({
-    reducer: { library: libraryReducer, frame: frameSlice.reducer, settings: settingsSlice.reducer },
+    reducer: { library: libraryReducer, frame: frameSlice.reducer, selection: selectionSlice.reducer, settings: settingsSlice.reducer },
     // Answers may hold tens of thousands of rows; walking them on every action would stall the page.
     middleware: (defaults) => defaults({ immutableCheck: false, serializableCheck: false }),
   });

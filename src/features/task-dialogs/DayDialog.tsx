@@ -1,11 +1,14 @@
 import { useState } from 'react';
+import { isoDay, readIsoDay, startOfWeek } from '../../core/calendar/day';
+import { weekdayName } from '../../core/calendar/day-name';
 import { Chips } from '../../ui/Chips';
 import { Dialog } from '../../ui/Dialog';
+import { MonthGrid } from '../../ui/MonthGrid';
 import { actionContext } from '../session/action-context';
 import { useNow } from '../session/services';
 import { useAppSelector } from '../session/state';
 import type { TaskDialog } from '../session/task-dialog';
-import { useAct } from '../session/use-act';
+import { counted, useAct } from '../session/use-act';
 import { dayIntention, dayPreview } from './day-preview';
 
 const TITLES = { plan: 'Plan for another day', due: 'Due on another day', rest: 'Rest until another day' };
@@ -15,27 +18,37 @@ interface DayDialogProps {
   onClose: () => void;
 }
 
-/** Asks for a day in words, and shows what it understands before it is stored. */
+/** Asks for a day: in words, with what is understood shown before it is stored, from the likely ones, or from a month. */
 export function DayDialog({ asked, onClose }: DayDialogProps) {
-  const { task, what } = asked;
+  const { tasks, what } = asked;
   const [words, setWords] = useState('');
-  const { act } = useAct();
+  const { actAll } = useAct();
   const now = useNow();
   const settings = useAppSelector((state) => state.settings);
-  const preview = dayPreview(task.ref.expected, what, words, actionContext(settings, now), settings.dateStyle);
+  const [task] = tasks;
+  const preview = task ? dayPreview(task.ref.expected, what, words, actionContext(settings, now), settings.dateStyle) : null;
   const ready = preview !== null && 'chip' in preview;
+  const store = (chosen: string): void => {
+    onClose();
+    void actAll(tasks, [dayIntention(what, chosen)]);
+  };
+  const nextWeek = startOfWeek(now.day, settings.firstDayOfWeek) + 7;
+  const likely: [string, string][] = [
+    ...(what === 'rest' ? [] : [['Today', 'today'] as [string, string]]),
+    ['Tomorrow', 'tomorrow'],
+    [`Next week, ${weekdayName(nextWeek)}`, isoDay(nextWeek)],
+    ['In two weeks', isoDay(now.day + 14)],
+  ];
   return (
     <Dialog open onClose={onClose} title={TITLES[what]}>
       <form
         className="grid gap-3"
         onSubmit={(event) => {
           event.preventDefault();
-          if (!ready) return;
-          onClose();
-          void act(task.ref, task.text, dayIntention(what, words));
+          if (ready) store(words);
         }}
       >
-        <p className="text-muted [overflow-wrap:anywhere]">{task.text}</p>
+        <p className="text-muted [overflow-wrap:anywhere]">{tasks.length === 1 ? task?.text : counted(tasks.length, 'task')}</p>
         <label className="grid gap-1">
           <span className="section-label">Day</span>
           <input
@@ -59,6 +72,19 @@ export function DayDialog({ asked, onClose }: DayDialogProps) {
         <button type="submit" className="solid-button justify-self-start" disabled={!ready}>
           {what === 'rest' ? 'Let it rest' : 'Move it there'}
         </button>
+        <div className="flex flex-wrap gap-2">
+          {likely.map(([label, value]) => (
+            <button key={label} type="button" className="line-button" onClick={() => store(value)}>
+              {label}
+            </button>
+          ))}
+        </div>
+        <MonthGrid
+          today={now.day}
+          chosen={readIsoDay(words.trim())}
+          firstDayOfWeek={settings.firstDayOfWeek}
+          onChoose={(day) => setWords(isoDay(day))}
+        />
       </form>
     </Dialog>
   );

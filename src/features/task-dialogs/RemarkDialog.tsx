@@ -1,18 +1,19 @@
 import { useState } from 'react';
 import { Dialog } from '../../ui/Dialog';
 import type { TaskDialog } from '../session/task-dialog';
-import { useAct } from '../session/use-act';
+import { counted, useAct } from '../session/use-act';
 
 interface RemarkDialogProps {
   asked: Extract<TaskDialog, { is: 'remark' }>;
   onClose: () => void;
 }
 
-/** Asks why a task is cancelled; the answer becomes a line under it. */
+/** Asks why tasks are cancelled; the answer becomes a line under each. */
 export function RemarkDialog({ asked, onClose }: RemarkDialogProps) {
-  const { task, openSteps } = asked;
+  const { tasks } = asked;
   const [remark, setRemark] = useState('');
-  const { act } = useAct();
+  const { actAll } = useAct();
+  const single = tasks.length === 1;
   return (
     <Dialog open onClose={onClose} title="Cancel with a remark">
       <form
@@ -20,17 +21,17 @@ export function RemarkDialog({ asked, onClose }: RemarkDialogProps) {
         onSubmit={(event) => {
           event.preventDefault();
           onClose();
-          void act(task.ref, task.text, { do: 'status', status: 'cancelled', remark }, openSteps);
+          void actAll(tasks, [{ do: 'status', status: 'cancelled', remark }]);
         }}
       >
-        <p className="text-muted [overflow-wrap:anywhere]">{task.text}</p>
+        <p className="text-muted [overflow-wrap:anywhere]">{single ? tasks[0]?.text : counted(tasks.length, 'task')}</p>
         <label className="grid gap-1">
-          <span className="section-label">Why it is cancelled</span>
+          <span className="section-label">{single ? 'Why it is cancelled' : 'Why they are cancelled'}</span>
           <input className="field" autoFocus value={remark} onChange={(event) => setRemark(event.target.value)} />
-          <span className="text-[0.86rem] text-muted">It is written as a line under the task.</span>
+          <span className="text-[0.86rem] text-muted">It is written as a line under {single ? 'the task' : 'each task'}.</span>
         </label>
         <button type="submit" className="solid-button justify-self-start">
-          Cancel the task
+          {single ? 'Cancel the task' : 'Cancel the tasks'}
         </button>
       </form>
     </Dialog>

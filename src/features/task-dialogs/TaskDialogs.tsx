@@ -1,11 +1,13 @@
 import { frameSlice } from '../session/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state';
 import { DayDialog } from './DayDialog';
+import { DetailsDialog } from './DetailsDialog';
+import { NamesDialog } from './NamesDialog';
+import { PlaceDialog } from './PlaceDialog';
 import { RemarkDialog } from './RemarkDialog';
-import { WhyDialog } from './WhyDialog';
 import { StepsDialog } from './StepsDialog';
 
-/** The dialog about a task that is asked for, from whatever place. */
+/** The dialog about tasks that is asked for, from whatever place. */
 export function TaskDialogs() {
   const asked = useAppSelector((state) => state.frame.taskDialog);
   const dispatch = useAppDispatch();
@@ -13,10 +15,14 @@ export function TaskDialogs() {
   switch (asked?.is) {
     case undefined:
       return null;
-    case 'why':
-      return <WhyDialog asked={asked} onClose={close} />;
+    case 'details':
+      return <DetailsDialog asked={asked} onClose={close} />;
     case 'day':
       return <DayDialog asked={asked} onClose={close} />;
+    case 'names':
+      return <NamesDialog asked={asked} onClose={close} />;
+    case 'place':
+      return <PlaceDialog asked={asked} onClose={close} />;
     case 'remark':
       return <RemarkDialog asked={asked} onClose={close} />;
     case 'steps':

@@ -1,0 +1,118 @@
+import { ListFilter, X } from 'lucide-react';
+import { useMemo } from 'react';
+import { useSearchParams } from 'react-router';
+import { type Narrowing, isNarrowed } from '../../core/gather/narrow';
+import type { AnswerView, RowView } from '../../core/index/view';
+import { Menu, MenuCheck, MenuInside } from '../../ui/menu';
+
+interface NarrowBarProps {
+  narrowing: Narrowing;
+  onChange: (narrowing: Omit<Narrowing, 'only'>) => void;
+  answers: readonly (AnswerView | undefined)[];
+}
+
+/** So many names can be switched on; others are typed. */
+const MOST_NAMES = 24;
+const TIMES: [condition: string, label: string][] = [
+  ['late', 'late'],
+  ['due = today or plan = today', 'today'],
+  ['due in this week or plan in this week', 'this week'],
+  ['without due and without plan', 'no day'],
+  ['takes <= 30m', 'half an hour at most'],
+];
+
+/** Narrows every list of a page at once: by words or a condition, by names and times that occur, with what rests or without. */
+export function NarrowBar({ narrowing, onChange, answers }: NarrowBarProps) {
+  const [parameters, setParameters] = useSearchParams();
+  const names = useMemo(() => namesIn(answers), [answers]);
+  const { only, typed, chosen, resting } = narrowing;
+  const set = (change: Partial<Narrowing>): void => onChange({ typed, chosen, resting, ...change });
+  const choose = (condition: string, on: boolean): void =>
+    set({ chosen: on ? [...chosen, condition] : chosen.filter((one) => one !== condition) });
+  const dropOnly = (): void => {
+    const next = new URLSearchParams(parameters);
+    next.delete('only');
+    setParameters(next, { replace: true });
+  };
+  return (
+    <div className="no-print mb-3 flex flex-wrap items-center gap-2 text-[0.92rem]" role="search" aria-label="Narrow the lists">
+      <input
+        type="search"
+        className="field min-w-48 flex-1"
+        aria-label="Narrow by words or a condition"
+        placeholder="Narrow by words, or #loans and due < today"
+        value={typed}
+        onChange={(event) => set({ typed: event.target.value })}
+        onKeyDown={(event) => {
+          if (event.key === 'Escape') set({ typed: '' });
+        }}
+      />
+      <Menu
+        trigger={
+          <button type="button" className="line-button">
+            <ListFilter size={14} aria-hidden="true" />
+            {chosen.length === 0 ? 'Narrow' : `Narrow · ${chosen.length}`}
+          </button>
+        }
+      >
+        {names.tags.length > 0 && (
+          <Choices label="Tags" conditions={names.tags.map((tag) => [tag, tag])} chosen={chosen} onChoose={choose} />
+        )}
+        {names.people.length > 0 && (
+          <Choices label="People" conditions={names.people.map((person) => [person, person])} chosen={chosen} onChoose={choose} />
+        )}
+        <Choices label="Times" conditions={TIMES} chosen={chosen} onChoose={choose} />
+        <MenuCheck label="Bring in what rests" checked={resting} onChange={(on) => set({ resting: on })} />
+      </Menu>
+      {only !== null && (
+        <span className="flex items-center gap-1 rounded-md bg-primary-soft px-2">
+          only {only}
+          <button type="button" className="quiet-button" aria-label="Show the whole page again" onClick={dropOnly}>
+            <X size={14} aria-hidden="true" />
+          </button>
+        </span>
+      )}
+      {isNarrowed({ ...narrowing, only: null }) && (
+        <button type="button" className="quiet-button" onClick={() => onChange({ typed: '', chosen: [], resting: false })}>
+          Show all
+        </button>
+      )}
+    </div>
+  );
+}
+
+interface ChoicesProps {
+  label: string;
+  conditions: readonly (readonly [condition: string, label: string])[];
+  chosen: readonly string[];
+  onChoose: (condition: string, on: boolean) => void;
+}
+
+function Choices({ label, conditions, chosen, onChoose }: ChoicesProps) {
+  return (
+    <MenuInside label={label}>
+      {conditions.map(([condition, words]) => (
+        <MenuCheck key={condition} label={words} checked={chosen.includes(condition)} onChange={(on) => onChoose(condition, on)} />
+      ))}
+    </MenuInside>
+  );
+}
+
+/** The tags and people of what is shown, the most frequent first. */
+function namesIn(answers: readonly (AnswerView | undefined)[]): { tags: string[]; people: string[] } {
+  const tags = new Map<string, number>();
+  const people = new Map<string, number>();
+  const count = (into: Map<string, number>, name: string): void => void into.set(name, (into.get(name) ?? 0) + 1);
+  const walk = (row: RowView): void => {
+    for (const tag of row.tags) count(tags, `#${tag.toLowerCase()}`);
+    for (const person of row.people) count(people, `@${person}`);
+    row.steps.forEach(walk);
+  };
+  for (const answer of answers) for (const group of answer?.groups ?? []) group.rows.slice(0, 500).forEach(walk);
+  const first = (from: Map<string, number>): string[] =>
+    [...from]
+      .sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1))
+      .slice(0, MOST_NAMES)
+      .map(([name]) => name);
+  return { tags: first(tags), people: first(people) };
+}

@@ -1,0 +1,55 @@
+import { ListChecks, X } from 'lucide-react';
+import type { WideIntention } from '../../core/task/intention';
+import { Menu } from '../../ui/menu';
+import { TaskEntries } from '../gather/TaskEntries';
+import { selectionSlice } from '../session/selection-slice';
+import { useAppDispatch, useAppSelector } from '../session/state';
+import { dialogTask } from '../session/task-dialog';
+import { counted, useAct } from '../session/use-act';
+
+/** What is selected, and what can be done to all of it in one step. */
+export function BulkBar() {
+  const selection = useAppSelector((state) => state.selection);
+  const dispatch = useAppDispatch();
+  const { actAll } = useAct();
+  const rows = Object.values(selection);
+  if (rows.length === 0) return null;
+  const notes = new Set(rows.map((row) => row.path)).size;
+  const clear = (): void => void dispatch(selectionSlice.actions.cleared());
+  const act = (intentions: readonly WideIntention[]): void => {
+    // Two days are swapped by acting on one of the two.
+    const acted = intentions[0]?.do === 'swap' ? rows.slice(0, 1) : rows;
+    void actAll(acted.map(dialogTask), intentions).then(clear);
+  };
+  return (
+    <div
+      role="region"
+      aria-label="Selected tasks"
+      className="no-print fixed bottom-9 left-1/2 z-30 flex -translate-x-1/2 items-center gap-2 rounded-xl border border-line bg-sheet px-3 py-1.5 shadow-xl max-sm:bottom-24"
+      onKeyDown={(event) => event.key === 'Escape' && clear()}
+    >
+      <ListChecks size={16} aria-hidden="true" className="text-primary" />
+      <span className="font-semibold">
+        {counted(rows.length, 'task')} in {counted(notes, 'note')}
+      </span>
+      <button type="button" className="line-button" onClick={() => act([{ do: 'status', status: 'done' }])}>
+        Done
+      </button>
+      <button type="button" className="line-button" onClick={() => act([{ do: 'push', to: 'tomorrow' }])}>
+        To tomorrow
+      </button>
+      <Menu
+        trigger={
+          <button type="button" className="line-button">
+            More…
+          </button>
+        }
+      >
+        <TaskEntries rows={rows} onAct={act} />
+      </Menu>
+      <button type="button" className="quiet-button" aria-label="Select nothing" onClick={clear}>
+        <X size={16} aria-hidden="true" />
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,53 @@
+import { isoDay, startOfWeek } from '../../core/calendar/day';
+import { weekdayName } from '../../core/calendar/day-name';
+import type { Intention } from '../../core/task/intention';
+import { MenuEntry } from '../../ui/menu';
+import { useNow } from '../session/services';
+import { useAppSelector } from '../session/state';
+
+interface DateEntriesProps {
+  clause: 'plan' | 'due';
+  /** Whether there is a day to take away. */
+  present: boolean;
+  onAct: (intention: Intention) => void;
+  onAsk: () => void;
+}
+
+/** The likely days for a plan or a due day, any other in words, and none. */
+export function DateEntries({ clause, present, onAct, onAsk }: DateEntriesProps) {
+  const { day: today } = useNow();
+  const first = useAppSelector((state) => state.settings.firstDayOfWeek);
+  const nextWeek = startOfWeek(today, first) + 7;
+  const days: [string, number][] = [
+    ['Today', today],
+    ['Tomorrow', today + 1],
+    [`Next week, ${weekdayName(nextWeek)}`, nextWeek],
+  ];
+  // As a move, so that the time of day stays and the day it leaves is remembered.
+  const to = (day: number): string => `${clause === 'due' ? 'by' : 'plan'} ${isoDay(day)}`;
+  return (
+    <>
+      {days.map(([name, day]) => (
+        <MenuEntry key={name} label={name} onSelect={() => onAct({ do: 'push', to: to(day) })} />
+      ))}
+      <MenuEntry label="Another day…" onSelect={onAsk} />
+      {present && <MenuEntry label={`No ${clause} date`} onSelect={() => onAct({ do: 'unset', clause })} />}
+    </>
+  );
+}
+
+/** Until when tasks rest. */
+export function RestEntries({ resting, onAct, onAsk }: { resting: boolean; onAct: (intention: Intention) => void; onAsk: () => void }) {
+  const { day: today } = useNow();
+  const first = useAppSelector((state) => state.settings.firstDayOfWeek);
+  const nextWeek = startOfWeek(today, first) + 7;
+  return (
+    <>
+      <MenuEntry label="Until tomorrow" onSelect={() => onAct({ do: 'rest', until: isoDay(today + 1) })} />
+      <MenuEntry label={`Until next week, ${weekdayName(nextWeek)}`} onSelect={() => onAct({ do: 'rest', until: isoDay(nextWeek) })} />
+      <MenuEntry label="For a month" onSelect={() => onAct({ do: 'rest', until: 'a month' })} />
+      <MenuEntry label="Until another day…" onSelect={onAsk} />
+      {resting && <MenuEntry label="Bring it back now" onSelect={() => onAct({ do: 'unset', clause: 'start' })} />}
+    </>
+  );
+}

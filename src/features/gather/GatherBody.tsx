@@ -1,0 +1,81 @@
+import { useMemo } from 'react';
+import { toast } from 'sonner';
+import { withGatherClause } from '../../core/gather/edit-clause';
+import { useServices } from '../session/services';
+import { GatherErrors } from './GatherErrors';
+import { GatherList } from './GatherList';
+import { GatherSummary } from './GatherSummary';
+import { GatherTable } from './GatherTable';
+import { NewTaskLine } from './NewTaskLine';
+import { Sentence } from './Sentence';
+import { GatherSource } from './gather-source';
+import type { ShownGather } from './use-gather';
+
+interface GatherBodyProps {
+  shown: ShownGather;
+  /** The gather as its note has it. */
+  written: string;
+  at: string | null;
+  /** Names the list, for what is kept beside it on this device. */
+  name: string;
+  groupHeading: 'h3' | 'h4';
+  sentenceShown: boolean;
+  /** Whether tasks can be written at its end. */
+  writable: boolean;
+}
+
+/** What a gather comes to, in its form, with all that is said about it: the same on agenda pages, in notes and beside. */
+export function GatherBody({ shown, written, at, name, groupHeading, sentenceShown, writable }: GatherBodyProps) {
+  const { answer, gather, text, draft } = shown;
+  const { actions } = useServices();
+  const source = useMemo(() => ({ text, at, groupBy: gather.groupBy }), [text, at, gather]);
+  const key = gather.orderBy?.[0];
+  const order = key ? { key: key.key, descending: key.descending } : null;
+  // The order of a table is remembered in the text; where the gather stands in no note it lasts as long as the page.
+  const setOrder = (column: string): void => {
+    const next = order?.key === column ? (order.descending ? null : `order by ${column} desc`) : `order by ${column}`;
+    if (at === null || at === '') shown.change('order', next);
+    else void keep(withGatherClause(draft ?? written, 'order', next));
+  };
+  const keep = async (kept: string): Promise<void> => {
+    if (at === null) return;
+    const result = await actions.editGather(at, written, kept);
+    if ('refused' in result) toast.error(result.refused);
+  };
+  return (
+    <GatherSource value={source}>
+      {draft !== null && (
+        <p role="status" className="no-print mb-1.5 flex flex-wrap items-center gap-2 rounded-md bg-raised px-2 py-0.5 text-[0.86rem]">
+          <span className="flex-1 text-muted">Shown otherwise for now.</span>
+          {at !== null && at !== '' && (
+            <button type="button" className="quiet-button font-semibold" onClick={() => void keep(draft)}>
+              Keep it so
+            </button>
+          )}
+          <button type="button" className="quiet-button" onClick={shown.discard}>
+            As it was
+          </button>
+        </p>
+      )}
+      {sentenceShown && answer && <Sentence text={answer.sentence} />}
+      {answer && <GatherErrors answer={answer} text={text} />}
+      <div className={answer && answer.errors.length > 0 ? 'opacity-60' : undefined}>
+        {answer?.form?.is === 'table' ? (
+          <GatherTable answer={answer} name={name} order={order} onOrder={setOrder} />
+        ) : answer?.form?.is === 'summary' ? (
+          <GatherSummary answer={answer} by={answer.form.by} />
+        ) : (
+          <GatherList answer={answer} groupHeading={groupHeading} name={name} showAll={shown.showAll} />
+        )}
+      </div>
+      {answer?.form?.is === 'table' && shown.showAll && (
+        <button type="button" className="quiet-button text-[0.86rem]" onClick={shown.showAll}>
+          Show all
+        </button>
+      )}
+      {writable && answer?.errors.length === 0 && gather.from === 'tasks' && answer.form?.is !== 'summary' && (
+        <NewTaskLine gather={gather} at={at} written={written} />
+      )}
+    </GatherSource>
+  );
+}

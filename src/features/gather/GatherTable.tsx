@@ -1,0 +1,247 @@
+import { ArrowDown, ArrowUp } from 'lucide-react';
+import { type ReactNode, useCallback, useMemo, useRef } from 'react';
+import { Link } from 'react-router';
+import type { Column } from '../../core/gather/ast';
+import type { AnswerView, RowView } from '../../core/index/view';
+import type { WideIntention } from '../../core/task/intention';
+import { isOpen } from '../../core/task/status';
+import { InlineText } from '../../ui/InlineText';
+import { TaskMark } from '../../ui/TaskMark';
+import { noteAddress } from '../session/addresses';
+import { frameSlice } from '../session/frame-slice';
+import { useNow } from '../session/services';
+import { useAppDispatch, useAppSelector } from '../session/state';
+import { dialogTask } from '../session/task-dialog';
+import { useAct } from '../session/use-act';
+import { RowMenu } from './RowMenu';
+import { cellText } from './row-columns';
+import { moveByArrow } from './list-focus';
+import { itemsOf } from './list-items';
+import { useRowCommands } from './use-row-commands';
+import { useWindow } from './use-window';
+
+interface GatherTableProps {
+  answer: AnswerView;
+  name: string;
+  /** The key by which the rows stand in order now; null for the usual order. */
+  order: { key: string; descending: boolean } | null;
+  onOrder: (key: string) => void;
+}
+
+const USUAL: readonly Column[] = ['due', 'plan', 'takes', 'note'];
+const USUAL_OF_NOTES: readonly Column[] = ['kind', 'open', 'done', 'date'];
+/** Columns by which rows cannot be put in order. */
+const UNORDERED: ReadonlySet<Column> = new Set(['tag', 'person', 'link', 'about', 'heading', 'every', 'steps', 'remind', 'ref', 'needs']);
+const NONE: ReadonlySet<string> = new Set();
+
+/** A gather as a table: a column a field, put in order by a click on its head, as wide as one likes. */
+export function GatherTable({ answer, name, order, onOrder }: GatherTableProps) {
+  const { actAll } = useAct();
+  const body = useRef<HTMLTableSectionElement>(null);
+  const items = useMemo(() => itemsOf(answer.groups, NONE), [answer.groups]);
+  const rows = useMemo(() => items.flatMap((item) => (item.is === 'row' ? [item.row] : [])), [items]);
+  const shown = useWindow(body, items.length, (index) => items[index]?.key ?? String(index), 34);
+  const act = useCallback(
+    (changed: readonly RowView[], intentions: readonly WideIntention[]) => void actAll(changed.map(dialogTask), intentions),
+    [actAll],
+  );
+  const commands = useRowCommands(rows, act);
+  const ofNotes = answer.from === 'notes' || answer.from === 'meetings';
+  const columns = (answer.columns ?? (ofNotes ? USUAL_OF_NOTES : USUAL)).filter((column) => column !== 'text' && column !== 'title');
+  return (
+    <div className="overflow-x-auto" data-table>
+      <table className="w-full border-collapse text-[0.93rem]">
+        <thead>
+          <tr className="border-b border-edge text-start text-muted">
+            <Head column={ofNotes ? 'title' : 'text'} name={name} order={order} onOrder={onOrder} words={ofNotes ? 'note' : 'task'} />
+            {columns.map((column) => (
+              <Head key={column} column={column} name={name} order={order} onOrder={onOrder} words={column} />
+            ))}
+            <th className="w-8">
+              <span className="sr-only">Actions</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody
+          ref={body}
+          onKeyDown={(event) => {
+            const id = event.target instanceof HTMLElement ? event.target.closest<HTMLElement>('tr[data-row]')?.dataset['row'] : undefined;
+            const row = rows.find((one) => one.id === id);
+            if (!row) return;
+            if (moveRows(event, body.current)) return;
+            if (event.target instanceof HTMLElement && event.target.matches('.task-mark, .row-focus') && commands.onKey(event, row))
+              event.preventDefault();
+          }}
+        >
+          <Spacer height={shown.before} columns={columns.length + 2} />
+          {items.slice(shown.from, shown.to).map((item, at) => {
+            const index = shown.from + at;
+            if (item.is === 'heading')
+              return (
+                <tr key={item.key} ref={shown.measure} data-index={index}>
+                  <th colSpan={columns.length + 2} scope="rowgroup" className="pt-3 pb-1 text-start font-title font-semibold">
+                    {item.group.label} <span className="font-sans font-normal text-muted">{item.group.count}</span>
+                  </th>
+                </tr>
+              );
+            if (item.is === 'more')
+              return (
+                <tr key={item.key} ref={shown.measure} data-index={index}>
+                  <td colSpan={columns.length + 2} className="text-muted">
+                    {item.count} more in this group
+                  </td>
+                </tr>
+              );
+            return <Row key={item.key} row={item.row} index={index} columns={columns} measure={shown.measure} onAct={act} />;
+          })}
+          <Spacer height={shown.behind} columns={columns.length + 2} />
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function moveRows(event: React.KeyboardEvent, body: HTMLElement | null): boolean {
+  const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
+  if (step === 0 || event.ctrlKey || event.metaKey || !(event.target instanceof HTMLElement))
+    return moveByArrow(event, null, () => undefined);
+  const marks = [...(body?.querySelectorAll<HTMLElement>('tr[data-row] .task-mark, tr[data-row] .row-focus') ?? [])];
+  const here = event.target.closest('tr')?.querySelector<HTMLElement>('.task-mark, .row-focus');
+  const next = here ? marks[marks.indexOf(here) + step] : undefined;
+  if (!next) return false;
+  event.preventDefault();
+  next.focus();
+  return true;
+}
+
+interface HeadProps {
+  column: Column;
+  words: string;
+  name: string;
+  order: GatherTableProps['order'];
+  onOrder: (key: string) => void;
+}
+
+function Head({ column, words, name, order, onOrder }: HeadProps) {
+  const widthName = `${name}\n${column}`;
+  const width = useAppSelector((state) => state.frame.widths[widthName]);
+  const dispatch = useAppDispatch();
+  const cell = useRef<HTMLTableCellElement>(null);
+  const here = order?.key === column ? order : null;
+  const resize = (to: number): void =>
+    void dispatch(frameSlice.actions.columnResized({ column: widthName, width: Math.max(48, Math.min(900, to)) }));
+  const sort = here ? (here.descending ? 'descending' : 'ascending') : undefined;
+  return (
+    <th
+      ref={cell}
+      scope="col"
+      aria-sort={sort}
+      className="relative py-1 pe-3 text-start font-semibold"
+      style={width === undefined ? undefined : { width, minWidth: width }}
+    >
+      {UNORDERED.has(column) ? (
+        <span className="px-1">{words}</span>
+      ) : (
+        <button type="button" className="flex min-h-6 items-center gap-1 rounded-md px-1 hover:bg-raised" onClick={() => onOrder(column)}>
+          {words}
+          {here && (here.descending ? <ArrowDown size={13} aria-hidden="true" /> : <ArrowUp size={13} aria-hidden="true" />)}
+        </button>
+      )}
+      <span
+        role="separator"
+        tabIndex={0}
+        aria-orientation="vertical"
+        aria-label={`Width of ${words}`}
+        aria-valuenow={width ?? 0}
+        className="absolute end-0 top-0 h-full w-2 cursor-col-resize border-e border-line"
+        onPointerDown={(event) => {
+          const start = event.clientX;
+          const from = cell.current?.offsetWidth ?? 120;
+          const move = (next: PointerEvent): void => resize(from + next.clientX - start);
+          window.addEventListener('pointermove', move);
+          window.addEventListener('pointerup', () => window.removeEventListener('pointermove', move), { once: true });
+        }}
+        onKeyDown={(event) => {
+          const step = event.key === 'ArrowRight' ? 16 : event.key === 'ArrowLeft' ? -16 : 0;
+          if (step !== 0) resize((cell.current?.offsetWidth ?? 120) + step);
+        }}
+      />
+    </th>
+  );
+}
+
+interface RowProps {
+  row: RowView;
+  index: number;
+  columns: readonly Column[];
+  measure: (element: HTMLElement | null) => void;
+  onAct: (rows: readonly RowView[], intentions: readonly WideIntention[]) => void;
+}
+
+function Row({ row, index, columns, measure, onAct }: RowProps) {
+  const { day: today } = useNow();
+  const style = useAppSelector((state) => state.settings.dateStyle);
+  const open = isOpen(row.status);
+  return (
+    <tr ref={measure} data-index={index} data-row={row.id} className="group/row border-b border-line align-top hover:bg-raised">
+      <td className="py-1 pe-3">
+        <span className="flex items-start gap-1.5">
+          {row.what === 'task' ? (
+            <TaskMark
+              look={{ status: row.status, priority: row.priority, late: row.late }}
+              of={row.text}
+              onTick={() => onAct([row], [{ do: 'status', status: open ? 'done' : 'todo' }])}
+            />
+          ) : null}
+          {row.what === 'note' ? (
+            <Link className="row-focus name-link" to={noteAddress(row.path)}>
+              {row.text}
+            </Link>
+          ) : (
+            <span className={open ? '' : 'closed-text'}>
+              <InlineText text={row.text} />
+            </span>
+          )}
+        </span>
+      </td>
+      {columns.map((column) => (
+        <td key={column} className={`py-1 pe-3 ${column === 'due' && row.late ? 'font-semibold text-late' : ''}`}>
+          <Cell row={row} column={column}>
+            {cellText(row, column, today, style)}
+          </Cell>
+        </td>
+      ))}
+      <td className="py-0.5">
+        {row.what === 'task' && (
+          <RowMenu row={row} onAct={(intentions) => onAct([row], intentions)} onReword={() => undefined}>
+            <button
+              type="button"
+              aria-label={`Actions for ${row.text}`}
+              className="quiet-button no-print opacity-0 group-hover/row:opacity-100 focus-visible:opacity-100 data-[state=open]:opacity-100"
+            >
+              ⋯
+            </button>
+          </RowMenu>
+        )}
+      </td>
+    </tr>
+  );
+}
+
+/** What names a place leads there. */
+function Cell({ row, column, children }: { row: RowView; column: Column; children: ReactNode }) {
+  if (column !== 'note' && column !== 'heading') return children;
+  return (
+    <Link className="hover:underline" to={noteAddress(row.path, row.line)}>
+      {children}
+    </Link>
+  );
+}
+
+function Spacer({ height, columns }: { height: number; columns: number }) {
+  return height > 0 ? (
+    <tr aria-hidden="true">
+      <td colSpan={columns} style={{ height }} />
+    </tr>
+  ) : null;
+}

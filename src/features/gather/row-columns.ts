@@ -1,0 +1,124 @@
+import type { Day } from '../../core/calendar/day';
+import { type DateStyle, dayName } from '../../core/calendar/day-name';
+import { durationName } from '../../core/calendar/duration';
+import type { Span } from '../../core/calendar/span';
+import { timeName } from '../../core/calendar/span';
+import type { Column } from '../../core/gather/ast';
+import type { RowView } from '../../core/index/view';
+import { STATUS_NAMES } from '../../core/task/status';
+import type { ChipLook } from '../../ui/chip-look';
+
+/** Columns that say where a row stands. */
+const SOURCES: readonly Column[] = ['note', 'path', 'heading', 'journal'];
+
+export const showsSource = (columns: readonly Column[] | null): boolean =>
+  columns === null || columns.some((column) => SOURCES.includes(column));
+
+/** The chips of a row: those that usually help, or only those that were asked for, in that order. */
+export function shownChips(
+  row: RowView,
+  usual: readonly ChipLook[],
+  columns: readonly Column[] | null,
+  today: Day,
+  style: DateStyle,
+): ChipLook[] {
+  if (columns === null) return [...usual, ...usualOf(row)];
+  return columns.flatMap((column) => {
+    const known = usual.filter((chip) => chip.word === column || (column === 'start' && chip.word === 'rests until'));
+    if (known.length > 0) return known;
+    const value =
+      SOURCES.includes(column) || column === 'text' || column === 'title' || column === 'priority'
+        ? ''
+        : cellText(row, column, today, style);
+    return value === '' ? [] : [{ word: column, value, tone: 'plain' as const, problem: null }];
+  });
+}
+
+/** What helps beside the clauses of the tail: how far the steps are, and how the tasks of a note stand. */
+function usualOf(row: RowView): ChipLook[] {
+  const chip = (word: string, value: string): ChipLook => ({ word, value, tone: 'plain', problem: null });
+  if (row.facts)
+    return [chip('open', String(row.facts.open)), ...(row.facts.all > 0 ? [chip('done', `${row.facts.done} of ${row.facts.all}`)] : [])];
+  return row.stepCount > 0 ? [chip('steps', `${row.stepsDone} of ${row.stepCount}`)] : [];
+}
+
+/** A field of a row in words; empty when it is absent. */
+export function cellText(row: RowView, column: Column, today: Day, style: DateStyle): string {
+  const day = (value: Day | null): string => (value === null ? '' : dayName(value, today, style));
+  const span = (value: Span | null): string => {
+    if (!value) return '';
+    if (value.to > value.from) return `${dayName(value.from, today, style)} – ${dayName(value.to, today, style)}`;
+    return value.minute === null ? day(value.from) : `${day(value.from)} ${timeName(value.minute)}`;
+  };
+  switch (column) {
+    case 'due':
+    case 'plan':
+    case 'cancelled':
+      return span(row[column]);
+    case 'done':
+      return row.facts ? String(row.facts.done) : span(row.done);
+    case 'open':
+      return row.facts ? String(row.facts.open) : '';
+    case 'made':
+      return day(row.made);
+    case 'start':
+    case 'back':
+      return day(row.restsUntil);
+    case 'journal':
+      return day(row.journal);
+    case 'date':
+      return day(row.date);
+    case 'day':
+      return day(earlier(row.due, row.plan));
+    case 'status':
+      return STATUS_NAMES[row.status];
+    case 'priority':
+      return row.priority ?? '';
+    case 'takes':
+      return row.takes === null ? '' : durationName(row.takes);
+    case 'progress':
+      return row.stepCount === 0 ? '' : `${Math.round((100 * row.stepsDone) / row.stepCount)}%`;
+    case 'steps':
+      return row.stepCount === 0 ? '' : `${row.stepsDone} of ${row.stepCount}`;
+    case 'note':
+    case 'title':
+      return row.noteTitle;
+    case 'path':
+      return row.path.includes('/') ? row.path.slice(0, row.path.lastIndexOf('/')) : '';
+    case 'heading':
+      return row.headings.join(' › ');
+    case 'tag':
+      return row.tags.map((tag) => `#${tag}`).join(' ');
+    case 'person':
+      return row.people.map((person) => `@${person}`).join(' ');
+    case 'owner':
+    case 'asked': {
+      const who = row[column];
+      return who === null ? '' : who === 'nobody' ? who : `@${who}`;
+    }
+    case 'link':
+    case 'about':
+      return row.links.join(', ');
+    case 'every':
+      return row.every ?? '';
+    case 'kind':
+      return row.kind;
+    case 'state':
+    case 'level':
+      return row.facts?.[column] ?? '';
+    default:
+      return clauseValue(row.raw, column);
+  }
+}
+
+/** The value of a clause that a row does not carry apart, from its line. */
+function clauseValue(raw: string, clause: string): string {
+  const tail = /\{([^{}]*)\}\s*$/.exec(raw)?.[1] ?? '';
+  const found = tail.split(';').find((one) => one.trim().startsWith(`${clause} `));
+  return found?.trim().slice(clause.length + 1) ?? '';
+}
+
+function earlier(a: Span | null, b: Span | null): Day | null {
+  if (a && b) return Math.min(a.from, b.from);
+  return (a ?? b)?.from ?? null;
+}

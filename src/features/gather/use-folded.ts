@@ -1,0 +1,15 @@
+import { useCallback, useMemo } from 'react';
+import { frameSlice } from '../session/frame-slice';
+import { useAppDispatch, useAppSelector } from '../session/state';
+
+/** Which groups of a list are folded on this device. */
+export function useFolded(list: string): { folded: ReadonlySet<string>; toggle: (group: string) => void } {
+  const all = useAppSelector((state) => state.frame.folded);
+  const dispatch = useAppDispatch();
+  const folded = useMemo(
+    () => new Set(all.filter((one) => one.startsWith(`${list}\n`)).map((one) => one.slice(list.length + 1))),
+    [all, list],
+  );
+  const toggle = useCallback((group: string) => void dispatch(frameSlice.actions.foldToggled(`${list}\n${group}`)), [dispatch, list]);
+  return { folded, toggle };
+}

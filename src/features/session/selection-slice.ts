@@ -1,0 +1,24 @@
+import { type PayloadAction, createSlice } from '@reduxjs/toolkit';
+import type { RowView } from '../../core/index/view';
+
+/** The tasks that are selected, by the ids of their rows, in the order in which they were. */
+export type Selection = Record<string, RowView>;
+
+const NOTHING: Selection = {};
+
+/** What is selected in lists, so that one action reaches all of it. */
+export const selectionSlice = createSlice({
+  name: 'selection',
+  initialState: NOTHING,
+  reducers: {
+    toggledRow: (state: Selection, { payload }: PayloadAction<RowView>): Selection => {
+      const { [payload.id]: present, ...rest } = state;
+      return present ? rest : { ...rest, [payload.id]: payload };
+    },
+    selected: (state: Selection, { payload }: PayloadAction<readonly RowView[]>): Selection => ({
+      ...state,
+      ...Object.fromEntries(payload.map((row) => [row.id, row])),
+    }),
+    cleared: () => NOTHING,
+  },
+});

@@ -1,0 +1,120 @@
+import { useState } from 'react';
+import { readTaskLine } from '../../core/task/task';
+import { signedName } from '../../core/task/word-actions';
+import type { WideIntention } from '../../core/task/intention';
+import { Dialog } from '../../ui/Dialog';
+import { useAppSelector } from '../session/state';
+import type { TaskDialog } from '../session/task-dialog';
+import { counted, useAct } from '../session/use-act';
+
+interface NamesDialogProps {
+  asked: Extract<TaskDialog, { is: 'names' }>;
+  onClose: () => void;
+}
+
+/** Adds and takes away tags and people, and says who does it and who asked; on one task or many. */
+export function NamesDialog({ asked, onClose }: NamesDialogProps) {
+  const { tasks } = asked;
+  const { actAll } = useAct();
+  const overview = useAppSelector((state) => state.library.overview);
+  const [added, setAdded] = useState('');
+  const [removed, setRemoved] = useState<string[]>([]);
+  const [owner, setOwner] = useState('');
+  const [askedBy, setAskedBy] = useState('');
+  const lines = tasks.map(({ ref }) => readTaskLine(ref.expected, ref.expected.indexOf('[')));
+  const present = [
+    ...new Set(lines.flatMap((task) => (task ? [...task.tags.map((tag) => `#${tag}`), ...task.people.map((person) => `@${person}`)] : []))),
+  ];
+  const words = added.split(/[\s,]+/).filter((word) => word !== '');
+  const wrong = words.filter((word) => signedName(word) === null);
+  const intentions: WideIntention[] = [
+    ...removed.map((name): WideIntention => ({ do: 'untag', name })),
+    ...words.map((name): WideIntention => ({ do: 'tag', name })),
+    ...whoIntention('owner', owner),
+    ...whoIntention('asked', askedBy),
+  ];
+  return (
+    <Dialog open onClose={onClose} title="Tags, people, owner">
+      <form
+        className="grid gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (intentions.length === 0 || wrong.length > 0) return;
+          onClose();
+          void actAll(tasks, intentions);
+        }}
+      >
+        <p className="text-muted [overflow-wrap:anywhere]">{tasks.length === 1 ? tasks[0]?.text : counted(tasks.length, 'task')}</p>
+        <label className="grid gap-1">
+          <span className="section-label">Add</span>
+          <input
+            className="field"
+            autoFocus
+            list="known-names"
+            value={added}
+            placeholder="#loans @kofi"
+            onChange={(event) => setAdded(event.target.value)}
+          />
+          {wrong.length > 0 && <span className="text-[0.86rem] text-late">“{wrong[0]}” can be no tag or person.</span>}
+        </label>
+        <datalist id="known-names">
+          {overview?.tags.map((tag) => (
+            <option key={tag.name} value={`#${tag.name}`} />
+          ))}
+          {overview?.people.map((person) => (
+            <option key={person.name} value={`@${person.name}`}>
+              {person.fullName ?? person.name}
+            </option>
+          ))}
+        </datalist>
+        {present.length > 0 && (
+          <fieldset>
+            <legend className="section-label">Take away</legend>
+            <div className="flex flex-wrap gap-x-4">
+              {present.map((name) => (
+                <label key={name} className="flex min-h-7 items-center gap-1.5">
+                  <input
+                    type="checkbox"
+                    className="h-4 w-4 accent-(--primary)"
+                    checked={removed.includes(name)}
+                    onChange={(event) => setRemoved(event.target.checked ? [...removed, name] : removed.filter((one) => one !== name))}
+                  />
+                  {name}
+                </label>
+              ))}
+            </div>
+          </fieldset>
+        )}
+        <div className="flex flex-wrap gap-3">
+          <Who label="Owner" hint="@kofi, nobody, me" value={owner} onChange={setOwner} />
+          <Who label="Asked by" hint="@bea" value={askedBy} onChange={setAskedBy} />
+        </div>
+        <button type="submit" className="solid-button justify-self-start" disabled={intentions.length === 0 || wrong.length > 0}>
+          Store
+        </button>
+      </form>
+    </Dialog>
+  );
+}
+
+function Who({ label, hint, value, onChange }: { label: string; hint: string; value: string; onChange: (value: string) => void }) {
+  return (
+    <label className="grid flex-1 gap-1">
+      <span className="section-label">{label}</span>
+      <input
+        className="field"
+        list="known-names"
+        placeholder={`unchanged; ${hint}`}
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+      />
+    </label>
+  );
+}
+
+function whoIntention(clause: 'owner' | 'asked', typed: string): WideIntention[] {
+  const who = typed.trim();
+  if (who === '') return [];
+  if (who === 'me' || who === 'none') return [{ do: 'unset', clause }];
+  return [{ do: 'set', clause: `${clause} ${who === 'nobody' || who.startsWith('@') ? who : `@${who}`}` }];
+}

@@ -1,0 +1,85 @@
+import { Command as Menu } from 'cmdk';
+import { useEffect, useState } from 'react';
+import { readNote } from '../../core/task/read-note';
+import { Dialog } from '../../ui/Dialog';
+import { useServices } from '../session/services';
+import { useAppSelector } from '../session/state';
+import type { TaskDialog } from '../session/task-dialog';
+import { counted, useAct } from '../session/use-act';
+
+const TITLES = { move: 'Move to a note', archive: 'Archive to a note', echo: 'Make an echo in a note' };
+const MOST = 300;
+
+interface PlaceDialogProps {
+  asked: Extract<TaskDialog, { is: 'place' }>;
+  onClose: () => void;
+}
+
+/** Asks for a note, then for a heading in it. */
+export function PlaceDialog({ asked, onClose }: PlaceDialogProps) {
+  const { tasks, what } = asked;
+  const { actAll } = useAct();
+  const notes = useAppSelector((state) => state.library.overview?.notes);
+  const [note, setNote] = useState<{ path: string; title: string } | null>(null);
+  const headings = useHeadings(note?.path ?? null);
+  const store = (target: string): void => {
+    onClose();
+    void actAll(tasks, [what === 'echo' ? { do: 'echo', in: target } : { do: what, to: target }]);
+  };
+  const here = new Set(tasks.map((task) => task.ref.path));
+  const choices = (notes ?? []).filter((one) => one.kind !== 'agenda' && one.kind !== 'status' && !(what === 'echo' && here.has(one.path)));
+  return (
+    <Dialog open onClose={onClose} title={TITLES[what]}>
+      <p className="mb-2 text-muted [overflow-wrap:anywhere]">{tasks.length === 1 ? tasks[0]?.text : counted(tasks.length, 'task')}</p>
+      <Menu key={note?.path ?? ''} label={note ? 'Heading' : 'Note'} loop>
+        <Menu.Input autoFocus className="field mb-2 w-full" placeholder={note ? `A heading of ${note.title}` : 'Part of a note’s title'} />
+        <Menu.List className="max-h-[44vh] overflow-auto">
+          <Menu.Empty className="px-2 py-3 text-muted">Nothing is called so.</Menu.Empty>
+          {note ? (
+            <>
+              <Menu.Item className="menu-item" value="the note itself, at its end" onSelect={() => store(note.path)}>
+                The note itself, at its end
+              </Menu.Item>
+              {headings.map((heading) => (
+                <Menu.Item key={heading} className="menu-item" value={heading} onSelect={() => store(`${note.path}#${heading}`)}>
+                  # {heading}
+                </Menu.Item>
+              ))}
+            </>
+          ) : (
+            choices.slice(0, MOST).map((one) => (
+              <Menu.Item
+                key={one.path}
+                className="menu-item justify-between"
+                value={`${one.title} ${one.path}`}
+                onSelect={() => setNote(one)}
+              >
+                <span className="truncate">{one.title}</span>
+                <span className="truncate text-[0.8rem] text-muted">{one.path.split('/').slice(0, -1).join(' › ')}</span>
+              </Menu.Item>
+            ))
+          )}
+        </Menu.List>
+      </Menu>
+    </Dialog>
+  );
+}
+
+/** The headings of a note, as they are stored. */
+function useHeadings(path: string | null): string[] {
+  const { store } = useServices();
+  const [headings, setHeadings] = useState<string[]>([]);
+  useEffect(() => {
+    if (path === null) return;
+    let current = true;
+    void store.text(path).then((text) => {
+      if (!current || text === null) return;
+      const found = readNote(path, text).structure.headings.filter((heading) => heading.topLevel && heading.words !== '');
+      setHeadings([...new Set(found.map((heading) => heading.words))]);
+    });
+    return () => {
+      current = false;
+    };
+  }, [store, path]);
+  return headings;
+}
