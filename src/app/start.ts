@@ -111,7 +111,7 @@ function restoreFrame(state: State): void {
     localStorage.removeItem(FRAME);
   }
   state.subscribe(() => {
-    const { rackOpen, besideOpen, beside, foldersClosed, folded, widths } = state.getState().frame;
-    localStorage.setItem(FRAME, JSON.stringify({ rackOpen, besideOpen, beside, foldersClosed, folded, widths }));
+    const { rackOpen, besideOpen, beside, foldersClosed, folded, widths, finished, recent } = state.getState().frame;
+    localStorage.setItem(FRAME, JSON.stringify({ rackOpen, besideOpen, beside, foldersClosed, folded, widths, finished, recent }));
   });
 }

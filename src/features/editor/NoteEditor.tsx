@@ -1,39 +1,43 @@
-import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
-import { markdown, markdownLanguage } from '@codemirror/lang-markdown';
-import { search, searchKeymap } from '@codemirror/search';
-import { Compartment, EditorState } from '@codemirror/state';
-import { EditorView, drawSelection, keymap, placeholder } from '@codemirror/view';
-import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
-import { createPortal } from 'react-dom';
-import { useNavigate } from 'react-router';
+import { keymap, type EditorView } from '@codemirror/view';
+import { Prec } from '@codemirror/state';
+import { useEffect, useRef, useState } from 'react';
+import { useNavigate, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { editorText } from '../../core/note/line-endings';
-import { act as actOnText } from '../../core/task/act';
-import type { ActionContext } from '../../core/task/action-context';
-import { echoRefOf } from '../../core/task/echo';
-import { progressOf } from '../../core/task/progress';
-import { STATUS_NAMES, type Status, isOpen } from '../../core/task/status';
+import { pathFor } from '../../core/note/path';
+import { readNote } from '../../core/task/read-note';
+import type { Status } from '../../core/task/status';
 import type { Task } from '../../core/task/task';
-import { GatherBlock } from '../gather/GatherBlock';
+import { keyName } from '../commands/command';
+import { useCommandKeys } from '../commands/use-key-of';
 import { actionContext } from '../session/action-context';
 import { noteAddress, personAddress, tagAddress } from '../session/addresses';
+import { frameSlice } from '../session/frame-slice';
 import { useNow, useServices } from '../session/services';
-import { useAppSelector } from '../session/state';
-import { shorten, useAct } from '../session/use-act';
-import { FrontMatterLine } from './FrontMatterLine';
-import { PortalRegistry, blockDecorations } from './block-decorations';
-import { type EditorContext, contextChanged, editorContext } from './editor-context';
-import { foundLine, showLine } from './found-line';
-import { leavingLines } from './leaving-lines';
-import { followNames, lineDecorations } from './line-decorations';
-import { noteField, notePath, noteReading } from './note-field';
+import { useAppDispatch, useAppSelector } from '../session/state';
+import { setTextRunner } from '../session/text-commands';
+import { useAct } from '../session/use-act';
+import { InsertMenu } from './InsertMenu';
+import { Portals } from './Portals';
+import { PortalRegistry } from './block-decorations';
+import { closeUpAt, closeUpOn, trailOf } from './close-up';
+import { contextChanged, editorContext } from './editor-context';
+import { hideFinished } from './finished-lines';
+import { foldDescriptions, keepFolds, restoreFolds } from './folding';
+import { showLine } from './found-line';
+import { type EditorParts, makeEditor } from './make-editor';
+import { noteReading } from './note-field';
 import { NoteSession, fromStore } from './note-session';
+import { type TextHost, runTextCommand } from './run-command';
+import { commandKeys } from './task-keys';
+import { insertPiece } from './text-marks';
+import { tickLine } from './tick-line';
 import { useReading, useRefProblems, useSharedNames } from './use-library-facts';
-import { taskKeys } from './task-keys';
-import { editorTheme } from './theme';
+import { useLatest } from './use-latest';
 
 interface NoteEditorProps {
   path: string;
+  title: string;
   /** What is stored; null when the note is made by writing in it. */
   stored: string | null;
   /** The line to show (from 0); null for none. */
@@ -43,55 +47,79 @@ interface NoteEditorProps {
   onRemoved: () => void;
 }
 
+interface Opened {
+  view: EditorView;
+  session: NoteSession;
+  parts: EditorParts;
+}
+
 /** The text of a note: plain Markdown, with live task marks, chips and gathers over it. */
-export function NoteEditor({ path, stored, line, autoFocus, placeholder: hint, onRemoved }: NoteEditorProps) {
+export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: hint, onRemoved }: NoteEditorProps) {
   const parent = useRef<HTMLDivElement>(null);
-  const editor = useRef<{ view: EditorView; session: NoteSession; context: Compartment; reading: Compartment } | null>(null);
+  const editor = useRef<Opened | null>(null);
   const [registry] = useState(() => new PortalRegistry());
+  const [inserting, setInserting] = useState(false);
   const { store, actions, engine, clock } = useServices();
   const navigate = useNavigate();
+  const dispatch = useAppDispatch();
   const { act } = useAct();
   const { day: today } = useNow();
-  const { dateStyle: style, workingDay } = useAppSelector((state) => state.settings);
+  const settings = useAppSelector((state) => state.settings);
+  const latestSettings = useLatest(settings);
+  const latestOverview = useLatest(useAppSelector((state) => state.library.overview));
+  const latestRecent = useLatest(useAppSelector((state) => state.frame.recent));
+  const keys = useCommandKeys();
+  const latestKeys = useLatest(keys);
   const sharedNames = useSharedNames();
   const readingSettings = useReading();
   const refProblems = useRefProblems(path);
-  const settings = useLatest(useAppSelector((state) => state.settings));
+  const finished = useAppSelector((state) => state.frame.finished[path] ?? state.settings.finished);
+  const [parameters] = useSearchParams();
+  const close = Number(parameters.get('close'));
+  const [trail, setTrail] = useState<{ line: number; words: string }[]>([]);
   const first = useRef({ stored, autoFocus, hint, onRemoved });
+  const host = useRef<TextHost | null>(null);
 
   useEffect(() => {
     if (!parent.current) return;
-    const context = new Compartment();
-    const reading = new Compartment();
     const { stored: text, autoFocus: focus, hint: words, onRemoved: removed } = first.current;
-    const view = new EditorView({
+    const context = () => actionContext(latestSettings.current, clock.now());
+    const { view, parts } = makeEditor({
       parent: parent.current,
-      state: EditorState.create({
-        doc: editorText(text ?? ''),
-        extensions: [
-          notePath.of(path),
-          reading.of([]),
-          noteField,
-          context.of([]),
-          history(),
-          drawSelection(),
-          keymap.of([...taskKeys, ...searchKeymap, ...historyKeymap, ...defaultKeymap]),
-          search({ top: true }),
-          markdown({ base: markdownLanguage, addKeymap: false }),
-          EditorView.lineWrapping,
-          EditorView.contentAttributes.of({ 'aria-label': 'Text of the note', spellcheck: 'true' }),
-          placeholder(words),
-          lineDecorations,
-          blockDecorations(registry),
-          followNames,
-          foundLine,
-          leavingLines(() => actionContext(settings.current, clock.now())),
-          editorTheme,
-          EditorView.updateListener.of((update) => {
-            if (update.docChanged && !update.transactions.some((one) => one.annotation(fromStore))) editor.current?.session.typed();
-          }),
-        ],
-      }),
+      path,
+      text: editorText(text ?? ''),
+      hint: words,
+      registry,
+      context,
+      takeKey: () => keyName(latestKeys.current.get('text-take') ?? ''),
+      onTake: (open) => void (host.current && runTextCommand(open, 'text-take', host.current)),
+      facts: {
+        overview: () => latestOverview.current,
+        recent: () => latestRecent.current,
+        headings: async (other) => {
+          const found = await store.text(other);
+          return found === null
+            ? []
+            : readNote(other, found)
+                .structure.headings.filter((heading) => heading.topLevel)
+                .map((heading) => heading.words);
+        },
+        make: (name) => {
+          const person = /^People\/(.+)$/.exec(name)?.[1];
+          const folder = person === undefined ? path.split('/').slice(0, -1).join('/') : 'People';
+          void actions.create(folder, person ?? name, person === undefined ? '' : `---\nkind: person\nhandle: ${person}\n---\n`);
+          toast(`Made ${pathFor(folder, person ?? name)}`);
+        },
+        context,
+      },
+      onUpdate: (update) => {
+        if (update.docChanged && !update.transactions.some((one) => one.annotation(fromStore))) editor.current?.session.typed();
+        if (!update.selectionSet && !update.docChanged) return;
+        const { main } = update.state.selection;
+        const at = update.state.doc.lineAt(main.head).number - 1;
+        const selected = main.empty ? 0 : wordsIn(update.state.sliceDoc(main.from, Math.min(main.to, main.from + 200_000)));
+        dispatch(frameSlice.actions.cursorMoved({ path, line: at, words: selected }));
+      },
     });
     const session = new NoteSession(path, view, text, store, actions, {
       conflict: (other) =>
@@ -101,129 +129,156 @@ export function NoteEditor({ path, stored, line, autoFocus, placeholder: hint, o
       failed: () => toast.error('The note could not be saved. Its text stays here; copy it out before you close the page.'),
       removed: () => removed(),
     });
-    editor.current = { view, session, context, reading };
+    editor.current = { view, session, parts };
+    dispatch(frameSlice.actions.opened(path));
+    foldDescriptions(view);
+    restoreFolds(view, path);
     if (focus) view.focus();
+    setTextRunner((id, onlyAsk) => (onlyAsk ? true : host.current !== null && runTextCommand(view, id, host.current)));
     const leave = (): void => void session.save();
     window.addEventListener('pagehide', leave);
     document.addEventListener('visibilitychange', leave);
     return () => {
       window.removeEventListener('pagehide', leave);
       document.removeEventListener('visibilitychange', leave);
+      setTextRunner(null);
       editor.current = null;
+      keepFolds(view.state, path);
+      dispatch(frameSlice.actions.cursorMoved(null));
       void session.end().then(() => undefined);
       view.destroy();
     };
-  }, [path, store, actions, registry, settings, clock]);
+  }, [path, store, actions, registry, latestSettings, latestOverview, latestRecent, latestKeys, clock, dispatch]);
 
   useEffect(() => {
     const open = editor.current;
     if (!open) return;
-    const { view, session, context, reading } = open;
+    const { view, session, parts } = open;
     const askSteps = (task: Task, status: Status, openSteps: number): void => {
       const ref = { path, line: task.line, expected: task.raw };
       // What is written goes first, so that the answer finds the line as it stands here.
       void session.save().then(() => act(ref, task.text, { do: 'status', status }, openSteps));
     };
-    const value: EditorContext = {
-      today,
-      style,
-      workingDay,
-      refProblems,
-      sharedNames,
-      tick: (index) => tickLine(view, session, index, actionContext(settings.current, clock.now()), askSteps),
-      follow: (target) => {
-        if (target.is === 'tag') void navigate(tagAddress(target.name));
-        else if (target.is === 'person') void navigate(personAddress(target.name));
-        else
-          void engine.resolve(target.name, path).then((found) => {
-            if (found !== null) void navigate(noteAddress(found));
-            else toast(`There is no note “${target.name}” yet.`);
-          });
+    const context = () => actionContext(latestSettings.current, clock.now());
+    const tick = (index: number): void => tickLine(view, session, index, context(), finished === 'sink', askSteps);
+    const closeOn = (index: number | null): void => void navigate({ search: index === null ? '' : `?close=${index + 1}` });
+    host.current = {
+      context,
+      tick,
+      details: (index) => {
+        const raw = view.state.doc.line(index + 1).text;
+        // The form stores through the notes, so that what is written must be there first.
+        void session
+          .save()
+          .then(() =>
+            dispatch(frameSlice.actions.taskDialogShown({ is: 'details', task: { ref: { path, line: index, expected: raw }, text: raw } })),
+          );
       },
+      closeUp: (index) =>
+        closeOn(closeUpAt(view.state, index) ? view.state.doc.lineAt(closeUpAt(view.state, index)?.from ?? 0).number - 1 : null),
+      wider: () => closeOn(trail.at(-1)?.line ?? null),
+      insertMenu: () => setInserting(true),
+      told: (reason) => toast.error(reason),
     };
+    const { dateStyle: style, workingDay } = settings;
     view.dispatch({
       effects: [
-        context.reconfigure(editorContext.of(value)),
-        reading.reconfigure(noteReading.of(readingSettings)),
+        parts.context.reconfigure(
+          editorContext.of({
+            today,
+            style,
+            workingDay,
+            refProblems,
+            sharedNames,
+            tick,
+            run: (id, index) => {
+              view.dispatch({ selection: { anchor: view.state.doc.line(index + 1).from } });
+              if (host.current) runTextCommand(view, id, host.current);
+            },
+            follow: (target) => {
+              if (target.is === 'tag') void navigate(tagAddress(target.name));
+              else if (target.is === 'person') void navigate(personAddress(target.name));
+              else
+                void engine.resolve(target.name, path).then((found) => {
+                  if (found !== null) void navigate(noteAddress(found));
+                  else toast(`There is no note “${target.name}” yet.`);
+                });
+            },
+          }),
+        ),
+        parts.reading.reconfigure(noteReading.of(readingSettings)),
+        parts.finished.reconfigure(hideFinished.of(finished === 'hide')),
+        parts.keys.reconfigure(
+          Prec.high(keymap.of(commandKeys(keys, (target, id) => host.current !== null && runTextCommand(target, id, host.current)))),
+        ),
         contextChanged.of(null),
       ],
     });
-  }, [path, today, style, workingDay, readingSettings, refProblems, sharedNames, settings, clock, engine, navigate, act]);
+  }, [
+    path,
+    today,
+    settings,
+    readingSettings,
+    refProblems,
+    sharedNames,
+    finished,
+    keys,
+    trail,
+    latestSettings,
+    clock,
+    engine,
+    navigate,
+    dispatch,
+    act,
+  ]);
+
+  useEffect(() => {
+    const view = editor.current?.view;
+    if (!view) return;
+    const at = Number.isInteger(close) && close > 0 && close <= view.state.doc.lines ? close - 1 : null;
+    const range = at === null ? null : closeUpAt(view.state, at);
+    view.dispatch({ effects: closeUpOn.of(range), ...(range && { selection: { anchor: view.state.doc.lineAt(range.from).to } }) });
+    setTrail(range && at !== null ? trailOf(view.state.doc.toString(), at) : []);
+  }, [path, close]);
 
   useEffect(() => {
     if (line !== null && editor.current) showLine(editor.current.view, line);
   }, [path, line]);
 
+  const shownAlone = Number.isInteger(close) && close > 0;
   return (
     <>
+      <div className="no-print mb-1 flex min-h-8 items-center gap-2">
+        {shownAlone && (
+          <nav aria-label="Close-up" className="flex min-w-0 flex-1 flex-wrap items-center gap-1 text-[0.88rem] text-muted">
+            <button type="button" className="quiet-button" onClick={() => void navigate({ search: '' })}>
+              {title}
+            </button>
+            {trail.map((one) => (
+              <button
+                key={one.line}
+                type="button"
+                className="quiet-button max-w-60 truncate"
+                onClick={() => void navigate({ search: `?close=${one.line + 1}` })}
+              >
+                › {one.words}
+              </button>
+            ))}
+          </nav>
+        )}
+        <span className="ms-auto">
+          <InsertMenu
+            open={inserting}
+            onOpenChange={setInserting}
+            title={title}
+            onInsert={(piece, block) => editor.current && insertPiece(editor.current.view, piece, block)}
+          />
+        </span>
+      </div>
       <div ref={parent} data-testid="note-editor" />
       <Portals registry={registry} path={path} view={() => editor.current?.view ?? null} />
     </>
   );
 }
 
-/** The newest value, for what is called later. */
-function useLatest<T>(value: T): { readonly current: T } {
-  const latest = useRef(value);
-  useEffect(() => {
-    latest.current = value;
-  }, [value]);
-  return latest;
-}
-
-type AskSteps = (task: Task, status: Status, openSteps: number) => void;
-
-/** How many steps of a task are open, at any depth. */
-function openStepsIn(view: EditorView, task: Task): number {
-  const { tasks } = view.state.field(noteField);
-  const { all, allDone } = progressOf(tasks)[tasks.indexOf(task)] ?? { all: 0, allDone: 0 };
-  return all - allDone;
-}
-
-/** Ticks or reopens the task on a line of the editor, saves it, and offers Undo. */
-function tickLine(view: EditorView, session: NoteSession, index: number, context: ActionContext, askSteps: AskSteps): void {
-  const task = view.state.field(noteField).tasks.find((one) => one.line === index);
-  if (!task) return;
-  const status = isOpen(task.status) ? 'done' : 'todo';
-  const openSteps = isOpen(task.status) ? openStepsIn(view, task) : 0;
-  if (openSteps > 0 || task.ref !== null || echoRefOf(task.text) !== null) {
-    askSteps(task, status, openSteps);
-    return;
-  }
-  const text = view.state.doc.toString();
-  const outcome = actOnText(text, { line: index, expected: task.raw }, { do: 'status', status }, context);
-  if ('refused' in outcome) {
-    toast.error(outcome.refused);
-    return;
-  }
-  view.dispatch({ changes: outcome.changes, userEvent: 'input.tick' });
-  void session.save(`${STATUS_NAMES[status]}: ${shorten(task.text)}`);
-}
-
-interface PortalsProps {
-  registry: PortalRegistry;
-  path: string;
-  view: () => EditorView | null;
-}
-
-/** Fills the places that the editor keeps free. */
-function Portals({ registry, path, view }: PortalsProps) {
-  const portals = useSyncExternalStore(registry.listen, registry.list);
-  const edit = (container: HTMLElement): void => {
-    const open = view();
-    if (!open) return;
-    open.focus();
-    open.dispatch({ selection: { anchor: Math.min(open.posAtDOM(container) + 1, open.state.doc.length) }, scrollIntoView: true });
-  };
-  return portals.map((portal, index) =>
-    createPortal(
-      portal.is === 'gather' ? (
-        <GatherBlock text={portal.text} at={path} onEdit={() => edit(portal.container)} />
-      ) : (
-        <FrontMatterLine text={portal.text} onEdit={() => edit(portal.container)} />
-      ),
-      portal.container,
-      `${portal.is} ${index}`,
-    ),
-  );
-}
+const wordsIn = (text: string): number => text.match(/[\p{L}\p{N}][\p{L}\p{M}\p{N}'’-]*/gu)?.length ?? 0;

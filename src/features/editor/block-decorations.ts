@@ -1,6 +1,6 @@
 import { type EditorState, type Range, RangeSet, StateEffect, StateField } from '@codemirror/state';
 import { Decoration, type DecorationSet, EditorView, WidgetType } from '@codemirror/view';
-import { noteField } from './note-field';
+import { shownNote } from './note-field';
 
 /** A place in the editor that React fills: a live gather, or the front matter in short. */
 export interface Portal {
@@ -96,7 +96,7 @@ export function blockDecorations(registry: PortalRegistry) {
 }
 
 function decorate(state: EditorState, focused: boolean, registry: PortalRegistry): DecorationSet {
-  const note = state.field(noteField);
+  const note = shownNote(state);
   const ranges: Range<Decoration>[] = [];
   const add = (first: number, last: number, is: Portal['is'], text: string): void => {
     if (last >= state.doc.lines) return;

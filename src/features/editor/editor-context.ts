@@ -15,6 +15,8 @@ export interface EditorContext {
   sharedNames: ReadonlySet<string>;
   /** Ticks the task on a line (from 0). */
   tick: (line: number) => void;
+  /** Runs a command of the text by its id. */
+  run: (id: string, line: number) => void;
   follow: (target: { is: 'note' | 'tag' | 'person'; name: string }) => void;
 }
 
@@ -25,6 +27,7 @@ const NO_CONTEXT: EditorContext = {
   refProblems: new Map(),
   sharedNames: new Set(),
   tick: () => undefined,
+  run: () => undefined,
   follow: () => undefined,
 };
 

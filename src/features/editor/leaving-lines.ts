@@ -3,7 +3,7 @@ import { type EditorView, ViewPlugin, type ViewUpdate } from '@codemirror/view';
 import type { ActionContext } from '../../core/task/action-context';
 import { signOfLine, typedStatus } from '../../core/task/typed-status';
 import { withTypedClauses } from '../../core/task/typed-tail';
-import { noteField } from './note-field';
+import { noteNow } from './note-field';
 import { fromStore } from './note-session';
 
 /** The line that the cursor stands on, as it was when it was entered. */
@@ -48,7 +48,7 @@ export function leavingLines(context: () => ActionContext) {
         const { state } = this.view;
         if (from > state.doc.length) return;
         const line = state.doc.lineAt(from);
-        const task = state.field(noteField).tasks.findLast((one) => one.line === line.number - 1);
+        const task = noteNow(state).tasks.findLast((one) => one.line === line.number - 1);
         if (!task) return;
         const stored = withTypedClauses(line.text, task.boxFrom, context());
         if (stored !== line.text)

@@ -2,16 +2,19 @@ import { type EditorState, type Range, RangeSet } from '@codemirror/state';
 import { Decoration, type DecorationSet, EditorView, ViewPlugin, type ViewUpdate } from '@codemirror/view';
 import { readInline } from '../../core/note/names';
 import { foldPath } from '../../core/note/path';
-import { type Heading, LineKind } from '../../core/note/structure';
+import { type Heading, type Item, LineKind } from '../../core/note/structure';
+import type { ReadNote } from '../../core/task/read-note';
 import { isOpen } from '../../core/task/status';
 import { type Task, comesBack } from '../../core/task/task';
 import { readTail } from '../../core/task/tail';
 import { chipsOf } from '../../ui/chip-look';
 import { contextChanged, editorContext } from './editor-context';
-import { noteField } from './note-field';
-import { BulletWidget, ChipsWidget, MarkWidget, ProblemsWidget } from './widgets';
+import { isFolded } from './folding';
+import { shownNote, wasRead } from './note-field';
+import { BulletWidget, ChipsWidget, DetailsWidget, FoldWidget, MarkWidget, ProblemsWidget } from './widgets';
 
 const hidden = Decoration.replace({});
+const DETAILS = new DetailsWidget();
 const bullet = Decoration.replace({ widget: new BulletWidget() });
 
 const SEVERAL = 'Several notes are called so: the one in the nearest folder is meant. Ctrl+click opens it';
@@ -38,7 +41,7 @@ export const lineDecorations = ViewPlugin.fromClass(
 
     update(update: ViewUpdate): void {
       const context = update.transactions.some((transaction) => transaction.effects.some((effect) => effect.is(contextChanged)));
-      if (update.docChanged || update.viewportChanged || update.selectionSet || update.focusChanged || context) {
+      if (update.docChanged || update.viewportChanged || update.selectionSet || update.focusChanged || context || wasRead(update)) {
         this.decorations = decorate(update.view);
       }
     }
@@ -46,13 +49,33 @@ export const lineDecorations = ViewPlugin.fromClass(
   { decorations: (plugin) => plugin.decorations },
 );
 
+/** What begins on each line of a note; found once for each reading. */
+interface ByLine {
+  tasks: ReadonlyMap<number, Task>;
+  headings: ReadonlyMap<number, Heading>;
+  items: ReadonlyMap<number, Item>;
+}
+
+const known = new WeakMap<ReadNote, ByLine>();
+
+function byLine(note: ReadNote): ByLine {
+  let found = known.get(note);
+  if (!found) {
+    found = {
+      tasks: new Map(note.tasks.map((task) => [task.line, task])),
+      headings: new Map(note.structure.headings.map((heading) => [heading.line, heading])),
+      items: new Map(note.structure.items.map((item) => [item.line, item])),
+    };
+    known.set(note, found);
+  }
+  return found;
+}
+
 function decorate(view: EditorView): DecorationSet {
   const { state } = view;
-  const note = state.field(noteField);
+  const note = shownNote(state);
   const raw = rawLines(state, view.hasFocus);
-  const tasks = new Map(note.tasks.map((task) => [task.line, task]));
-  const headings = new Map(note.structure.headings.map((heading) => [heading.line, heading]));
-  const items = new Map(note.structure.items.map((item) => [item.line, item]));
+  const { tasks, headings, items } = byLine(note);
   const ranges: Range<Decoration>[] = [];
   for (const visible of view.visibleRanges) {
     for (let at = visible.from; at <= visible.to;) {
@@ -66,7 +89,10 @@ function decorate(view: EditorView): DecorationSet {
         if (heading) decorateHeading(ranges, heading, line.from, line.text, raw.has(index));
         if (task) decorateTask(ranges, task, state, line.from, line.text, raw.has(index));
         else if (item) decorateItem(ranges, item.depth, item.markerFrom, line.from, line.text, raw.has(index));
-        decorateNames(ranges, state, line.from, line.text, task ? task.tailFrom : line.text.length);
+        decorateNames(ranges, state, line.from, line.text, task ? Math.min(task.tailFrom, line.text.length) : line.text.length);
+        decorateText(ranges, line.from, line.text, raw.has(index));
+        const lastLine = item?.lastLine ?? (heading?.topLevel ? sectionEnd(note, heading) : -1);
+        if (lastLine > index) ranges.push(foldToggle(view, index, isFolded(state, line.to)).range(line.from));
       } else if (kind === LineKind.code || kind === LineKind.frontMatter) {
         ranges.push(Decoration.line({ class: 'cm-code-line' }).range(line.from));
       }
@@ -75,6 +101,55 @@ function decorate(view: EditorView): DecorationSet {
   }
   return RangeSet.of(ranges, true);
 }
+
+/** The last line of the section that a heading opens. */
+function sectionEnd(note: ReadNote, heading: Heading): number {
+  const next = note.structure.headings.find((one) => one.topLevel && one.line > heading.line && one.level <= heading.level);
+  return (next?.line ?? note.lines.starts.length) - 1;
+}
+
+function foldToggle(view: EditorView, line: number, folded: boolean): Decoration {
+  return Decoration.widget({ widget: new FoldWidget(line, folded, view.state.facet(editorContext).run), side: -1 });
+}
+
+const URL_SIGN = /https?:\/\/[^\s<>()[\]{}"']*[^\s<>()[\]{}"'.,;:!?]/g;
+
+/** Each line in its own direction; rows of tables, quotes and addresses as what they are. */
+function decorateText(ranges: Range<Decoration>[], from: number, text: string, raw: boolean): void {
+  ranges.push(AUTO.range(from));
+  if (/^\s*\|.*\|\s*$/.test(text)) ranges.push(TABLE.range(from));
+  if (/^\s*>/.test(text)) ranges.push(QUOTE.range(from));
+  if (text.includes('http')) {
+    for (const found of text.matchAll(URL_SIGN)) {
+      const at = from + found.index;
+      const attributes = { 'data-url': found[0], title: 'Ctrl+click opens it in a new tab' };
+      ranges.push(Decoration.mark({ class: 'cm-url', attributes }).range(at, at + found[0].length));
+    }
+  }
+  if (raw) return;
+  for (const [sign, name] of MARKED) {
+    for (const found of text.matchAll(sign)) {
+      const width = found[1]?.length ?? 0;
+      const at = from + found.index;
+      const to = at + found[0].length;
+      if (to - at <= 2 * width) continue;
+      ranges.push(
+        hidden.range(at, at + width),
+        Decoration.mark({ class: name }).range(at + width, to - width),
+        hidden.range(to - width, to),
+      );
+    }
+  }
+}
+
+const AUTO = Decoration.line({ attributes: { dir: 'auto' } });
+const TABLE = Decoration.line({ class: 'cm-table-line' });
+const QUOTE = Decoration.line({ class: 'cm-quote-line' });
+/** Signs of emphasis around words, which are shown as what they say while the cursor is elsewhere. */
+const MARKED: readonly [RegExp, string][] = [
+  [/(\*\*)(?=\S)[^*\n]+?(?<=\S)\*\*/g, 'cm-bold'],
+  [/(~~)(?=\S)[^~\n]+?(?<=\S)~~/g, 'cm-struck'],
+];
 
 function decorateHeading(ranges: Range<Decoration>[], heading: Heading, from: number, text: string, raw: boolean): void {
   ranges.push(Decoration.line({ class: `cm-heading cm-heading-${heading.level}` }).range(from));
@@ -113,6 +188,7 @@ function decorateTask(ranges: Range<Decoration>[], task: Task, state: EditorStat
   }
   if (raw) {
     ranges.push(Decoration.line({ class: 'cm-raw-line cm-task-line' }).range(from));
+    ranges.push(Decoration.widget({ widget: DETAILS, side: 2 }).range(from + text.length));
     // With the cursor on the line its problems are said, since a title needs a mouse.
     if (problems.length > 0) {
       const told = new ProblemsWidget(problems.map((problem) => problem.message));
@@ -167,6 +243,13 @@ function decorateNames(ranges: Range<Decoration>[], state: EditorState, from: nu
 export const followNames = EditorView.domEventHandlers({
   mousedown(event, view) {
     if (!(event.ctrlKey || event.metaKey) || !(event.target instanceof HTMLElement)) return false;
+    const url = event.target.closest<HTMLElement>('.cm-url')?.dataset['url'];
+    if (url !== undefined) {
+      event.preventDefault();
+      // The other page learns neither who opened it nor from where.
+      window.open(url, '_blank', 'noopener,noreferrer');
+      return true;
+    }
     const name = event.target.closest<HTMLElement>('.cm-name');
     const { name: words, kind } = name?.dataset ?? {};
     if (words === undefined || (kind !== 'note' && kind !== 'tag' && kind !== 'person')) return false;

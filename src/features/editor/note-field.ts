@@ -1,4 +1,5 @@
-import { Facet, StateField } from '@codemirror/state';
+import { type EditorState, Facet, StateEffect, StateField, type Transaction } from '@codemirror/state';
+import { ViewPlugin, type ViewUpdate } from '@codemirror/view';
 import { type ReadNote, readNote } from '../../core/task/read-note';
 import { READING_DEFAULTS, type ReadingSettings } from '../../core/task/task';
 
@@ -8,11 +9,85 @@ export const notePath = Facet.define<string, string>({ combine: (values) => valu
 /** What changes how the text is read. */
 export const noteReading = Facet.define<ReadingSettings, ReadingSettings>({ combine: (values) => values[0] ?? READING_DEFAULTS });
 
-/** The note as it is read from the editor's text, on the page: nothing waits for the worker. */
-export const noteField = StateField.define<ReadNote>({
-  create: (state) => readNote(state.facet(notePath), state.doc.toString(), state.facet(noteReading)),
-  update: (note, transaction) =>
-    transaction.docChanged || transaction.state.facet(noteReading) !== transaction.startState.facet(noteReading)
-      ? readNote(transaction.state.facet(notePath), transaction.state.doc.toString(), transaction.state.facet(noteReading))
-      : note,
+/** Longer notes are not read at every key stroke inside a line, but as soon as the hands rest. */
+const LONG = 40_000;
+/** How long the hands rest before a long note is read again, in milliseconds. */
+const REST = 120;
+
+interface Reading {
+  note: ReadNote;
+  /** Whether the note is as the text stands; else one line was typed in since, on which the cursor stands. */
+  fresh: boolean;
+}
+
+const readAgain = StateEffect.define<null>();
+
+const read = (state: EditorState): ReadNote => readNote(state.facet(notePath), state.doc.toString(), state.facet(noteReading));
+
+const readingField = StateField.define<Reading>({
+  create: (state) => ({ note: read(state), fresh: true }),
+  update: (reading, transaction) => {
+    const { state, startState } = transaction;
+    if (state.facet(noteReading) !== startState.facet(noteReading)) return { note: read(state), fresh: true };
+    if (!transaction.docChanged)
+      return !reading.fresh && transaction.effects.some((effect) => effect.is(readAgain)) ? { note: read(state), fresh: true } : reading;
+    return staysInLine(transaction) ? { note: reading.note, fresh: false } : { note: read(state), fresh: true };
+  },
 });
+
+/** Whether a long note was only typed in within the words of one line, so that no other line can have changed its meaning. */
+function staysInLine(transaction: Transaction): boolean {
+  const { changes, startState, state } = transaction;
+  if (state.doc.length < LONG || startState.doc.lines !== state.doc.lines || !transaction.isUserEvent('input.type')) return false;
+  let simple = true;
+  changes.iterChanges((fromA, toA, fromB, toB) => {
+    const line = state.doc.lineAt(fromB);
+    // What opens or closes blocks stands at the start of a line; behind some words only words can be typed.
+    if (
+      toA > fromA ||
+      line.to < toB ||
+      line.number === 1 ||
+      !/^[\s>]*(?:[-*+]|\d+[.)])?\s*(?:\[.\]\s)?[\p{L}\p{N}]/u.test(line.text.slice(0, fromB - line.from))
+    )
+      simple = false;
+  });
+  return simple;
+}
+
+/** Reads a long note again when the hands rest. */
+const restReader = ViewPlugin.fromClass(
+  class {
+    private timer: ReturnType<typeof setTimeout> | null = null;
+
+    update(update: ViewUpdate): void {
+      if (update.state.field(readingField).fresh) return;
+      if (this.timer !== null) clearTimeout(this.timer);
+      const { view } = update;
+      this.timer = setTimeout(() => {
+        this.timer = null;
+        if (!view.state.field(readingField).fresh) view.dispatch({ effects: readAgain.of(null) });
+      }, REST);
+    }
+
+    destroy(): void {
+      if (this.timer !== null) clearTimeout(this.timer);
+    }
+  },
+);
+
+/** The note as it is read from the editor's text, on the page: nothing waits for the worker. */
+export const noteField = [readingField, restReader];
+
+/** The note for drawing: in a long note the line under the cursor may be some moments behind. */
+export const shownNote = (state: EditorState): ReadNote => state.field(readingField).note;
+
+/** The note exactly as the text stands, for what acts on it. */
+export function noteNow(state: EditorState): ReadNote {
+  const { note, fresh } = state.field(readingField);
+  return fresh ? note : read(state);
+}
+
+/** Whether a transaction brought a new reading of the note. */
+export function wasRead(update: ViewUpdate): boolean {
+  return update.startState.field(readingField).note !== update.state.field(readingField).note;
+}

@@ -1,8 +1,8 @@
 import { insertNewlineContinueMarkup } from '@codemirror/lang-markdown';
-import { indentLess, indentMore } from '@codemirror/commands';
 import type { EditorView, KeyBinding } from '@codemirror/view';
-import { editorContext } from './editor-context';
-import { noteField } from './note-field';
+import { COMMANDS } from '../commands/definitions';
+import { noteNow } from './note-field';
+import { runOutline } from './outline-keys';
 
 /** Enter on a task begins the next one; on an empty task it ends the list. */
 function continueTasks(view: EditorView): boolean {
@@ -10,7 +10,7 @@ function continueTasks(view: EditorView): boolean {
   const { main } = state.selection;
   if (!main.empty || state.selection.ranges.length > 1) return false;
   const line = state.doc.lineAt(main.head);
-  const task = state.field(noteField).tasks.find((one) => one.line === line.number - 1);
+  const task = noteNow(state).tasks.find((one) => one.line === line.number - 1);
   if (!task) return false;
   const column = main.head - line.from;
   if (column < task.boxFrom + task.sign.length + 2) return false;
@@ -39,25 +39,24 @@ function nextMarker(before: string): string {
   return before.replace(/(\d{1,9})([.)]\s*)$/, (_, digits: string, rest: string) => `${Number(digits) + 1}${rest}`);
 }
 
-/** Ticks every task that the selection touches. */
-function tickLines(view: EditorView): boolean {
-  const { state } = view;
-  const { from, to } = state.selection.main;
-  const first = state.doc.lineAt(from).number - 1;
-  const last = state.doc.lineAt(to).number - 1;
-  const tasks = state.field(noteField).tasks.filter((task) => task.line >= first && task.line <= last);
-  for (const task of tasks) state.facet(editorContext).tick(task.line);
-  return tasks.length > 0;
-}
-
-/** In a list Tab indents the item; elsewhere it leaves the editor, as Escape and Tab always do. */
-function indentItem(view: EditorView, command: (view: EditorView) => boolean): boolean {
+/** In a list Tab moves the item with what is under it; elsewhere it leaves the editor, as Escape and Tab always do. */
+function shiftItem(view: EditorView, command: 'in' | 'out'): boolean {
   const line = view.state.doc.lineAt(view.state.selection.main.head).number - 1;
-  return view.state.field(noteField).structure.items.some((item) => item.line === line) && command(view);
+  const inList = noteNow(view.state).structure.items.some((item) => item.line === line);
+  // At the end of its way an item stays; the focus stays with it.
+  return inList && (runOutline(view, command) || true);
 }
 
-export const taskKeys: KeyBinding[] = [
+/** Keys that belong to writing itself. */
+export const writingKeys: KeyBinding[] = [
   { key: 'Enter', run: (view) => continueTasks(view) || insertNewlineContinueMarkup(view) },
-  { key: 'Mod-Enter', run: tickLines },
-  { key: 'Tab', run: (view) => indentItem(view, indentMore), shift: (view) => indentItem(view, indentLess) },
+  { key: 'Tab', run: (view) => shiftItem(view, 'in'), shift: (view) => shiftItem(view, 'out') },
 ];
+
+/** The keys of the commands of texts, as the settings say. */
+export function commandKeys(keys: ReadonlyMap<string, string | null>, run: (view: EditorView, id: string) => boolean): KeyBinding[] {
+  return COMMANDS.flatMap(({ id, scope }): KeyBinding[] => {
+    const key = keys.get(id);
+    return scope !== 'text' || key == null ? [] : [{ key: key.replaceAll('+', '-'), run: (view) => run(view, id) }];
+  });
+}

@@ -1,4 +1,5 @@
 import { type EditorView, WidgetType } from '@codemirror/view';
+import { readTail } from '../../core/task/tail';
 import type { ChipLook } from '../../ui/chip-look';
 import { chipClass } from '../../ui/Chips';
 import { MARK_VIEW_BOX, type MarkLook, markClass, markLabel, markShapes } from '../../ui/mark-shapes';
@@ -44,7 +45,7 @@ export class MarkWidget extends WidgetType {
   }
 }
 
-/** The tail of a task as chips; a click puts the cursor into the text. */
+/** The tail of a task as chips; a click on one puts the cursor on its value in the text, to be changed in place. */
 export class ChipsWidget extends WidgetType {
   constructor(private readonly chips: readonly ChipLook[]) {
     super();
@@ -54,10 +55,14 @@ export class ChipsWidget extends WidgetType {
     return JSON.stringify(other.chips) === JSON.stringify(this.chips);
   }
 
-  override toDOM(): HTMLElement {
+  override toDOM(view: EditorView): HTMLElement {
     const box = document.createElement('span');
     for (const chip of this.chips) {
       const element = document.createElement('span');
+      element.addEventListener('mousedown', (event) => {
+        event.preventDefault();
+        selectValue(view, view.posAtDOM(box), chip);
+      });
       element.className = chipClass(chip);
       if (chip.problem !== null) element.title = chip.problem;
       element.append(part('chip-word', chip.word), part('chip-value', chip.value));
@@ -67,8 +72,18 @@ export class ChipsWidget extends WidgetType {
   }
 
   override ignoreEvent(): boolean {
-    return false;
+    return true;
   }
+}
+
+/** Selects the value of a chip's clause in the text of its line. */
+function selectValue(view: EditorView, at: number, { word }: ChipLook): void {
+  const line = view.state.doc.lineAt(at);
+  const name = word === 'rests until' ? 'start' : word;
+  const clause = readTail(line.text, 0)?.clauses.find((one) => one.word === name);
+  const to = line.from + (clause?.to ?? line.length);
+  view.focus();
+  view.dispatch({ selection: { anchor: clause ? to - clause.value.length : to, head: to }, scrollIntoView: true });
 }
 
 function part(className: string, words: string): HTMLElement {
@@ -103,5 +118,58 @@ export class ProblemsWidget extends WidgetType {
     const box = part('cm-problem-words', this.messages.join(' '));
     box.setAttribute('role', 'note');
     return box;
+  }
+}
+
+/** Folds or unfolds what stands under a line; it stands in the margin and shows when the pointer is near, or when it is folded. */
+export class FoldWidget extends WidgetType {
+  constructor(
+    private readonly line: number,
+    private readonly folded: boolean,
+    private readonly run: (id: string, line: number) => void,
+  ) {
+    super();
+  }
+
+  override eq(other: FoldWidget): boolean {
+    return other.line === this.line && other.folded === this.folded && other.run === this.run;
+  }
+
+  override toDOM(): HTMLElement {
+    const button = part(`cm-fold${this.folded ? ' cm-fold-shut' : ''}`, this.folded ? '▸' : '▾');
+    button.setAttribute('aria-hidden', 'true');
+    button.title = this.folded ? 'Unfold' : 'Fold';
+    button.addEventListener('mousedown', (event) => {
+      event.preventDefault();
+      this.run('text-fold', this.line);
+    });
+    return button;
+  }
+
+  override ignoreEvent(): boolean {
+    return true;
+  }
+}
+
+/** Opens the details of the task on the cursor's line. */
+export class DetailsWidget extends WidgetType {
+  override eq(): boolean {
+    return true;
+  }
+
+  override toDOM(view: EditorView): HTMLElement {
+    const button = part('cm-details', '⋯');
+    button.setAttribute('role', 'button');
+    button.setAttribute('aria-label', 'Details of the task');
+    button.title = 'Details of the task';
+    button.addEventListener('mousedown', (event) => {
+      event.preventDefault();
+      view.state.facet(editorContext).run('text-details', view.state.doc.lineAt(view.posAtDOM(button)).number - 1);
+    });
+    return button;
+  }
+
+  override ignoreEvent(): boolean {
+    return true;
   }
 }

@@ -7,8 +7,13 @@ import { folderOf } from '../../core/note/path';
 import { saveFile } from '../exchange/save-file';
 import { noteAddress } from '../session/addresses';
 import { useServices } from '../session/services';
+import { frameSlice } from '../session/frame-slice';
+import { useAppDispatch, useAppSelector } from '../session/state';
 import { useUndo } from '../session/use-act';
+import { Menu, MenuChoice, MenuEntry, MenuInside, MenuLine } from '../../ui/menu';
 import { MoveDialog } from './MoveDialog';
+import { ResetDialog } from './ResetDialog';
+import { useClearFinished } from './use-clear-finished';
 
 interface NoteHeaderProps {
   path: string;
@@ -23,6 +28,7 @@ export function NoteHeader({ path, title, isAgenda, onShowLists }: NoteHeaderPro
   const navigate = useNavigate();
   const [typed, setTyped] = useState(title);
   const [moving, setMoving] = useState(false);
+  const [resetting, setResetting] = useState(false);
   const rename = async (): Promise<void> => {
     if (typed.trim() === title) return;
     const result = await actions.rename(path, typed);
@@ -54,8 +60,9 @@ export function NoteHeader({ path, title, isAgenda, onShowLists }: NoteHeaderPro
             Show the lists
           </button>
         )}
-        <NoteMenu path={path} title={title} onMove={() => setMoving(true)} />
+        <NoteMenu path={path} title={title} onMove={() => setMoving(true)} onReset={() => setResetting(true)} />
       </div>
+      {resetting && <ResetDialog path={path} onClose={() => setResetting(false)} />}
       <MoveDialog path={path} open={moving} onClose={() => setMoving(false)} />
     </header>
   );
@@ -66,8 +73,17 @@ function renamedWords(places: number): string {
   return `Renamed; ${places} ${places === 1 ? 'link follows' : 'links follow'}.`;
 }
 
-function NoteMenu({ path, title, onMove }: { path: string; title: string; onMove: () => void }) {
+const FINISHED = [
+  ['stay', 'stay where they are'],
+  ['sink', 'go to the end of their list'],
+  ['hide', 'are out of sight'],
+] as const;
+
+function NoteMenu({ path, title, onMove, onReset }: { path: string; title: string; onMove: () => void; onReset: () => void }) {
   const { actions, store } = useServices();
+  const dispatch = useAppDispatch();
+  const finished = useAppSelector((state) => state.frame.finished[path] ?? state.settings.finished);
+  const clear = useClearFinished(path, title);
   const undo = useUndo();
   const remove = async (): Promise<void> => {
     const result = await actions.remove([path], `Deleted: ${title}`);
@@ -79,28 +95,35 @@ function NoteMenu({ path, title, onMove }: { path: string; title: string; onMove
     if (text !== null) saveFile(path.slice(path.lastIndexOf('/') + 1), new TextEncoder().encode(text));
   };
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger asChild>
+    <Menu
+      trigger={
         <button type="button" className="quiet-button no-print mt-1" aria-label="Actions for this note">
           <MoreHorizontal size={17} aria-hidden="true" />
         </button>
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content className="menu-panel" align="end" sideOffset={4}>
-          <DropdownMenu.Item className="menu-item" onSelect={onMove}>
-            Move to a folder…
-          </DropdownMenu.Item>
-          <DropdownMenu.Item className="menu-item" onSelect={() => void save()}>
-            Save as a Markdown file
-          </DropdownMenu.Item>
-          <DropdownMenu.Item className="menu-item" onSelect={() => window.print()}>
-            Print
-          </DropdownMenu.Item>
-          <DropdownMenu.Item className="menu-item" onSelect={() => void remove()}>
-            Delete
-          </DropdownMenu.Item>
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+      }
+    >
+      <MenuInside label="Finished lines">
+        <DropdownMenu.RadioGroup value={finished}>
+          {FINISHED.map(([value, label]) => (
+            <MenuChoice
+              key={value}
+              value={value}
+              label={label}
+              onSelect={() => dispatch(frameSlice.actions.finishedChosen({ path, finished: value }))}
+            />
+          ))}
+        </DropdownMenu.RadioGroup>
+        <MenuLine />
+        <MenuEntry label="Clear them: under a heading at the foot" onSelect={() => void clear('foot')} />
+        <MenuEntry label="Clear them: to the archive" onSelect={() => void clear('archive')} />
+        <MenuEntry label="Clear them: away" danger onSelect={() => void clear('away')} />
+      </MenuInside>
+      <MenuEntry label="Start its lists again…" onSelect={onReset} />
+      <MenuLine />
+      <MenuEntry label="Move to a folder…" onSelect={onMove} />
+      <MenuEntry label="Save as a Markdown file" onSelect={() => void save()} />
+      <MenuEntry label="Print" onSelect={() => window.print()} />
+      <MenuEntry label="Delete" danger onSelect={() => void remove()} />
+    </Menu>
   );
 }

@@ -65,6 +65,7 @@ function NoteAt({ path }: { path: string }) {
       <LazyNoteEditor
         key={stored.path}
         path={stored.path}
+        title={title}
         stored={text}
         line={line}
         autoFocus={text === ''}

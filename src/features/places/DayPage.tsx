@@ -59,6 +59,7 @@ function JournalPage({ path, day }: { path: string; day: Day }) {
         <LazyNoteEditor
           key={opened}
           path={path}
+          title={dayTitle(day)}
           stored={text}
           line={line}
           autoFocus={text === null}

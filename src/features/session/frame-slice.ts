@@ -17,7 +17,11 @@ export interface FrameState {
   taskDialog: TaskDialog | null;
   foldersClosed: string[];
   /** Where the cursor stands in the text on the page. */
-  cursor: { path: string; line: number } | null;
+  cursor: { path: string; line: number; words: number } | null;
+  /** Where finished lines stand in a note, by its path, where that differs from the settings. */
+  finished: Record<string, 'stay' | 'sink' | 'hide'>;
+  /** Paths of the notes that were opened, the latest first. */
+  recent: string[];
   /** Lists and groups that are folded: the list's name, a line break, the group's. */
   folded: string[];
   /** Widths of table columns in pixels, by list and column. */
@@ -36,6 +40,8 @@ const initialState: FrameState = {
   taskDialog: null,
   foldersClosed: [],
   cursor: null,
+  finished: {},
+  recent: [],
   folded: [],
   widths: {},
   why: null,
@@ -74,6 +80,12 @@ export const frameSlice = createSlice({
     columnResized(state, { payload }: PayloadAction<{ column: string; width: number }>) {
       state.widths[payload.column] = payload.width;
     },
+    finishedChosen(state, { payload }: PayloadAction<{ path: string; finished: 'stay' | 'sink' | 'hide' }>) {
+      state.finished[payload.path] = payload.finished;
+    },
+    opened(state, { payload }: PayloadAction<string>) {
+      state.recent = [payload, ...state.recent.filter((path) => path !== payload)].slice(0, 60);
+    },
     cursorMoved(state, { payload }: PayloadAction<FrameState['cursor']>) {
       state.cursor = payload;
     },
@@ -89,7 +101,11 @@ export const frameSlice = createSlice({
     },
     restored(
       state,
-      { payload }: PayloadAction<Partial<Pick<FrameState, 'rackOpen' | 'besideOpen' | 'beside' | 'foldersClosed' | 'folded' | 'widths'>>>,
+      {
+        payload,
+      }: PayloadAction<
+        Partial<Pick<FrameState, 'rackOpen' | 'besideOpen' | 'beside' | 'foldersClosed' | 'folded' | 'widths' | 'finished' | 'recent'>>
+      >,
     ) {
       Object.assign(state, payload);
     },

@@ -12,6 +12,7 @@ import { useServices } from '../session/services';
 import { useAppDispatch, useAppSelector } from '../session/state';
 import { useUndo } from '../session/use-act';
 import { Choice } from './Choice';
+import { KeySettings } from './KeySettings';
 import { TaskSettings } from './TaskSettings';
 
 /** Every setting on one page; each takes effect at once. */
@@ -88,7 +89,21 @@ export function SettingsPage() {
           />
           <span className="text-[0.86rem] text-muted">Tasks without an owner are yours; a gather may say @me.</span>
         </label>
+        <label className="grid max-w-sm gap-1">
+          <span className="section-label">Where loose tasks are caught</span>
+          <select className="field" value={settings.loosePlace} onChange={(event) => set({ loosePlace: event.target.value })}>
+            <option value="journal">Today’s journal page</option>
+            {(notes ?? [])
+              .filter((note) => note.kind === 'note')
+              .map((note) => (
+                <option key={note.path} value={note.path}>
+                  {note.title}
+                </option>
+              ))}
+          </select>
+        </label>
         <NotesSection />
+        <KeySettings settings={settings} set={set} />
       </div>
     </Sheet>
   );

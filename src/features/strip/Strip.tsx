@@ -17,6 +17,7 @@ export function Strip() {
   const open = overview?.agendaCounts['Agenda/Today.md'] ?? 0;
   const minutes = overview?.days[today]?.minutes ?? 0;
   const available = (hours[weekdayOf(today) - 1] ?? 0) * 60;
+  const selected = useAppSelector((state) => state.frame.cursor?.words ?? 0);
   const next = overview?.timed.find((task) => task.minute > minute);
   return (
     <footer className="no-print flex min-h-[28px] flex-none items-center justify-between gap-6 px-3.5 text-[0.83rem] text-muted">
@@ -34,6 +35,7 @@ export function Strip() {
         )}
       </p>
       <p className="flex gap-5 whitespace-nowrap">
+        {selected > 0 && <span>{selected === 1 ? '1 word' : `${selected.toLocaleString('en')} words`} selected</span>}
         <span role="status" data-testid="save-state" className={save.is === 'failed' ? 'font-semibold text-late' : ''}>
           {save.is === 'saved' ? 'Saved' : save.is === 'saving' ? 'Saving…' : save.message}
         </span>

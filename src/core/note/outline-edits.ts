@@ -1,0 +1,180 @@
+import { readStructure } from './blocks';
+import { readFrontMatter } from './front-matter';
+import { type Lines, lineText, splitLines } from './lines';
+import { type Item, LineKind, type Structure } from './structure';
+
+/** A run of lines (from 0, both included) that belongs together: an item with what is under it, or a heading's section. */
+export interface Block {
+  first: number;
+  last: number;
+  is: 'item' | 'heading';
+  /** The level of a heading; how many items are around an item. */
+  depth: number;
+}
+
+/** What an outline command makes of a text: the lines that take the place of others, and where each old line went. */
+export interface OutlineEdit {
+  /** The lines that are replaced, from 0, both included. */
+  first: number;
+  last: number;
+  lines: string[];
+  /** The new place of the line on which the command was given. */
+  line: number;
+}
+
+export type OutlineCommand = 'up' | 'down' | 'in' | 'out' | 'duplicate' | 'delete';
+
+interface Outline {
+  lines: Lines;
+  structure: Structure;
+}
+
+/** Reads what outline commands need of a text with LF line endings. */
+export function readOutline(text: string): Outline {
+  const lines = splitLines(text);
+  return { lines, structure: readStructure(lines, readFrontMatter(lines).lineCount) };
+}
+
+/** The innermost item or section that holds a line; null for a line in neither. */
+export function blockAt({ structure, lines }: Outline, line: number): Block | null {
+  const item = structure.items.findLast((one) => one.line <= line && line <= one.lastLine);
+  if (item) return blockOf(item);
+  const heading = structure.headings.findLast((one) => one.topLevel && one.line <= line);
+  if (!heading) return null;
+  const next = structure.headings.find((one) => one.topLevel && one.line > heading.line && one.level <= heading.level);
+  return { first: heading.line, last: (next?.line ?? lines.starts.length) - 1, is: 'heading', depth: heading.level };
+}
+
+const blockOf = (item: Item): Block => ({ first: item.line, last: item.lastLine, is: 'item', depth: item.depth });
+
+/**
+ * What a command does to the item or section at a line, with everything under it; null where it can do nothing: at an end of
+ * the list, at the margin, or where the lines would come to mean something else.
+ */
+export function outlineEdit(text: string, line: number, command: OutlineCommand): OutlineEdit | null {
+  const outline = readOutline(text);
+  const block = blockAt(outline, line);
+  if (!block) return null;
+  const edit = editFor(outline, block, line, command);
+  return edit && keepsMeaning(text, outline, edit, block, command) ? edit : null;
+}
+
+function editFor(outline: Outline, block: Block, line: number, command: OutlineCommand): OutlineEdit | null {
+  switch (command) {
+    case 'up':
+    case 'down':
+      return moved(outline, block, line, command);
+    case 'in':
+    case 'out':
+      return block.is === 'item' ? shifted(outline, block, line, command) : null;
+    case 'duplicate': {
+      const copied = wordsOf(outline, block.first, block.last);
+      const size = copied.length;
+      return { first: block.first, last: block.last, lines: [...copied, ...copied], line: line + size };
+    }
+    case 'delete':
+      return { first: block.first, last: block.last, lines: [], line: block.first };
+  }
+}
+
+function wordsOf({ lines }: Outline, first: number, last: number): string[] {
+  return Array.from({ length: last - first + 1 }, (_, index) => lineText(lines, first + index));
+}
+
+/** Changes places with the sibling before or behind; the blank lines between them stay where they are. */
+function moved(outline: Outline, block: Block, line: number, command: 'up' | 'down'): OutlineEdit | null {
+  const other = sibling(outline, block, command);
+  if (!other) return null;
+  const [upper, lower] = command === 'down' ? [block, other] : [other, block];
+  const between = wordsOf(outline, upper.last + 1, lower.first - 1);
+  const above = wordsOf(outline, upper.first, upper.last);
+  const below = wordsOf(outline, lower.first, lower.last);
+  const offset = line - block.first;
+  const place = command === 'up' ? upper.first + offset : upper.first + below.length + between.length + offset;
+  return { first: upper.first, last: lower.last, lines: [...below, ...between, ...above], line: place };
+}
+
+/** The item of the same list, or the section of the same level, next to a block. */
+function sibling(outline: Outline, block: Block, command: 'up' | 'down'): Block | null {
+  const { structure } = outline;
+  if (block.is === 'heading') {
+    const near =
+      command === 'down'
+        ? structure.headings.find((one) => one.topLevel && one.line === block.last + 1 && one.level === block.depth)
+        : structure.headings.findLast((one) => one.topLevel && one.line < block.first && one.level <= block.depth);
+    if (!near || near.level !== block.depth) return null;
+    return blockAt({ ...outline, structure: { ...structure, items: [] } }, near.line);
+  }
+  const item = itemAt(structure, block.first);
+  const siblings = structure.items.filter((one) => one.parent === item?.parent);
+  const other = item && siblings[siblings.indexOf(item) + (command === 'down' ? 1 : -1)];
+  if (!item || !other || kindOf(other) !== kindOf(item)) return null;
+  const [from, to] = command === 'down' ? [item.lastLine + 1, other.line] : [other.lastLine + 1, item.line];
+  for (let line = from; line < to; line++) if (structure.kinds[line] !== LineKind.blank) return null;
+  return blockOf(other);
+}
+
+const itemAt = (structure: Structure, line: number): Item | undefined => structure.items.findLast((one) => one.line === line);
+const kindOf = (item: Item): string => item.marker.slice(-1);
+
+/** Moves an item under the one before it, or to the level of the one it stands in. */
+function shifted(outline: Outline, block: Block, line: number, command: 'in' | 'out'): OutlineEdit | null {
+  const { structure } = outline;
+  const item = itemAt(structure, block.first);
+  if (!item) return null;
+  const own = columnOf(lineText(outline.lines, item.line), item.markerFrom);
+  let to: number;
+  if (command === 'in') {
+    const before = structure.items.findLast((one) => one.parent === item.parent && one.line < item.line && one.lastLine < item.line);
+    if (!before) return null;
+    to = before.column;
+  } else {
+    const parent = structure.items[item.parent];
+    if (!parent) return null;
+    to = columnOf(lineText(outline.lines, parent.line), parent.markerFrom);
+  }
+  const by = to - own;
+  if (by === 0 || (command === 'in') !== by > 0) return null;
+  const quote = /^(?:\s*>)*/.exec(lineText(outline.lines, item.line))?.[0] ?? '';
+  const lines = wordsOf(outline, block.first, block.last).map((words) => shiftedLine(words, by, quote));
+  return { first: block.first, last: block.last, lines, line };
+}
+
+/** A line so many columns further in or out; blank lines and the signs of quotes stay. */
+function shiftedLine(words: string, by: number, quote: string): string {
+  if (words.trim() === '') return words;
+  const outer = words.startsWith(quote) ? quote : '';
+  const rest = words.slice(outer.length);
+  const space = /^[ \t]*/.exec(rest)?.[0] ?? '';
+  if (!space.includes('\t')) return outer + (by > 0 ? ' '.repeat(by) + rest : rest.slice(Math.min(space.length, -by)));
+  const width = columnOf(words, outer.length + space.length) - columnOf(outer, outer.length);
+  return outer + ' '.repeat(Math.max(0, width + by)) + rest.slice(space.length);
+}
+
+/** The column at an offset, with tabs to every fourth (CommonMark 0.31.2 §2.2). */
+function columnOf(words: string, offset: number): number {
+  let column = 0;
+  for (let at = 0; at < offset; at++) column += words.charCodeAt(at) === 9 ? 4 - (column % 4) : 1;
+  return column;
+}
+
+/** Whether every line still is what it was: items stay items, words stay words, and nothing is swallowed. */
+function keepsMeaning(text: string, before: Outline, edit: OutlineEdit, block: Block, command: OutlineCommand): boolean {
+  const after = readOutline(editedText(text, edit));
+  const counted = (outline: Outline, first: number, last: number): number =>
+    outline.structure.items.filter((item) => item.line >= first && item.line <= last).length;
+  const own = counted(before, block.first, block.last);
+  const all = before.structure.items.length;
+  const wanted = command === 'duplicate' ? all + own : command === 'delete' ? all - own : all;
+  const headings = before.structure.headings.filter((one) => one.line >= block.first && one.line <= block.last).length;
+  const allHeadings = before.structure.headings.length;
+  const wantedHeadings = command === 'duplicate' ? allHeadings + headings : command === 'delete' ? allHeadings - headings : allHeadings;
+  return after.structure.items.length === wanted && after.structure.headings.length === wantedHeadings;
+}
+
+/** A text with an outline edit done. */
+export function editedText(text: string, { first, last, lines }: OutlineEdit): string {
+  const all = text.split('\n');
+  all.splice(first, last - first + 1, ...lines);
+  return all.join('\n');
+}

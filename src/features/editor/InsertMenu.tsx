@@ -1,0 +1,78 @@
+import { Plus } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
+import { useState } from 'react';
+import { isoDay } from '../../core/calendar/day';
+import { dayTitle } from '../../core/calendar/day-name';
+import { fillTemplate } from '../../core/note/template';
+import { MenuEntry, MenuInside, MenuLine } from '../../ui/menu';
+import { useNow, useServices } from '../session/services';
+import { useAppSelector } from '../session/state';
+
+interface InsertMenuProps {
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+  /** Puts a piece of text at the cursor; `|` is where the cursor comes to stand. */
+  onInsert: (piece: string, block: boolean) => void;
+  title: string;
+}
+
+/** What can be put into a text, for those who know no keys. */
+export function InsertMenu({ open, onOpenChange, onInsert, title }: InsertMenuProps) {
+  const { store } = useServices();
+  const now = useNow();
+  const templates = useAppSelector((state) => state.library.overview?.notes);
+  const [chosen, setChosen] = useState<{ piece: string; block: boolean } | null>(null);
+  const insert = (piece: string, block = true): void => setChosen({ piece, block });
+  const fromTemplate = async (path: string): Promise<void> => {
+    const text = await store.text(path);
+    if (text !== null)
+      onInsert(
+        fillTemplate(text.replace(/^---\n[\s\S]*?\n---\n/, ''), { day: now.day, minute: now.minute, name: title, answers: new Map() }),
+        true,
+      );
+  };
+  const known = (templates ?? []).filter((note) => note.kind === 'template');
+  return (
+    <DropdownMenu.Root open={open} onOpenChange={onOpenChange}>
+      <DropdownMenu.Trigger asChild>
+        <button type="button" className="quiet-button no-print mt-1" aria-label="Insert">
+          <Plus size={16} aria-hidden="true" />
+          <span className="max-sm:sr-only">Insert</span>
+        </button>
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          className="menu-panel"
+          align="end"
+          sideOffset={4}
+          collisionPadding={8}
+          onCloseAutoFocus={(event) => {
+            // The cursor goes to what was put in, not back to the button.
+            if (!chosen) return;
+            event.preventDefault();
+            onInsert(chosen.piece, chosen.block);
+            setChosen(null);
+          }}
+        >
+          <MenuEntry label="Task" onSelect={() => insert('- [ ] |')} />
+          <MenuEntry label="Due date" onSelect={() => insert(' {due |}', false)} />
+          <MenuEntry label={`Today’s date, ${dayTitle(now.day)}`} onSelect={() => insert(isoDay(now.day), false)} />
+          <MenuEntry label="Link to a note" onSelect={() => insert('[[|', false)} />
+          <MenuEntry label="Gather" onSelect={() => insert('```gather\ntitle |\nwhere open\n```\n')} />
+          {known.length > 0 && (
+            <MenuInside label="Template">
+              {known.map((note) => (
+                <MenuEntry key={note.path} label={note.title} onSelect={() => void fromTemplate(note.path)} />
+              ))}
+            </MenuInside>
+          )}
+          <MenuLine />
+          <MenuEntry label="Heading" onSelect={() => insert('## |')} />
+          <MenuEntry label="Divider" onSelect={() => insert('\n---\n')} />
+          <MenuEntry label="Table" onSelect={() => insert('| | | |\n| --- | --- | --- |\n| | | |\n'.replace('| |', '| ||'))} />
+          <MenuEntry label="Quote" onSelect={() => insert('> |')} />
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}

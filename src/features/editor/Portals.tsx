@@ -1,0 +1,34 @@
+import type { EditorView } from '@codemirror/view';
+import { useSyncExternalStore } from 'react';
+import { createPortal } from 'react-dom';
+import { GatherBlock } from '../gather/GatherBlock';
+import { FrontMatterLine } from './FrontMatterLine';
+import type { PortalRegistry } from './block-decorations';
+
+interface PortalsProps {
+  registry: PortalRegistry;
+  path: string;
+  view: () => EditorView | null;
+}
+
+/** Fills the places that the editor keeps free. */
+export function Portals({ registry, path, view }: PortalsProps) {
+  const portals = useSyncExternalStore(registry.listen, registry.list);
+  const edit = (container: HTMLElement): void => {
+    const open = view();
+    if (!open) return;
+    open.focus();
+    open.dispatch({ selection: { anchor: Math.min(open.posAtDOM(container) + 1, open.state.doc.length) }, scrollIntoView: true });
+  };
+  return portals.map((portal, index) =>
+    createPortal(
+      portal.is === 'gather' ? (
+        <GatherBlock text={portal.text} at={path} onEdit={() => edit(portal.container)} />
+      ) : (
+        <FrontMatterLine text={portal.text} onEdit={() => edit(portal.container)} />
+      ),
+      portal.container,
+      `${portal.is} ${index}`,
+    ),
+  );
+}

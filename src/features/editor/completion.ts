@@ -1,0 +1,204 @@
+import { type Completion, type CompletionContext, type CompletionResult, autocompletion, completionKeymap } from '@codemirror/autocomplete';
+import type { Extension } from '@codemirror/state';
+import { keymap } from '@codemirror/view';
+import { isoDay, startOfWeek } from '../../core/calendar/day';
+import { dayName, weekdayName } from '../../core/calendar/day-name';
+import type { ActionContext } from '../../core/task/action-context';
+import { storedValue } from '../../core/task/clause-value';
+import { clauseNameOf } from '../../core/task/clause';
+import type { Overview } from '../../core/index/overview';
+
+/** What completion knows of the library, and what it may do. */
+export interface CompletionFacts {
+  overview: () => Overview | null;
+  /** Paths of the notes that were opened last, the latest first. */
+  recent: () => readonly string[];
+  headings: (path: string) => Promise<string[]>;
+  /** Makes a note with this title. */
+  make: (title: string) => void;
+  context: () => ActionContext;
+}
+
+const MOST = 60;
+
+/** Tags behind `#`, the most used first. */
+function tags({ overview }: CompletionFacts, context: CompletionContext): CompletionResult | null {
+  const before = context.matchBefore(/(?:^|[\s([{"'*_~,])#[\p{L}\p{M}\p{N}_/-]*$/u);
+  if (!before) return null;
+  const from = before.from + before.text.indexOf('#');
+  const options = (overview()?.tags ?? []).map((tag): Completion => ({
+    label: `#${tag.name}`,
+    detail: tag.open > 0 ? `${tag.open} open` : '',
+  }));
+  return { from, options, validFor: /^#[\p{L}\p{M}\p{N}_/-]*$/u };
+}
+
+/** People behind `@`, by handle and by full name. */
+function people({ overview, make }: CompletionFacts, context: CompletionContext): CompletionResult | null {
+  const before = context.matchBefore(/(?:^|[\s([{"'*_~,])@[\p{L}\p{M}\p{N}_.-]*$/u);
+  if (!before) return null;
+  const from = before.from + before.text.indexOf('@');
+  const typed = before.text.slice(before.text.indexOf('@') + 1);
+  const known = overview()?.people ?? [];
+  const options = known.flatMap((person): Completion[] => [
+    { label: `@${person.name}`, detail: person.fullName ?? '' },
+    ...(person.fullName !== null && person.fullName.toLowerCase() !== person.name.toLowerCase()
+      ? [{ label: `@${person.fullName}`, apply: `@${person.name}`, detail: `@${person.name}` }]
+      : []),
+  ]);
+  if (typed.length > 1 && !known.some((person) => person.name.toLowerCase() === typed.toLowerCase()))
+    options.push({
+      label: `@${typed}`,
+      detail: 'make this person’s page',
+      boost: -90,
+      apply: (view, _completion, start, end) => {
+        view.dispatch({
+          changes: { from: start, to: end, insert: `@${typed}` },
+          selection: { anchor: start + typed.length + 1 },
+          userEvent: 'input.complete',
+        });
+        make(`People/${typed}`);
+      },
+    });
+  return { from, options, validFor: /^@[\p{L}\p{M}\p{N}_. -]*$/u };
+}
+
+/** Notes behind `[[`, the latest opened first, and behind `#` the headings of the one that is named. */
+async function links({ overview, recent, headings, make }: CompletionFacts, context: CompletionContext): Promise<CompletionResult | null> {
+  const before = context.matchBefore(/\[\[[^\][\n|]*$/);
+  if (!before) return null;
+  const typed = before.text.slice(2);
+  const close = context.state.sliceDoc(context.pos, context.pos + 2) === ']]' ? '' : ']]';
+  const notes = overview()?.notes ?? [];
+  const hash = typed.indexOf('#');
+  if (hash !== -1) {
+    const note = notes.find((one) => one.title.toLowerCase() === typed.slice(0, hash).trim().toLowerCase());
+    const found = note ? await headings(note.path) : [];
+    return {
+      from: before.from + 2 + hash + 1,
+      options: found.map((heading) => ({ label: heading, apply: heading + close })),
+      validFor: /^[^\][\n|]*$/,
+    };
+  }
+  const order = new Map(recent().map((path, place) => [path, place]));
+  const options = notes
+    .filter((note) => note.kind !== 'agenda')
+    .map((note): Completion => {
+      const place = order.get(note.path);
+      return {
+        label: note.title,
+        detail: note.path.split('/').slice(0, -1).join(' › '),
+        apply: note.title + close,
+        boost: place === undefined ? 0 : Math.max(1, 60 - place),
+      };
+    });
+  if (typed.trim() !== '' && !notes.some((note) => note.title.toLowerCase() === typed.trim().toLowerCase()))
+    options.push({
+      label: typed,
+      detail: 'make this note',
+      boost: -90,
+      apply: (view, _completion, from, to) => {
+        const title = typed.trim();
+        view.dispatch({
+          changes: { from, to, insert: title + close },
+          selection: { anchor: from + title.length + 2 },
+          userEvent: 'input.complete',
+        });
+        make(title);
+      },
+    });
+  return { from: before.from + 2, options, validFor: /^[^\][\n|#]*$/ };
+}
+
+const CLAUSES: readonly [string, string][] = [
+  ['due', 'the day by which it must be done'],
+  ['plan', 'when you mean to do it'],
+  ['start', 'until this day it rests'],
+  ['takes', 'the working time'],
+  ['high', 'priority'],
+  ['top', 'the highest priority'],
+  ['low', 'a low priority'],
+  ['every', 'how it comes back'],
+  ['owner', 'who does it'],
+  ['asked', 'who asked for it'],
+  ['remind', 'when to be reminded'],
+  ['until', 'the day after which it no longer applies'],
+  ['needs', 'what must be closed first'],
+  ['key', 'a key point'],
+];
+const DATED = new Set(['due', 'plan', 'start', 'until']);
+
+/** Clauses in the tail of a line, and behind a date clause the likely days and what the words come to. */
+function clauses({ context: actionContext }: CompletionFacts, context: CompletionContext): CompletionResult | null {
+  const before = context.matchBefore(/\s\{[^{}\n]*$/);
+  if (!before || !/^\s*(?:>\s*)*(?:[-*+]|\d+[.)])\s/.test(context.state.doc.lineAt(context.pos).text)) return null;
+  const inside = before.text.slice(before.text.indexOf('{') + 1);
+  const clause = inside.slice(inside.lastIndexOf(';') + 1);
+  const lead = /^\s*/.exec(clause)?.[0].length ?? 0;
+  const from = context.pos - clause.length + lead;
+  const close = (view: { state: { sliceDoc: (from: number, to: number) => string } }, at: number): string =>
+    view.state.sliceDoc(at, at + 1) === '}' ? '' : '}';
+  const [, name = '', gap = ''] = /^\s*([a-z]+)(\s+)/i.exec(clause) ?? [];
+  if (gap === '')
+    return {
+      from,
+      options: CLAUSES.map(([word, detail], index) => ({
+        label: word,
+        detail,
+        boost: 50 - index,
+        apply: /^(?:high|top|low|key)$/.test(word) ? word : `${word} `,
+      })),
+      validFor: /^[a-z]*$/i,
+    };
+  const valueFrom = from + name.length + gap.length;
+  const typed = context.state.sliceDoc(valueFrom, context.pos);
+  if (!DATED.has(name.toLowerCase())) return null;
+  const { now, settings } = actionContext();
+  const known = clauseNameOf(name.toLowerCase());
+  const understood = typed.trim() === '' || known === null ? null : storedValue(known, typed.trim(), actionContext());
+  const nextWeek = startOfWeek(now.day, settings.firstDayOfWeek) + 7;
+  const days: [string, number][] = [
+    ['today', now.day],
+    ['tomorrow', now.day + 1],
+    [`next ${weekdayName(nextWeek)}`, nextWeek],
+    ['in two weeks', now.day + 14],
+  ];
+  const put =
+    (value: string): NonNullable<Completion['apply']> =>
+    (view, _completion, start, end) => {
+      const tail = close(view, end);
+      view.dispatch({
+        changes: { from: start, to: end, insert: value + tail },
+        selection: { anchor: start + value.length + 1 },
+        userEvent: 'input.complete',
+      });
+    };
+  return {
+    from: valueFrom,
+    filter: false,
+    options: [
+      ...(understood === null ? [] : [{ label: understood, detail: `what “${typed.trim()}” comes to`, apply: put(understood) }]),
+      ...days
+        .filter(([words]) => typed.trim() === '' || words.startsWith(typed.trim().toLowerCase()))
+        .map(([words, day]) => ({ label: words, detail: dayName(day, now.day - 1000), apply: put(isoDay(day)) })),
+    ],
+  };
+}
+
+/** Completion of names, links and clauses, as the signs that begin them are typed. */
+export function completion(facts: CompletionFacts): Extension {
+  return [
+    autocompletion({
+      override: [
+        (context) => tags(facts, context),
+        (context) => people(facts, context),
+        (context) => links(facts, context),
+        (context) => clauses(facts, context),
+      ],
+      maxRenderedOptions: MOST,
+      icons: false,
+      defaultKeymap: false,
+    }),
+    keymap.of([...completionKeymap]),
+  ];
+}

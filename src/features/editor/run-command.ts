@@ -1,0 +1,92 @@
+import type { EditorView } from '@codemirror/view';
+import { redo, undo } from '@codemirror/commands';
+import type { ActionContext } from '../../core/task/action-context';
+import { foldAll, toggleFold } from './folding';
+import { runOutline } from './outline-keys';
+import { actOnSelected, convertLines, openTail, repairLine, selectedTasks, takeDate } from './task-commands';
+import { nextHeading, toggleMark } from './text-marks';
+import { startCompletion } from '@codemirror/autocomplete';
+
+/** What the commands of a text need beside the text. */
+export interface TextHost {
+  context: () => ActionContext;
+  /** Ticks the task on a line (from 0). */
+  tick: (line: number) => void;
+  /** Shows the details of the task on a line (from 0). */
+  details: (line: number) => void;
+  closeUp: (line: number) => void;
+  wider: () => void;
+  insertMenu: () => void;
+  told: (reason: string) => void;
+}
+
+/** Runs a command of the text by its id, on the lines of the selection; whether it did anything. */
+export function runTextCommand(view: EditorView, id: string, host: TextHost): boolean {
+  const line = view.state.doc.lineAt(view.state.selection.main.head).number - 1;
+  switch (id) {
+    case 'text-tick': {
+      const tasks = selectedTasks(view);
+      for (const task of tasks) host.tick(task.line);
+      return tasks.length > 0;
+    }
+    case 'text-task':
+      return convertLines(view, host.context());
+    case 'text-cycle':
+      return actOnSelected(view, { do: 'cycle' }, host.context(), host.told);
+    case 'text-raise':
+      return actOnSelected(view, { do: 'raise' }, host.context(), host.told);
+    case 'text-lower':
+      return actOnSelected(view, { do: 'lower' }, host.context(), host.told);
+    case 'text-tail':
+      return openTail(view) && (startCompletion(view), true);
+    case 'text-take':
+      return takeDate(view, host.context());
+    case 'text-details': {
+      const [task] = selectedTasks(view);
+      if (!task) return false;
+      host.details(task.line);
+      return true;
+    }
+    case 'text-up':
+      return runOutline(view, 'up');
+    case 'text-down':
+      return runOutline(view, 'down');
+    case 'text-duplicate':
+      return runOutline(view, 'duplicate');
+    case 'text-delete':
+      return runOutline(view, 'delete');
+    case 'text-fold':
+      return toggleFold(view, line);
+    case 'text-fold-all':
+      return foldAll(view, true);
+    case 'text-unfold-all':
+      return foldAll(view, false);
+    case 'text-close-up':
+      host.closeUp(line);
+      return true;
+    case 'text-wider':
+      host.wider();
+      return true;
+    case 'text-bold':
+      return toggleMark(view, '**');
+    case 'text-italic':
+      return toggleMark(view, '*');
+    case 'text-strike':
+      return toggleMark(view, '~~');
+    case 'text-code':
+      return toggleMark(view, '`');
+    case 'text-heading':
+      return nextHeading(view);
+    case 'text-insert':
+      host.insertMenu();
+      return true;
+    case 'text-repair':
+      return repairLine(view, host.context());
+    case 'undo':
+      return undo(view);
+    case 'redo':
+      return redo(view);
+    default:
+      return false;
+  }
+}

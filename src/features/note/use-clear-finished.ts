@@ -1,0 +1,25 @@
+import { toast } from 'sonner';
+import type { WideIntention } from '../../core/task/intention';
+import { useServices } from '../session/services';
+import { useAct } from '../session/use-act';
+import { finishedTasks } from './finished-tasks';
+
+/** Clears what is finished out of a note: under a heading at its foot, into the archive, or away. */
+export function useClearFinished(path: string, title: string): (where: 'foot' | 'archive' | 'away') => Promise<void> {
+  const { store } = useServices();
+  const { actAll } = useAct();
+  return async (where) => {
+    const text = await store.text(path);
+    const finished = text === null ? [] : finishedTasks(text);
+    const [first] = finished;
+    if (!first) {
+      toast('Nothing finished is there to clear.');
+      return;
+    }
+    const tasks = finished.map((task) => ({ ref: { path, line: task.line, expected: task.raw }, text: task.text }));
+    const intention: WideIntention =
+      where === 'foot' ? { do: 'sweep' } : where === 'archive' ? { do: 'archive', to: `Archive/${title}` } : { do: 'delete' };
+    // Sweeping takes every finished task of the note at once.
+    await actAll(where === 'foot' ? tasks.slice(0, 1) : tasks, [intention]);
+  };
+}

@@ -1,0 +1,85 @@
+import { useState } from 'react';
+import { keyFrom, keyName } from '../commands/command';
+import { COMMANDS, type Scope, conflictsOf, isKept, keysOf } from '../commands/definitions';
+import type { Settings } from '../../store/settings';
+
+const SCOPES: [Scope, string][] = [
+  ['everywhere', 'Everywhere'],
+  ['list', 'On a row of a list'],
+  ['text', 'In the text of a note'],
+];
+
+interface KeySettingsProps {
+  settings: Settings;
+  set: (change: Partial<Settings>) => void;
+}
+
+/** Every command with its key; a click waits for another one. */
+export function KeySettings({ settings, set }: KeySettingsProps) {
+  const keys = keysOf(settings.keys);
+  const [waiting, setWaiting] = useState<string | null>(null);
+  const give = (id: string, key: string | null): void => {
+    setWaiting(null);
+    set({ keys: { ...settings.keys, [id]: key ?? '' } });
+  };
+  const giveBack = (id: string): void => {
+    const { [id]: _given, ...rest } = settings.keys;
+    set({ keys: rest });
+  };
+  return (
+    <section id="keys" aria-label="Keys">
+      <h2 className="mb-1 font-title text-[1.17rem] font-bold">Keys</h2>
+      <p className="mb-2 text-[0.92rem] text-muted">
+        Press a key’s button, then the new key. Backspace takes the key away, Escape leaves it. In lists Space ticks, the arrows go from row
+        to row, and with Shift they select.
+      </p>
+      {SCOPES.map(([scope, title]) => (
+        <table key={scope} className="mb-3 w-full max-w-2xl border-collapse text-[0.95rem]">
+          <caption className="section-label pb-1 text-start">{title}</caption>
+          <tbody>
+            {COMMANDS.filter((command) => command.scope === scope).map((command) => {
+              const key = keys.get(command.id) ?? null;
+              const clashes = conflictsOf(command.id, key, keys);
+              return (
+                <tr key={command.id} className="border-b border-line">
+                  <th scope="row" className="py-0.5 pe-3 text-start font-normal">
+                    {command.title}
+                    {clashes.length > 0 && <span className="block text-[0.84rem] text-late">Also the key of “{clashes[0]?.title}”.</span>}
+                    {key !== null && isKept(key) && (
+                      <span className="block text-[0.84rem] text-late">Browsers keep this key for themselves.</span>
+                    )}
+                  </th>
+                  <td className="w-56 py-0.5 text-end">
+                    {settings.keys[command.id] !== undefined && (
+                      <button type="button" className="quiet-button text-[0.84rem]" onClick={() => giveBack(command.id)}>
+                        As it was
+                      </button>
+                    )}
+                    <button
+                      type="button"
+                      className="line-button min-w-28 justify-center font-mono text-[0.84rem]"
+                      aria-label={`Key of ${command.title}: ${key === null ? 'none' : keyName(key)}`}
+                      onClick={() => setWaiting(command.id)}
+                      onBlur={() => setWaiting(null)}
+                      onKeyDown={(event) => {
+                        if (waiting !== command.id) return;
+                        const pressed = keyFrom(event.nativeEvent);
+                        if (pressed === null || pressed === 'Tab' || pressed === 'Shift+Tab') return;
+                        event.preventDefault();
+                        event.stopPropagation();
+                        if (pressed === 'Escape') setWaiting(null);
+                        else give(command.id, pressed === 'Backspace' ? null : pressed);
+                      }}
+                    >
+                      {waiting === command.id ? 'press a key' : key === null ? 'none' : keyName(key)}
+                    </button>
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      ))}
+    </section>
+  );
+}
