@@ -46,7 +46,7 @@ test('a task is moved to a day said in words, rests, and is cancelled with a rem
   await menu('Rest', 'Until tomorrow');
   await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Weigh the crate {due 2026-12-04; pushed 2026-11-23; start 2026-11-24}');
 
-  await menu('Cancel with a remark…');
+  await menu('Status', 'Cancel with a remark…');
   await page.getByRole('textbox', { name: 'Why it is cancelled' }).fill('the crate went by sea');
   await page.keyboard.press('Enter');
   await expect
@@ -90,20 +90,21 @@ test('in the editor, typed words become dates and a typed status has its consequ
   await expect.poll(() => desk.stored(JOURNAL)).toContain('- [x] Call @lars {due 2026-11-27 15:00; takes 2h; done 2026-11-23 09:20}');
 });
 
-test('a list says what it shows, and why a task stands in it', async ({ desk, page }) => {
+test('a list says what it asks, and why a task stands in it or is missing', async ({ desk, page }) => {
   await desk.open('demo');
   await desk.agenda('Today');
-  const late = desk.main.locator('section', { has: page.getByRole('heading', { name: 'Late', level: 2 }) });
-  await late.getByRole('button', { name: 'What this list shows' }).click();
+  const late = desk.main.getByRole('region', { name: 'Late' });
+  await late.getByRole('button', { name: 'How this list is shown' }).click();
+  await page.getByRole('menuitemcheckbox', { name: 'Say what it asks' }).click();
+  await page.keyboard.press('Escape');
   await expect(late.getByText('Tasks that are late.')).toBeVisible();
   await desk
     .row(late, 'Sign the glass-case insurance rider')
     .getByRole('button', { name: /Actions for/ })
     .click();
-  await page.getByRole('menuitem', { name: 'Why it stands here…' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Why it stands here' });
-  await expect(dialog.getByText('It is in, because every condition holds.')).toBeVisible();
-  await expect(dialog.getByText('due 2026-11-20')).toBeVisible();
-  await page.keyboard.press('Escape');
-  await expect(dialog).toBeHidden();
+  await page.getByRole('menuitem', { name: 'Why it stands here' }).click();
+  await expect(desk.beside.getByText('It is in, because every condition holds.')).toBeVisible();
+  await desk.beside.getByPlaceholder('part of its words').fill('wall panel');
+  const missed = desk.beside.getByRole('region', { name: /Why: Proofread the wall panel/ });
+  await expect(missed.getByText(/It is left out, because “late” fails/)).toBeVisible();
 });

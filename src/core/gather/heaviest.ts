@@ -2,10 +2,13 @@
 export class Heaviest<T> {
   /** A heap whose first row is the last of those kept. */
   private readonly heap: T[] = [];
+  private lastWeight = Infinity;
 
   constructor(
     private readonly compare: (a: T, b: T) => number,
     private readonly most: number,
+    /** A number that never falls in the order: what weighs more than the last one kept is passed over without comparing. */
+    private readonly weigh: ((one: T) => number) | null = null,
   ) {}
 
   offer(row: T): void {
@@ -14,12 +17,20 @@ export class Heaviest<T> {
     if (heap.length < this.most) {
       heap.push(row);
       this.rise(heap.length - 1);
+      if (heap.length === this.most) this.setLastWeight();
       return;
     }
+    if (this.weigh !== null && this.weigh(row) > this.lastWeight) return;
     const last = heap[0];
     if (last === undefined || compare(row, last) >= 0) return;
     heap[0] = row;
     this.sink();
+    this.setLastWeight();
+  }
+
+  private setLastWeight(): void {
+    const last = this.heap[0];
+    if (this.weigh !== null && last !== undefined) this.lastWeight = this.weigh(last);
   }
 
   sorted(): T[] {

@@ -3,7 +3,6 @@ import {
   type AnswerGroup,
   type AnswerRow,
   type Plan,
-  type Sums,
   compareGroups,
   groupOf,
   groupPlaces,
@@ -12,13 +11,14 @@ import {
   totalsFrom,
 } from '../gather/answer';
 import { withSteps } from '../gather/answer-once';
+import { tallyByCode } from './code-tally';
 import { asksForArchive } from '../gather/evaluate';
 import type { GroupKey } from '../gather/ast';
 import { Heaviest } from '../gather/heaviest';
-import { ABSENT, OPEN_BITS, sieveOf, statusBit } from '../gather/sieve';
+import { OPEN_BITS, sieveOf, statusBit } from '../gather/sieve';
 import type { Columns } from './columns';
 import type { Row } from './row';
-import { type SlotCompare, compareSlots } from './slot-order';
+import { type SlotCompare, compareSlots, slotWeight } from './slot-order';
 
 const DONE = statusBit('done');
 const CANCELLED = statusBit('cancelled');
@@ -42,7 +42,7 @@ export class ColumnAnswer {
     if (gather.groupBy.length === 0) return gather.limitPerGroup === null ? this.whole() : this.cut(null);
     const key = gather.groupBy.length === 1 && gather.limitPerGroup !== null ? gather.groupBy[0] : undefined;
     const codes = key && columnKey(this.columns, key);
-    return codes ? this.counted(codes, gather.limitPerGroup ?? Infinity) : this.whole();
+    return (codes && this.counted(codes, gather.limitPerGroup ?? Infinity)) ?? this.whole();
   }
 
   /** Every matching row in order, and how many rest. */
@@ -97,15 +97,6 @@ export class ColumnAnswer {
     return this.columns.isEcho(slot) ? this.plan.matches(row) : this.plan.test(row);
   }
 
-  private add(sums: Sums, slot: number): void {
-    const flag = this.columns.flags[slot] as number;
-    sums.count++;
-    if ((flag & CANCELLED) === 0) sums.all++;
-    else sums.cancelled++;
-    if ((flag & DONE) !== 0) sums.done++;
-    if ((flag & OPEN_BITS) !== 0) sums.takes += Math.max(0, this.columns.takes[slot] as number);
-  }
-
   private head(): Pick<Answer, 'total' | 'resting' | 'totals'> {
     return { total: this.sums.count, resting: this.resting, totals: totalsFrom(this.sums) };
   }
@@ -149,7 +140,8 @@ export class ColumnAnswer {
   private cut(limit: number | null): Answer {
     const { plan } = this;
     const { gather } = plan;
-    const kept = new Heaviest<number>(this.compare, limit ?? gather.limitPerGroup ?? Infinity);
+    const weigh = slotWeight(this.columns, gather.orderBy, plan.context.today);
+    const kept = new Heaviest<number>(this.compare, limit ?? gather.limitPerGroup ?? Infinity, weigh);
     let all = 0;
     this.eachAlone(this.found(), ALL_ALIKE, (slot) => {
       all++;
@@ -163,37 +155,23 @@ export class ColumnAnswer {
     return { ...this.head(), more, groups };
   }
 
-  /** Groups by a key that a column holds; in each only the first so many rows are put in order. */
-  private counted(codeOf: (slot: number) => number, most: number): Answer {
-    const { plan } = this;
+  /** Groups by a column; in each only the first so many rows are put in order. Null when the column's codes lie too far apart. */
+  private counted(codes: Int32Array | Uint8Array, most: number): Answer | null {
+    const { plan, columns } = this;
     const slots = this.found(false);
-    const groups: CodedGroup[] = [];
-    const groupAt = groupFinder(slots, codeOf, (first) => {
-      const group = { first, sums: noSums(), all: 0, kept: new Heaviest(this.compare, most) };
-      groups.push(group);
-      return group;
-    });
-    this.eachAlone(
-      slots,
-      codeOf,
-      (slot) => {
-        const group = groupAt(slot);
-        this.add(group.sums, slot);
-        group.all++;
-        if (most > 0) group.kept.offer(slot);
-      },
-      (slot) => this.add(groupAt(slot).sums, slot),
-    );
-    for (const { sums } of groups) {
+    const tallied = tallyByCode(columns, slots, codes, plan.gather.stepsApart);
+    if (!tallied) return null;
+    const codeOf = (slot: number): number => codes[slot] as number;
+    const kept = new Map(tallied.map(({ code }) => [code, new Heaviest<number>(this.compare, most)]));
+    if (most > 0) this.eachAlone(slots, codeOf, (slot) => kept.get(codeOf(slot))?.offer(slot));
+    const found = tallied.flatMap(({ code, first, sums, alone }): { place: SortedPlace; group: AnswerGroup }[] => {
       this.sums.takes += sums.takes;
       this.sums.all += sums.all;
       this.sums.done += sums.done;
       this.sums.cancelled += sums.cancelled;
-    }
-    const found = groups.flatMap(({ first, sums, all, kept }): { place: SortedPlace; group: AnswerGroup }[] => {
       const [place] = groupPlaces(plan, this.rowAt(first));
-      const rows = kept.sorted().map((slot) => this.withStepsAmong(slot, codeOf));
-      return place ? [{ place: { ...place, count: sums.count }, group: groupOf(place, sums, rows, all) }] : [];
+      const rows = (kept.get(code)?.sorted() ?? []).map((slot) => this.withStepsAmong(slot, codeOf));
+      return place ? [{ place: { ...place, count: sums.count }, group: groupOf(place, sums, rows, alone) }] : [];
     });
     found.sort((a, b) => compareGroups(plan.gather, a.place, b.place));
     return { ...this.head(), more: 0, groups: found.map(({ group }) => group) };
@@ -229,45 +207,6 @@ export class ColumnAnswer {
   }
 }
 
-interface CodedGroup {
-  /** The slot of its first row. */
-  first: number;
-  sums: Sums;
-  all: number;
-  kept: Heaviest<number>;
-}
-
-/** Codes that lie close together are found by their place in a list, which is far quicker than by a table. */
-const WIDEST = 100_000;
-
-/** Finds the group of a slot, which is made when it is first met. */
-function groupFinder(
-  slots: Int32Array,
-  codeOf: (slot: number) => number,
-  make: (first: number) => CodedGroup,
-): (slot: number) => CodedGroup {
-  let least = Infinity;
-  let most = -Infinity;
-  for (let at = 0; at < slots.length; at++) {
-    const code = codeOf(slots[at] as number);
-    if (code === ABSENT) continue;
-    if (code < least) least = code;
-    if (code > most) most = code;
-  }
-  const list = Array.from<CodedGroup | undefined>({ length: Math.max(0, Math.min(WIDEST, most - least + 1)) });
-  const table = new Map<number, CodedGroup>();
-  return (slot) => {
-    const code = codeOf(slot);
-    const place = code - least;
-    let group = place >= 0 && place < list.length ? list[place] : table.get(code);
-    if (group) return group;
-    group = make(slot);
-    if (place >= 0 && place < list.length) list[place] = group;
-    else table.set(code, group);
-    return group;
-  };
-}
-
 const ALL_ALIKE = (): number => 0;
 
 type SortedPlace = Parameters<typeof compareGroups>[1];
@@ -275,18 +214,16 @@ const NO_PLACE = { keys: [], labels: [], orders: [] };
 
 const allOf = (entry: ReturnType<typeof withSteps>): Row[] => [entry.row, ...entry.steps.flatMap(allOf)];
 
-/** The number by which a column tells groups apart; null for a key that no column holds. */
-function columnKey(columns: Columns, { key, of }: GroupKey): ((slot: number) => number) | null {
+/** The column that tells groups apart; null for a key that no column holds. */
+function columnKey(columns: Columns, { key, of }: GroupKey): Int32Array | Uint8Array | null {
   if (of !== null) return null;
   switch (key) {
     case 'due':
-      return (slot) => columns.dues[slot] as number;
+      return columns.dues;
     case 'done':
-      return (slot) => columns.dones[slot] as number;
+      return columns.dones;
     case 'priority':
-      return (slot) => columns.ranks[slot] as number;
-    case 'status':
-      return (slot) => (columns.flags[slot] as number) & 31;
+      return columns.ranks;
     default:
       return null;
   }

@@ -74,3 +74,31 @@ function dated(days: Int32Array, times: Int16Array | null, direction: number): S
     return direction * (left - right || (times ? (times[a] as number) - (times[b] as number) : 0));
   };
 }
+
+/** Room for every day a calendar can say, and for what has none behind them. */
+const DAYS = 2 ** 31;
+
+/**
+ * A number that never falls in the order of a gather, from its first two keys; null for keys that no column holds. Rows of
+ * equal weight are told apart by `compareSlots`.
+ */
+export function slotWeight(columns: Columns, keys: readonly OrderKey[] | null, today: number): ((slot: number) => number) | null {
+  const { ranks, dues } = columns;
+  if (keys === null) {
+    return (slot) => {
+      const due = dues[slot] as number;
+      const late = due !== ABSENT && due < today && columns.isOpen(slot) ? 0 : 4;
+      return (late + (ranks[slot] as number)) * DAYS + dayWeight(due);
+    };
+  }
+  const [first, second] = keys;
+  if (!first || first.descending || second?.descending) return null;
+  if (first.key === 'priority') {
+    const days = second?.key === 'due' ? dues : second?.key === 'plan' ? columns.plans : null;
+    return days ? (slot) => (ranks[slot] as number) * DAYS + dayWeight(days[slot] as number) : (slot) => ranks[slot] as number;
+  }
+  const days = first.key === 'due' ? dues : first.key === 'plan' ? columns.plans : null;
+  return days && ((slot) => dayWeight(days[slot] as number));
+}
+
+const dayWeight = (day: number): number => (day === ABSENT ? DAYS - 1 : day - ABSENT);

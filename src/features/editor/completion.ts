@@ -48,8 +48,7 @@ function people({ overview, make }: CompletionFacts, context: CompletionContext)
   ]);
   if (typed.length > 1 && !known.some((person) => person.name.toLowerCase() === typed.toLowerCase()))
     options.push({
-      label: `@${typed}`,
-      detail: 'make this person’s page',
+      label: `make a page for @${typed}`,
       boost: -90,
       apply: (view, _completion, start, end) => {
         view.dispatch({
@@ -94,8 +93,7 @@ async function links({ overview, recent, headings, make }: CompletionFacts, cont
     });
   if (typed.trim() !== '' && !notes.some((note) => note.title.toLowerCase() === typed.trim().toLowerCase()))
     options.push({
-      label: typed,
-      detail: 'make this note',
+      label: `make the note ${typed}`,
       boost: -90,
       apply: (view, _completion, from, to) => {
         const title = typed.trim();
@@ -198,6 +196,7 @@ export function completion(facts: CompletionFacts): Extension {
       maxRenderedOptions: MOST,
       icons: false,
       defaultKeymap: false,
+      interactionDelay: 0,
     }),
     keymap.of([...completionKeymap]),
   ];

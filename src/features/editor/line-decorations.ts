@@ -6,7 +6,7 @@ import { type Heading, type Item, LineKind } from '../../core/note/structure';
 import type { ReadNote } from '../../core/task/read-note';
 import { isOpen } from '../../core/task/status';
 import { type Task, comesBack } from '../../core/task/task';
-import { readTail } from '../../core/task/tail';
+import { clauseOf, readTail } from '../../core/task/tail';
 import { chipsOf } from '../../ui/chip-look';
 import { contextChanged, editorContext } from './editor-context';
 import { isFolded } from './folding';
@@ -15,6 +15,7 @@ import { BulletWidget, ChipsWidget, DetailsWidget, FoldWidget, MarkWidget, Probl
 
 const hidden = Decoration.replace({});
 const DETAILS = new DetailsWidget();
+const keyPoint = Decoration.replace({ widget: new ChipsWidget([{ word: '', value: 'key point', tone: 'plain', problem: null }]) });
 const bullet = Decoration.replace({ widget: new BulletWidget() });
 
 const SEVERAL = 'Several notes are called so: the one in the nearest folder is meant. Ctrl+click opens it';
@@ -161,6 +162,9 @@ function indentStyle(depth: number): { class: string; attributes: Record<string,
   return { class: 'cm-item', attributes: { style: `--depth:${depth}` } };
 }
 
+/** `{key}` behind a list item that is no task. */
+const KEY_TAIL = /\s(\{[^{}]*\bkey\b[^{}]*\})\s*$/;
+
 function decorateItem(ranges: Range<Decoration>[], depth: number, markerFrom: number, from: number, text: string, raw: boolean): void {
   if (raw) {
     ranges.push(Decoration.line({ class: 'cm-raw-line' }).range(from));
@@ -168,6 +172,11 @@ function decorateItem(ranges: Range<Decoration>[], depth: number, markerFrom: nu
   }
   ranges.push(Decoration.line(indentStyle(depth)).range(from));
   if (markerFrom > 0 && /^\s+$/.test(text.slice(0, markerFrom))) ranges.push(hidden.range(from, from + markerFrom));
+  const key = KEY_TAIL.exec(text);
+  if (key?.[1] !== undefined && clauseOf(readTail(text, markerFrom), 'key')) {
+    const at = from + key.index + 1;
+    ranges.push(keyPoint.range(at, at + key[1].length));
+  }
   if (/[-*+]/.test(text.charAt(markerFrom))) ranges.push(bullet.range(from + markerFrom, from + markerFrom + 1));
 }
 
@@ -190,7 +199,7 @@ function decorateTask(ranges: Range<Decoration>[], task: Task, state: EditorStat
     ranges.push(Decoration.line({ class: 'cm-raw-line cm-task-line' }).range(from));
     ranges.push(Decoration.widget({ widget: DETAILS, side: 2 }).range(from + text.length));
     // With the cursor on the line its problems are said, since a title needs a mouse.
-    if (problems.length > 0) {
+    if (problems.length > 0 && !isInBraces(text, state.selection.main.head - from)) {
       const told = new ProblemsWidget(problems.map((problem) => problem.message));
       ranges.push(Decoration.widget({ widget: told, side: 1 }).range(from + text.length));
     }
@@ -217,6 +226,12 @@ function decorateTask(ranges: Range<Decoration>[], task: Task, state: EditorStat
     const chips = chipsOf(tail, { today, style, workingDay, open, restsUntil, problems }, 'note');
     ranges.push(Decoration.replace({ widget: new ChipsWidget(chips) }).range(from + tail.from, from + tail.to));
   }
+}
+
+/** Whether the cursor stands between braces that are being filled: what is wrong there is said when they are left. */
+function isInBraces(text: string, column: number): boolean {
+  const open = text.lastIndexOf('{', column - 1);
+  return open !== -1 && text.indexOf('}', open) >= column;
 }
 
 function decorateNames(ranges: Range<Decoration>[], state: EditorState, from: number, text: string, to: number): void {

@@ -1,0 +1,132 @@
+import { expect, test } from './desk';
+
+const JOURNAL = 'Journal/2026-11-23.md';
+
+test('a day is run from Today by keyboard alone: selected tasks go to tomorrow in one step, and come back', async ({ desk, page }) => {
+  await desk.open('empty');
+  await desk.write('- [ ] one {due 2026-11-23}\ntwo {due 2026-11-23}\nthree {due 2026-11-23}');
+  const before = '- [ ] one {due 2026-11-23}\n- [ ] two {due 2026-11-23}\n- [ ] three {due 2026-11-23}';
+  await expect.poll(() => desk.stored(JOURNAL)).toBe(before);
+  await desk.agenda('Today');
+  await desk.row(desk.main, 'one').getByRole('checkbox').focus();
+  await page.keyboard.press('Shift+ArrowDown');
+  const bar = page.getByRole('region', { name: 'Selected tasks' });
+  await expect(bar.getByText('2 tasks in 1 note')).toBeVisible();
+  await page.keyboard.press('Control+ArrowRight');
+  await expect
+    .poll(() => desk.stored(JOURNAL))
+    .toBe('- [ ] one {due 2026-11-24; pushed 2026-11-23}\n- [ ] two {due 2026-11-24; pushed 2026-11-23}\n- [ ] three {due 2026-11-23}');
+  await expect(bar).toBeHidden();
+  await expect(desk.main.getByText('two')).toBeHidden();
+  // The focus went to the row that took the place.
+  await expect(desk.row(desk.main, 'three').getByRole('checkbox')).toBeFocused();
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => desk.stored(JOURNAL)).toBe(before);
+  await page.keyboard.press('Control+y');
+  await expect.poll(() => desk.stored(JOURNAL)).toContain('one {due 2026-11-24');
+});
+
+test('raising the priority by key moves the row at once, and the focus goes with it', async ({ desk, page }) => {
+  await desk.open('empty');
+  await desk.write('- [ ] alpha {due 2026-11-23}\nbeta {due 2026-11-23}');
+  await expect.poll(() => desk.stored(JOURNAL)).toContain('beta {due');
+  await desk.agenda('Today');
+  await expect(desk.main.getByRole('listitem').first()).toContainText('alpha');
+  await desk.row(desk.main, 'beta').getByRole('checkbox').focus();
+  await page.keyboard.press('Control+ArrowUp');
+  await expect(desk.main.getByRole('listitem').first()).toContainText('beta');
+  await expect(desk.row(desk.main, 'beta').getByRole('checkbox')).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('dialog', { name: 'Details' })).toBeVisible();
+});
+
+test('a task is reworded in place, moved to another note with its steps, and told where it went', async ({ desk, page }) => {
+  await desk.open('demo');
+  await desk.agenda('By note');
+  const row = desk.row(desk.main, 'Ask @ilse for the condition report');
+  await row.getByText('for the condition report').dblclick();
+  const field = page.getByRole('textbox', { name: 'Words of the task' });
+  await field.fill('Ask @ilse for both reports');
+  await page.keyboard.press('Enter');
+  await expect.poll(() => desk.stored('Exhibitions/Salt on the Glass.md')).toContain('- [ ] Ask @ilse for both reports {');
+  await desk.row(desk.main, 'Ask @ilse for both reports').getByRole('checkbox').first().focus();
+  await page.keyboard.press('Control+m');
+  const place = page.getByRole('dialog', { name: 'Move to a note' });
+  await place.getByPlaceholder('Part of a note’s title').fill('Tide clock');
+  await page.keyboard.press('Enter');
+  await place.getByText('The note itself, at its end').click();
+  await expect
+    .poll(() => desk.stored('Collections/Tide clock.md'))
+    .toMatch(/Ask @ilse for both reports .*\n {2}- \[x\] photographs of the escapement/);
+  await expect.poll(() => desk.stored('Exhibitions/Salt on the Glass.md')).not.toContain('both reports');
+});
+
+test('a list is narrowed, shown as a table, put in order in its text, and written into', async ({ desk, page }) => {
+  await desk.open('demo');
+  await desk.agenda('Undated');
+  await page.getByRole('searchbox', { name: 'Narrow by words or a condition' }).fill('#phone');
+  await expect(desk.main.getByRole('listitem').filter({ hasText: '#phone' }).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Show all' }).click();
+
+  await page.goto('/note/Agenda/Waiting.md');
+  await page.getByRole('button', { name: 'How this list is shown' }).first().click();
+  await page.getByRole('menuitem', { name: 'Show as' }).click();
+  await page.getByRole('menuitemradio', { name: 'Table' }).click();
+  await expect(desk.main.getByRole('table')).toBeVisible();
+  await desk.main.getByRole('button', { name: 'Keep it so' }).click();
+  await expect.poll(() => desk.stored('Agenda/Waiting.md')).toContain('as table');
+  await desk.main.getByRole('columnheader', { name: 'due' }).getByRole('button').click();
+  await expect.poll(() => desk.stored('Agenda/Waiting.md')).toContain('order by due\n');
+  await page.getByRole('button', { name: 'More for this page' }).click();
+  await page.getByRole('menuitem', { name: 'Restore what was shipped' }).click();
+  await expect.poll(() => desk.stored('Agenda/Waiting.md')).not.toContain('as table');
+
+  await desk.agenda('Today');
+  const today = desk.main.getByRole('region', { name: 'Today', exact: true });
+  await today.getByRole('button', { name: 'Write a task here' }).click();
+  await page.getByRole('textbox', { name: 'Words of the new task' }).fill('Ring the lender {due today}');
+  await page.keyboard.press('Enter');
+  await expect.poll(() => desk.stored(JOURNAL)).toContain('- [ ] Ring the lender {due 2026-11-23}');
+  await expect(desk.row(today, 'Ring the lender')).toBeVisible();
+});
+
+test('a task is dragged to a day of the day row, to plan it or have it due', async ({ desk, page }) => {
+  await desk.open('demo');
+  await desk.agenda('Today');
+  const row = desk.row(desk.main, 'Return the borrowed barrow');
+  const data = await page.evaluateHandle(() => new DataTransfer());
+  await row.dispatchEvent('dragstart', { dataTransfer: data });
+  const day = page.locator('[data-day="2026-11-26"]');
+  await day.dispatchEvent('dragenter', { dataTransfer: data });
+  await day.locator('[data-drop="due"]').dispatchEvent('drop', { dataTransfer: data });
+  await expect.poll(() => desk.stored('Private/Allotment.md')).toContain('Return the borrowed barrow {due 2026-11-26; pushed 2026-11-15');
+});
+
+test('a line that is refused is told, and the rest go on; one of many in another tab', async ({ desk, page, context }) => {
+  await desk.open('empty');
+  await desk.write('- [ ] one {due 2026-11-23}\ntwo {due 2026-11-23}');
+  await expect.poll(() => desk.stored(JOURNAL)).toContain('two {due');
+  await desk.agenda('Today');
+  await desk.row(desk.main, 'one').getByRole('checkbox').focus();
+  await page.keyboard.press('Shift+ArrowDown');
+  await expect(page.getByRole('region', { name: 'Selected tasks' })).toBeVisible();
+  // Behind the page's back the line changes: what is selected still says what it said.
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve) => {
+        const request = indexedDB.open('recado');
+        request.onsuccess = () => {
+          const store = request.result.transaction('notes', 'readwrite').objectStore('notes');
+          const get = store.get('journal/2026-11-23.md');
+          get.onsuccess = () => {
+            const note = get.result as { text: string };
+            store.put({ ...note, text: note.text.replace('two', 'other') }).onsuccess = () => resolve();
+          };
+        };
+      }),
+  );
+  await page.getByRole('region', { name: 'Selected tasks' }).getByRole('button', { name: 'Done' }).click();
+  await expect(page.getByText(/1 line stayed as it was/)).toBeVisible();
+  await expect.poll(() => desk.stored(JOURNAL)).toMatch(/- \[x\] one .*\n- \[ \] other/);
+  expect(context.pages()).toHaveLength(1);
+});

@@ -1,0 +1,160 @@
+import { expect, test } from './desk';
+
+const JOURNAL = 'Journal/2026-11-23.md';
+
+test('a meeting is written by keyboard alone: tasks, dates in words, outline, fold, close-up, and all of it undone', async ({
+  desk,
+  page,
+}) => {
+  await desk.open('empty');
+  const stored = () => desk.stored(JOURNAL);
+  await desk.write('# Crates\n\n- who signs\nkeys of the store\nNorth door');
+  const before = '# Crates\n\n- who signs\n- keys of the store\n- North door';
+  await expect.poll(stored).toBe(before);
+
+  // Three lines become tasks together, and one of them gets a date in words.
+  await page.keyboard.press('Shift+ArrowUp');
+  await page.keyboard.press('Shift+ArrowUp');
+  await page.keyboard.press('Control+Shift+Enter');
+  await expect.poll(stored).toBe('# Crates\n\n- [ ] who signs\n- [ ] keys of the store\n- [ ] North door');
+  await page.keyboard.press('Control+End');
+  await page.keyboard.type(' tomorrow 15:00');
+  await expect(page.getByRole('button', { name: 'Take into the tail: due 2026-11-24 15:00' })).toBeVisible();
+  await page.keyboard.press('Control+Shift+K');
+  await expect.poll(stored).toContain('- [ ] North door {due 2026-11-24 15:00}');
+  await page.keyboard.press('Alt+PageUp');
+  await expect.poll(stored).toContain('- [ ] North door {due 2026-11-24 15:00; high}');
+  await page.keyboard.press('Alt+Enter');
+  await expect.poll(stored).toMatch(/- \[_\] North door \{due 2026-11-24 15:00; high; since 2026-11-23/);
+
+  // A branch: one under the other, moved up, duplicated, deleted again.
+  await page.keyboard.press('Tab');
+  await expect.poll(stored).toMatch(/- \[ \] keys of the store\n {2}- \[_\] North door/);
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('Alt+ArrowUp');
+  await expect.poll(stored).toMatch(/- \[ \] keys of the store\n {2}- \[_\] North door .*\n- \[ \] who signs$/);
+  await page.keyboard.press('Alt+Shift+ArrowDown');
+  await expect.poll(async () => (await stored())?.match(/North door/g)?.length).toBe(2);
+  await page.keyboard.press('Control+Shift+Backspace');
+  await expect.poll(async () => (await stored())?.match(/North door/g)?.length).toBe(1);
+
+  // Folded, its steps are out of sight; close-up shows it alone, and Back shows the note again.
+  await page.keyboard.press('Control+Home');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Control+Shift+F');
+  await expect(desk.text.getByRole('button', { name: '1 line folded; open' })).toBeVisible();
+  await expect(desk.text.getByText('North door')).toBeHidden();
+  await page.keyboard.press('Control+Shift+F');
+  await expect(desk.text.getByText('North door')).toBeVisible();
+  await page.keyboard.press('Control+Shift+E');
+  await expect(page).toHaveURL(/close=3$/);
+  await expect(page.getByRole('navigation', { name: 'Close-up' }).getByRole('button', { name: /Crates/ })).toBeVisible();
+  await expect(desk.text.getByText('who signs')).toBeHidden();
+  await page.goBack();
+  await expect(desk.text.getByText('who signs')).toBeVisible();
+
+  // Undo, step after step, gives the text byte for byte as it was.
+  await desk.text.focus();
+  for (let step = 0; step < 60 && (await stored()) !== before; step++) {
+    await page.keyboard.press('Control+z');
+    await page.waitForTimeout(350);
+  }
+  expect(await stored()).toBe(before);
+});
+
+test('names, links and clauses are offered as their signs are typed', async ({ desk, page }) => {
+  await desk.open('demo');
+  await desk.day('2026-11-24');
+  await desk.text.click();
+  await page.keyboard.type('- [ ] Ask @il');
+  const options = page.locator('.cm-tooltip-autocomplete');
+  await expect(options.getByText('@ilse').first()).toBeVisible();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type(' about [[Salt on');
+  await expect(options.getByText('Salt on the Glass').first()).toBeVisible();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type(' #loa');
+  await expect(options.getByText('#loans').first()).toBeVisible();
+  await page.keyboard.press('Enter');
+  // One key opens the tail, without a brace being typed.
+  await page.keyboard.press('Control+.');
+  await expect(options.getByText('the day by which it must be done')).toBeVisible();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('next fri');
+  await expect(options.getByText('what “next fri” comes to')).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect.poll(() => desk.stored('Journal/2026-11-24.md')).toBe('- [ ] Ask @ilse about [[Salt on the Glass]] #loans {due 2026-12-04}');
+});
+
+test('the details of a task are a form that Tab goes through and Enter stores', async ({ desk, page }) => {
+  await desk.open('empty');
+  await desk.write('- [ ] Weigh the crate');
+  await expect.poll(() => desk.stored(JOURNAL)).toContain('Weigh');
+  await page.keyboard.press('Control+,');
+  const form = page.getByRole('dialog', { name: 'Details' });
+  await expect(form.getByRole('textbox', { name: 'Words' })).toBeFocused();
+  await page.keyboard.press('Tab');
+  await expect(form.getByRole('combobox', { name: 'Status' })).toBeFocused();
+  await page.keyboard.press('Tab');
+  await form.getByRole('combobox', { name: 'Priority' }).selectOption('high');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('fri');
+  await expect(form.getByText('2026-11-27', { exact: true })).toBeVisible();
+  await form.getByRole('textbox', { name: 'Owner' }).fill('kofi');
+  await page.keyboard.press('Enter');
+  await expect(form).toBeHidden();
+  await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Weigh the crate {high; due 2026-11-27; owner @kofi}');
+});
+
+test('finished lines go out of sight by a switch of the note, and are cleared to its foot', async ({ desk, page }) => {
+  await desk.open('demo');
+  await page.goto('/note/Exhibitions/Salt%20on%20the%20Glass.md');
+  await expect(desk.text.getByText('List of lenders')).toBeVisible();
+  const menu = async (...names: (string | RegExp)[]): Promise<void> => {
+    await page.getByRole('button', { name: 'Actions for this note' }).click();
+    for (const name of names) await page.getByRole(/menuitem/.test(String(name)) ? 'menuitem' : 'menuitem', { name }).click();
+  };
+  await page.getByRole('button', { name: 'Actions for this note' }).click();
+  await page.getByRole('menuitem', { name: 'Finished lines' }).click();
+  await page.getByRole('menuitemradio', { name: 'are out of sight' }).click();
+  await expect(desk.text.getByText('List of lenders')).toBeHidden();
+  await expect(desk.text.getByText(/finished line is out of sight/).first()).toBeVisible();
+  await menu('Finished lines', /foot/);
+  await expect.poll(() => desk.stored('Exhibitions/Salt on the Glass.md')).toMatch(/## Finished\n\n- \[x\] List of lenders/);
+  await menu('Start its lists again…');
+  await expect(page.getByText(/boxes and \d+ stamps are cleared/)).toBeVisible();
+  await page.getByRole('button', { name: 'Start again' }).click();
+  await expect.poll(() => desk.stored('Exhibitions/Salt on the Glass.md')).toContain('- [ ] List of lenders to @bea\n');
+});
+
+test('rich text is pasted as Markdown, its bullets as items', async ({ desk, page }) => {
+  await desk.open('empty');
+  await desk.text.click();
+  await page.evaluate(() => {
+    const data = new DataTransfer();
+    data.setData(
+      'text/html',
+      '<h2>Crates</h2><ul><li>one <b>bold</b></li><li>two<ul><li>deep</li></ul></li></ul><p>see <a href="https://museum.example/x">it</a><script>alert(1)</script></p>',
+    );
+    data.setData('text/plain', 'Crates one two');
+    document
+      .querySelector('.cm-content')
+      ?.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+  });
+  await expect.poll(() => desk.stored(JOURNAL)).toBe('## Crates\n\n- one **bold**\n- two\n  - deep\n\nsee [it](https://museum.example/x)');
+});
+
+test('a command gets another key, and a clash is told', async ({ desk, page }) => {
+  await desk.open('demo');
+  await page.goto('/settings');
+  const key = page.getByRole('button', { name: /^Key of Go to the agenda page Today/ });
+  await key.click();
+  await page.keyboard.press('F8');
+  await expect(page.getByText('Also the key of “Show or hide the rack”.')).toBeVisible();
+  await key.click();
+  await page.keyboard.press('F10');
+  await expect(key).toHaveText('F10');
+  await page.keyboard.press('F10');
+  await expect(desk.main.getByRole('heading', { level: 1, name: 'Today' })).toBeVisible();
+});
