@@ -1,6 +1,7 @@
 import type { Span } from '../calendar/span';
 import { standsInWords } from '../gather/evaluate';
 import { ABSENT, LAST, OPEN_BITS, type Sieve, type WordsSieve, nameBit, statusBit } from '../gather/sieve';
+import { isOpen } from '../task/status';
 import { priorityRank } from '../task/task';
 import type { Row } from './row';
 
@@ -20,6 +21,8 @@ export class Columns {
   flags = new Uint8Array(FIRST_SIZE);
   ranks = new Uint8Array(FIRST_SIZE);
   dues = new Int32Array(FIRST_SIZE);
+  /** The due day of open tasks outside archives, which most questions are about; absent for all others. */
+  openDues = new Int32Array(FIRST_SIZE);
   plans = new Int32Array(FIRST_SIZE);
   planEnds = new Int32Array(FIRST_SIZE);
   dones = new Int32Array(FIRST_SIZE);
@@ -62,6 +65,7 @@ export class Columns {
     this.flags[slot] = statusBit(task.status) | (row.head.kind === 'archive' ? ARCHIVE : 0) | (row.echo === null ? 0 : ECHO);
     this.ranks[slot] = priorityRank(task.priority);
     this.dues[slot] = task.due?.from ?? ABSENT;
+    this.openDues[slot] = isOpen(task.status) && row.head.kind !== 'archive' ? (task.due?.from ?? ABSENT) : ABSENT;
     this.plans[slot] = task.plan?.from ?? ABSENT;
     this.planEnds[slot] = task.plan?.to ?? ABSENT;
     this.dones[slot] = task.done?.from ?? ABSENT;
@@ -81,11 +85,12 @@ export class Columns {
     this.rows[row.slot] = null;
     this.raws[row.slot] = '';
     this.flags[row.slot] = 0;
+    this.openDues[row.slot] = ABSENT;
     this.free.push(row.slot);
     row.slot = -1;
   }
 
-  isOpen(slot: number): boolean {
+  isOpenAt(slot: number): boolean {
     return ((this.flags[slot] ?? 0) & OPEN_BITS) !== 0;
   }
 
@@ -111,10 +116,20 @@ export class Columns {
     // Whether a flag passes, for each that there is: arithmetic alone, so that nothing is guessed ahead wrongly.
     const passes = Uint8Array.from({ length: 256 }, (_, flag) => ((flag & statuses) !== 0 && (flag & shut) === 0 ? 1 : 0));
     let found = 0;
-    for (let slot = 0; slot < count; slot++) {
-      const due = dues[slot] as number;
-      selected[found] = slot;
-      found += (passes[flags[slot] as number] as number) & ~(((due - from) | (to - due)) >> 31);
+    if (sieve.due && statuses === OPEN_BITS && !archives) {
+      const { openDues } = this;
+      const first = Math.max(from, ABSENT + 1);
+      for (let slot = 0; slot < count; slot++) {
+        const due = openDues[slot] as number;
+        selected[found] = slot;
+        found += ~(((due - first) | (to - due)) >> 31) & 1;
+      }
+    } else {
+      for (let slot = 0; slot < count; slot++) {
+        const due = dues[slot] as number;
+        selected[found] = slot;
+        found += (passes[flags[slot] as number] as number) & ~(((due - from) | (to - due)) >> 31);
+      }
     }
     if (sieve.words) found = this.keepWords(selected, found, sieve.words);
     if (sieve.tags !== 0) found = keepBits(selected, found, this.tags, sieve.tags);
@@ -148,6 +163,7 @@ export class Columns {
     this.ranks = wider(this.ranks, new Uint8Array(this.ranks.length * 2));
     const ints = (column: Int32Array): Int32Array<ArrayBuffer> => wider(column, new Int32Array(column.length * 2));
     this.dues = ints(this.dues);
+    this.openDues = ints(this.openDues);
     this.plans = ints(this.plans);
     this.planEnds = ints(this.planEnds);
     this.dones = ints(this.dones);

@@ -41,7 +41,7 @@ function lateFirst(columns: Columns, today: number): SlotCompare {
   const { dues } = columns;
   const late = (slot: number): number => {
     const due = dues[slot] as number;
-    return due !== ABSENT && due < today && columns.isOpen(slot) ? 0 : 1;
+    return due !== ABSENT && due < today && columns.isOpenAt(slot) ? 0 : 1;
   };
   return (a, b) => late(a) - late(b);
 }
@@ -87,7 +87,7 @@ export function slotWeight(columns: Columns, keys: readonly OrderKey[] | null, t
   if (keys === null) {
     return (slot) => {
       const due = dues[slot] as number;
-      const late = due !== ABSENT && due < today && columns.isOpen(slot) ? 0 : 4;
+      const late = due !== ABSENT && due < today && columns.isOpenAt(slot) ? 0 : 4;
       return (late + (ranks[slot] as number)) * DAYS + dayWeight(due);
     };
   }
