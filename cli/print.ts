@@ -1,6 +1,6 @@
 import type { Why, WhyNode } from '../src/core/gather/why';
 import type { ActAnswer } from './commands/act';
-import type { GatherAnswer } from './commands/gather';
+import type { GatherAnswer, GatheredRow } from './commands/gather';
 import type { SpokenAnswer } from './commands/date';
 import type { ScannedTask } from './commands/scan';
 
@@ -18,7 +18,7 @@ export function printed(command: string, result: unknown): string {
       const { sentence, total, groups } = result as GatherAnswer;
       const lines = groups.flatMap(({ key, count, rows }) => [
         ...(key === null ? [] : [`\n${String(key)} (${count})`]),
-        ...rows.map(taskLine),
+        ...rows.map(rowLine),
       ]);
       return [sentence, `${total} in all`, ...lines].join('\n');
     }
@@ -45,6 +45,11 @@ function whyLines(node: WhyNode, depth: number): string[] {
     `${'  '.repeat(depth)}${node.holds ? 'holds' : 'fails'}  ${node.condition}${found}`,
     ...node.parts.flatMap((part) => whyLines(part, depth + 1)),
   ];
+}
+
+function rowLine(row: GatheredRow): string {
+  if ('title' in row) return `${row.note}  ${row.title} (${row.open} open, ${row.done} done)`;
+  return 'status' in row ? taskLine(row) : `${row.note}:${row.line}  ${row.raw.trim()}`;
 }
 
 function taskLine(task: ScannedTask): string {

@@ -89,6 +89,23 @@ describe('the command-line runner', () => {
     expect(tasks[3]).toMatchObject({ parent: 5, depth: 1, resting: true, progress: null });
   });
 
+  it('gathers notes and key points', () => {
+    const notes = recado(
+      'gather',
+      folder,
+      '--query',
+      'from notes where open > 0 order by open desc',
+      '--today',
+      '2026-11-23',
+    ) as GatherAnswer;
+    expect(notes.groups[0]?.rows.map((row) => ('title' in row ? [row.note, row.open > 0] : 'no note'))).toEqual(
+      notes.groups[0]?.rows.map((row) => [row.note, true]),
+    );
+    expect(notes.total).toBeGreaterThan(1);
+    const points = recado('gather', folder, '--query', 'from key points\nincluding resting', '--today', '2026-11-23') as GatherAnswer;
+    expect(points.groups[0]?.rows[0]).toMatchObject({ key: true });
+  });
+
   it('acts, and writes only when it is told to', () => {
     const answer = recado('act', folder, '--at', 'Other.md:1', 'finish', '--now', '2026-11-23T09:14') as ActAnswer;
     const after = '\ufeff- [x] one {done 2026-11-23 09:14}\r\n- [!] two\r\n';

@@ -1,8 +1,9 @@
-import type { Day, Weekday } from '../../src/core/calendar/day';
+import { type Day, type Weekday, isoDay } from '../../src/core/calendar/day';
 import type { AnswerRow, Totals } from '../../src/core/gather/answer';
 import { sentenceText } from '../../src/core/gather/sentence';
 import { type Why, explain } from '../../src/core/gather/why';
 import { Library } from '../../src/core/index/library';
+import type { Row } from '../../src/core/index/row';
 import type { LiveGather } from '../../src/core/index/live-gather';
 import { PlainError } from '../plain-error';
 import { type Desk, noteAt } from '../desk';
@@ -10,12 +11,46 @@ import { type ScannedTask, scan } from './scan';
 
 type GatheredTask = ScannedTask & { steps: GatheredTask[] };
 
+/** A note that was gathered: what its front matter says, and how its tasks stand. */
+export interface GatheredNote {
+  note: string;
+  title: string;
+  kind: string;
+  date: string | null;
+  due: string | null;
+  state: string | null;
+  level: string | null;
+  tags: readonly string[];
+  people: readonly string[];
+  about: readonly string[];
+  open: number;
+  done: number;
+  /** Done ÷ (all − cancelled); null without tasks. */
+  progress: number | null;
+}
+
+/** A key point that is no task. */
+export interface GatheredPoint {
+  note: string;
+  line: number;
+  raw: string;
+  text: string;
+  tags: readonly string[];
+  inheritedTags: readonly string[];
+  people: readonly string[];
+  links: readonly string[];
+  heading: readonly string[];
+  key: true;
+}
+
+export type GatheredRow = GatheredTask | GatheredNote | GatheredPoint;
+
 export interface GatherAnswer {
   title: string | null;
   sentence: string;
   /** Matching tasks, steps included, before limits. */
   total: number;
-  groups: { key: string | null | (string | null)[]; count: number; totals: Totals; rows: GatheredTask[] }[];
+  groups: { key: string | null | (string | null)[]; count: number; totals: Totals; rows: GatheredRow[] }[];
 }
 
 export interface Question {
@@ -48,6 +83,11 @@ export function gather(desk: Desk, question: Question): GatherAnswer {
       const task = scanned.get(`${row.head.path}:${row.task.line + 1}:${row.task.depth}`);
       return task ? [{ ...task, steps: rows(steps) }] : [];
     });
+  const gathered = (list: readonly AnswerRow[]): GatheredRow[] =>
+    list.flatMap((entry): GatheredRow[] => {
+      if (entry.row.what === 'note') return [noteOf(entry.row)];
+      return entry.row.what === 'point' ? [pointOf(entry.row)] : rows([entry]);
+    });
   return {
     title: live.gather.title,
     sentence: sentenceText(live.gather, library.contextAt(null)),
@@ -56,8 +96,41 @@ export function gather(desk: Desk, question: Question): GatherAnswer {
       key: keys.length > 1 ? keys : (keys[0] ?? null),
       count,
       totals,
-      rows: rows(list),
+      rows: gathered(list),
     })),
+  };
+}
+
+function noteOf({ head, task, facts }: Row): GatheredNote {
+  return {
+    note: head.path,
+    title: head.title,
+    kind: head.kind,
+    date: head.date === null ? null : isoDay(head.date),
+    due: task.due ? isoDay(task.due.from) : null,
+    state: facts?.state ?? null,
+    level: facts?.level ?? null,
+    tags: task.tags,
+    people: task.people,
+    about: task.inheritedLinks,
+    open: facts?.open ?? 0,
+    done: facts?.done ?? 0,
+    progress: facts && facts.all > 0 ? facts.done / facts.all : null,
+  };
+}
+
+function pointOf({ head, task, ownLinks }: Row): GatheredPoint {
+  return {
+    note: head.path,
+    line: task.line + 1,
+    raw: task.raw,
+    text: task.text,
+    tags: task.tags,
+    inheritedTags: task.inheritedTags,
+    people: task.people,
+    links: ownLinks,
+    heading: task.headings,
+    key: true,
   };
 }
 

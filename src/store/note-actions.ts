@@ -8,6 +8,7 @@ import { baseNameOf, folderOf, foldPath, freePath, pathFor } from '../core/note/
 import { renameInGather } from '../core/gather/rename-in-gather';
 import { renameLinks, retargetTo } from '../core/note/rename-links';
 import { type StoredNote, contentOf } from './database';
+import type { Renaming } from '../core/gather/rename-everywhere';
 import type { LineTask, ManyOutcome } from './act-many';
 import type { NoteStore, NoteWrite } from './note-store';
 import { withGather } from '../core/gather/edit-block';
@@ -165,6 +166,41 @@ export class NoteActions {
     return this.relocate(path, (note, taken) => freePath(pathFor(folderOf(note.path), wanted), taken), wanted);
   }
 
+  /**
+   * Renames a tag, a handle, a folder or a heading wherever it stands, as one step of Undo.
+   *
+   * @param confirmed told how many places in how many notes would change; false leaves everything as it is
+   */
+  async renameEverywhere(
+    renaming: Renaming,
+    confirmed: (places: number, notes: number) => boolean | Promise<boolean>,
+  ): Promise<{ places: number; notes: number } | { refused: string }> {
+    const { renamedText } = await import('../core/gather/rename-everywhere');
+    let outcome = { places: 0, notes: 0 };
+    let asked = false;
+    const result = await this.retry(`Renamed: ${renaming.before}`, async () => {
+      const notes = await this.store.all();
+      const writes: NoteWrite[] = [];
+      let places = 0;
+      for (const note of notes) {
+        const path = renaming.is === 'folder' ? inOtherFolder(note.path, renaming.before, renaming.after) : note.path;
+        const renamed = note.text === null ? null : renamedText(note.path, note.text, renaming);
+        places += (renamed?.places ?? 0) + (path === note.path ? 0 : 1);
+        if (path === note.path && (renamed?.places ?? 0) === 0) continue;
+        writes.push(...relocated(note, path, renamed ? { text: renamed.text } : contentOf(note)));
+      }
+      if (writes.length === 0) return { refused: `${renaming.before} is named nowhere, so nothing was changed.` };
+      const taken = new Set(notes.map((note) => note.key));
+      const clash = writes.find((write) => write.expect === null && write.content !== null && taken.has(foldPath(write.path)));
+      if (clash) return { refused: `There is a note ${clash.path} already, so nothing was changed.` };
+      outcome = { places, notes: writes.filter((write) => write.content !== null).length };
+      if (!asked && !(await confirmed(outcome.places, outcome.notes))) return { refused: '' };
+      asked = true;
+      return writes;
+    });
+    return 'refused' in result ? result : outcome;
+  }
+
   /** Puts a note into another folder; links by path follow. */
   async move(path: string, folder: string): Promise<{ path: string; places: number } | { refused: string }> {
     const name = path.slice(path.lastIndexOf('/') + 1);
@@ -247,6 +283,11 @@ function relocation(
   }
   if (note.text === null) writes.push(...relocated(note, path, contentOf(note)));
   return { writes, places };
+}
+
+/** The path of a note whose folder, or one around it, is called otherwise. */
+function inOtherFolder(path: string, before: string, after: string): string {
+  return foldPath(path).startsWith(`${foldPath(before)}/`) ? after + path.slice(before.length) : path;
 }
 
 function relocated(note: StoredNote, path: string, content: NonNullable<NoteWrite['content']>): NoteWrite[] {

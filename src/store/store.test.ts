@@ -337,3 +337,40 @@ describe('acting on many lines', () => {
     expect(await store.text('A.md')).toContain('open');
   });
 });
+
+describe('renaming everywhere', () => {
+  it('renames a folder with its notes, links and gathers, after saying how much, in one step', async () => {
+    const { store, actions, ready } = desk({
+      'Shows/A.md': 'a',
+      'Shows/Old/B.md': '[[Shows/A]]',
+      'C.md': '```gather\npath in "Shows"\n```',
+    });
+    await ready;
+    const told: number[][] = [];
+    const renaming = { is: 'folder', before: 'Shows', after: 'Exhibitions' } as const;
+    expect(await actions.renameEverywhere(renaming, (...counts) => told.push(counts) === 2)).toEqual({ refused: '' });
+    expect(await actions.renameEverywhere(renaming, (...counts) => told.push(counts) === 2)).toEqual({ places: 4, notes: 3 });
+    expect(told).toEqual([
+      [4, 3],
+      [4, 3],
+    ]);
+    expect(await texts(store)).toEqual({
+      'C.md': '```gather\npath in "Exhibitions"\n```',
+      'Exhibitions/A.md': 'a',
+      'Exhibitions/Old/B.md': '[[Exhibitions/A]]',
+    });
+    await store.undo();
+    expect(Object.keys(await texts(store)).sort()).toEqual(['C.md', 'Shows/A.md', 'Shows/Old/B.md']);
+  });
+
+  it('renames a tag in every note, and refuses what is nowhere or would clash', async () => {
+    const { store, actions, ready } = desk({ 'A.md': '- [ ] a #x', 'F/A.md': '', 'G/A.md': '' });
+    await ready;
+    expect(await actions.renameEverywhere({ is: 'name', before: '#x', after: '#y' }, () => true)).toEqual({ places: 1, notes: 1 });
+    expect(await store.text('A.md')).toBe('- [ ] a #y');
+    expect(await actions.renameEverywhere({ is: 'name', before: '#x', after: '#y' }, () => true)).toHaveProperty('refused');
+    expect(await actions.renameEverywhere({ is: 'folder', before: 'F', after: 'G' }, () => true)).toEqual({
+      refused: 'There is a note G/A.md already, so nothing was changed.',
+    });
+  });
+});

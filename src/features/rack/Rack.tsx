@@ -1,7 +1,8 @@
-import { ArrowDownToLine, ChevronDown, ChevronRight, Plus, Settings } from 'lucide-react';
-import type { ReactNode } from 'react';
+import { ArrowDownToLine, ChevronDown, ChevronRight, Pencil, Plus, Settings } from 'lucide-react';
+import { type ReactNode, useState } from 'react';
 import { NavLink } from 'react-router';
 import type { NoteSummary, Overview } from '../../core/index/overview';
+import { RenameDialog } from '../rename/RenameDialog';
 import { frameSlice } from '../session/frame-slice';
 import { noteAddress, personAddress, tagAddress } from '../session/addresses';
 import { useAppDispatch, useAppSelector } from '../session/state';
@@ -123,12 +124,13 @@ function FolderEntry({ folder, depth }: { folder: Folder; depth: number }) {
   // The journal has a page a day, which the day row reaches better.
   const open = folder.path === 'Journal' ? closed : !closed;
   const dispatch = useAppDispatch();
+  const [renaming, setRenaming] = useState(false);
   return (
-    <>
+    <div className="relative">
       <button
         type="button"
         aria-expanded={open}
-        className="flex min-h-[26px] w-full items-center gap-1 rounded-md px-2 text-start hover:bg-raised"
+        className="peer flex min-h-[26px] w-full items-center gap-1 rounded-md px-2 text-start hover:bg-raised"
         style={{ paddingInlineStart: `${8 + depth * 12}px` }}
         onClick={() => dispatch(frameSlice.actions.folderToggled(folder.path))}
       >
@@ -140,8 +142,29 @@ function FolderEntry({ folder, depth }: { folder: Folder; depth: number }) {
         <span className="min-w-0 flex-1 truncate">{folder.name}</span>
         <span className="text-[0.82rem] text-muted tabular-nums">{folder.open || ''}</span>
       </button>
+      <button
+        type="button"
+        aria-label={`Rename the folder ${folder.name}`}
+        title="Rename the folder"
+        className="quiet-button absolute end-7 top-0 z-10 min-h-[26px] bg-raised opacity-0 peer-hover:opacity-100 hover:opacity-100 focus-visible:opacity-100"
+        onClick={() => setRenaming(true)}
+      >
+        <Pencil size={12} aria-hidden="true" />
+      </button>
+      {renaming && (
+        <RenameDialog
+          name={folder.path}
+          renaming={(after) =>
+            after === '' || /[<>:"\\|?*#\]]/.test(after)
+              ? null
+              : { is: 'folder', before: folder.path, after: after.replace(/^\/+|\/+$/g, '') }
+          }
+          onClose={() => setRenaming(false)}
+          onDone={() => setRenaming(false)}
+        />
+      )}
       {open && <FolderEntries folder={folder} depth={depth + 1} />}
-    </>
+    </div>
   );
 }
 

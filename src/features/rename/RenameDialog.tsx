@@ -1,0 +1,71 @@
+import { useRef, useState } from 'react';
+import { toast } from 'sonner';
+import type { Renaming } from '../../core/gather/rename-everywhere';
+import { Dialog } from '../../ui/Dialog';
+import { useServices } from '../session/services';
+import { counted, useUndo } from '../session/use-act';
+
+interface RenameDialogProps {
+  /** What is renamed now, as people read it. */
+  name: string;
+  /** The renaming that a typed name asks for; null where it can be no such name. */
+  renaming: (after: string) => Renaming | null;
+  onClose: () => void;
+  onDone: (after: string) => void;
+}
+
+/** Renames something wherever it stands; it says how many places in how many notes before anything changes. */
+export function RenameDialog({ name, renaming, onClose, onDone }: RenameDialogProps) {
+  const { actions } = useServices();
+  const undo = useUndo();
+  const [after, setAfter] = useState(name);
+  const [asked, setAsked] = useState<{ places: number; notes: number } | null>(null);
+  const answer = useRef<((yes: boolean) => void) | null>(null);
+  const wanted = after.trim() === name ? null : renaming(after.trim());
+  const start = async (): Promise<void> => {
+    if (!wanted) return;
+    const result = await actions.renameEverywhere(wanted, (places, notes) => {
+      setAsked({ places, notes });
+      return new Promise<boolean>((resolve) => (answer.current = resolve));
+    });
+    if (!('refused' in result)) {
+      toast(`Renamed in ${counted(result.places, 'place')}`, { action: { label: 'Undo', onClick: () => void undo() } });
+      onDone(after.trim());
+    } else if (result.refused !== '') toast.error(result.refused);
+    setAsked(null);
+  };
+  const close = (): void => {
+    answer.current?.(false);
+    onClose();
+  };
+  return (
+    <Dialog open onClose={close} title={`Rename ${name}`}>
+      <form
+        className="grid gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (asked) answer.current?.(true);
+          else void start();
+        }}
+      >
+        <label className="grid gap-1">
+          <span className="section-label">New name</span>
+          <input className="field" autoFocus value={after} disabled={asked !== null} onChange={(event) => setAfter(event.target.value)} />
+        </label>
+        {asked && (
+          <p role="status">
+            {counted(asked.places, 'place')} in {counted(asked.notes, 'note')} will change.
+          </p>
+        )}
+        <div className="flex gap-2">
+          <button type="submit" className="solid-button" disabled={!asked && !wanted}>
+            {asked ? 'Rename them' : 'See what changes'}
+          </button>
+          <button type="button" className="line-button" onClick={close}>
+            Leave it
+          </button>
+        </div>
+      </form>
+    </Dialog>
+  );
+}
