@@ -10,6 +10,7 @@ import { nextDate } from '../src/core/calendar/repeat-dates';
 import { readRepeat } from '../src/core/calendar/repeat-phrase';
 import { repeatRuleText } from '../src/core/calendar/repeat-rule';
 import { readNote } from '../src/core/task/read-note';
+import { browserRows } from './browser';
 import { gatherRows } from './gathers';
 import { BENCH_DAY, type BenchNote, makeLibrary } from './library';
 import { type BenchRow, measure, row } from './measure';
@@ -138,13 +139,16 @@ function growth(make: (size: number) => string): number {
   return Math.log(Number(times['8']) / Number(times['1'])) / Math.log(8);
 }
 
-const sizes: [string, number][] = process.argv.includes('--small')
-  ? [['small', 100]]
-  : [
-      ['small', 100],
-      ['a tenth of large', 1000],
-      ['large', 10_000],
-    ];
+const onlyBrowser = process.argv.includes('--browser');
+const sizes: [string, number][] = onlyBrowser
+  ? []
+  : process.argv.includes('--small')
+    ? [['small', 100]]
+    : [
+        ['small', 100],
+        ['a tenth of large', 1000],
+        ['large', 10_000],
+      ];
 const rows: BenchRow[] = [];
 for (const [size, count] of sizes) {
   const notes = makeLibrary(count);
@@ -153,27 +157,30 @@ for (const [size, count] of sizes) {
   rows.push(...(await gatherRows(build(notes), size, size === 'large')));
   rows.push(row(`memory of the index over ${size}`, 'times the texts', memory(notes), { atMost: 5 }));
 }
-rows.push(row('the next date of a repeat', 'times slower than rrule given the rule', nextDates(), { atMost: 2 }));
-const note = makeLibrary(40)
-  .map((one) => one.text.replace(/^---[\s\S]*?---\n/, ''))
-  .join('\n\n');
-rows.push(
-  row(
-    'reading a note of up to 5 MB',
-    'is the exponent of its growth',
-    growth((size) => note.repeat(size * 8)),
-    { atMost: 1.2 },
-  ),
-);
-const line = 'words of a line #tag @who [[link]] ';
-rows.push(
-  row(
-    'reading a line of up to 10 MB',
-    'is the exponent of its growth',
-    growth((size) => `- [ ] ${line.repeat(size * 36_000)}`),
-    { atMost: 1.2 },
-  ),
-);
+if (!onlyBrowser) {
+  rows.push(row('the next date of a repeat', 'times slower than rrule given the rule', nextDates(), { atMost: 2 }));
+  const note = makeLibrary(40)
+    .map((one) => one.text.replace(/^---[\s\S]*?---\n/, ''))
+    .join('\n\n');
+  rows.push(
+    row(
+      'reading a note of up to 5 MB',
+      'is the exponent of its growth',
+      growth((size) => note.repeat(size * 8)),
+      { atMost: 1.2 },
+    ),
+  );
+  const line = 'words of a line #tag @who [[link]] ';
+  rows.push(
+    row(
+      'reading a line of up to 10 MB',
+      'is the exponent of its growth',
+      growth((size) => `- [ ] ${line.repeat(size * 36_000)}`),
+      { atMost: 1.2 },
+    ),
+  );
+}
+if (!process.argv.includes('--small')) rows.push(...(await browserRows()));
 for (const { what, reference, ratio, limit, holds } of rows) {
   const wanted = limit === null ? '' : 'atLeast' in limit ? `at least ${limit.atLeast}` : `at most ${limit.atMost}`;
   console.log(

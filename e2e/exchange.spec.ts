@@ -14,7 +14,7 @@ async function importFiles(desk: Desk, files: { name: string; mimeType: string; 
 async function exported(desk: Desk): Promise<Record<string, Uint8Array>> {
   await desk.rack.getByRole('link', { name: 'Settings' }).click();
   const download = desk.page.waitForEvent('download');
-  await desk.page.getByRole('button', { name: 'Export everything' }).click();
+  await desk.page.getByRole('button', { name: 'Export everything', exact: true }).click();
   return unzipSync(new Uint8Array(readFileSync(await (await download).path())));
 }
 

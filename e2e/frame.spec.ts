@@ -62,7 +62,7 @@ test('a note is made, renamed with its links, deleted, and brought back', async 
   await desk.open('demo');
   await desk.rack.getByRole('button', { name: 'New note' }).click();
   await page.getByLabel('Title', { exact: true }).fill('Bell buoys');
-  await page.getByLabel('Folder').fill('Collections');
+  await page.getByLabel('Folder', { exact: true }).fill('Collections');
   await page.keyboard.press('Enter');
   await desk.write('- [ ] Ring the bell once, see [[Barometers]]');
   await expect.poll(() => desk.stored('Collections/Bell buoys.md')).toContain('[[Barometers]]');

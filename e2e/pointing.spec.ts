@@ -6,7 +6,7 @@ async function note(desk: Desk, title: string, folder: string, text: string): Pr
   await desk.rack.getByRole('button', { name: 'New note' }).click();
   const dialog = page.getByRole('dialog', { name: 'New note' });
   await dialog.getByRole('textbox', { name: 'Title' }).fill(title);
-  await dialog.getByLabel('Folder').fill(folder);
+  await dialog.getByLabel('Folder', { exact: true }).fill(folder);
   await page.keyboard.press('Enter');
   await expect(page.getByLabel('Title of the note')).toHaveValue(title);
   await desk.write(text);

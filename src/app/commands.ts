@@ -44,13 +44,11 @@ export function useCommands(): Command[] {
     return COMMANDS.flatMap((command): Command[] => {
       const key = keys.get(command.id) ?? null;
       const run = runs[command.id];
-      const base = { id: command.id, title: command.title, key };
+      const base = { id: command.id, title: command.title, key, heard: command.scope === 'everywhere' };
       if (command.id === 'undo' || command.id === 'redo') return run ? [{ ...base, when: () => !isWriting(), run }] : [];
       if (run) return [{ ...base, run }];
       // Commands of the text run on the editor that is on the page; those of lists on the focused row.
-      return command.scope === 'text'
-        ? [{ ...base, key: null, when: () => runInText(command.id, true), run: () => void runInText(command.id) }]
-        : [];
+      return command.scope === 'text' ? [{ ...base, when: () => runInText(command.id, true), run: () => void runInText(command.id) }] : [];
     });
   }, [navigate, dispatch, undo, redo, exportAll, keys, clock]);
 }

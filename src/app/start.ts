@@ -111,7 +111,10 @@ function restoreFrame(state: State): void {
     localStorage.removeItem(FRAME);
   }
   state.subscribe(() => {
-    const { rackOpen, besideOpen, beside, foldersClosed, folded, widths, finished, recent } = state.getState().frame;
-    localStorage.setItem(FRAME, JSON.stringify({ rackOpen, besideOpen, beside, foldersClosed, folded, widths, finished, recent }));
+    const { rackOpen, besideOpen, beside, foldersClosed, folded, widths, finished, recent, pins, onTop } = state.getState().frame;
+    localStorage.setItem(
+      FRAME,
+      JSON.stringify({ rackOpen, besideOpen, beside, foldersClosed, folded, widths, finished, recent, pins, onTop }),
+    );
   });
 }

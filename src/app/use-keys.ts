@@ -6,7 +6,7 @@ export function useKeys(commands: readonly Command[]): void {
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent): void => {
       if (event.defaultPrevented) return;
-      const command = commands.find((one) => one.key !== null && pressed(event, one.key) && (one.when?.() ?? true));
+      const command = commands.find((one) => one.heard && one.key !== null && pressed(event, one.key) && (one.when?.() ?? true));
       if (!command) return;
       event.preventDefault();
       command.run();

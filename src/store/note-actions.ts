@@ -1,5 +1,5 @@
 import type { ActionContext } from '../core/task/action-context';
-import { type LineRef, locateLine } from '../core/task/edit';
+import { LINE_GONE, type LineRef, locateLine } from '../core/task/edit';
 import type { TaskPlace } from '../core/task/write-task';
 import type { WideIntention } from '../core/task/intention';
 import { readFrontMatter } from '../core/note/front-matter';
@@ -51,7 +51,7 @@ export class NoteActions {
       if (note?.text == null) return { refused: NO_TEXT };
       const notes = looksFurther(ref, intention) ? await this.store.all() : [note];
       const outcome = actAcross(shelfOf(notes), ref, intention, this.context());
-      if ('refused' in outcome) return outcome;
+      if ('refused' in outcome) return { refused: withPresent(outcome.refused, note.text, ref) };
       raw = lineAfter(note.text, ref, outcome.files.find((file) => foldPath(file.path) === note.key)?.text) ?? raw;
       return outcome.files.map(({ path, text }) => {
         const present = notes.find((one) => one.key === foldPath(path));
@@ -246,6 +246,14 @@ export class NoteActions {
 function looksFurther(ref: LineRef, intention: WideIntention): boolean {
   if (intention.do === 'move' || intention.do === 'archive' || intention.do === 'echo' || intention.do === 'swap') return true;
   return /recado:|\bref /.test(ref.expected);
+}
+
+/** A refusal because a line is no longer there says what stands in its place. */
+export function withPresent(refused: string, text: string, ref: LineRef): string {
+  if (refused !== LINE_GONE) return refused;
+  const lines = splitLines(text);
+  const present = ref.line < lines.starts.length ? lineText(lines, ref.line).trim() : '';
+  return present === '' ? refused : `${refused} It says now: “${present.slice(0, 120)}”.`;
 }
 
 /** What stands after an action where the line stood that it meant; undefined when its note did not change. */

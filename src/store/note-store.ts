@@ -185,11 +185,10 @@ export class NoteStore {
       const done = await this.carry(step, step.changes);
       if (done === 'again') continue;
       if (typeof done === 'object') return done;
-      if (step.id !== undefined) await this.db.steps.delete(step.id);
       // Nothing was left to do when the editor's own undo already took it back.
-      if (!done) continue;
-      this.undone.push(step);
-      return { undone: step.label };
+      if (done) this.undone.push(step);
+      if (step.id !== undefined) await this.db.steps.delete(step.id);
+      if (done) return { undone: step.label };
     }
   }
 

@@ -9,6 +9,7 @@ import { foldPath, folderOf } from '../../core/note/path';
 import { readNote } from '../../core/task/read-note';
 import { Menu, MenuEntry } from '../../ui/menu';
 import { Sheet } from '../note/Sheet';
+import { PinEntry } from '../rack/PinEntry';
 import { noteAddress } from '../session/addresses';
 import { useServices } from '../session/services';
 import { useUndo } from '../session/use-act';
@@ -105,6 +106,7 @@ function PageMenu({ path, title, text, onEdit }: AgendaPageProps) {
           </button>
         }
       >
+        <PinEntry title={title} />
         <MenuEntry
           label="Make a copy to change"
           onSelect={() => void actions.create(folderOf(path), `${title} copy`, text).then((copy) => navigate(noteAddress(copy)))}

@@ -1,7 +1,7 @@
 import { ListFilter, X } from 'lucide-react';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
-import { type Narrowing, isNarrowed } from '../../core/gather/narrow';
+import { type Narrowing, isNarrowed, typedCondition } from '../../core/gather/narrow';
 import type { AnswerView, RowView } from '../../core/index/view';
 import { Menu, MenuCheck, MenuInside } from '../../ui/menu';
 
@@ -33,6 +33,14 @@ export function NarrowBar({ narrowing, onChange, answers }: NarrowBarProps) {
     const next = new URLSearchParams(parameters);
     next.delete('only');
     setParameters(next, { replace: true });
+  };
+  const keepInAddress = (): void => {
+    const condition = typedCondition(typed);
+    if (condition === null) return;
+    const next = new URLSearchParams(parameters);
+    next.set('only', condition);
+    set({ typed: '' });
+    setParameters(next);
   };
   return (
     <div className="no-print mb-3 flex flex-wrap items-center gap-2 text-[0.92rem]" role="search" aria-label="Narrow the lists">
@@ -71,6 +79,11 @@ export function NarrowBar({ narrowing, onChange, answers }: NarrowBarProps) {
             <X size={14} aria-hidden="true" />
           </button>
         </span>
+      )}
+      {only === null && typed.trim() !== '' && (
+        <button type="button" className="quiet-button" onClick={keepInAddress}>
+          Keep in the address
+        </button>
       )}
       {isNarrowed({ ...narrowing, only: null }) && (
         <button type="button" className="quiet-button" onClick={() => onChange({ typed: '', chosen: [], resting: false })}>

@@ -5,6 +5,8 @@ export interface Command {
   id: CommandId;
   title: string;
   key: string | null;
+  /** Whether its key is heard everywhere; else only where it works. */
+  heard: boolean;
   /** Whether it may run now. */
   when?: () => boolean;
   run: () => void;

@@ -53,6 +53,7 @@ export const COMMANDS = [
   { id: 'text-tail', title: 'Dates and other clauses of the task', key: 'Mod+.', scope: 'text' },
   { id: 'text-take', title: 'Take the date at the end of the words into the tail', key: 'Mod+Shift+k', scope: 'text' },
   { id: 'text-details', title: 'Details of the task', key: 'Mod+,', scope: 'text' },
+  { id: 'text-names', title: 'Tags, people, owner of the tasks', key: 'Mod+Shift+m', scope: 'text' },
   { id: 'text-up', title: 'Move the item up', key: 'Alt+ArrowUp', scope: 'text' },
   { id: 'text-down', title: 'Move the item down', key: 'Alt+ArrowDown', scope: 'text' },
   { id: 'text-duplicate', title: 'Duplicate the item', key: 'Alt+Shift+ArrowDown', scope: 'text' },

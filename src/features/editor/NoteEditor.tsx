@@ -15,6 +15,7 @@ import { noteAddress, personAddress, tagAddress } from '../session/addresses';
 import { frameSlice } from '../session/frame-slice';
 import { useNow, useServices } from '../session/services';
 import { useAppDispatch, useAppSelector } from '../session/state';
+import type { DialogTask, TaskDialog } from '../session/task-dialog';
 import { setTextRunner } from '../session/text-commands';
 import { useAct } from '../session/use-act';
 import { InsertMenu } from './InsertMenu';
@@ -161,6 +162,11 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
     };
     const context = () => actionContext(latestSettings.current, clock.now());
     const tick = (index: number): void => tickLine(view, session, index, context(), finished === 'sink', askSteps);
+    const askAbout = (tasks: readonly Task[], dialog: (asked: DialogTask[]) => TaskDialog): void => {
+      const asked = tasks.map((task) => ({ ref: { path, line: task.line, expected: task.raw }, text: task.text }));
+      // What is written goes first, so that the answer finds the lines as they stand here.
+      void session.save().then(() => dispatch(frameSlice.actions.taskDialogShown(dialog(asked))));
+    };
     const closeOn = (index: number | null): void => void navigate({ search: index === null ? '' : `?close=${index + 1}` });
     host.current = {
       context,
@@ -174,6 +180,8 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
             dispatch(frameSlice.actions.taskDialogShown({ is: 'details', task: { ref: { path, line: index, expected: raw }, text: raw } })),
           );
       },
+      dates: (tasks) => askAbout(tasks, (asked) => ({ is: 'day', tasks: asked, what: 'due' })),
+      names: (tasks) => askAbout(tasks, (asked) => ({ is: 'names', tasks: asked })),
       closeUp: (index) =>
         closeOn(closeUpAt(view.state, index) ? view.state.doc.lineAt(closeUpAt(view.state, index)?.from ?? 0).number - 1 : null),
       wider: () => closeOn(trail.at(-1)?.line ?? null),

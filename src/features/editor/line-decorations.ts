@@ -118,6 +118,7 @@ const URL_SIGN = /https?:\/\/[^\s<>()[\]{}"']*[^\s<>()[\]{}"'.,;:!?]/g;
 /** Each line in its own direction; rows of tables, quotes and addresses as what they are. */
 function decorateText(ranges: Range<Decoration>[], from: number, text: string, raw: boolean): void {
   ranges.push(AUTO.range(from));
+  if (text.length > LONGEST_LINE) return;
   if (/^\s*\|.*\|\s*$/.test(text)) ranges.push(TABLE.range(from));
   if (/^\s*>/.test(text)) ranges.push(QUOTE.range(from));
   if (text.includes('http')) {
@@ -234,7 +235,11 @@ function isInBraces(text: string, column: number): boolean {
   return open !== -1 && text.indexOf('}', open) >= column;
 }
 
+/** In longer lines names are not marked: nobody reads them, and each key stroke would read them again. */
+const LONGEST_LINE = 20_000;
+
 function decorateNames(ranges: Range<Decoration>[], state: EditorState, from: number, text: string, to: number): void {
+  if (text.length > LONGEST_LINE) return;
   const { names, links } = readInline(text, 0, to);
   const { sharedNames } = state.facet(editorContext);
   for (const name of names) {

@@ -1,6 +1,7 @@
 import type { EditorView } from '@codemirror/view';
 import { redo, undo } from '@codemirror/commands';
 import type { ActionContext } from '../../core/task/action-context';
+import type { Task } from '../../core/task/task';
 import { foldAll, toggleFold } from './folding';
 import { runOutline } from './outline-keys';
 import { actOnSelected, convertLines, openTail, repairLine, selectedTasks, takeDate } from './task-commands';
@@ -14,6 +15,9 @@ export interface TextHost {
   tick: (line: number) => void;
   /** Shows the details of the task on a line (from 0). */
   details: (line: number) => void;
+  /** Asks for one day, or for names, for all of these tasks. */
+  dates: (tasks: readonly Task[]) => void;
+  names: (tasks: readonly Task[]) => void;
   closeUp: (line: number) => void;
   wider: () => void;
   insertMenu: () => void;
@@ -37,8 +41,20 @@ export function runTextCommand(view: EditorView, id: string, host: TextHost): bo
       return actOnSelected(view, { do: 'raise' }, host.context(), host.told);
     case 'text-lower':
       return actOnSelected(view, { do: 'lower' }, host.context(), host.told);
-    case 'text-tail':
+    case 'text-tail': {
+      // Several lines get one date together; a single one is written in place.
+      const tasks = selectedTasks(view);
+      if (tasks.length > 1) {
+        host.dates(tasks);
+        return true;
+      }
       return openTail(view) && (startCompletion(view), true);
+    }
+    case 'text-names': {
+      const tasks = selectedTasks(view);
+      if (tasks.length > 0) host.names(tasks);
+      return tasks.length > 0;
+    }
     case 'text-take':
       return takeDate(view, host.context());
     case 'text-details': {

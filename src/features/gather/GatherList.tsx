@@ -35,9 +35,9 @@ export function GatherList({ answer, groupHeading, name = '', withSource = true,
   const dispatch = useAppDispatch();
   const seconds = useAppSelector((state) => state.settings.holdSeconds);
   const { groups, hold } = useHeldGroups(answer, seconds);
-  const { folded, toggle } = useFolded(name);
+  const { folded, toggle, onTop, toggleTop } = useFolded(name);
   const list = useRef<HTMLDivElement>(null);
-  const items = useMemo(() => itemsOf(groups, folded), [groups, folded]);
+  const items = useMemo(() => itemsOf(withTopFirst(groups, onTop), folded), [groups, onTop, folded]);
   const rows = useMemo(() => items.flatMap((item) => (item.is === 'row' ? [item.row] : [])), [items]);
   const shown = useWindow(list, items.length, (index) => items[index]?.key ?? String(index), ROW_HEIGHT);
   const follow = useFocusAfter(list, groups);
@@ -86,6 +86,8 @@ export function GatherList({ answer, groupHeading, name = '', withSource = true,
           heading={groupHeading}
           withSource={withSource}
           columns={answer?.columns ?? null}
+          onTop={onTop}
+          onTopped={toggleTop}
           onFold={toggle}
           onAct={onAct}
           measure={shown.measure}
@@ -95,6 +97,13 @@ export function GatherList({ answer, groupHeading, name = '', withSource = true,
       {answer && <Footer answer={answer} showAll={showAll} />}
     </div>
   );
+}
+
+/** The groups that a person put on top, then the others. */
+function withTopFirst(groups: readonly GroupView[], onTop: ReadonlySet<string>): readonly GroupView[] {
+  if (onTop.size === 0) return groups;
+  const isTop = (group: GroupView): boolean => onTop.has(groupName(group));
+  return [...groups.filter(isTop), ...groups.filter((group) => !isTop(group))];
 }
 
 function findRow(rows: readonly RowView[], id: string): RowView | undefined {
@@ -142,12 +151,14 @@ interface RunProps {
   heading: 'h3' | 'h4';
   withSource: boolean;
   columns: AnswerView['columns'];
+  onTop: ReadonlySet<string>;
+  onTopped: (group: string) => void;
   onFold: (group: string) => void;
   onAct: (row: RowView, intentions: readonly WideIntention[], byKey: boolean) => void;
   measure: (element: HTMLElement | null) => void;
 }
 
-function Run({ run, heading, withSource, columns, onFold, onAct, measure }: RunProps) {
+function Run({ run, heading, withSource, columns, onTop, onTopped, onFold, onAct, measure }: RunProps) {
   return (
     <section>
       {run.heading && (
@@ -156,6 +167,8 @@ function Run({ run, heading, withSource, columns, onFold, onAct, measure }: RunP
             group={run.heading.group}
             folded={run.heading.folded}
             level={heading}
+            onTop={onTop.has(groupName(run.heading.group))}
+            onTopped={() => onTopped(groupName(run.heading?.group ?? EMPTY))}
             onFold={() => onFold(groupName(run.heading?.group ?? EMPTY))}
           />
         </div>

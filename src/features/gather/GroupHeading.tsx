@@ -1,4 +1,4 @@
-import { ChevronDown, ChevronRight } from 'lucide-react';
+import { ArrowUpToLine, ChevronDown, ChevronRight } from 'lucide-react';
 import { useContext, useState } from 'react';
 import { dropInto } from '../../core/gather/drop';
 import type { GroupView } from '../../core/index/view';
@@ -12,17 +12,20 @@ interface GroupHeadingProps {
   group: GroupView;
   folded: boolean;
   level: 'h3' | 'h4';
+  /** Whether a person put it on top of its list. */
+  onTop: boolean;
+  onTopped: () => void;
   onFold: () => void;
 }
 
 /** What a group is called and how much it holds; a click folds it, and a task dropped on it comes to stand in it. */
-export function GroupHeading({ group, folded, level: Level, onFold }: GroupHeadingProps) {
+export function GroupHeading({ group, folded, level: Level, onTop, onTopped, onFold }: GroupHeadingProps) {
   const source = useContext(GatherSource);
   const { actAll } = useAct();
   const [over, setOver] = useState(false);
   const key = source?.groupBy.length === 1 ? source.groupBy[0] : undefined;
   return (
-    <Level className="pt-2.5 pb-0.5 font-title text-[1.02rem] font-semibold">
+    <Level className="group/heading flex items-center gap-1 pt-2.5 pb-0.5 font-title text-[1.02rem] font-semibold">
       <button
         type="button"
         aria-expanded={!folded}
@@ -47,6 +50,16 @@ export function GroupHeading({ group, folded, level: Level, onFold }: GroupHeadi
         {folded ? <ChevronRight size={14} aria-hidden="true" /> : <ChevronDown size={14} aria-hidden="true" />}
         {group.label}
         <span className="font-sans text-[0.85rem] font-normal text-muted">{countWords(group)}</span>
+      </button>
+      <button
+        type="button"
+        aria-pressed={onTop}
+        aria-label={`${group.label} on top`}
+        title={onTop ? 'Where it belongs again' : 'Put it on top'}
+        className={`quiet-button no-print ${onTop ? 'text-primary' : 'opacity-0 group-hover/heading:opacity-100 focus-visible:opacity-100'}`}
+        onClick={onTopped}
+      >
+        <ArrowUpToLine size={13} aria-hidden="true" />
       </button>
     </Level>
   );

@@ -11,6 +11,7 @@ import { frameSlice } from '../session/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state';
 import { useUndo } from '../session/use-act';
 import { Menu, MenuChoice, MenuEntry, MenuInside, MenuLine } from '../../ui/menu';
+import { PinEntry } from '../rack/PinEntry';
 import { MoveDialog } from './MoveDialog';
 import { ResetDialog } from './ResetDialog';
 import { useClearFinished } from './use-clear-finished';
@@ -120,6 +121,7 @@ function NoteMenu({ path, title, onMove, onReset }: { path: string; title: strin
       </MenuInside>
       <MenuEntry label="Start its lists again…" onSelect={onReset} />
       <MenuLine />
+      <PinEntry title={title} />
       <MenuEntry label="Move to a folder…" onSelect={onMove} />
       <MenuEntry label="Save as a Markdown file" onSelect={() => void save()} />
       <MenuEntry label="Print" onSelect={() => window.print()} />

@@ -1,6 +1,6 @@
-import { ArrowDownToLine, ChevronDown, ChevronRight, Pencil, Plus, Settings } from 'lucide-react';
+import { ArrowDownToLine, ChevronDown, ChevronRight, Pencil, Plus, Settings, X } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
-import { NavLink } from 'react-router';
+import { Link, NavLink, useLocation } from 'react-router';
 import type { NoteSummary, Overview } from '../../core/index/overview';
 import { RenameDialog } from '../rename/RenameDialog';
 import { frameSlice } from '../session/frame-slice';
@@ -55,6 +55,7 @@ function RackSections({ overview }: { overview: Overview }) {
         ))}
         {agendas.length === 0 && <p className="px-2 text-muted">None. The settings bring the shipped ones back.</p>}
       </Section>
+      <Pins />
       <Section
         title="Notes"
         action={
@@ -75,6 +76,37 @@ function RackSections({ overview }: { overview: Overview }) {
       <Names title="People" sign="@" names={overview.people} address={personAddress} />
       <Names title="Tags" sign="#" names={overview.tags} address={tagAddress} />
     </>
+  );
+}
+
+/** What is pinned: pages, also narrowed ones, at hand in one place. */
+function Pins() {
+  const pins = useAppSelector((state) => state.frame.pins);
+  const dispatch = useAppDispatch();
+  const { pathname, search } = useLocation();
+  if (pins.length === 0) return null;
+  return (
+    <Section title="Pinned">
+      {pins.map((pin) => (
+        <div key={pin.address} className="group/pin flex items-center">
+          <Link
+            to={pin.address}
+            aria-current={pathname + search === pin.address ? 'page' : undefined}
+            className={`min-h-[26px] min-w-0 flex-1 truncate rounded-md px-2 py-0.5 hover:bg-raised ${pathname + search === pin.address ? 'bg-sheet font-semibold' : ''}`}
+          >
+            {pin.title}
+          </Link>
+          <button
+            type="button"
+            className="quiet-button opacity-0 group-hover/pin:opacity-100 focus-visible:opacity-100"
+            aria-label={`Unpin ${pin.title}`}
+            onClick={() => dispatch(frameSlice.actions.pinToggled(pin))}
+          >
+            <X size={12} aria-hidden="true" />
+          </button>
+        </div>
+      ))}
+    </Section>
   );
 }
 

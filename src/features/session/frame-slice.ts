@@ -24,6 +24,10 @@ export interface FrameState {
   recent: string[];
   /** Lists and groups that are folded: the list's name, a line break, the group's. */
   folded: string[];
+  /** Pages and views that are pinned to the rack. */
+  pins: { title: string; address: string }[];
+  /** Groups that stand on top of their list, named like folded ones. */
+  onTop: string[];
   /** Widths of table columns in pixels, by list and column. */
   widths: Record<string, number>;
   /** The task and the list that the Why panel is about. */
@@ -43,6 +47,8 @@ const initialState: FrameState = {
   finished: {},
   recent: [],
   folded: [],
+  pins: [],
+  onTop: [],
   widths: {},
   why: null,
 };
@@ -77,6 +83,16 @@ export const frameSlice = createSlice({
       if (at === -1) state.folded.push(payload);
       else state.folded.splice(at, 1);
     },
+    pinToggled(state, { payload }: PayloadAction<{ title: string; address: string }>) {
+      const at = state.pins.findIndex((pin) => pin.address === payload.address);
+      if (at === -1) state.pins.push(payload);
+      else state.pins.splice(at, 1);
+    },
+    topToggled(state, { payload }: PayloadAction<string>) {
+      const at = state.onTop.indexOf(payload);
+      if (at === -1) state.onTop.push(payload);
+      else state.onTop.splice(at, 1);
+    },
     columnResized(state, { payload }: PayloadAction<{ column: string; width: number }>) {
       state.widths[payload.column] = payload.width;
     },
@@ -104,7 +120,12 @@ export const frameSlice = createSlice({
       {
         payload,
       }: PayloadAction<
-        Partial<Pick<FrameState, 'rackOpen' | 'besideOpen' | 'beside' | 'foldersClosed' | 'folded' | 'widths' | 'finished' | 'recent'>>
+        Partial<
+          Pick<
+            FrameState,
+            'rackOpen' | 'besideOpen' | 'beside' | 'foldersClosed' | 'folded' | 'widths' | 'pins' | 'onTop' | 'finished' | 'recent'
+          >
+        >
       >,
     ) {
       Object.assign(state, payload);
