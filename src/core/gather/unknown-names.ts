@@ -16,7 +16,7 @@ export interface KnownNames {
 
 interface NameList {
   has: (folded: string) => boolean;
-  all: () => Iterable<[folded: string, written: string]>;
+  all: () => Iterable<readonly [folded: string, written: string, ...unknown: unknown[]]>;
 }
 
 /**

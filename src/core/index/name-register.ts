@@ -33,8 +33,8 @@ export class NameRegister {
     return this.names.has(folded);
   }
 
-  /** Each name, folded and as written. */
-  *all(): Generator<[folded: string, written: string]> {
-    for (const [folded, { written }] of this.names) yield [folded, written];
+  /** Each name, folded and as written, with how many notes use it. */
+  *all(): Generator<[folded: string, written: string, notes: number]> {
+    for (const [folded, { written, notes }] of this.names) yield [folded, written, notes];
   }
 }

@@ -28,6 +28,8 @@ export interface NameSummary {
   path: string | null;
   /** Open tasks. */
   open: number;
+  /** How many notes use it. */
+  notes: number;
 }
 
 /** A task of today that has a time. */
@@ -206,9 +208,9 @@ function namesOf(
   counts: ReadonlyMap<string, number>,
   pages: ReadonlyMap<string, { title: string; path: string }> | null,
 ): NameSummary[] {
-  const names = [...register.all()].map(([folded, name]): NameSummary => {
+  const names = [...register.all()].map(([folded, name, notes]): NameSummary => {
     const page = pages?.get(folded);
-    return { name, fullName: page?.title ?? null, path: page?.path ?? null, open: counts.get(folded) ?? 0 };
+    return { name, fullName: page?.title ?? null, path: page?.path ?? null, open: counts.get(folded) ?? 0, notes };
   });
   return names.sort((a, b) => b.open - a.open || (a.name < b.name ? -1 : a.name > b.name ? 1 : 0));
 }

@@ -42,6 +42,7 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
     (index: number, answer: AnswerView | undefined) => setAnswers((present) => ({ ...present, [index]: answer })),
     [],
   );
+  const shown = useMemo(() => Object.values(answers), [answers]);
   const columns = Math.min(3, Math.max(1, Number(note.front.fields['columns']) || 1));
   return (
     <Sheet title={title} wide={columns > 1 || note.gathers.some((gather) => /\bas\s+(?:table|summary)\b/i.test(gather.text))}>
@@ -53,8 +54,8 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
         </div>
         {intro && <Prose text={intro.text} spans={false} />}
       </header>
-      <NarrowBar narrowing={narrowing} onChange={setTyped} answers={Object.values(answers)} />
-      {foldPath(path) === 'agenda/today.md' && <CarryForward answers={Object.values(answers)} />}
+      <NarrowBar narrowing={narrowing} onChange={setTyped} answers={shown} />
+      {foldPath(path) === 'agenda/today.md' && <CarryForward answers={shown} />}
       <div
         className={columns > 1 ? 'grid items-start gap-x-8 md:grid-cols-[repeat(var(--columns),minmax(0,1fr))]' : undefined}
         style={{ '--columns': columns } as React.CSSProperties}

@@ -1,4 +1,5 @@
 import { CalendarArrowUp } from 'lucide-react';
+import { useMemo } from 'react';
 import type { AnswerView, RowView } from '../../core/index/view';
 import { isOpen } from '../../core/task/status';
 import { frameSlice } from '../session/frame-slice';
@@ -10,9 +11,9 @@ import { counted, useAct } from '../session/use-act';
 export function CarryForward({ answers }: { answers: readonly (AnswerView | undefined)[] }) {
   const { actAll } = useAct();
   const dispatch = useAppDispatch();
-  const rows = openRows(answers);
+  const rows = useMemo(() => openRows(answers), [answers]);
+  const tasks = useMemo(() => rows.map(dialogTask), [rows]);
   if (rows.length === 0) return null;
-  const tasks = rows.map(dialogTask);
   const notes = new Set(rows.map((row) => row.path)).size;
   return (
     <p className="no-print mb-4 flex flex-wrap items-center gap-2 text-[0.92rem] text-muted">

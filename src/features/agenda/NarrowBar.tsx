@@ -24,7 +24,6 @@ const TIMES: [condition: string, label: string][] = [
 /** Narrows every list of a page at once: by words or a condition, by names and times that occur, with what rests or without. */
 export function NarrowBar({ narrowing, onChange, answers }: NarrowBarProps) {
   const [parameters, setParameters] = useSearchParams();
-  const names = useMemo(() => namesIn(answers), [answers]);
   const { only, typed, chosen, resting } = narrowing;
   const set = (change: Partial<Narrowing>): void => onChange({ typed, chosen, resting, ...change });
   const choose = (condition: string, on: boolean): void =>
@@ -63,12 +62,7 @@ export function NarrowBar({ narrowing, onChange, answers }: NarrowBarProps) {
           </button>
         }
       >
-        {names.tags.length > 0 && (
-          <Choices label="Tags" conditions={names.tags.map((tag) => [tag, tag])} chosen={chosen} onChoose={choose} />
-        )}
-        {names.people.length > 0 && (
-          <Choices label="People" conditions={names.people.map((person) => [person, person])} chosen={chosen} onChoose={choose} />
-        )}
+        <NameChoices answers={answers} chosen={chosen} onChoose={choose} />
         <Choices label="Times" conditions={TIMES} chosen={chosen} onChoose={choose} />
         <MenuCheck label="Bring in what rests" checked={resting} onChange={(on) => set({ resting: on })} />
       </Menu>
@@ -108,6 +102,21 @@ function Choices({ label, conditions, chosen, onChoose }: ChoicesProps) {
         <MenuCheck key={condition} label={words} checked={chosen.includes(condition)} onChange={(on) => onChoose(condition, on)} />
       ))}
     </MenuInside>
+  );
+}
+
+/** The names that occur: they are looked for only when the menu is opened. */
+function NameChoices({ answers, chosen, onChoose }: Pick<ChoicesProps, 'chosen' | 'onChoose'> & Pick<NarrowBarProps, 'answers'>) {
+  const names = useMemo(() => namesIn(answers), [answers]);
+  return (
+    <>
+      {names.tags.length > 0 && (
+        <Choices label="Tags" conditions={names.tags.map((tag) => [tag, tag])} chosen={chosen} onChoose={onChoose} />
+      )}
+      {names.people.length > 0 && (
+        <Choices label="People" conditions={names.people.map((person) => [person, person])} chosen={chosen} onChoose={onChoose} />
+      )}
+    </>
   );
 }
 

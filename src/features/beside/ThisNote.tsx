@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { GatherList } from '../gather/GatherList';
+import { RowMenus } from '../gather/RowMenu';
 import { useAnswer } from '../session/use-answer';
 
 type Part = 'open' | 'resting' | 'closed';
@@ -41,7 +42,9 @@ function NoteTasks({ path }: { path: string }) {
           </button>
         ))}
       </p>
-      <GatherList answer={answer} groupHeading="h3" withSource={false} />
+      <RowMenus>
+        <GatherList answer={answer} groupHeading="h3" withSource={false} />
+      </RowMenus>
       {answer?.total === 0 && (
         <p className="text-muted">
           {part === 'open' ? 'No open task in this note. A line that begins with - [ ] makes one.' : `No ${WORDS[part]} task in this note.`}

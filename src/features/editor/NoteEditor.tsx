@@ -80,6 +80,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
   const [trail, setTrail] = useState<{ line: number; words: string }[]>([]);
   const first = useRef({ stored, autoFocus, hint, onRemoved });
   const host = useRef<TextHost | null>(null);
+  const told = useRef({ line: -1, words: 0 });
 
   useEffect(() => {
     if (!parent.current) return;
@@ -119,6 +120,9 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
         const { main } = update.state.selection;
         const at = update.state.doc.lineAt(main.head).number - 1;
         const selected = main.empty ? 0 : wordsIn(update.state.sliceDoc(main.from, Math.min(main.to, main.from + 200_000)));
+        // Within a line nothing else on the page follows the cursor.
+        if (at === told.current.line && selected === told.current.words) return;
+        told.current = { line: at, words: selected };
         dispatch(frameSlice.actions.cursorMoved({ path, line: at, words: selected }));
       },
     });

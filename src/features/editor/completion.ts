@@ -6,7 +6,7 @@ import { dayName, weekdayName } from '../../core/calendar/day-name';
 import type { ActionContext } from '../../core/task/action-context';
 import { storedValue } from '../../core/task/clause-value';
 import { clauseNameOf } from '../../core/task/clause';
-import type { Overview } from '../../core/index/overview';
+import type { NameSummary, Overview } from '../../core/index/overview';
 
 /** What completion knows of the library, and what it may do. */
 export interface CompletionFacts {
@@ -21,15 +21,22 @@ export interface CompletionFacts {
 
 const MOST = 60;
 
+/** Whether a name is known only because the line at hand was stored while it was being typed. */
+function isBeingTyped(known: NameSummary, sign: string, typed: string, { state, pos }: CompletionContext): boolean {
+  const written = sign + known.name;
+  if (known.notes > 1 || known.fullName !== null || !typed.toLowerCase().startsWith(written.toLowerCase())) return false;
+  const others = state.sliceDoc(0, pos - typed.length) + state.sliceDoc(pos);
+  return !others.toLowerCase().includes(written.toLowerCase());
+}
+
 /** Tags behind `#`, the most used first. */
 function tags({ overview }: CompletionFacts, context: CompletionContext): CompletionResult | null {
   const before = context.matchBefore(/(?:^|[\s([{"'*_~,])#[\p{L}\p{M}\p{N}_/-]*$/u);
   if (!before) return null;
   const from = before.from + before.text.indexOf('#');
-  const options = (overview()?.tags ?? []).map((tag): Completion => ({
-    label: `#${tag.name}`,
-    detail: tag.open > 0 ? `${tag.open} open` : '',
-  }));
+  const options = (overview()?.tags ?? [])
+    .filter((tag) => !isBeingTyped(tag, '#', before.text.slice(before.text.indexOf('#')), context))
+    .map((tag): Completion => ({ label: `#${tag.name}`, detail: tag.open > 0 ? `${tag.open} open` : '' }));
   return { from, options, validFor: /^#[\p{L}\p{M}\p{N}_/-]*$/u };
 }
 
@@ -39,7 +46,7 @@ function people({ overview, make }: CompletionFacts, context: CompletionContext)
   if (!before) return null;
   const from = before.from + before.text.indexOf('@');
   const typed = before.text.slice(before.text.indexOf('@') + 1);
-  const known = overview()?.people ?? [];
+  const known = (overview()?.people ?? []).filter((person) => !isBeingTyped(person, '@', `@${typed}`, context));
   const options = known.flatMap((person): Completion[] => [
     { label: `@${person.name}`, detail: person.fullName ?? '' },
     ...(person.fullName !== null && person.fullName.toLowerCase() !== person.name.toLowerCase()

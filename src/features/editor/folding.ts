@@ -66,15 +66,27 @@ function sectionEnd(note: ReadNote, line: number, level: number): number {
 /** The plain text under an item: shown as one line with a sign until it is opened. */
 export function foldDescriptions(view: EditorView): void {
   const { state } = view;
-  const note = noteNow(state);
+  const { items } = noteNow(state).structure;
   const effects: StateEffect<Fold>[] = [];
-  for (const item of note.structure.items) {
-    const inner = note.structure.items.find((one) => one.line > item.line);
-    const end = Math.min(item.lastLine, inner && inner.line <= item.lastLine ? inner.line - 1 : item.lastLine);
+  for (const [index, item] of items.entries()) {
+    const inner = items[index + 1];
+    const end = inner && inner.line <= item.lastLine ? inner.line - 1 : item.lastLine;
     if (end <= item.line || end >= state.doc.lines || item.wordsFrom < 0) continue;
     effects.push(foldEffect.of({ from: state.doc.line(item.line + 1).to, to: state.doc.line(end + 1).to }));
   }
   if (effects.length > 0) view.dispatch({ effects });
+}
+
+/** What can be folded in a note: for the end of each line that stays, where its fold ends. */
+function foldEnds(state: EditorState): Map<number, number> {
+  const note = noteNow(state);
+  const ends = new Map<number, number>();
+  const add = (first: number, last: number): void => {
+    if (last > first && last < state.doc.lines) ends.set(state.doc.line(first + 1).to, state.doc.line(last + 1).to);
+  };
+  for (const heading of note.structure.headings) if (heading.topLevel) add(heading.line, sectionEnd(note, heading.line, heading.level));
+  for (const item of note.structure.items) add(item.line, item.lastLine);
+  return ends;
 }
 
 const KEY = 'recado folds';
@@ -83,9 +95,14 @@ const MOST_NOTES = 200;
 /** Folds are kept per note on this device, by the words of the lines that stay: they move along with them. */
 export function keepFolds(state: EditorState, path: string): void {
   const lines: string[] = [];
+  const ends = foldEnds(state);
+  const { items } = noteNow(state).structure;
+  const withItems = new Set(items.map((item) => item.parent).map((parent) => items[parent]?.line));
   foldedRanges(state).between(0, state.doc.length, (from, to) => {
-    // The descriptions are folded anyway.
-    if (foldAt(state, state.doc.lineAt(from).number - 1)?.to === to) lines.push(state.doc.lineAt(from).text);
+    const line = state.doc.lineAt(from);
+    // A description is folded anyway.
+    const bare = items.length > 0 && ends.get(from) === to && !line.text.startsWith('#') && !withItems.has(line.number - 1);
+    if (ends.get(from) === to && !bare) lines.push(line.text);
   });
   const kept = readKept();
   delete kept[path];
@@ -94,14 +111,10 @@ export function keepFolds(state: EditorState, path: string): void {
 }
 
 export function restoreFolds(view: EditorView, path: string): void {
-  const lines = readKept()[path] ?? [];
+  const lines = new Set(readKept()[path] ?? []);
+  if (lines.size === 0) return;
   const effects: StateEffect<Fold>[] = [];
-  for (let number = 1; number <= view.state.doc.lines && lines.length > 0; number++) {
-    const line = view.state.doc.line(number);
-    if (!lines.includes(line.text)) continue;
-    const fold = foldAt(view.state, number - 1);
-    if (fold?.from === line.to) effects.push(foldEffect.of(fold));
-  }
+  for (const [from, to] of foldEnds(view.state)) if (lines.has(view.state.doc.lineAt(from).text)) effects.push(foldEffect.of({ from, to }));
   if (effects.length > 0) view.dispatch({ effects });
 }
 

@@ -1,4 +1,5 @@
-import { type EditorState, type Range, RangeSet } from '@codemirror/state';
+import { foldEffect, unfoldEffect } from '@codemirror/language';
+import { type EditorState, type Line, type Range, RangeSet, type StateEffect } from '@codemirror/state';
 import { Decoration, type DecorationSet, EditorView, ViewPlugin, type ViewUpdate } from '@codemirror/view';
 import { readInline } from '../../core/note/names';
 import { foldPath } from '../../core/note/path';
@@ -35,20 +36,45 @@ function rawLines(state: EditorState, focused: boolean): Set<number> {
 export const lineDecorations = ViewPlugin.fromClass(
   class {
     decorations: DecorationSet;
+    private raw: ReadonlySet<number>;
 
     constructor(view: EditorView) {
-      this.decorations = decorate(view);
+      this.raw = rawLines(view.state, view.hasFocus);
+      this.decorations = decorate(view, this.raw);
     }
 
     update(update: ViewUpdate): void {
-      const context = update.transactions.some((transaction) => transaction.effects.some((effect) => effect.is(contextChanged)));
-      if (update.docChanged || update.viewportChanged || update.selectionSet || update.focusChanged || context || wasRead(update)) {
-        this.decorations = decorate(update.view);
+      const { view, state } = update;
+      const raw = rawLines(state, view.hasFocus);
+      const context = update.transactions.some((transaction) =>
+        transaction.effects.some((effect) => effect.is(contextChanged) || isFold(effect)),
+      );
+      if (update.viewportChanged || update.focusChanged || context || wasRead(update)) this.decorations = decorate(view, raw);
+      else if (update.docChanged || update.selectionSet) this.redo(update, raw);
+      this.raw = raw;
+    }
+
+    /** Only the lines that were typed in, or that a cursor came to or left, look otherwise than before. */
+    private redo({ view, state, changes }: ViewUpdate, raw: ReadonlySet<number>): void {
+      const lines = new Set([...raw, ...this.raw]);
+      changes.iterChangedRanges((_fromA, _toA, fromB, toB) => {
+        const last = state.doc.lineAt(toB).number;
+        for (let number = state.doc.lineAt(fromB).number; number <= last; number++) lines.add(number - 1);
+      });
+      let decorations = this.decorations.map(changes);
+      for (const index of [...lines].sort((a, b) => a - b)) {
+        if (index >= state.doc.lines) continue;
+        const line = state.doc.line(index + 1);
+        const add = view.visibleRanges.some(({ from, to }) => line.to >= from && line.from <= to) ? decorateLine(view, line, raw) : [];
+        decorations = decorations.update({ filterFrom: line.from, filterTo: line.to, filter: () => false, add, sort: true });
       }
+      this.decorations = decorations;
     }
   },
   { decorations: (plugin) => plugin.decorations },
 );
+
+const isFold = (effect: StateEffect<unknown>): boolean => effect.is(foldEffect) || effect.is(unfoldEffect);
 
 /** What begins on each line of a note; found once for each reading. */
 interface ByLine {
@@ -72,35 +98,42 @@ function byLine(note: ReadNote): ByLine {
   return found;
 }
 
-function decorate(view: EditorView): DecorationSet {
-  const { state } = view;
-  const note = shownNote(state);
-  const raw = rawLines(state, view.hasFocus);
-  const { tasks, headings, items } = byLine(note);
+function decorate(view: EditorView, raw: ReadonlySet<number>): DecorationSet {
   const ranges: Range<Decoration>[] = [];
   for (const visible of view.visibleRanges) {
     for (let at = visible.from; at <= visible.to;) {
-      const line = state.doc.lineAt(at);
-      const index = line.number - 1;
-      const kind = note.structure.kinds[index];
-      if (kind === LineKind.text || kind === LineKind.heading || items.has(index)) {
-        const heading = headings.get(index);
-        const task = tasks.get(index);
-        const item = items.get(index);
-        if (heading) decorateHeading(ranges, heading, line.from, line.text, raw.has(index));
-        if (task) decorateTask(ranges, task, state, line.from, line.text, raw.has(index));
-        else if (item) decorateItem(ranges, item.depth, item.markerFrom, line.from, line.text, raw.has(index));
-        decorateNames(ranges, state, line.from, line.text, task ? Math.min(task.tailFrom, line.text.length) : line.text.length);
-        decorateText(ranges, line.from, line.text, raw.has(index));
-        const lastLine = item?.lastLine ?? (heading?.topLevel ? sectionEnd(note, heading) : -1);
-        if (lastLine > index) ranges.push(foldToggle(view, index, isFolded(state, line.to)).range(line.from));
-      } else if (kind === LineKind.code || kind === LineKind.frontMatter) {
-        ranges.push(Decoration.line({ class: 'cm-code-line' }).range(line.from));
-      }
+      const line = view.state.doc.lineAt(at);
+      ranges.push(...decorateLine(view, line, raw));
       at = line.to + 1;
     }
   }
   return RangeSet.of(ranges, true);
+}
+
+/** What stands over one line. */
+function decorateLine(view: EditorView, line: Line, raw: ReadonlySet<number>): Range<Decoration>[] {
+  const { state } = view;
+  const note = shownNote(state);
+  const { tasks, headings, items } = byLine(note);
+  const ranges: Range<Decoration>[] = [];
+  const index = line.number - 1;
+  const kind = note.structure.kinds[index];
+  const item = items.get(index);
+  if (kind === LineKind.text || kind === LineKind.heading || item) {
+    const heading = headings.get(index);
+    const task = tasks.get(index);
+    const isRaw = raw.has(index);
+    if (heading) decorateHeading(ranges, heading, line.from, line.text, isRaw);
+    if (task) decorateTask(ranges, task, state, line.from, line.text, isRaw);
+    else if (item) decorateItem(ranges, item.depth, item.markerFrom, line.from, line.text, isRaw);
+    decorateNames(ranges, state, line.from, line.text, task ? Math.min(task.tailFrom, line.text.length) : line.text.length);
+    decorateText(ranges, line.from, line.text, isRaw);
+    const lastLine = item?.lastLine ?? (heading?.topLevel ? sectionEnd(note, heading) : -1);
+    if (lastLine > index) ranges.push((isFolded(state, line.to) ? UNFOLD : FOLD).range(line.from));
+  } else if (kind === LineKind.code || kind === LineKind.frontMatter) {
+    ranges.push(Decoration.line({ class: 'cm-code-line' }).range(line.from));
+  }
+  return ranges;
 }
 
 /** The last line of the section that a heading opens. */
@@ -109,9 +142,8 @@ function sectionEnd(note: ReadNote, heading: Heading): number {
   return (next?.line ?? note.lines.starts.length) - 1;
 }
 
-function foldToggle(view: EditorView, line: number, folded: boolean): Decoration {
-  return Decoration.widget({ widget: new FoldWidget(line, folded, view.state.facet(editorContext).run), side: -1 });
-}
+const FOLD = Decoration.widget({ widget: new FoldWidget(false), side: -1 });
+const UNFOLD = Decoration.widget({ widget: new FoldWidget(true), side: -1 });
 
 const URL_SIGN = /https?:\/\/[^\s<>()[\]{}"']*[^\s<>()[\]{}"'.,;:!?]/g;
 

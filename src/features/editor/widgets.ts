@@ -123,25 +123,21 @@ export class ProblemsWidget extends WidgetType {
 
 /** Folds or unfolds what stands under a line; it stands in the margin and shows when the pointer is near, or when it is folded. */
 export class FoldWidget extends WidgetType {
-  constructor(
-    private readonly line: number,
-    private readonly folded: boolean,
-    private readonly run: (id: string, line: number) => void,
-  ) {
+  constructor(private readonly folded: boolean) {
     super();
   }
 
   override eq(other: FoldWidget): boolean {
-    return other.line === this.line && other.folded === this.folded && other.run === this.run;
+    return other.folded === this.folded;
   }
 
-  override toDOM(): HTMLElement {
+  override toDOM(view: EditorView): HTMLElement {
     const button = part(`cm-fold${this.folded ? ' cm-fold-shut' : ''}`, this.folded ? '▸' : '▾');
     button.setAttribute('aria-hidden', 'true');
     button.title = this.folded ? 'Unfold' : 'Fold';
     button.addEventListener('mousedown', (event) => {
       event.preventDefault();
-      this.run('text-fold', this.line);
+      view.state.facet(editorContext).run('text-fold', view.state.doc.lineAt(view.posAtDOM(button)).number - 1);
     });
     return button;
   }

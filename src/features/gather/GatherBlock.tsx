@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { GatherBody } from './GatherBody';
-import { countWords } from './GatherList';
+import { countWords } from './count-words';
 import { ListMenu } from './ListMenu';
 import { useGather } from './use-gather';
 

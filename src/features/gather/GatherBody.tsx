@@ -7,6 +7,7 @@ import { GatherList } from './GatherList';
 import { GatherSummary } from './GatherSummary';
 import { GatherTable } from './GatherTable';
 import { NewTaskLine } from './NewTaskLine';
+import { RowMenus } from './RowMenu';
 import { Sentence } from './Sentence';
 import { GatherSource } from './gather-source';
 import type { ShownGather } from './use-gather';
@@ -44,38 +45,40 @@ export function GatherBody({ shown, written, at, name, groupHeading, sentenceSho
   };
   return (
     <GatherSource value={source}>
-      {draft !== null && (
-        <p role="status" className="no-print mb-1.5 flex flex-wrap items-center gap-2 rounded-md bg-raised px-2 py-0.5 text-[0.86rem]">
-          <span className="flex-1 text-muted">Shown otherwise for now.</span>
-          {at !== null && at !== '' && (
-            <button type="button" className="quiet-button font-semibold" onClick={() => void keep(draft)}>
-              Keep it so
+      <RowMenus>
+        {draft !== null && (
+          <p role="status" className="no-print mb-1.5 flex flex-wrap items-center gap-2 rounded-md bg-raised px-2 py-0.5 text-[0.86rem]">
+            <span className="flex-1 text-muted">Shown otherwise for now.</span>
+            {at !== null && at !== '' && (
+              <button type="button" className="quiet-button font-semibold" onClick={() => void keep(draft)}>
+                Keep it so
+              </button>
+            )}
+            <button type="button" className="quiet-button" onClick={shown.discard}>
+              As it was
             </button>
-          )}
-          <button type="button" className="quiet-button" onClick={shown.discard}>
-            As it was
-          </button>
-        </p>
-      )}
-      {sentenceShown && answer && <Sentence text={answer.sentence} />}
-      {answer && <GatherErrors answer={answer} text={text} />}
-      <div className={answer && answer.errors.length > 0 ? 'opacity-60' : undefined}>
-        {answer?.form?.is === 'table' ? (
-          <GatherTable answer={answer} name={name} order={order} onOrder={setOrder} />
-        ) : answer?.form?.is === 'summary' ? (
-          <GatherSummary answer={answer} by={answer.form.by} />
-        ) : (
-          <GatherList answer={answer} groupHeading={groupHeading} name={name} showAll={shown.showAll} />
+          </p>
         )}
-      </div>
-      {answer?.form?.is === 'table' && shown.showAll && (
-        <button type="button" className="quiet-button text-[0.86rem]" onClick={shown.showAll}>
-          Show all
-        </button>
-      )}
-      {writable && answer?.errors.length === 0 && gather.from === 'tasks' && answer.form?.is !== 'summary' && (
-        <NewTaskLine gather={gather} at={at} written={written} />
-      )}
+        {sentenceShown && answer && <Sentence text={answer.sentence} />}
+        {answer && <GatherErrors answer={answer} text={text} />}
+        <div className={answer && answer.errors.length > 0 ? 'opacity-60' : undefined}>
+          {answer?.form?.is === 'table' ? (
+            <GatherTable answer={answer} name={name} order={order} onOrder={setOrder} />
+          ) : answer?.form?.is === 'summary' ? (
+            <GatherSummary answer={answer} by={answer.form.by} />
+          ) : (
+            <GatherList answer={answer} groupHeading={groupHeading} name={name} showAll={shown.showAll} />
+          )}
+        </div>
+        {answer?.form?.is === 'table' && shown.showAll && (
+          <button type="button" className="quiet-button text-[0.86rem]" onClick={shown.showAll}>
+            Show all
+          </button>
+        )}
+        {writable && answer?.errors.length === 0 && gather.from === 'tasks' && answer.form?.is !== 'summary' && (
+          <NewTaskLine gather={gather} at={at} written={written} />
+        )}
+      </RowMenus>
     </GatherSource>
   );
 }

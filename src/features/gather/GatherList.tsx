@@ -1,6 +1,5 @@
 import { type KeyboardEvent, useCallback, useEffect, useMemo, useRef } from 'react';
 import type { AnswerView, GroupView, RowView } from '../../core/index/view';
-import { durationName } from '../../core/calendar/duration';
 import type { WideIntention } from '../../core/task/intention';
 import { useAppDispatch, useAppSelector } from '../session/state';
 import { selectionSlice } from '../session/selection-slice';
@@ -13,7 +12,7 @@ import { moveByArrow, rowIdAt } from './list-focus';
 import { useFolded } from './use-folded';
 import { useHeldGroups } from './use-held-groups';
 import { useRowCommands } from './use-row-commands';
-import { useWindow } from './use-window';
+import { useWindow } from '../../ui/use-window';
 
 interface GatherListProps {
   answer: AnswerView | undefined;
@@ -26,8 +25,8 @@ interface GatherListProps {
   showAll?: (() => void) | null;
 }
 
-/** What a row takes until it was measured, in pixels. */
-const ROW_HEIGHT = 46;
+/** What a piece takes until it was measured, in pixels. */
+const HEIGHTS = { heading: 40, row: 46, more: 22 };
 
 /** The rows of a gather, in their groups: the same on agenda pages, in notes and in the beside panel. */
 export function GatherList({ answer, groupHeading, name = '', withSource = true, showAll = null }: GatherListProps) {
@@ -39,7 +38,9 @@ export function GatherList({ answer, groupHeading, name = '', withSource = true,
   const list = useRef<HTMLDivElement>(null);
   const items = useMemo(() => itemsOf(withTopFirst(groups, onTop), folded), [groups, onTop, folded]);
   const rows = useMemo(() => items.flatMap((item) => (item.is === 'row' ? [item.row] : [])), [items]);
-  const shown = useWindow(list, items.length, (index) => items[index]?.key ?? String(index), ROW_HEIGHT);
+  const keyOf = useCallback((index: number) => items[index]?.key ?? '', [items]);
+  const heightOf = useCallback((index: number) => HEIGHTS[items[index]?.is ?? 'row'], [items]);
+  const shown = useWindow(list, items.length, keyOf, heightOf);
   const follow = useFocusAfter(list, groups);
   /** By the pointer a row keeps its place for a while; by a key it moves at once, and the focus goes with it. */
   const act = useCallback(
@@ -90,7 +91,6 @@ export function GatherList({ answer, groupHeading, name = '', withSource = true,
           onTopped={toggleTop}
           onFold={toggle}
           onAct={onAct}
-          measure={shown.measure}
         />
       ))}
       {shown.behind > 0 && <div style={{ height: shown.behind }} aria-hidden="true" />}
@@ -155,14 +155,13 @@ interface RunProps {
   onTopped: (group: string) => void;
   onFold: (group: string) => void;
   onAct: (row: RowView, intentions: readonly WideIntention[], byKey: boolean) => void;
-  measure: (element: HTMLElement | null) => void;
 }
 
-function Run({ run, heading, withSource, columns, onTop, onTopped, onFold, onAct, measure }: RunProps) {
+function Run({ run, heading, withSource, columns, onTop, onTopped, onFold, onAct }: RunProps) {
   return (
     <section>
       {run.heading && (
-        <div ref={measure} data-index={run.heading.index}>
+        <div data-index={run.heading.index}>
           <GroupHeading
             group={run.heading.group}
             folded={run.heading.folded}
@@ -176,21 +175,12 @@ function Run({ run, heading, withSource, columns, onTop, onTopped, onFold, onAct
       {run.rows.length > 0 && (
         <ul>
           {run.rows.map(({ row, index, key, group }) => (
-            <GatherRow
-              key={key}
-              ref={measure}
-              index={index}
-              row={row}
-              group={group}
-              columns={columns}
-              withSource={withSource}
-              onAct={onAct}
-            />
+            <GatherRow key={key} index={index} row={row} group={group} columns={columns} withSource={withSource} onAct={onAct} />
           ))}
         </ul>
       )}
       {run.more && (
-        <p ref={measure} data-index={run.more.index} className="text-[0.85rem] text-muted">
+        <p data-index={run.more.index} className="text-[0.85rem] text-muted">
           {run.more.count} more in this group
         </p>
       )}
@@ -199,11 +189,6 @@ function Run({ run, heading, withSource, columns, onTop, onTopped, onFold, onAct
 }
 
 const EMPTY = { key: null, label: '' } as GroupView;
-
-/** `4 · 3h 10`: how many, and how long they take. */
-export function countWords({ count, takes }: Pick<GroupView, 'count' | 'takes'>): string {
-  return takes === 0 ? String(count) : `${count} · ${durationName(takes)}`;
-}
 
 function Footer({ answer, showAll }: { answer: AnswerView; showAll: (() => void) | null }) {
   const more = answer.more + answer.groups.reduce((sum, group) => sum + group.more, 0);

@@ -1,5 +1,5 @@
-import { ChevronDown, ChevronRight, MoreHorizontal } from 'lucide-react';
-import { type Ref, memo, useContext, useState } from 'react';
+import { ChevronDown, ChevronRight } from 'lucide-react';
+import { memo, useContext, useState } from 'react';
 import { Link } from 'react-router';
 import { dayName } from '../../core/calendar/day-name';
 import type { Column } from '../../core/gather/ast';
@@ -18,7 +18,7 @@ import { useAppDispatch, useAppSelector } from '../session/state';
 import { dialogTask } from '../session/task-dialog';
 import { GatherSource } from './gather-source';
 import { RewordField } from './RewordField';
-import { RowMenu } from './RowMenu';
+import { RowMenuButton } from './RowMenu';
 import { shownChips, showsSource } from './row-columns';
 import { endDrag, startDrag } from './task-drag';
 
@@ -33,11 +33,10 @@ interface GatherRowProps {
   onAct: (row: RowView, intentions: readonly WideIntention[], byKey: boolean) => void;
   /** Its place among the pieces of the list. */
   index?: number;
-  ref?: Ref<HTMLLIElement>;
 }
 
 /** A row of a list: a task with its mark, words, chips and source, its steps folded inside; or a note, or a key point. */
-export const GatherRow = memo(function GatherRow({ row, group, columns, withSource, onAct, index, ref }: GatherRowProps) {
+export const GatherRow = memo(function GatherRow({ row, group, columns, withSource, onAct, index }: GatherRowProps) {
   const [open, setOpen] = useState(false);
   const [rewording, setRewording] = useState(false);
   const selected = useAppSelector((state) => state.selection[row.id] !== undefined);
@@ -47,7 +46,6 @@ export const GatherRow = memo(function GatherRow({ row, group, columns, withSour
   const taskOpen = isOpen(row.status);
   return (
     <li
-      ref={ref}
       data-index={index}
       data-row={row.id}
       data-raw={row.raw}
@@ -104,15 +102,7 @@ export const GatherRow = memo(function GatherRow({ row, group, columns, withSour
           </button>
         )}
         {row.what === 'task' && (
-          <RowMenu row={row} onAct={(intentions) => onAct(row, intentions, false)} onReword={() => setRewording(true)}>
-            <button
-              type="button"
-              aria-label={`Actions for ${row.text}`}
-              className="quiet-button no-print opacity-0 group-focus-within/row:opacity-100 group-hover/row:opacity-100 focus-visible:opacity-100 data-[state=open]:opacity-100 pointer-coarse:opacity-100"
-            >
-              <MoreHorizontal size={15} aria-hidden="true" />
-            </button>
-          </RowMenu>
+          <RowMenuButton row={row} onAct={(intentions) => onAct(row, intentions, false)} onReword={() => setRewording(true)} />
         )}
       </div>
       {open && (

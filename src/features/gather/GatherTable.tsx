@@ -13,12 +13,12 @@ import { useNow } from '../session/services';
 import { useAppDispatch, useAppSelector } from '../session/state';
 import { dialogTask } from '../session/task-dialog';
 import { useAct } from '../session/use-act';
-import { RowMenu } from './RowMenu';
+import { RowMenuButton } from './RowMenu';
 import { cellText } from './row-columns';
 import { moveByArrow } from './list-focus';
 import { itemsOf } from './list-items';
 import { useRowCommands } from './use-row-commands';
-import { useWindow } from './use-window';
+import { useWindow } from '../../ui/use-window';
 
 interface GatherTableProps {
   answer: AnswerView;
@@ -33,6 +33,8 @@ const USUAL_OF_NOTES: readonly Column[] = ['kind', 'open', 'done', 'date'];
 /** Columns by which rows cannot be put in order. */
 const UNORDERED: ReadonlySet<Column> = new Set(['tag', 'person', 'link', 'about', 'heading', 'every', 'steps', 'remind', 'ref', 'needs']);
 const NONE: ReadonlySet<string> = new Set();
+/** What a row of a table takes until it was measured, in pixels. */
+const rowHeight = (): number => 34;
 
 /** A gather as a table: a column a field, put in order by a click on its head, as wide as one likes. */
 export function GatherTable({ answer, name, order, onOrder }: GatherTableProps) {
@@ -40,7 +42,8 @@ export function GatherTable({ answer, name, order, onOrder }: GatherTableProps) 
   const body = useRef<HTMLTableSectionElement>(null);
   const items = useMemo(() => itemsOf(answer.groups, NONE), [answer.groups]);
   const rows = useMemo(() => items.flatMap((item) => (item.is === 'row' ? [item.row] : [])), [items]);
-  const shown = useWindow(body, items.length, (index) => items[index]?.key ?? String(index), 34);
+  const keyOf = useCallback((index: number) => items[index]?.key ?? '', [items]);
+  const shown = useWindow(body, items.length, keyOf, rowHeight);
   const act = useCallback(
     (changed: readonly RowView[], intentions: readonly WideIntention[]) => void actAll(changed.map(dialogTask), intentions),
     [actAll],
@@ -78,7 +81,7 @@ export function GatherTable({ answer, name, order, onOrder }: GatherTableProps) 
             const index = shown.from + at;
             if (item.is === 'heading')
               return (
-                <tr key={item.key} ref={shown.measure} data-index={index}>
+                <tr key={item.key} data-index={index}>
                   <th colSpan={columns.length + 2} scope="rowgroup" className="pt-3 pb-1 text-start font-title font-semibold">
                     {item.group.label} <span className="font-sans font-normal text-muted">{item.group.count}</span>
                   </th>
@@ -86,13 +89,13 @@ export function GatherTable({ answer, name, order, onOrder }: GatherTableProps) 
               );
             if (item.is === 'more')
               return (
-                <tr key={item.key} ref={shown.measure} data-index={index}>
+                <tr key={item.key} data-index={index}>
                   <td colSpan={columns.length + 2} className="text-muted">
                     {item.count} more in this group
                   </td>
                 </tr>
               );
-            return <Row key={item.key} row={item.row} index={index} columns={columns} measure={shown.measure} onAct={act} />;
+            return <Row key={item.key} row={item.row} index={index} columns={columns} onAct={act} />;
           })}
           <Spacer height={shown.behind} columns={columns.length + 2} />
         </tbody>
@@ -174,16 +177,15 @@ interface RowProps {
   row: RowView;
   index: number;
   columns: readonly Column[];
-  measure: (element: HTMLElement | null) => void;
   onAct: (rows: readonly RowView[], intentions: readonly WideIntention[]) => void;
 }
 
-function Row({ row, index, columns, measure, onAct }: RowProps) {
+function Row({ row, index, columns, onAct }: RowProps) {
   const { day: today } = useNow();
   const style = useAppSelector((state) => state.settings.dateStyle);
   const open = isOpen(row.status);
   return (
-    <tr ref={measure} data-index={index} data-row={row.id} className="group/row border-b border-line align-top hover:bg-raised">
+    <tr data-index={index} data-row={row.id} className="group/row border-b border-line align-top hover:bg-raised">
       <td className="py-1 pe-3">
         <span className="flex items-start gap-1.5">
           {row.what === 'task' ? (
@@ -212,17 +214,7 @@ function Row({ row, index, columns, measure, onAct }: RowProps) {
         </td>
       ))}
       <td className="py-0.5">
-        {row.what === 'task' && (
-          <RowMenu row={row} onAct={(intentions) => onAct([row], intentions)} onReword={() => undefined}>
-            <button
-              type="button"
-              aria-label={`Actions for ${row.text}`}
-              className="quiet-button no-print opacity-0 group-hover/row:opacity-100 focus-visible:opacity-100 data-[state=open]:opacity-100"
-            >
-              ⋯
-            </button>
-          </RowMenu>
-        )}
+        {row.what === 'task' && <RowMenuButton row={row} onAct={(intentions) => onAct([row], intentions)} onReword={null} />}
       </td>
     </tr>
   );

@@ -4,7 +4,7 @@ import { dropInto } from '../../core/gather/drop';
 import type { GroupView } from '../../core/index/view';
 import { toast } from 'sonner';
 import { useAct } from '../session/use-act';
-import { countWords } from './GatherList';
+import { countWords } from './count-words';
 import { GatherSource } from './gather-source';
 import { draggedTasks, isTaskDrag } from './task-drag';
 

@@ -1,36 +1,95 @@
-import { type ReactNode, useContext } from 'react';
+import { MoreHorizontal } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
+import { type ReactNode, createContext, useContext, useMemo, useState } from 'react';
 import type { RowView } from '../../core/index/view';
 import type { WideIntention } from '../../core/task/intention';
-import { Menu, MenuEntry, MenuLine } from '../../ui/menu';
+import { MenuEntry, MenuLine } from '../../ui/menu';
 import { frameSlice } from '../session/frame-slice';
 import { useAppDispatch } from '../session/state';
 import { dialogTask } from '../session/task-dialog';
 import { TaskEntries } from './TaskEntries';
 import { GatherSource } from './gather-source';
 
-interface RowMenuProps {
+/** What a row's menu acts on, and the button that opened it. */
+interface AskedMenu {
   row: RowView;
+  button: HTMLElement;
   onAct: (intentions: readonly WideIntention[]) => void;
-  onReword: () => void;
-  children: ReactNode;
+  /** Null where the words cannot be changed in place. */
+  onReword: (() => void) | null;
 }
 
-/** What can be done to a task from a list. */
-export function RowMenu({ row, onAct, onReword, children }: RowMenuProps) {
+const OpenMenu = createContext<(asked: AskedMenu) => void>(() => undefined);
+
+/** The one menu that the rows of a list share: a menu a row would cost more than everything else in it. */
+export function RowMenus({ children }: { children: ReactNode }) {
+  const [asked, setAsked] = useState<AskedMenu | null>(null);
   const dispatch = useAppDispatch();
   const source = useContext(GatherSource);
+  const place = useMemo(() => asked?.button.getBoundingClientRect(), [asked]);
   return (
-    <Menu trigger={children}>
-      <TaskEntries rows={[row]} onAct={onAct} onReword={onReword} />
-      {source && (
-        <>
-          <MenuLine />
-          <MenuEntry
-            label="Why it stands here"
-            onSelect={() => dispatch(frameSlice.actions.whyAsked({ task: dialogTask(row), gather: source.text, at: source.at }))}
-          />
-        </>
+    <OpenMenu value={setAsked}>
+      {children}
+      {asked && place && (
+        <DropdownMenu.Root open onOpenChange={(open) => !open && setAsked(null)}>
+          <DropdownMenu.Trigger asChild>
+            <span
+              aria-hidden="true"
+              tabIndex={-1}
+              className="pointer-events-none fixed"
+              style={{ left: place.left, top: place.top, width: place.width, height: place.height }}
+            />
+          </DropdownMenu.Trigger>
+          <DropdownMenu.Portal>
+            <DropdownMenu.Content
+              className="menu-panel"
+              align="end"
+              sideOffset={4}
+              collisionPadding={8}
+              aria-label={`Actions for ${asked.row.text}`}
+              onCloseAutoFocus={(event) => {
+                event.preventDefault();
+                if (asked.button.isConnected) asked.button.focus();
+              }}
+            >
+              <TaskEntries rows={[asked.row]} onAct={asked.onAct} {...(asked.onReword && { onReword: asked.onReword })} />
+              {source && (
+                <>
+                  <MenuLine />
+                  <MenuEntry
+                    label="Why it stands here"
+                    onSelect={() =>
+                      dispatch(frameSlice.actions.whyAsked({ task: dialogTask(asked.row), gather: source.text, at: source.at }))
+                    }
+                  />
+                </>
+              )}
+            </DropdownMenu.Content>
+          </DropdownMenu.Portal>
+        </DropdownMenu.Root>
       )}
-    </Menu>
+    </OpenMenu>
+  );
+}
+
+interface RowMenuButtonProps {
+  row: RowView;
+  onAct: (intentions: readonly WideIntention[]) => void;
+  onReword: (() => void) | null;
+}
+
+/** Opens the menu of a row; it shows when the pointer or the focus is on the row. */
+export function RowMenuButton({ row, onAct, onReword }: RowMenuButtonProps) {
+  const open = useContext(OpenMenu);
+  return (
+    <button
+      type="button"
+      aria-haspopup="menu"
+      aria-label={`Actions for ${row.text}`}
+      className="quiet-button no-print opacity-0 group-focus-within/row:opacity-100 group-hover/row:opacity-100 focus-visible:opacity-100 pointer-coarse:opacity-100"
+      onClick={(event) => open({ row, button: event.currentTarget, onAct, onReword })}
+    >
+      <MoreHorizontal size={15} aria-hidden="true" />
+    </button>
   );
 }

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { noSums, totalsFrom } from '../../core/gather/answer';
 import type { AnswerView, GroupView, RowView } from '../../core/index/view';
 
@@ -21,7 +21,7 @@ export function useHeldGroups(
   answer: AnswerView | undefined,
   seconds: number,
 ): {
-  groups: GroupView[];
+  groups: readonly GroupView[];
   hold: (before: RowView, after: RowView) => void;
 } {
   const [held, setHeld] = useState<Held[]>([]);
@@ -30,7 +30,7 @@ export function useHeldGroups(
     const running = timers.current;
     return () => running.forEach(clearTimeout);
   }, []);
-  const groups = withHeld(answer?.groups ?? [], held);
+  const groups = useMemo(() => withHeld(answer?.groups ?? [], held), [answer, held]);
   const shown = useRef(groups);
   useEffect(() => {
     shown.current = groups;
@@ -52,8 +52,8 @@ export function useHeldGroups(
   return { groups, hold };
 }
 
-function withHeld(groups: readonly GroupView[], held: readonly Held[]): GroupView[] {
-  if (held.length === 0) return [...groups];
+function withHeld(groups: readonly GroupView[], held: readonly Held[]): readonly GroupView[] {
+  if (held.length === 0) return groups;
   const result = groups.map((group) => ({ ...group, rows: [...group.rows] }));
   for (const { row, group: id, index } of [...held].sort((a, b) => a.index - b.index)) {
     let group = result.find((one) => groupId(one) === id);

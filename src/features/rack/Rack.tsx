@@ -1,12 +1,13 @@
-import { ArrowDownToLine, ChevronDown, ChevronRight, Pencil, Plus, Settings, X } from 'lucide-react';
-import { type ReactNode, useState } from 'react';
+import { ArrowDownToLine, Plus, Settings, X } from 'lucide-react';
+import { useMemo } from 'react';
 import { Link, NavLink, useLocation } from 'react-router';
-import type { NoteSummary, Overview } from '../../core/index/overview';
-import { RenameDialog } from '../rename/RenameDialog';
+import type { Overview } from '../../core/index/overview';
 import { frameSlice } from '../session/frame-slice';
 import { noteAddress, personAddress, tagAddress } from '../session/addresses';
 import { useAppDispatch, useAppSelector } from '../session/state';
-import { type Folder, agendaPages, folderTree } from './folder-tree';
+import { NoteTree } from './NoteTree';
+import { Entry, Section } from './RackEntry';
+import { agendaPages } from './folder-tree';
 
 const MOST_NAMES = 12;
 
@@ -17,7 +18,7 @@ export function Rack() {
   const dispatch = useAppDispatch();
   return (
     <nav aria-label="Rack" className="flex h-full flex-col text-[0.93rem]">
-      <div className="min-h-0 flex-1 overflow-y-auto px-3 pb-3">
+      <div data-scrolls className="min-h-0 flex-1 overflow-y-auto px-3 pb-3">
         {overview ? (
           <RackSections overview={overview} />
         ) : (
@@ -40,7 +41,7 @@ export function Rack() {
 
 function RackSections({ overview }: { overview: Overview }) {
   const dispatch = useAppDispatch();
-  const agendas = agendaPages(overview.notes);
+  const agendas = useMemo(() => agendaPages(overview.notes), [overview.notes]);
   return (
     <>
       <Section title="Agenda">
@@ -70,7 +71,7 @@ function RackSections({ overview }: { overview: Overview }) {
           </button>
         }
       >
-        <FolderEntries folder={folderTree(overview.notes)} depth={0} />
+        <NoteTree notes={overview.notes} />
         {overview.notes.every((note) => note.kind === 'agenda') && <p className="px-2 text-muted">No notes yet. The plus makes one.</p>}
       </Section>
       <Names title="People" sign="@" names={overview.people} address={personAddress} />
@@ -135,109 +136,5 @@ function Names({ title, sign, names, address }: NamesProps) {
         </details>
       )}
     </Section>
-  );
-}
-
-function FolderEntries({ folder, depth }: { folder: Folder; depth: number }) {
-  return (
-    <>
-      {folder.folders.map((inner) => (
-        <FolderEntry key={inner.path} folder={inner} depth={depth} />
-      ))}
-      {folder.notes.map((note) => (
-        <NoteEntry key={note.path} note={note} depth={depth} />
-      ))}
-    </>
-  );
-}
-
-function FolderEntry({ folder, depth }: { folder: Folder; depth: number }) {
-  const closed = useAppSelector((state) => state.frame.foldersClosed.includes(folder.path));
-  // The journal has a page a day, which the day row reaches better.
-  const open = folder.path === 'Journal' ? closed : !closed;
-  const dispatch = useAppDispatch();
-  const [renaming, setRenaming] = useState(false);
-  return (
-    <div className="relative">
-      <button
-        type="button"
-        aria-expanded={open}
-        className="peer flex min-h-[26px] w-full items-center gap-1 rounded-md px-2 text-start hover:bg-raised"
-        style={{ paddingInlineStart: `${8 + depth * 12}px` }}
-        onClick={() => dispatch(frameSlice.actions.folderToggled(folder.path))}
-      >
-        {open ? (
-          <ChevronDown size={12} aria-hidden="true" className="-ms-1 flex-none text-muted" />
-        ) : (
-          <ChevronRight size={12} aria-hidden="true" className="-ms-1 flex-none text-muted" />
-        )}
-        <span className="min-w-0 flex-1 truncate">{folder.name}</span>
-        <span className="text-[0.82rem] text-muted tabular-nums">{folder.open || ''}</span>
-      </button>
-      <button
-        type="button"
-        aria-label={`Rename the folder ${folder.name}`}
-        title="Rename the folder"
-        className="quiet-button absolute end-7 top-0 z-10 min-h-[26px] bg-raised opacity-0 peer-hover:opacity-100 hover:opacity-100 focus-visible:opacity-100"
-        onClick={() => setRenaming(true)}
-      >
-        <Pencil size={12} aria-hidden="true" />
-      </button>
-      {renaming && (
-        <RenameDialog
-          name={folder.path}
-          renaming={(after) =>
-            after === '' || /[<>:"\\|?*#\]]/.test(after)
-              ? null
-              : { is: 'folder', before: folder.path, after: after.replace(/^\/+|\/+$/g, '') }
-          }
-          onClose={() => setRenaming(false)}
-          onDone={() => setRenaming(false)}
-        />
-      )}
-      {open && <FolderEntries folder={folder} depth={depth + 1} />}
-    </div>
-  );
-}
-
-function NoteEntry({ note, depth }: { note: NoteSummary; depth: number }) {
-  return <Entry to={noteAddress(note.path)} words={note.title} count={note.open} indent={depth * 12} />;
-}
-
-interface EntryProps {
-  to: string;
-  words: string;
-  count: number;
-  indent?: number;
-  weighty?: boolean;
-  title?: string | undefined;
-}
-
-function Entry({ to, words, count, indent = 0, weighty = false, title }: EntryProps) {
-  return (
-    <NavLink
-      to={to}
-      end
-      title={title}
-      className={({ isActive }) =>
-        `flex min-h-[26px] items-center gap-2 rounded-md px-2 hover:bg-raised ${isActive ? 'bg-sheet font-semibold' : ''}`
-      }
-      style={{ paddingInlineStart: `${8 + indent}px` }}
-    >
-      <span className="min-w-0 flex-1 truncate">{words}</span>
-      <span className={`text-[0.82rem] tabular-nums ${weighty && count > 0 ? 'font-bold text-late' : 'text-muted'}`}>{count || ''}</span>
-    </NavLink>
-  );
-}
-
-function Section({ title, action, children }: { title: string; action?: ReactNode; children: ReactNode }) {
-  return (
-    <section className="mt-3 first:mt-1" aria-label={title}>
-      <div className="flex min-h-[26px] items-center justify-between px-2">
-        <h2 className="section-label">{title}</h2>
-        {action}
-      </div>
-      {children}
-    </section>
   );
 }

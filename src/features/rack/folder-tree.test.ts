@@ -1,5 +1,5 @@
 import type { NoteSummary } from '../../core/index/overview';
-import { agendaPages, folderTree, type Folder } from './folder-tree';
+import { agendaPages, folderTree, treeLines, type Folder } from './folder-tree';
 
 const note = (path: string, open = 0, kind: NoteSummary['kind'] = 'note'): NoteSummary => ({
   path,
@@ -31,5 +31,13 @@ describe('the rack', () => {
       note(path, 0, 'agenda'),
     );
     expect(agendaPages([...pages, note('x.md')]).map((one) => one.title)).toEqual(['Today', 'Ahead', 'Undated', 'Answers', 'Zebra']);
+  });
+
+  it('draws below an open folder what it holds, and a closed one alone', () => {
+    const top = folderTree([note('b.md'), note('F/G/c.md'), note('F/a.md'), note('Journal/2026-11-23.md')]);
+    const lines = treeLines(top, (folder) => folder.path !== 'Journal').map((line) =>
+      line.is === 'folder' ? `${line.depth} ${line.folder.name}${line.open ? '' : ' …'}` : `${line.depth} ${line.note.title}`,
+    );
+    expect(lines).toEqual(['0 F', '1 G', '2 c', '1 a', '0 Journal …', '0 b']);
   });
 });

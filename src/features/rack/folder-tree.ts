@@ -2,6 +2,9 @@ import { SHIPPED_PAGES } from '../../core/agenda/shipped';
 import type { NoteSummary } from '../../core/index/overview';
 import { folderOf } from '../../core/note/path';
 
+/** One collator for all comparisons: making one each time costs more than comparing. */
+const { compare } = new Intl.Collator();
+
 export interface Folder {
   /** Empty for the top. */
   path: string;
@@ -35,9 +38,9 @@ export function folderTree(notes: readonly NoteSummary[]): Folder {
     }
   }
   for (const folder of known.values()) {
-    folder.folders.sort((a, b) => a.name.localeCompare(b.name));
+    folder.folders.sort((a, b) => compare(a.name, b.name));
     const newestFirst = folder.path === 'Journal';
-    folder.notes.sort((a, b) => (newestFirst ? b.title.localeCompare(a.title) : a.title.localeCompare(b.title)));
+    folder.notes.sort((a, b) => (newestFirst ? compare(b.title, a.title) : compare(a.title, b.title)));
   }
   return top;
 }
@@ -48,5 +51,27 @@ export function agendaPages(notes: readonly NoteSummary[]): NoteSummary[] {
     const index = SHIPPED_PAGES.findIndex((page) => page.path === note.path);
     return index === -1 ? SHIPPED_PAGES.length : index;
   };
-  return notes.filter((note) => note.kind === 'agenda').sort((a, b) => place(a) - place(b) || a.title.localeCompare(b.title));
+  return notes.filter((note) => note.kind === 'agenda').sort((a, b) => place(a) - place(b) || compare(a.title, b.title));
+}
+
+/** One line of the tree as it is drawn. */
+export type TreeLine = { is: 'folder'; folder: Folder; depth: number; open: boolean } | { is: 'note'; note: NoteSummary; depth: number };
+
+/**
+ * The lines of a tree from top to bottom: below each open folder its folders, then its notes.
+ *
+ * @param isOpen whether a folder shows what it holds
+ */
+export function treeLines(top: Folder, isOpen: (folder: Folder) => boolean): TreeLine[] {
+  const lines: TreeLine[] = [];
+  const walk = (folder: Folder, depth: number): void => {
+    for (const inner of folder.folders) {
+      const open = isOpen(inner);
+      lines.push({ is: 'folder', folder: inner, depth, open });
+      if (open) walk(inner, depth + 1);
+    }
+    for (const note of folder.notes) lines.push({ is: 'note', note, depth });
+  };
+  walk(top, 0);
+  return lines;
 }

@@ -1,0 +1,89 @@
+import { ChevronDown, ChevronRight, Pencil } from 'lucide-react';
+import { useCallback, useMemo, useRef, useState } from 'react';
+import type { NoteSummary } from '../../core/index/overview';
+import { useWindow } from '../../ui/use-window';
+import { RenameDialog } from '../rename/RenameDialog';
+import { noteAddress } from '../session/addresses';
+import { frameSlice } from '../session/frame-slice';
+import { useAppDispatch, useAppSelector } from '../session/state';
+import { Entry } from './RackEntry';
+import { type Folder, type TreeLine, folderTree, treeLines } from './folder-tree';
+
+/** What a line takes, in pixels. */
+const HEIGHT = 26;
+const heightOf = (): number => HEIGHT;
+const keyOfLine = (line: TreeLine): string => (line.is === 'folder' ? `folder ${line.folder.path}` : `note ${line.note.path}`);
+
+/** The notes in their folders. Of a large library only what is in sight is drawn. */
+export function NoteTree({ notes }: { notes: readonly NoteSummary[] }) {
+  const toggled = useAppSelector((state) => state.frame.foldersClosed);
+  const list = useRef<HTMLDivElement>(null);
+  const tree = useMemo(() => folderTree(notes), [notes]);
+  const lines = useMemo(() => {
+    const others = new Set(toggled);
+    // The journal has a page a day, which the day row reaches better: it begins closed.
+    return treeLines(tree, ({ path }) => others.has(path) === (path === 'Journal'));
+  }, [tree, toggled]);
+  const keyOf = useCallback((index: number) => keyOfLine(lines[index] as TreeLine), [lines]);
+  const { from, to, before, behind } = useWindow(list, lines.length, keyOf, heightOf);
+  return (
+    <div ref={list}>
+      {before > 0 && <div style={{ height: before }} aria-hidden="true" />}
+      {lines.slice(from, to).map((line, place) => (
+        <div key={keyOfLine(line)} data-index={from + place} className="relative">
+          {line.is === 'folder' ? (
+            <FolderLine folder={line.folder} depth={line.depth} open={line.open} />
+          ) : (
+            <Entry to={noteAddress(line.note.path)} words={line.note.title} count={line.note.open} indent={line.depth * 12} />
+          )}
+        </div>
+      ))}
+      {behind > 0 && <div style={{ height: behind }} aria-hidden="true" />}
+    </div>
+  );
+}
+
+function FolderLine({ folder, depth, open }: { folder: Folder; depth: number; open: boolean }) {
+  const dispatch = useAppDispatch();
+  const [renaming, setRenaming] = useState(false);
+  return (
+    <>
+      <button
+        type="button"
+        aria-expanded={open}
+        className="peer flex min-h-[26px] w-full items-center gap-1 rounded-md px-2 text-start hover:bg-raised"
+        style={{ paddingInlineStart: `${8 + depth * 12}px` }}
+        onClick={() => dispatch(frameSlice.actions.folderToggled(folder.path))}
+      >
+        {open ? (
+          <ChevronDown size={12} aria-hidden="true" className="-ms-1 flex-none text-muted" />
+        ) : (
+          <ChevronRight size={12} aria-hidden="true" className="-ms-1 flex-none text-muted" />
+        )}
+        <span className="min-w-0 flex-1 truncate">{folder.name}</span>
+        <span className="text-[0.82rem] text-muted tabular-nums">{folder.open || ''}</span>
+      </button>
+      <button
+        type="button"
+        aria-label={`Rename the folder ${folder.name}`}
+        title="Rename the folder"
+        className="quiet-button absolute end-7 top-0 z-10 min-h-[26px] bg-raised opacity-0 peer-hover:opacity-100 hover:opacity-100 focus-visible:opacity-100"
+        onClick={() => setRenaming(true)}
+      >
+        <Pencil size={12} aria-hidden="true" />
+      </button>
+      {renaming && (
+        <RenameDialog
+          name={folder.path}
+          renaming={(after) =>
+            after === '' || /[<>:"\\|?*#\]]/.test(after)
+              ? null
+              : { is: 'folder', before: folder.path, after: after.replace(/^\/+|\/+$/g, '') }
+          }
+          onClose={() => setRenaming(false)}
+          onDone={() => setRenaming(false)}
+        />
+      )}
+    </>
+  );
+}

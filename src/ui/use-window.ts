@@ -1,0 +1,112 @@
+import { type RefObject, useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
+
+/** Shorter lists are drawn whole. */
+const WHOLE = 120;
+/** So many pieces are drawn beyond what is in sight, on either side. */
+const BEYOND = 24;
+/** How many pieces are drawn before it is known what is in sight. */
+const FIRST = 40;
+/** What scrolls around a list. */
+const SCROLLS = '#page, aside, [data-scrolls]';
+
+export interface ListWindow {
+  /** The pieces to draw, from and to (not included). */
+  from: number;
+  to: number;
+  /** The room that the pieces before and behind take, in pixels. */
+  before: number;
+  behind: number;
+}
+
+/**
+ * The part of a long list that is in sight. Where each piece stands is kept in one array of numbers, so that tens of thousands
+ * of pieces of differing heights cost nothing while they are scrolled; what is drawn is measured afterwards. Each drawn piece
+ * bears its place as `data-index`.
+ *
+ * @param keyOf names a piece, so that its height is remembered
+ * @param heightOf what a piece takes, in pixels, until it was measured
+ */
+export function useWindow(
+  list: RefObject<HTMLElement | null>,
+  count: number,
+  keyOf: (index: number) => string,
+  heightOf: (index: number) => number,
+): ListWindow {
+  const long = count > WHOLE;
+  const measured = useRef(new Map<string, number>());
+  const [sight, setSight] = useState({ from: 0, to: FIRST });
+  // Grows when what was measured moves the pieces behind it.
+  const [version, setVersion] = useState(0);
+  // Found by name once per list; a measured piece then only moves the sums behind it.
+  const heights = useMemo(() => {
+    const found = new Float64Array(long ? count : 0);
+    for (let index = 0; index < found.length; index++) found[index] = measured.current.get(keyOf(index)) ?? heightOf(index);
+    return found;
+  }, [long, count, keyOf, heightOf]);
+  const offsets = useMemo(() => {
+    const found = new Float64Array(heights.length + 1);
+    for (let index = 0; index < heights.length; index++) found[index + 1] = (found[index] as number) + (heights[index] as number);
+    return found;
+    // The heights change in place: the version tells when.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [heights, version]);
+
+  const look = useCallback((): void => {
+    const element = list.current;
+    const scroller = element?.closest<HTMLElement>(SCROLLS);
+    if (!element || !scroller) return;
+    const top = scroller.getBoundingClientRect().top - element.getBoundingClientRect().top;
+    const from = Math.max(0, placeAt(offsets, top) - BEYOND);
+    const to = Math.min(count, placeAt(offsets, top + scroller.clientHeight) + 1 + BEYOND);
+    // Only when what is drawn comes to its end is something else drawn.
+    setSight((present) => {
+      const enough =
+        present.from <= from + BEYOND / 2 && present.to >= to - BEYOND / 2 && present.to - present.from < 4 * BEYOND + to - from;
+      return enough && present.to <= count ? present : { from, to };
+    });
+  }, [list, offsets, count]);
+
+  useLayoutEffect(() => {
+    if (!long) return;
+    const scroller = list.current?.closest<HTMLElement>(SCROLLS);
+    look();
+    scroller?.addEventListener('scroll', look, { passive: true });
+    const watcher = new ResizeObserver(() => look());
+    if (scroller) watcher.observe(scroller);
+    return () => {
+      scroller?.removeEventListener('scroll', look);
+      watcher.disconnect();
+    };
+  }, [long, list, look]);
+
+  useLayoutEffect(() => {
+    if (!long) return;
+    let moved = false;
+    for (const piece of list.current?.querySelectorAll<HTMLElement>('[data-index]') ?? []) {
+      const index = Number(piece.dataset['index']);
+      const height = piece.offsetHeight;
+      if (height === 0 || Math.abs(height - (heights[index] ?? 0)) < 1) continue;
+      measured.current.set(keyOf(index), height);
+      heights[index] = height;
+      moved = true;
+    }
+    if (moved) setVersion((present) => present + 1);
+  }, [long, list, heights, sight, keyOf]);
+
+  if (!long) return { from: 0, to: count, before: 0, behind: 0 };
+  const from = Math.min(sight.from, Math.max(0, count - 1));
+  const to = Math.min(Math.max(sight.to, from + 1), count);
+  return { from, to, before: offsets[from] ?? 0, behind: Math.max(0, (offsets[count] ?? 0) - (offsets[to] ?? 0)) };
+}
+
+/** The piece that stands at a distance from the top of the list. */
+function placeAt(offsets: Float64Array, distance: number): number {
+  let low = 0;
+  let high = offsets.length - 1;
+  while (low < high) {
+    const middle = (low + high + 1) >> 1;
+    if ((offsets[middle] as number) <= distance) low = middle;
+    else high = middle - 1;
+  }
+  return low;
+}
