@@ -47,6 +47,7 @@ export class Columns {
   marks = new Uint8Array(FIRST_SIZE);
   private selected = new Int32Array(FIRST_SIZE);
   private readonly free: number[] = [];
+  private dated: Int32Array | null = null;
 
   /** How many rows it holds. */
   get size(): number {
@@ -66,6 +67,7 @@ export class Columns {
     this.ranks[slot] = priorityRank(task.priority);
     this.dues[slot] = task.due?.from ?? ABSENT;
     this.openDues[slot] = isOpen(task.status) && row.head.kind !== 'archive' ? (task.due?.from ?? ABSENT) : ABSENT;
+    if (this.openDues[slot] !== ABSENT) this.dated = null;
     this.plans[slot] = task.plan?.from ?? ABSENT;
     this.planEnds[slot] = task.plan?.to ?? ABSENT;
     this.dones[slot] = task.done?.from ?? ABSENT;
@@ -85,6 +87,7 @@ export class Columns {
     this.rows[row.slot] = null;
     this.raws[row.slot] = '';
     this.flags[row.slot] = 0;
+    if (this.openDues[row.slot] !== ABSENT) this.dated = null;
     this.openDues[row.slot] = ABSENT;
     this.free.push(row.slot);
     row.slot = -1;
@@ -112,25 +115,10 @@ export class Columns {
     const { statuses } = sieve;
     const shut = archives ? 0 : ARCHIVE;
     const { from, to } = sieve.dueless ? NO_DUE : (sieve.due ?? ANY_DUE);
-    const { dues } = this;
-    // Whether a flag passes, for each that there is: arithmetic alone, so that nothing is guessed ahead wrongly.
-    const passes = Uint8Array.from({ length: 256 }, (_, flag) => ((flag & statuses) !== 0 && (flag & shut) === 0 ? 1 : 0));
-    let found = 0;
-    if (sieve.due && statuses === OPEN_BITS && !archives) {
-      const { openDues } = this;
-      const first = Math.max(from, ABSENT + 1);
-      for (let slot = 0; slot < count; slot++) {
-        const due = openDues[slot] as number;
-        selected[found] = slot;
-        found += ~(((due - first) | (to - due)) >> 31) & 1;
-      }
-    } else {
-      for (let slot = 0; slot < count; slot++) {
-        const due = dues[slot] as number;
-        selected[found] = slot;
-        found += (passes[flags[slot] as number] as number) & ~(((due - from) | (to - due)) >> 31);
-      }
-    }
+    let found =
+      sieve.due && statuses === OPEN_BITS && !archives
+        ? theseDays(selected, this.datedOpen(), this.openDues, from, to)
+        : allFlagged(selected, count, flags, passing(statuses, shut), this.dues, from, to);
     if (sieve.words) found = this.keepWords(selected, found, sieve.words);
     if (sieve.tags !== 0) found = keepBits(selected, found, this.tags, sieve.tags);
     if (sieve.people !== 0) found = keepBits(selected, found, this.people, sieve.people);
@@ -141,6 +129,17 @@ export class Columns {
     }
     if (sieve.done) found = keepDays(selected, found, this.dones, Math.max(sieve.done.from, ABSENT + 1), sieve.done.to);
     return selected.subarray(0, found);
+  }
+
+  /** The slots of the open tasks with a due day; found once until one comes or goes. */
+  private datedOpen(): Int32Array {
+    if (this.dated === null) {
+      const { openDues } = this;
+      const found: number[] = [];
+      for (let slot = 0; slot < this.rows.length; slot++) if (openDues[slot] !== ABSENT) found.push(slot);
+      this.dated = Int32Array.from(found);
+    }
+    return this.dated;
   }
 
   private keepWords(slots: Int32Array, count: number, { pattern, length, test }: WordsSieve): number {
@@ -181,6 +180,42 @@ export class Columns {
   }
 }
 
+/** For each flag that there is whether it passes: arithmetic alone, so that nothing is guessed ahead wrongly. */
+function passing(statuses: number, shut: number): Uint8Array {
+  const passes = new Uint8Array(256);
+  for (let flag = 0; flag < 256; flag++) passes[flag] = (flag & statuses) !== 0 && (flag & shut) === 0 ? 1 : 0;
+  return passes;
+}
+
+function theseDays(into: Int32Array, slots: Int32Array, column: Int32Array, from: number, to: number): number {
+  let found = 0;
+  for (let at = 0; at < slots.length; at++) {
+    const slot = slots[at] as number;
+    const day = column[slot] as number;
+    into[found] = slot;
+    found += ~(((day - from) | (to - day)) >> 31) & 1;
+  }
+  return found;
+}
+
+function allFlagged(
+  slots: Int32Array,
+  count: number,
+  flags: Uint8Array,
+  passes: Uint8Array,
+  days: Int32Array,
+  from: number,
+  to: number,
+): number {
+  let found = 0;
+  for (let slot = 0; slot < count; slot++) {
+    const day = days[slot] as number;
+    slots[found] = slot;
+    found += (passes[flags[slot] as number] as number) & ~(((day - from) | (to - day)) >> 31);
+  }
+  return found;
+}
+
 function keepBits(slots: Int32Array, count: number, column: Int32Array, bits: number): number {
   let found = 0;
   for (let at = 0; at < count; at++) {
@@ -192,14 +227,7 @@ function keepBits(slots: Int32Array, count: number, column: Int32Array, bits: nu
 }
 
 function keepDays(slots: Int32Array, count: number, column: Int32Array, from: number, to: number): number {
-  let found = 0;
-  for (let at = 0; at < count; at++) {
-    const slot = slots[at] as number;
-    const day = column[slot] as number;
-    slots[found] = slot;
-    found += ~(((day - from) | (to - day)) >> 31) & 1;
-  }
-  return found;
+  return theseDays(slots, slots.subarray(0, count), column, from, to);
 }
 
 function wider<T extends Uint8Array | Int16Array | Int32Array | Float64Array>(

@@ -46,6 +46,19 @@ export function foldAll(view: EditorView, shut: boolean): boolean {
   return true;
 }
 
+/** Opens the levels of an outline down to one (1 shows the outermost items alone) and folds what is below it; headings stay open. */
+export function foldToLevel(view: EditorView, level: number): boolean {
+  const { state } = view;
+  const effects: StateEffect<Fold>[] = [];
+  foldedRanges(state).between(0, state.doc.length, (from, to) => void effects.push(unfoldEffect.of({ from, to })));
+  for (const item of noteNow(state).structure.items) {
+    if (item.depth !== level - 1 || item.lastLine <= item.line || item.lastLine >= state.doc.lines) continue;
+    effects.push(foldEffect.of({ from: state.doc.line(item.line + 1).to, to: state.doc.line(item.lastLine + 1).to }));
+  }
+  view.dispatch({ effects });
+  return true;
+}
+
 function foldsOf(state: EditorState, note: ReadNote): Fold[] {
   const ends = [
     ...note.structure.items.filter((item) => item.depth === 0).map((item) => [item.line, item.lastLine] as const),

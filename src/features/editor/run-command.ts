@@ -2,7 +2,7 @@ import type { EditorView } from '@codemirror/view';
 import { redo, undo } from '@codemirror/commands';
 import type { ActionContext } from '../../core/task/action-context';
 import type { Task } from '../../core/task/task';
-import { foldAll, toggleFold } from './folding';
+import { foldAll, foldToLevel, toggleFold } from './folding';
 import { runOutline } from './outline-keys';
 import { actOnSelected, convertLines, openTail, repairLine, selectedTasks, takeDate } from './task-commands';
 import { nextHeading, toggleMark } from './text-marks';
@@ -75,6 +75,10 @@ export function runTextCommand(view: EditorView, id: string, host: TextHost): bo
       return toggleFold(view, line);
     case 'text-fold-all':
       return foldAll(view, true);
+    case 'text-fold-level-1':
+    case 'text-fold-level-2':
+    case 'text-fold-level-3':
+      return foldToLevel(view, Number(id.slice(-1)));
     case 'text-unfold-all':
       return foldAll(view, false);
     case 'text-close-up':
