@@ -1,7 +1,7 @@
 import { readStructure } from './blocks';
 import { readFrontMatter } from './front-matter';
 import { type Lines, lineText, splitLines } from './lines';
-import { type Item, LineKind, type Structure } from './structure';
+import { type Heading, type Item, LineKind, type Structure } from './structure';
 
 /** A run of lines (from 0, both included) that belongs together: an item with what is under it, or a heading's section. */
 export interface Block {
@@ -24,25 +24,32 @@ export interface OutlineEdit {
 
 export type OutlineCommand = 'up' | 'down' | 'in' | 'out' | 'duplicate' | 'delete';
 
-interface Outline {
+/** What outline commands need of a note; a note that was read is one. */
+export interface Outline {
   lines: Lines;
   structure: Structure;
 }
 
-/** Reads what outline commands need of a text with LF line endings. */
+/** Reads an outline from a text with LF line endings. */
 export function readOutline(text: string): Outline {
   const lines = splitLines(text);
   return { lines, structure: readStructure(lines, readFrontMatter(lines).lineCount) };
 }
 
 /** The innermost item or section that holds a line; null for a line in neither. */
-export function blockAt({ structure, lines }: Outline, line: number): Block | null {
+export function blockAt(outline: Outline, line: number): Block | null {
+  const { structure } = outline;
   const item = structure.items.findLast((one) => one.line <= line && line <= one.lastLine);
   if (item) return blockOf(item);
   const heading = structure.headings.findLast((one) => one.topLevel && one.line <= line);
   if (!heading) return null;
+  return { first: heading.line, last: sectionEnd(outline, heading), is: 'heading', depth: heading.level };
+}
+
+/** The last line of the section that a heading opens. */
+export function sectionEnd({ structure, lines }: Outline, heading: Heading): number {
   const next = structure.headings.find((one) => one.topLevel && one.line > heading.line && one.level <= heading.level);
-  return { first: heading.line, last: (next?.line ?? lines.starts.length) - 1, is: 'heading', depth: heading.level };
+  return (next?.line ?? lines.starts.length) - 1;
 }
 
 const blockOf = (item: Item): Block => ({ first: item.line, last: item.lastLine, is: 'item', depth: item.depth });

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { isoDay } from '../../core/calendar/day';
 import { dayTitle } from '../../core/calendar/day-name';
 import { fillTemplate } from '../../core/note/template';
-import { MenuEntry, MenuInside, MenuLine } from '../../ui/menu';
+import { MenuEntry, MenuInside, MenuLine, MenuPanel } from '../../ui/menu';
 import { useNow, useServices } from '../session/services';
 import { useAppSelector } from '../session/state';
 
@@ -40,39 +40,33 @@ export function InsertMenu({ open, onOpenChange, onInsert, title }: InsertMenuPr
           <span className="max-sm:sr-only">Insert</span>
         </button>
       </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          className="menu-panel"
-          align="end"
-          sideOffset={4}
-          collisionPadding={8}
-          onCloseAutoFocus={(event) => {
-            // The cursor goes to what was put in, not back to the button.
-            if (!chosen) return;
-            event.preventDefault();
-            onInsert(chosen.piece, chosen.block);
-            setChosen(null);
-          }}
-        >
-          <MenuEntry label="Task" onSelect={() => insert('- [ ] |')} />
-          <MenuEntry label="Due date" onSelect={() => insert(' {due |}', false)} />
-          <MenuEntry label={`Today’s date, ${dayTitle(now.day)}`} onSelect={() => insert(isoDay(now.day), false)} />
-          <MenuEntry label="Link to a note" onSelect={() => insert('[[|', false)} />
-          <MenuEntry label="Gather" onSelect={() => insert('```gather\ntitle |\nwhere open\n```\n')} />
-          {known.length > 0 && (
-            <MenuInside label="Template">
-              {known.map((note) => (
-                <MenuEntry key={note.path} label={note.title} onSelect={() => void fromTemplate(note.path)} />
-              ))}
-            </MenuInside>
-          )}
-          <MenuLine />
-          <MenuEntry label="Heading" onSelect={() => insert('## |')} />
-          <MenuEntry label="Divider" onSelect={() => insert('\n---\n')} />
-          <MenuEntry label="Table" onSelect={() => insert('| | | |\n| --- | --- | --- |\n| | | |\n'.replace('| |', '| ||'))} />
-          <MenuEntry label="Quote" onSelect={() => insert('> |')} />
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
+      <MenuPanel
+        onCloseAutoFocus={(event) => {
+          // The cursor goes to what was put in, not back to the button.
+          if (!chosen) return;
+          event.preventDefault();
+          onInsert(chosen.piece, chosen.block);
+          setChosen(null);
+        }}
+      >
+        <MenuEntry label="Task" onSelect={() => insert('- [ ] |')} />
+        <MenuEntry label="Due date" onSelect={() => insert(' {due |}', false)} />
+        <MenuEntry label={`Today’s date, ${dayTitle(now.day)}`} onSelect={() => insert(isoDay(now.day), false)} />
+        <MenuEntry label="Link to a note" onSelect={() => insert('[[|', false)} />
+        <MenuEntry label="Gather" onSelect={() => insert('```gather\ntitle |\nwhere open\n```\n')} />
+        {known.length > 0 && (
+          <MenuInside label="Template">
+            {known.map((note) => (
+              <MenuEntry key={note.path} label={note.title} onSelect={() => void fromTemplate(note.path)} />
+            ))}
+          </MenuInside>
+        )}
+        <MenuLine />
+        <MenuEntry label="Heading" onSelect={() => insert('## |')} />
+        <MenuEntry label="Divider" onSelect={() => insert('\n---\n')} />
+        <MenuEntry label="Table" onSelect={() => insert('| | | |\n| --- | --- | --- |\n| | | |\n'.replace('| |', '| ||'))} />
+        <MenuEntry label="Quote" onSelect={() => insert('> |')} />
+      </MenuPanel>
     </DropdownMenu.Root>
   );
 }

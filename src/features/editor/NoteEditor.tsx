@@ -27,7 +27,7 @@ import { hideFinished } from './finished-lines';
 import { foldDescriptions, keepFolds, restoreFolds } from './folding';
 import { showLine } from './found-line';
 import { type EditorParts, makeEditor } from './make-editor';
-import { noteReading } from './note-field';
+import { noteNow, noteReading } from './note-field';
 import { NoteSession, fromStore } from './note-session';
 import { type TextHost, runTextCommand } from './run-command';
 import { commandKeys } from './task-keys';
@@ -166,28 +166,26 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
     };
     const context = () => actionContext(latestSettings.current, clock.now());
     const tick = (index: number): void => tickLine(view, session, index, context(), finished === 'sink', askSteps);
-    const askAbout = (tasks: readonly Task[], dialog: (asked: DialogTask[]) => TaskDialog): void => {
-      const asked = tasks.map((task) => ({ ref: { path, line: task.line, expected: task.raw }, text: task.text }));
+    const askAbout = (asked: DialogTask[], dialog: (asked: DialogTask[]) => TaskDialog): void => {
       // What is written goes first, so that the answer finds the lines as they stand here.
       void session.save().then(() => dispatch(frameSlice.actions.taskDialogShown(dialog(asked))));
     };
+    const asked = (tasks: readonly Task[]): DialogTask[] =>
+      tasks.map((task) => ({ ref: { path, line: task.line, expected: task.raw }, text: task.text }));
     const closeOn = (index: number | null): void => void navigate({ search: index === null ? '' : `?close=${index + 1}` });
     host.current = {
       context,
       tick,
       details: (index) => {
         const raw = view.state.doc.line(index + 1).text;
-        // The form stores through the notes, so that what is written must be there first.
-        void session
-          .save()
-          .then(() =>
-            dispatch(frameSlice.actions.taskDialogShown({ is: 'details', task: { ref: { path, line: index, expected: raw }, text: raw } })),
-          );
+        askAbout([{ ref: { path, line: index, expected: raw }, text: raw }], ([task]) => ({ is: 'details', task: task as DialogTask }));
       },
-      dates: (tasks) => askAbout(tasks, (asked) => ({ is: 'day', tasks: asked, what: 'due' })),
-      names: (tasks) => askAbout(tasks, (asked) => ({ is: 'names', tasks: asked })),
-      closeUp: (index) =>
-        closeOn(closeUpAt(view.state, index) ? view.state.doc.lineAt(closeUpAt(view.state, index)?.from ?? 0).number - 1 : null),
+      dates: (tasks) => askAbout(asked(tasks), (all) => ({ is: 'day', tasks: all, what: 'due' })),
+      names: (tasks) => askAbout(asked(tasks), (all) => ({ is: 'names', tasks: all })),
+      closeUp: (index) => {
+        const range = closeUpAt(view.state, index);
+        closeOn(range && view.state.doc.lineAt(range.from).number - 1);
+      },
       wider: () => closeOn(trail.at(-1)?.line ?? null),
       insertMenu: () => setInserting(true),
       told: (reason) => toast.error(reason),
@@ -250,7 +248,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
     const at = Number.isInteger(close) && close > 0 && close <= view.state.doc.lines ? close - 1 : null;
     const range = at === null ? null : closeUpAt(view.state, at);
     view.dispatch({ effects: closeUpOn.of(range), ...(range && { selection: { anchor: view.state.doc.lineAt(range.from).to } }) });
-    setTrail(range && at !== null ? trailOf(view.state.doc.toString(), at) : []);
+    setTrail(range && at !== null ? trailOf(noteNow(view.state), at) : []);
   }, [path, close]);
 
   useEffect(() => {

@@ -1,6 +1,7 @@
 import { EditorState, type Extension, RangeSet, StateEffect, StateField, type Text } from '@codemirror/state';
 import { Decoration, type DecorationSet, EditorView } from '@codemirror/view';
-import { blockAt, readOutline } from '../../core/note/outline-edits';
+import { type Outline, blockAt } from '../../core/note/outline-edits';
+import { noteNow } from './note-field';
 
 /** From the start of the first line that is shown to the end of the last. */
 export interface CloseUpRange {
@@ -57,14 +58,13 @@ export const closeUp: Extension = [closeUpField, stayInside];
 
 /** The item or section at a line (from 0) as a range of the text; null when the line stands in none. */
 export function closeUpAt(state: EditorState, line: number): CloseUpRange | null {
-  const block = blockAt(readOutline(state.doc.toString()), line);
+  const block = blockAt(noteNow(state), line);
   if (!block || block.last >= state.doc.lines) return null;
   return { from: state.doc.line(block.first + 1).from, to: state.doc.line(block.last + 1).to };
 }
 
 /** What stands above an item or section: the headings and items that hold it, outermost first. */
-export function trailOf(text: string, line: number): { line: number; words: string }[] {
-  const { lines, structure } = readOutline(text);
+export function trailOf({ lines, structure }: Outline, line: number): { line: number; words: string }[] {
   const words = (at: number): string =>
     lines.text
       .slice(lines.starts[at], lines.ends[at])

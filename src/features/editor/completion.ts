@@ -1,8 +1,9 @@
 import { type Completion, type CompletionContext, type CompletionResult, autocompletion, completionKeymap } from '@codemirror/autocomplete';
 import type { Extension } from '@codemirror/state';
 import { keymap } from '@codemirror/view';
-import { isoDay, startOfWeek } from '../../core/calendar/day';
-import { dayName, weekdayName } from '../../core/calendar/day-name';
+import { isoDay } from '../../core/calendar/day';
+import { dayName } from '../../core/calendar/day-name';
+import { likelyDays } from '../../core/calendar/likely-days';
 import type { ActionContext } from '../../core/task/action-context';
 import { storedValue } from '../../core/task/clause-value';
 import { clauseNameOf } from '../../core/task/clause';
@@ -161,13 +162,6 @@ function clauses({ context: actionContext }: CompletionFacts, context: Completio
   const { now, settings } = actionContext();
   const known = clauseNameOf(name.toLowerCase());
   const understood = typed.trim() === '' || known === null ? null : storedValue(known, typed.trim(), actionContext());
-  const nextWeek = startOfWeek(now.day, settings.firstDayOfWeek) + 7;
-  const days: [string, number][] = [
-    ['today', now.day],
-    ['tomorrow', now.day + 1],
-    [`next ${weekdayName(nextWeek)}`, nextWeek],
-    ['in two weeks', now.day + 14],
-  ];
   const put =
     (value: string): NonNullable<Completion['apply']> =>
     (view, _completion, start, end) => {
@@ -183,9 +177,9 @@ function clauses({ context: actionContext }: CompletionFacts, context: Completio
     filter: false,
     options: [
       ...(understood === null ? [] : [{ label: understood, detail: `what “${typed.trim()}” comes to`, apply: put(understood) }]),
-      ...days
-        .filter(([words]) => typed.trim() === '' || words.startsWith(typed.trim().toLowerCase()))
-        .map(([words, day]) => ({ label: words, detail: dayName(day, now.day - 1000), apply: put(isoDay(day)) })),
+      ...likelyDays(now.day, settings.firstDayOfWeek)
+        .filter(({ words }) => words.toLowerCase().startsWith(typed.trim().toLowerCase()))
+        .map(({ words, day }) => ({ label: words, detail: dayName(day, now.day - 1000), apply: put(isoDay(day)) })),
     ],
   };
 }

@@ -1,6 +1,7 @@
 import { Facet, type Range, RangeSet, StateField, type EditorState } from '@codemirror/state';
 import { Decoration, type DecorationSet, EditorView, WidgetType } from '@codemirror/view';
 import { isOpen } from '../../core/task/status';
+import type { Task } from '../../core/task/task';
 import { shownNote } from './note-field';
 
 /** Whether finished lines are out of sight. */
@@ -27,23 +28,30 @@ class HiddenWidget extends WidgetType {
 /** Takes the finished tasks of a note out of sight, with everything under them; those at the cursor stay. */
 export const finishedLines = StateField.define<DecorationSet>({
   create: find,
-  update: (_set, transaction) => find(transaction.state),
+  update: (set, { startState, state, docChanged }) =>
+    !docChanged &&
+    shownNote(startState) === shownNote(state) &&
+    startState.facet(hideFinished) === state.facet(hideFinished) &&
+    cursorLine(startState) === cursorLine(state)
+      ? set
+      : find(state),
   provide: (field) => EditorView.decorations.from(field),
 });
+
+const cursorLine = ({ doc, selection }: EditorState): number => doc.lineAt(selection.main.head).number - 1;
 
 function find(state: EditorState): DecorationSet {
   if (!state.facet(hideFinished)) return Decoration.none;
   const note = shownNote(state);
-  const { doc, selection } = state;
-  const cursor = doc.lineAt(selection.main.head).number - 1;
+  const { doc } = state;
+  const cursor = cursorLine(state);
   const runs: { first: number; last: number; count: number }[] = [];
-  for (const task of note.tasks) {
+  for (const [index, task] of note.tasks.entries()) {
     const item = note.structure.items[task.item];
     if (!item || item.line !== task.line || item.lastLine >= doc.lines) continue;
     const last = runs[runs.length - 1];
     if (last && item.line <= last.last) continue;
-    const under = note.tasks.filter((one) => one.line >= item.line && one.line <= item.lastLine);
-    if (under.some((one) => isOpen(one.status)) || (cursor >= item.line && cursor <= item.lastLine)) continue;
+    if (holdsOpen(note.tasks, index, item.lastLine) || (cursor >= item.line && cursor <= item.lastLine)) continue;
     if (last && item.line === last.last + 1) {
       last.last = item.lastLine;
       last.count++;
@@ -53,4 +61,13 @@ function find(state: EditorState): DecorationSet {
     Decoration.replace({ widget: new HiddenWidget(count), block: true }).range(doc.line(first + 1).from, doc.line(last + 1).to),
   );
   return RangeSet.of(ranges);
+}
+
+/** Whether a task, or one that stands in it up to a line, is open. */
+function holdsOpen(tasks: readonly Task[], from: number, lastLine: number): boolean {
+  for (let at = from; ; at++) {
+    const task = tasks[at];
+    if (!task || task.line > lastLine) return false;
+    if (isOpen(task.status)) return true;
+  }
 }

@@ -1,8 +1,7 @@
 import { codeFolding, foldEffect, foldedRanges, unfoldEffect } from '@codemirror/language';
 import type { EditorState, Extension, StateEffect } from '@codemirror/state';
 import type { EditorView } from '@codemirror/view';
-import { blockAt, readOutline } from '../../core/note/outline-edits';
-import type { ReadNote } from '../../core/task/read-note';
+import { blockAt, sectionEnd } from '../../core/note/outline-edits';
 import { noteNow } from './note-field';
 
 /** What a fold hides, from the end of the line that stays. */
@@ -20,60 +19,68 @@ export function isFolded(state: EditorState, lineEnd: number): boolean {
   return found;
 }
 
-/** What folding the item or section at a line (from 0) hides; null when nothing stands under it. */
-function foldAt(state: EditorState, line: number): Fold | null {
-  const block = blockAt(readOutline(state.doc.toString()), line);
-  if (!block || block.last === block.first || block.last >= state.doc.lines) return null;
-  return { from: state.doc.line(block.first + 1).to, to: state.doc.line(block.last + 1).to };
+/** The fold of some lines (from 0, both included) under the first of them; null when nothing stands there. */
+function foldOf({ doc }: EditorState, first: number, last: number): Fold | null {
+  return last > first && last < doc.lines ? { from: doc.line(first + 1).to, to: doc.line(last + 1).to } : null;
 }
 
 /** Folds or unfolds the item or section at a line (from 0); whether there was one. */
 export function toggleFold(view: EditorView, line: number): boolean {
-  const fold = foldAt(view.state, line);
+  const { state } = view;
+  const block = blockAt(noteNow(state), line);
+  const fold = block && foldOf(state, block.first, block.last);
   if (!fold) return false;
-  const effect = isFolded(view.state, fold.from) ? unfoldEffect : foldEffect;
+  const effect = isFolded(state, fold.from) ? unfoldEffect : foldEffect;
   view.dispatch({ effects: effect.of(fold) });
   return true;
 }
 
 /** Folds every item and section that holds something, or unfolds everything. */
 export function foldAll(view: EditorView, shut: boolean): boolean {
-  const { state } = view;
-  const effects: StateEffect<Fold>[] = [];
-  if (shut) for (const fold of foldsOf(state, noteNow(state))) effects.push(foldEffect.of(fold));
-  else foldedRanges(state).between(0, state.doc.length, (from, to) => void effects.push(unfoldEffect.of({ from, to })));
-  if (effects.length > 0) view.dispatch({ effects });
+  const outermost = (part: Foldable): boolean => part.is === 'heading' || part.depth === 0;
+  view.dispatch({ effects: shut ? foldsOf(view.state, outermost) : unfolds(view.state) });
   return true;
 }
 
 /** Opens the levels of an outline down to one (1 shows the outermost items alone) and folds what is below it; headings stay open. */
 export function foldToLevel(view: EditorView, level: number): boolean {
   const { state } = view;
-  const effects: StateEffect<Fold>[] = [];
-  foldedRanges(state).between(0, state.doc.length, (from, to) => void effects.push(unfoldEffect.of({ from, to })));
-  for (const item of noteNow(state).structure.items) {
-    if (item.depth !== level - 1 || item.lastLine <= item.line || item.lastLine >= state.doc.lines) continue;
-    effects.push(foldEffect.of({ from: state.doc.line(item.line + 1).to, to: state.doc.line(item.lastLine + 1).to }));
-  }
-  view.dispatch({ effects });
+  view.dispatch({ effects: [...unfolds(state), ...foldsOf(state, (part) => part.is === 'item' && part.depth === level - 1)] });
   return true;
 }
 
-function foldsOf(state: EditorState, note: ReadNote): Fold[] {
-  const ends = [
-    ...note.structure.items.filter((item) => item.depth === 0).map((item) => [item.line, item.lastLine] as const),
-    ...note.structure.headings
-      .filter((heading) => heading.topLevel)
-      .map((heading) => [heading.line, sectionEnd(note, heading.line, heading.level)] as const),
-  ];
-  return ends
-    .filter(([first, last]) => last > first && last < state.doc.lines)
-    .map(([first, last]) => ({ from: state.doc.line(first + 1).to, to: state.doc.line(last + 1).to }));
+function unfolds(state: EditorState): StateEffect<Fold>[] {
+  const effects: StateEffect<Fold>[] = [];
+  foldedRanges(state).between(0, state.doc.length, (from, to) => void effects.push(unfoldEffect.of({ from, to })));
+  return effects;
 }
 
-function sectionEnd(note: ReadNote, line: number, level: number): number {
-  const next = note.structure.headings.find((one) => one.topLevel && one.line > line && one.level <= level);
-  return (next?.line ?? note.lines.starts.length) - 1;
+function foldsOf(state: EditorState, wanted: (part: Foldable) => boolean): StateEffect<Fold>[] {
+  return foldables(state)
+    .filter(wanted)
+    .map(({ fold }) => foldEffect.of(fold));
+}
+
+/** An item or section under which something stands. */
+interface Foldable {
+  is: 'item' | 'heading';
+  /** How many items are around an item; 0 for a heading. */
+  depth: number;
+  fold: Fold;
+}
+
+function foldables(state: EditorState): Foldable[] {
+  const note = noteNow(state);
+  const { headings, items } = note.structure;
+  const sections = headings.flatMap((heading): Foldable[] => {
+    const fold = heading.topLevel ? foldOf(state, heading.line, sectionEnd(note, heading)) : null;
+    return fold ? [{ is: 'heading', depth: 0, fold }] : [];
+  });
+  const branches = items.flatMap(({ line, lastLine, depth }): Foldable[] => {
+    const fold = foldOf(state, line, lastLine);
+    return fold ? [{ is: 'item', depth, fold }] : [];
+  });
+  return [...sections, ...branches];
 }
 
 /** The plain text under an item: shown as one line with a sign until it is opened. */
@@ -84,22 +91,10 @@ export function foldDescriptions(view: EditorView): void {
   for (const [index, item] of items.entries()) {
     const inner = items[index + 1];
     const end = inner && inner.line <= item.lastLine ? inner.line - 1 : item.lastLine;
-    if (end <= item.line || end >= state.doc.lines || item.wordsFrom < 0) continue;
-    effects.push(foldEffect.of({ from: state.doc.line(item.line + 1).to, to: state.doc.line(end + 1).to }));
+    const fold = item.wordsFrom < 0 ? null : foldOf(state, item.line, end);
+    if (fold) effects.push(foldEffect.of(fold));
   }
   if (effects.length > 0) view.dispatch({ effects });
-}
-
-/** What can be folded in a note: for the end of each line that stays, where its fold ends. */
-function foldEnds(state: EditorState): Map<number, number> {
-  const note = noteNow(state);
-  const ends = new Map<number, number>();
-  const add = (first: number, last: number): void => {
-    if (last > first && last < state.doc.lines) ends.set(state.doc.line(first + 1).to, state.doc.line(last + 1).to);
-  };
-  for (const heading of note.structure.headings) if (heading.topLevel) add(heading.line, sectionEnd(note, heading.line, heading.level));
-  for (const item of note.structure.items) add(item.line, item.lastLine);
-  return ends;
 }
 
 const KEY = 'recado folds';
@@ -108,7 +103,7 @@ const MOST_NOTES = 200;
 /** Folds are kept per note on this device, by the words of the lines that stay: they move along with them. */
 export function keepFolds(state: EditorState, path: string): void {
   const lines: string[] = [];
-  const ends = foldEnds(state);
+  const ends = new Map(foldables(state).map(({ fold }) => [fold.from, fold.to]));
   const { items } = noteNow(state).structure;
   const withItems = new Set(items.map((item) => item.parent).map((parent) => items[parent]?.line));
   foldedRanges(state).between(0, state.doc.length, (from, to) => {
@@ -126,9 +121,7 @@ export function keepFolds(state: EditorState, path: string): void {
 export function restoreFolds(view: EditorView, path: string): void {
   const lines = new Set(readKept()[path] ?? []);
   if (lines.size === 0) return;
-  const effects: StateEffect<Fold>[] = [];
-  for (const [from, to] of foldEnds(view.state)) if (lines.has(view.state.doc.lineAt(from).text)) effects.push(foldEffect.of({ from, to }));
-  if (effects.length > 0) view.dispatch({ effects });
+  view.dispatch({ effects: foldsOf(view.state, ({ fold }) => lines.has(view.state.doc.lineAt(fold.from).text)) });
 }
 
 function readKept(): Record<string, string[]> {

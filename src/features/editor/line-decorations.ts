@@ -2,6 +2,7 @@ import { foldEffect, unfoldEffect } from '@codemirror/language';
 import { type EditorState, type Line, type Range, RangeSet, type StateEffect } from '@codemirror/state';
 import { Decoration, type DecorationSet, EditorView, ViewPlugin, type ViewUpdate } from '@codemirror/view';
 import { readInline } from '../../core/note/names';
+import { sectionEnd } from '../../core/note/outline-edits';
 import { foldPath } from '../../core/note/path';
 import { type Heading, type Item, LineKind } from '../../core/note/structure';
 import type { ReadNote } from '../../core/task/read-note';
@@ -134,12 +135,6 @@ function decorateLine(view: EditorView, line: Line, raw: ReadonlySet<number>): R
     ranges.push(Decoration.line({ class: 'cm-code-line' }).range(line.from));
   }
   return ranges;
-}
-
-/** The last line of the section that a heading opens. */
-function sectionEnd(note: ReadNote, heading: Heading): number {
-  const next = note.structure.headings.find((one) => one.topLevel && one.line > heading.line && one.level <= heading.level);
-  return (next?.line ?? note.lines.starts.length) - 1;
 }
 
 const FOLD = Decoration.widget({ widget: new FoldWidget(false), side: -1 });
