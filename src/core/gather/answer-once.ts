@@ -1,17 +1,5 @@
 import type { Row } from '../index/row';
-import {
-  type Answer,
-  type AnswerRow,
-  type Plan,
-  addToSums,
-  flatten,
-  groupOf,
-  groupPlaces,
-  groupedOnce,
-  nestSteps,
-  noSums,
-  totalsFrom,
-} from './answer';
+import { type Answer, type AnswerRow, type Plan, addToSums, groupedOnce, limitedAnswer, nestSteps, noSums, totalsFrom } from './answer';
 import { Heaviest } from './heaviest';
 
 /** Calls with every row that may match. */
@@ -51,26 +39,16 @@ export function answerOnce(plan: Plan, each: EachRow): Answer {
       kept.offer(row);
     }
   });
-  const head = { total: sums.count, resting, totals: totalsFrom(sums) };
-  if (!kept) {
-    matching.sort(plan.compare);
-    if (gather.groupBy.length > 0) return { ...head, more: 0, groups: groupedOnce(plan, matching) };
-    const nested = nestSteps(plan, matching);
-    return { ...head, more: 0, groups: wholeGroup(plan, sums, nested, nested.length) };
+  if (kept) {
+    const shown = kept.sorted().map((row) => withSteps(plan, row));
+    return limitedAnswer(plan, sums, resting, shown, rows);
   }
-  const shown = kept.sorted().map((row) => withSteps(plan, row));
-  if (gather.groupBy.length > 0) return { ...head, more: rows - shown.length, groups: groupedOnce(plan, flatten(shown)) };
-  const inGroup = gather.limit === null ? rows : shown.length;
-  return {
-    ...head,
-    more: gather.limit === null ? 0 : rows - shown.length,
-    groups: wholeGroup(plan, sums, gather.limitPerGroup === null ? shown : shown.slice(0, gather.limitPerGroup), inGroup),
-  };
-}
-
-function wholeGroup(plan: Plan, sums: Parameters<typeof groupOf>[1], rows: AnswerRow[], all: number): Answer['groups'] {
-  const [place] = rows[0] ? groupPlaces({ ...plan, gather: { ...plan.gather, groupBy: [] } }, rows[0].row) : [];
-  return place ? [groupOf(place, sums, rows, all)] : [];
+  matching.sort(plan.compare);
+  if (gather.groupBy.length === 0) {
+    const nested = nestSteps(plan, matching);
+    return limitedAnswer(plan, sums, resting, nested, nested.length);
+  }
+  return { total: sums.count, resting, totals: totalsFrom(sums), more: 0, groups: groupedOnce(plan, matching) };
 }
 
 /** Whether a matching row is a row of its own: no task it stands in is in the answer. */

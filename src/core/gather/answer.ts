@@ -105,7 +105,9 @@ export interface GroupPlace {
   orders: (number | string | null)[];
 }
 
-const WHOLE: readonly GroupPlace[] = [{ keys: [], labels: [], orders: [] }];
+/** The place of the one group of a gather without `group by`. */
+export const NO_PLACE: GroupPlace = { keys: [], labels: [], orders: [] };
+const WHOLE: readonly GroupPlace[] = [NO_PLACE];
 
 /** The groups in which a row stands; the one group of all without `group by`. */
 export function groupPlaces({ gather, context, style }: Plan, row: Row): readonly GroupPlace[] {
@@ -179,6 +181,20 @@ export function groupedOnce(plan: Plan, rows: readonly Row[]): AnswerGroup[] {
     return { ...place, count: sums.count, group: groupOf(place, sums, nested.slice(0, most), nested.length) };
   });
   return groups.sort((a, b) => compareGroups(plan.gather, a, b)).map(({ group }) => group);
+}
+
+/**
+ * An answer of which a limit shows the first rows.
+ *
+ * @param shown the rows within the limit, in order
+ * @param all how many rows there are
+ */
+export function limitedAnswer(plan: Plan, sums: Sums, resting: number, shown: readonly AnswerRow[], all: number): Answer {
+  const { limit, limitPerGroup, groupBy } = plan.gather;
+  const head = { total: sums.count, resting, totals: totalsFrom(sums), more: limit === null ? 0 : all - shown.length };
+  if (groupBy.length > 0) return { ...head, groups: groupedOnce(plan, flatten(shown)) };
+  const inGroup = limit === null ? all : shown.length;
+  return { ...head, groups: inGroup === 0 ? [] : [groupOf(NO_PLACE, sums, shown.slice(0, limitPerGroup ?? Infinity), inGroup)] };
 }
 
 /** What adds up over the tasks of a list, steps included. */

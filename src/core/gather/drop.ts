@@ -44,7 +44,7 @@ export function dropInto(key: GroupKey, from: string | null, to: string | null):
     case 'due':
     case 'plan':
     case 'start':
-      if (key.key !== name) return spanned(name, to);
+      if (key.key !== name) return spanned(name, [name], to);
       return { intentions: [to === null ? { do: 'unset', clause: name } : { do: 'set', clause: `${name} ${to}` }] };
     case 'back':
       return { intentions: [to === null ? { do: 'unset', clause: 'start' } : { do: 'rest', until: to }] };
@@ -52,7 +52,7 @@ export function dropInto(key: GroupKey, from: string | null, to: string | null):
     case 'week':
     case 'month':
     case 'period':
-      return spanned('plan', to);
+      return spanned('plan', ['plan', 'due'], to);
     case 'note':
       return to === null ? { refused: 'A task stands in a note.' } : { intentions: [{ do: 'move', to }] };
     case 'heading':
@@ -71,6 +71,8 @@ function named(from: string | null, to: string | null, sign: string): WideIntent
 
 const personWords = (name: string): string => (name === 'nobody' || name === 'me' ? name : `@${name}`);
 
+type DayField = 'due' | 'plan' | 'start';
+
 const PERIOD_WORDS: Record<string, string> = {
   Today: 'today',
   Tomorrow: 'tomorrow',
@@ -79,15 +81,13 @@ const PERIOD_WORDS: Record<string, string> = {
   'This month': 'this month',
 };
 
-/** Days, weeks, months and periods: the task is moved there by its plan, or by the field that was named. */
-function spanned(field: 'due' | 'plan' | 'start', to: string | null): Drop {
-  if (to === null || to === 'No date')
-    return {
-      intentions: [
-        { do: 'unset', clause: 'plan' },
-        { do: 'unset', clause: 'due' },
-      ],
-    };
+/**
+ * Days, weeks, months and periods: the task is moved there by its plan, or by the field that was named.
+ *
+ * @param grouped the fields by which it stands where it does, which the group of what has no day takes away
+ */
+function spanned(field: DayField, grouped: readonly DayField[], to: string | null): Drop {
+  if (to === null || to === 'No date') return { intentions: grouped.map((clause) => ({ do: 'unset', clause })) };
   const words = PERIOD_WORDS[to];
   if (words !== undefined) return { intentions: [{ do: 'set', clause: `${field} ${words}` }] };
   if (!/^\d{4}-/.test(to)) return { refused: `“${to}” names no day to move to.` };

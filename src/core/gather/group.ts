@@ -3,6 +3,7 @@ import { type DateStyle, MONTH_NAMES, dayName } from '../calendar/day-name';
 import type { DayRange } from '../calendar/span';
 import type { Row } from '../index/row';
 import { NOTE_KINDS, type NoteKind } from '../note/front-matter';
+import { PRIORITY_NAMES } from '../task/clause';
 import { isOpen, STATUSES, STATUS_NAMES } from '../task/status';
 import { priorityRank } from '../task/task';
 import type { GatherContext, GroupKey } from './ast';
@@ -32,8 +33,6 @@ const KIND_NAMES: Record<NoteKind, string> = {
   status: 'Statuses',
   archive: 'Archives',
 };
-
-const PRIORITY_NAMES = ['Top', 'High', 'Normal', 'Low'];
 
 /** The groups in which a row stands under one key; at least one. */
 export function groupValues(row: Row, key: GroupKey, context: GatherContext, style: DateStyle): GroupValue[] {
@@ -68,8 +67,8 @@ export function groupValues(row: Row, key: GroupKey, context: GatherContext, sty
       return [{ key: task.status, label: STATUS_NAMES[task.status], order: STATUSES.indexOf(task.status) }];
     case 'priority': {
       const rank = priorityRank(task.priority);
-      const label = PRIORITY_NAMES[rank] ?? '';
-      return [{ key: label.toLowerCase(), label, order: rank }];
+      const [key = null, label = ''] = PRIORITY_NAMES[rank] ?? [];
+      return [{ key, label, order: rank }];
     }
     case 'tag':
       return names([...task.tags, ...task.inheritedTags], '#', 'No tag');

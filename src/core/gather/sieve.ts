@@ -53,6 +53,8 @@ export function nameBit(folded: string): number {
 
 const ALL = (1 << STATUSES.length) - 1;
 export const OPEN_BITS = statusBit('todo') | statusBit('underway') | statusBit('waiting');
+export const DONE_BIT = statusBit('done');
+export const CANCELLED_BIT = statusBit('cancelled');
 const ANY: Sieve = {
   statuses: ALL,
   due: null,

@@ -1,9 +1,7 @@
 import type { Sums } from '../gather/answer';
-import { ABSENT, OPEN_BITS, statusBit } from '../gather/sieve';
+import { ABSENT, CANCELLED_BIT, DONE_BIT, OPEN_BITS } from '../gather/sieve';
 import type { Columns } from './columns';
 
-const DONE = statusBit('done');
-const CANCELLED = statusBit('cancelled');
 /** Codes that lie further apart are not counted by their place. */
 const WIDEST = 200_000;
 
@@ -49,8 +47,8 @@ export function tallyByCode(columns: Columns, slots: Int32Array, codes: Int32Arr
     const flag = flags[slot] as number;
     if ((counts[place] as number) === 0) firsts[place] = slot;
     counts[place] = (counts[place] as number) + 1;
-    done[place] = (done[place] as number) + ((flag & DONE) === 0 ? 0 : 1);
-    cancelled[place] = (cancelled[place] as number) + ((flag & CANCELLED) === 0 ? 0 : 1);
+    done[place] = (done[place] as number) + ((flag & DONE_BIT) === 0 ? 0 : 1);
+    cancelled[place] = (cancelled[place] as number) + ((flag & CANCELLED_BIT) === 0 ? 0 : 1);
     const time = takes[slot] as number;
     if (time > 0 && (flag & OPEN_BITS) !== 0) minutes[place] = (minutes[place] as number) + time;
     marks[slot] = 1;

@@ -7,6 +7,7 @@ import {
   groupOf,
   groupPlaces,
   groupedOnce,
+  limitedAnswer,
   noSums,
   totalsFrom,
 } from '../gather/answer';
@@ -15,13 +16,10 @@ import { tallyByCode } from './code-tally';
 import { asksForArchive } from '../gather/evaluate';
 import type { GroupKey } from '../gather/ast';
 import { Heaviest } from '../gather/heaviest';
-import { OPEN_BITS, sieveOf, statusBit } from '../gather/sieve';
+import { CANCELLED_BIT, DONE_BIT, OPEN_BITS, sieveOf } from '../gather/sieve';
 import type { Columns } from './columns';
 import type { Row } from './row';
 import { type SlotCompare, compareSlots, slotWeight } from './slot-order';
-
-const DONE = statusBit('done');
-const CANCELLED = statusBit('cancelled');
 
 /** Answers a gather over tasks from the columns; it looks at a row only where they do not suffice. */
 export class ColumnAnswer {
@@ -82,9 +80,9 @@ export class ColumnAnswer {
       }
       slots[count++] = slot;
       if (!summed) continue;
-      if ((flag & CANCELLED) === 0) sums.all++;
+      if ((flag & CANCELLED_BIT) === 0) sums.all++;
       else sums.cancelled++;
-      if ((flag & DONE) !== 0) sums.done++;
+      if ((flag & DONE_BIT) !== 0) sums.done++;
       if (open) sums.takes += Math.max(0, takes[slot] as number);
     }
     sums.count = count;
@@ -113,7 +111,7 @@ export class ColumnAnswer {
         ),
       };
     const nested = this.nested(slots);
-    return { ...this.head(), more: 0, groups: nested.length === 0 ? [] : [groupOf(NO_PLACE, this.sums, nested, nested.length)] };
+    return limitedAnswer(this.plan, this.sums, this.resting, nested, nested.length);
   }
 
   /** `nestSteps` by the columns, which does not look at the rows. */
@@ -148,11 +146,7 @@ export class ColumnAnswer {
       kept.offer(slot);
     });
     const shown = kept.sorted().map((slot) => withSteps(plan, this.rowAt(slot)));
-    const more = limit === null ? 0 : all - shown.length;
-    if (gather.groupBy.length > 0) return { ...this.head(), more, groups: groupedOnce(plan, shown.flatMap(allOf)) };
-    const rows = shown.slice(0, gather.limitPerGroup ?? Infinity);
-    const groups = shown.length === 0 ? [] : [groupOf(NO_PLACE, this.sums, rows, limit === null ? all : shown.length)];
-    return { ...this.head(), more, groups };
+    return limitedAnswer(plan, this.sums, this.resting, shown, all);
   }
 
   /** Groups by a column; in each only the first so many rows are put in order. Null when the column's codes lie too far apart. */
@@ -210,9 +204,6 @@ export class ColumnAnswer {
 const ALL_ALIKE = (): number => 0;
 
 type SortedPlace = Parameters<typeof compareGroups>[1];
-const NO_PLACE = { keys: [], labels: [], orders: [] };
-
-const allOf = (entry: ReturnType<typeof withSteps>): Row[] => [entry.row, ...entry.steps.flatMap(allOf)];
 
 /** The column that tells groups apart; null for a key that no column holds. */
 function columnKey(columns: Columns, { key, of }: GroupKey): Int32Array | Uint8Array | null {

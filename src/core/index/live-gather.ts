@@ -4,14 +4,14 @@ import {
   type AnswerGroup,
   type AnswerRow,
   type GroupPlace,
+  NO_PLACE,
   type Plan,
   type Sums,
   addToSums,
   compareGroups,
-  flatten,
   groupOf,
-  groupedOnce,
   inGroups,
+  limitedAnswer,
   nestSteps,
   noSums,
   planGather,
@@ -156,7 +156,7 @@ export class LiveGather {
   /** Where rows stand: in their groups, or all in one where a limit cuts before grouping. */
   private placed(rows: readonly Row[]): { place: GroupPlace; rows: readonly Row[]; name: string }[] {
     if (this.gather.limit !== null || this.gather.groupBy.length === 0)
-      return rows.length === 0 ? [] : [{ place: { keys: [], labels: [], orders: [] }, rows, name: '' }];
+      return rows.length === 0 ? [] : [{ place: NO_PLACE, rows, name: '' }];
     return [...inGroups(this.plan, rows)].map(([name, group]) => ({ ...group, name }));
   }
 
@@ -197,12 +197,8 @@ export class LiveGather {
 
   answer(): Answer {
     if (this.gather.limit === null) return { ...this.head, more: 0, groups: this.ordered.map((group) => this.shownOf(group)) };
-    const [whole] = this.ordered;
-    const rows = whole?.entries.first(this.gather.limit) ?? [];
-    const more = (whole?.entries.size ?? 0) - rows.length;
-    if (this.gather.groupBy.length > 0) return { ...this.head, more, groups: groupedOnce(this.plan, flatten(rows)) };
-    const shown = rows.slice(0, this.gather.limitPerGroup ?? Infinity);
-    return { ...this.head, more, groups: whole && rows.length > 0 ? [groupOf(whole, whole.sums, shown, rows.length)] : [] };
+    const entries = this.ordered[0]?.entries;
+    return limitedAnswer(this.plan, this.sums, this.resting, entries?.first(this.gather.limit) ?? [], entries?.size ?? 0);
   }
 }
 

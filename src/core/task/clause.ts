@@ -29,6 +29,14 @@ export type ClauseName = (typeof CLAUSE_NAMES)[number];
 
 export type Priority = 'top' | 'high' | 'low';
 
+/** How priorities are called, the weightiest first; normal is what bears no sign. */
+export const PRIORITY_NAMES: readonly (readonly [Priority | 'normal', string])[] = [
+  ['top', 'Top'],
+  ['high', 'High'],
+  ['normal', 'Normal'],
+  ['low', 'Low'],
+];
+
 /** `@kofi`, as `owner` and `asked` hold it. */
 export const PERSON_VALUE = /^@((?=.*\p{L})[\p{L}\p{M}\p{N}_]+(?:[-.][\p{L}\p{M}\p{N}_]+)*)$/u;
 /** `2 days before`, as `start` may hold it. */
