@@ -1,6 +1,6 @@
 import { ChevronRight } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import type { ReactNode } from 'react';
+import type { ComponentProps, ReactNode } from 'react';
 
 /** One entry of a menu. */
 export function MenuEntry({
@@ -81,16 +81,21 @@ interface MenuProps {
   children: ReactNode;
 }
 
+/** What a menu shows when it is open. */
+export function MenuPanel(properties: ComponentProps<typeof DropdownMenu.Content>) {
+  return (
+    <DropdownMenu.Portal>
+      <DropdownMenu.Content className="menu-panel" align="end" sideOffset={4} collisionPadding={8} {...properties} />
+    </DropdownMenu.Portal>
+  );
+}
+
 /** A menu that a button opens. */
 export function Menu({ trigger, align = 'end', children }: MenuProps) {
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger asChild>{trigger}</DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content className="menu-panel" align={align} sideOffset={4} collisionPadding={8}>
-          {children}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
+      <MenuPanel align={align}>{children}</MenuPanel>
     </DropdownMenu.Root>
   );
 }

@@ -1,11 +1,11 @@
 import { ChevronDown } from 'lucide-react';
-import { DropdownMenu } from 'radix-ui';
 import { useMemo } from 'react';
 import { useLocation, useParams } from 'react-router';
 import { readNote } from '../../core/task/read-note';
 import { isoDay, readIsoDay } from '../../core/calendar/day';
 import { journalClaims } from '../../core/index/journal-claims';
 import { journalPath } from '../../core/note/path';
+import { Menu, MenuEntry } from '../../ui/menu';
 import { AgendaLists } from '../agenda/AgendaLists';
 import { useStoredNote } from '../note/use-stored-note';
 import { agendaPages } from '../rack/folder-tree';
@@ -36,27 +36,22 @@ export function Beside() {
       <div className="mb-3 flex min-h-[30px] items-center justify-between gap-2">
         <h2 className="font-title text-[1.17rem] font-bold">{other ? other[1] : (page?.title ?? 'Agenda')}</h2>
         <div className="flex text-[0.86rem]">
-          <DropdownMenu.Root>
-            <DropdownMenu.Trigger asChild>
+          <Menu
+            trigger={
               <button type="button" className={`quiet-button ${other ? '' : 'bg-sheet font-semibold text-ink'}`}>
                 Agenda
                 <ChevronDown size={13} aria-hidden="true" />
               </button>
-            </DropdownMenu.Trigger>
-            <DropdownMenu.Portal>
-              <DropdownMenu.Content className="menu-panel" align="end" sideOffset={4}>
-                {choices.map((one) => (
-                  <DropdownMenu.Item
-                    key={one.path}
-                    className="menu-item"
-                    onSelect={() => dispatch(frameSlice.actions.besideChosen({ is: 'agenda', path: one.path }))}
-                  >
-                    {one.title}
-                  </DropdownMenu.Item>
-                ))}
-              </DropdownMenu.Content>
-            </DropdownMenu.Portal>
-          </DropdownMenu.Root>
+            }
+          >
+            {choices.map((one) => (
+              <MenuEntry
+                key={one.path}
+                label={one.title}
+                onSelect={() => dispatch(frameSlice.actions.besideChosen({ is: 'agenda', path: one.path }))}
+              />
+            ))}
+          </Menu>
           {views.map(([is, title]) => (
             <button
               key={is}

@@ -1,5 +1,5 @@
-import { isoDay, startOfWeek } from '../../core/calendar/day';
-import { weekdayName } from '../../core/calendar/day-name';
+import { isoDay } from '../../core/calendar/day';
+import { likelyDays } from '../../core/calendar/likely-days';
 import type { Intention } from '../../core/task/intention';
 import { MenuEntry } from '../../ui/menu';
 import { useNow } from '../session/services';
@@ -17,18 +17,12 @@ interface DateEntriesProps {
 export function DateEntries({ clause, present, onAct, onAsk }: DateEntriesProps) {
   const { day: today } = useNow();
   const first = useAppSelector((state) => state.settings.firstDayOfWeek);
-  const nextWeek = startOfWeek(today, first) + 7;
-  const days: [string, number][] = [
-    ['Today', today],
-    ['Tomorrow', today + 1],
-    [`Next week, ${weekdayName(nextWeek)}`, nextWeek],
-  ];
   // As a move, so that the time of day stays and the day it leaves is remembered.
   const to = (day: number): string => `${clause === 'due' ? 'by' : 'plan'} ${isoDay(day)}`;
   return (
     <>
-      {days.map(([name, day]) => (
-        <MenuEntry key={name} label={name} onSelect={() => onAct({ do: 'push', to: to(day) })} />
+      {likelyDays(today, first).map(({ words, day }) => (
+        <MenuEntry key={words} label={words} onSelect={() => onAct({ do: 'push', to: to(day) })} />
       ))}
       <MenuEntry label="Another day…" onSelect={onAsk} />
       {present && <MenuEntry label={`No ${clause} date`} onSelect={() => onAct({ do: 'unset', clause })} />}
@@ -40,11 +34,16 @@ export function DateEntries({ clause, present, onAct, onAsk }: DateEntriesProps)
 export function RestEntries({ resting, onAct, onAsk }: { resting: boolean; onAct: (intention: Intention) => void; onAsk: () => void }) {
   const { day: today } = useNow();
   const first = useAppSelector((state) => state.settings.firstDayOfWeek);
-  const nextWeek = startOfWeek(today, first) + 7;
+  const [, tomorrow, nextWeek] = likelyDays(today, first);
   return (
     <>
-      <MenuEntry label="Until tomorrow" onSelect={() => onAct({ do: 'rest', until: isoDay(today + 1) })} />
-      <MenuEntry label={`Until next week, ${weekdayName(nextWeek)}`} onSelect={() => onAct({ do: 'rest', until: isoDay(nextWeek) })} />
+      {[tomorrow, nextWeek].map(({ words, day }) => (
+        <MenuEntry
+          key={words}
+          label={`Until ${words.charAt(0).toLowerCase()}${words.slice(1)}`}
+          onSelect={() => onAct({ do: 'rest', until: isoDay(day) })}
+        />
+      ))}
       <MenuEntry label="For a month" onSelect={() => onAct({ do: 'rest', until: 'a month' })} />
       <MenuEntry label="Until another day…" onSelect={onAsk} />
       {resting && <MenuEntry label="Bring it back now" onSelect={() => onAct({ do: 'unset', clause: 'start' })} />}

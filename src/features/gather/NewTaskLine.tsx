@@ -50,7 +50,7 @@ function Field({ gather, at, written, place, onClose }: FieldProps) {
   const context = useContextAt(at);
   const demands = useMemo(() => demandsOf(gather, context), [gather, context]);
   const gets = [...demands.names, ...demands.clauses, ...(demands.status === 'todo' ? [] : [`[${signOf(demands.status)}]`])];
-  const store_ = async (): Promise<void> => {
+  const writeDown = async (): Promise<void> => {
     const [name = '', heading] = target.split('#');
     const path =
       name === ''
@@ -77,7 +77,7 @@ function Field({ gather, at, written, place, onClose }: FieldProps) {
       className="no-print mt-1 grid gap-1 rounded-md border border-line bg-sheet p-2"
       onSubmit={(event) => {
         event.preventDefault();
-        if (words.trim() !== '') void store_();
+        if (words.trim() !== '') void writeDown();
       }}
       onKeyDown={(event) => {
         event.stopPropagation();

@@ -3,7 +3,7 @@ import { DropdownMenu } from 'radix-ui';
 import { type ReactNode, createContext, useContext, useMemo, useState } from 'react';
 import type { RowView } from '../../core/index/view';
 import type { WideIntention } from '../../core/task/intention';
-import { MenuEntry, MenuLine } from '../../ui/menu';
+import { MenuEntry, MenuLine, MenuPanel } from '../../ui/menu';
 import { frameSlice } from '../session/frame-slice';
 import { useAppDispatch } from '../session/state';
 import { dialogTask } from '../session/task-dialog';
@@ -40,32 +40,26 @@ export function RowMenus({ children }: { children: ReactNode }) {
               style={{ left: place.left, top: place.top, width: place.width, height: place.height }}
             />
           </DropdownMenu.Trigger>
-          <DropdownMenu.Portal>
-            <DropdownMenu.Content
-              className="menu-panel"
-              align="end"
-              sideOffset={4}
-              collisionPadding={8}
-              aria-label={`Actions for ${asked.row.text}`}
-              onCloseAutoFocus={(event) => {
-                event.preventDefault();
-                if (asked.button.isConnected) asked.button.focus();
-              }}
-            >
-              <TaskEntries rows={[asked.row]} onAct={asked.onAct} {...(asked.onReword && { onReword: asked.onReword })} />
-              {source && (
-                <>
-                  <MenuLine />
-                  <MenuEntry
-                    label="Why it stands here"
-                    onSelect={() =>
-                      dispatch(frameSlice.actions.whyAsked({ task: dialogTask(asked.row), gather: source.text, at: source.at }))
-                    }
-                  />
-                </>
-              )}
-            </DropdownMenu.Content>
-          </DropdownMenu.Portal>
+          <MenuPanel
+            aria-label={`Actions for ${asked.row.text}`}
+            onCloseAutoFocus={(event) => {
+              event.preventDefault();
+              if (asked.button.isConnected) asked.button.focus();
+            }}
+          >
+            <TaskEntries rows={[asked.row]} onAct={asked.onAct} {...(asked.onReword && { onReword: asked.onReword })} />
+            {source && (
+              <>
+                <MenuLine />
+                <MenuEntry
+                  label="Why it stands here"
+                  onSelect={() =>
+                    dispatch(frameSlice.actions.whyAsked({ task: dialogTask(asked.row), gather: source.text, at: source.at }))
+                  }
+                />
+              </>
+            )}
+          </MenuPanel>
         </DropdownMenu.Root>
       )}
     </OpenMenu>

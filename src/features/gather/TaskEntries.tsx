@@ -2,7 +2,7 @@ import { DropdownMenu } from 'radix-ui';
 import { toast } from 'sonner';
 import { useNavigate } from 'react-router';
 import type { RowView } from '../../core/index/view';
-import type { Priority } from '../../core/task/clause';
+import { PRIORITY_NAMES } from '../../core/task/clause';
 import type { WideIntention } from '../../core/task/intention';
 import { STATUSES, STATUS_NAMES, isOpen } from '../../core/task/status';
 import { MenuChoice, MenuEntry, MenuInside, MenuLine } from '../../ui/menu';
@@ -21,13 +21,6 @@ interface TaskEntriesProps {
   /** Changes the words in place; left out where that is not possible. */
   onReword?: () => void;
 }
-
-const PRIORITIES: [Priority | null, string][] = [
-  ['top', 'Top'],
-  ['high', 'High'],
-  [null, 'Normal'],
-  ['low', 'Low'],
-];
 
 /** What can be done to tasks from a list: the entries of a row's menu, and of the bar for several. */
 export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
@@ -72,8 +65,13 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
       </MenuInside>
       <MenuInside label="Priority">
         <DropdownMenu.RadioGroup value={single ? (single.priority ?? 'normal') : ''}>
-          {PRIORITIES.map(([priority, label]) => (
-            <MenuChoice key={label} value={priority ?? 'normal'} label={label} onSelect={() => one({ do: 'priority', priority })} />
+          {PRIORITY_NAMES.map(([name, label]) => (
+            <MenuChoice
+              key={name}
+              value={name}
+              label={label}
+              onSelect={() => one({ do: 'priority', priority: name === 'normal' ? null : name })}
+            />
           ))}
         </DropdownMenu.RadioGroup>
       </MenuInside>

@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { isoDay, readIsoDay, startOfWeek } from '../../core/calendar/day';
-import { weekdayName } from '../../core/calendar/day-name';
+import { isoDay, readIsoDay } from '../../core/calendar/day';
+import { likelyDays } from '../../core/calendar/likely-days';
 import { Chips } from '../../ui/Chips';
 import { Dialog } from '../../ui/Dialog';
 import { MonthGrid } from '../../ui/MonthGrid';
@@ -32,13 +32,7 @@ export function DayDialog({ asked, onClose }: DayDialogProps) {
     onClose();
     void actAll(tasks, [dayIntention(what, chosen)]);
   };
-  const nextWeek = startOfWeek(now.day, settings.firstDayOfWeek) + 7;
-  const likely: [string, string][] = [
-    ...(what === 'rest' ? [] : [['Today', 'today'] as [string, string]]),
-    ['Tomorrow', 'tomorrow'],
-    [`Next week, ${weekdayName(nextWeek)}`, isoDay(nextWeek)],
-    ['In two weeks', isoDay(now.day + 14)],
-  ];
+  const [today, ...later] = likelyDays(now.day, settings.firstDayOfWeek);
   return (
     <Dialog open onClose={onClose} title={TITLES[what]}>
       <form
@@ -73,8 +67,8 @@ export function DayDialog({ asked, onClose }: DayDialogProps) {
           {what === 'rest' ? 'Let it rest' : 'Move it there'}
         </button>
         <div className="flex flex-wrap gap-2">
-          {likely.map(([label, value]) => (
-            <button key={label} type="button" className="line-button" onClick={() => store(value)}>
+          {(what === 'rest' ? later : [today, ...later]).map(({ words: label, day }) => (
+            <button key={label} type="button" className="line-button" onClick={() => store(isoDay(day))}>
               {label}
             </button>
           ))}

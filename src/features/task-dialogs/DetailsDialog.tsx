@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import { isoDay } from '../../core/calendar/day';
 import { dayName } from '../../core/calendar/day-name';
 import { act } from '../../core/task/act';
+import { PRIORITY_NAMES } from '../../core/task/clause';
 import { applyChanges } from '../../core/task/edit';
 import { type ReadNote, readNote } from '../../core/task/read-note';
 import { STATUSES, STATUS_NAMES } from '../../core/task/status';
@@ -30,12 +31,6 @@ const LABELS: Record<DetailClause, [label: string, hint: string]> = {
   remind: ['Remind', '1h before, 09:00'],
   needs: ['Needs', 'refs, by comma'],
 };
-const PRIORITIES = [
-  ['top', 'Top'],
-  ['high', 'High'],
-  ['normal', 'Normal'],
-  ['low', 'Low'],
-] as const;
 const DATED: ReadonlySet<DetailClause> = new Set(['due', 'plan', 'start', 'until']);
 
 interface DetailsDialogProps {
@@ -78,7 +73,7 @@ export function DetailsDialog({ asked, onClose }: DetailsDialogProps) {
             options={STATUSES.map((status) => [status, STATUS_NAMES[status]])}
             onPick={(status) => set({ status })}
           />
-          <Pick label="Priority" value={form.priority} options={PRIORITIES} onPick={(priority) => set({ priority })} />
+          <Pick label="Priority" value={form.priority} options={PRIORITY_NAMES} onPick={(priority) => set({ priority })} />
         </div>
         <div className="grid grid-cols-2 gap-x-3 gap-y-2.5">
           {DETAIL_CLAUSES.map((name) => (
