@@ -2,18 +2,18 @@ import type { Day, Weekday } from '../calendar/day';
 import type { DateStyle } from '../calendar/day-name';
 import type { Answer, Plan } from '../gather/answer';
 import { answerOnce, matchingRows } from '../gather/answer-once';
-import type { Condition, GatherContext, GatherError, Source } from '../gather/ast';
+import type { GatherContext, GatherError, Source } from '../gather/ast';
 import type { NameLookup } from '../gather/evaluate';
 import { type Why, explain } from '../gather/why';
 import { unknownNames } from '../gather/unknown-names';
 import { foldPath } from '../note/path';
-import { foldName } from '../note/names';
 import type { LineDays } from '../note/line-days';
 import type { AddedStatus } from '../task/status';
 import { type Problem, type ReadingSettings } from '../task/task';
 import { statusTable } from '../task/added-status';
 import { isBlocked, refProblems } from '../task/ref-problems';
 import { AnswerTeller } from './answer-teller';
+import { candidateNotes } from './candidate-notes';
 import { ColumnAnswer } from './column-answer';
 import { Columns, placeOf } from './columns';
 import { RefIndex } from './ref-index';
@@ -277,7 +277,7 @@ export class Library {
 
   /** The notes in which alone a gather can find something, when they are so few that looking through them is cheapest. */
   private fewNotes({ gather, context }: Plan): ReadonlySet<string> | null {
-    const notes = this.notesFor(gather.where, context);
+    const notes = candidateNotes(gather.where, context, { postings: this.postings, names: this.names, namesOf: this.lookup.namesOf });
     return notes !== null && notes.size * 8 < this.entries.size ? notes : null;
   }
 
@@ -287,38 +287,6 @@ export class Library {
     };
     if (few) for (const key of few) visitAll(this.entries.get(key));
     else for (const entry of this.entries.values()) visitAll(entry);
-  }
-
-  /** The notes, by their folded paths, outside which nothing can match; null when it may be any. */
-  private notesFor(condition: Condition | null, context: GatherContext): ReadonlySet<string> | null {
-    const named = (name: string): string => (name === 'me' && context.me !== null ? foldName(context.me) : name);
-    switch (condition?.is) {
-      case 'and':
-        return condition.parts
-          .map((part) => this.notesFor(part, context))
-          .reduce<ReadonlySet<string> | null>((best, one) => (one && (!best || one.size < best.size) ? one : best), null);
-      case 'or': {
-        const sets = condition.parts.map((part) => this.notesFor(part, context));
-        return sets.some((set) => set === null) ? null : new Set(sets.flatMap((set) => [...(set ?? [])]));
-      }
-      case 'tag':
-        return this.postings.withTag(condition.name);
-      case 'person':
-        return this.postings.withPerson(named(condition.name));
-      case 'link': {
-        const own = keyAt(this.names.pathOf(condition.target));
-        const linking = [...this.lookup.namesOf(condition.target.split(/[#|]/)[0]?.trim() ?? '')].map((name) =>
-          this.postings.withLink(name),
-        );
-        return new Set([...linking.flatMap((set) => [...set]), ...own]);
-      }
-      case 'this':
-        return condition.what === 'note' ? keyAt(context.thisNote?.path ?? null) : null;
-      case 'under':
-        return keyAt(this.names.pathOf(condition.note));
-      default:
-        return null;
-    }
   }
 
   /** Answers a gather once, without keeping it. */
@@ -429,5 +397,3 @@ export class Library {
 }
 
 const NO_ROWS: readonly Row[] = [];
-
-const keyAt = (path: string | null): ReadonlySet<string> => new Set(path === null ? [] : [foldPath(path)]);
