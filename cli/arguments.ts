@@ -1,4 +1,4 @@
-import { type Day, readIsoDay } from '../src/core/calendar/day';
+import { type Day, dayOfDate, readIsoDay } from '../src/core/calendar/day';
 import { readMoment } from '../src/core/calendar/span';
 import type { Moment } from '../src/core/task/action-context';
 import { PlainError } from './plain-error';
@@ -61,8 +61,7 @@ export function momentOf(given: Arguments): Moment {
   }
   if (today !== null) return { day: today, minute: null };
   const clock = new Date();
-  const day = Date.UTC(clock.getFullYear(), clock.getMonth(), clock.getDate()) / 86_400_000;
-  return { day, minute: clock.getHours() * 60 + clock.getMinutes() };
+  return { day: dayOfDate(clock), minute: clock.getHours() * 60 + clock.getMinutes() };
 }
 
 /** The word at a place, or a plain error that says what was expected there. */

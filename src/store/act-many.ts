@@ -37,22 +37,22 @@ export async function actOnLines(
 ): Promise<ManyOutcome> {
   const texts = new Map<string, { path: string; text: string }>();
   const shelf = shelfOf(notes);
-  const overlay = { ...shelf, text: (path: string) => texts.get(foldPath(path))?.text ?? shelf.text(path) };
+  const present = (path: string): string | null => texts.get(foldPath(path))?.text ?? shelf.text(path);
   const outcome: ManyOutcome = { texts, changed: 0, refused: [], raws: tasks.map(() => null) };
   const order = orderOf(tasks);
   const shifts = new Map<string, number>();
   for (const [count, index] of order.entries()) {
     const task = tasks[index];
     if (!task) continue;
-    const before = new Map(texts);
-    const result = actOnLine(overlay, texts, shifted(task, shifts), context);
-    if ('refused' in result) {
-      texts.clear();
-      for (const [key, value] of before) texts.set(key, value);
-      outcome.refused.push({ ref: task.ref, reason: result.refused });
-    } else {
+    // What a line does is kept apart until all of it went well.
+    const made: ManyOutcome['texts'] = new Map();
+    const overlay = { ...shelf, text: (path: string) => made.get(foldPath(path))?.text ?? present(path) };
+    const result = actOnLine(overlay, made, shifted(task, shifts), context);
+    if ('refused' in result) outcome.refused.push({ ref: task.ref, reason: result.refused });
+    else {
+      if (isMove(task)) noteShift(shifts, task.ref.path, present(task.ref.path), overlay.text(task.ref.path));
+      for (const [key, value] of made) texts.set(key, value);
       outcome.changed++;
-      if (isMove(task)) noteShift(shifts, task.ref.path, before, overlay, shelf);
       outcome.raws[index] = result.raw;
     }
     if ((count + 1) % PORTION === 0 && (await progress(count + 1))) break;
@@ -77,11 +77,10 @@ function shifted(task: LineTask, shifts: ReadonlyMap<string, number>): LineTask 
   return by === 0 ? task : { ...task, ref: { ...task.ref, line: task.ref.line + by } };
 }
 
-function noteShift(shifts: Map<string, number>, path: string, before: ManyOutcome['texts'], overlay: Shelf, shelf: Shelf): void {
+function noteShift(shifts: Map<string, number>, path: string, before: string | null, after: string | null): void {
   const key = foldPath(path);
-  const old = before.get(key)?.text ?? shelf.text(path) ?? '';
-  const next = overlay.text(path) ?? '';
-  shifts.set(key, (shifts.get(key) ?? 0) + next.split('\n').length - old.split('\n').length);
+  const linesOf = (text: string | null): number => (text ?? '').split('\n').length;
+  shifts.set(key, (shifts.get(key) ?? 0) + linesOf(after) - linesOf(before));
 }
 
 function actOnLine(
@@ -99,12 +98,8 @@ function actOnLine(
     const outcome = actAcross(shelf, here, intention, context);
     if ('refused' in outcome) return outcome;
     for (const { path, text } of outcome.files) texts.set(foldPath(path), { path, text });
-    const after = shelf.text(here.path) ?? before;
-    here = {
-      path: here.path,
-      line: place.line,
-      expected: lineText(splitLines(after), Math.min(place.line, splitLines(after).starts.length - 1)),
-    };
+    const after = splitLines(shelf.text(here.path) ?? before);
+    here = { path: here.path, line: place.line, expected: lineText(after, Math.min(place.line, after.starts.length - 1)) };
   }
   return { raw: here.expected };
 }

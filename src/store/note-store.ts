@@ -1,4 +1,4 @@
-import { dayFrom } from '../core/calendar/day';
+import { dayOfDate } from '../core/calendar/day';
 import { type LineDays, daysAfter } from '../core/note/line-days';
 import { foldPath } from '../core/note/path';
 import {
@@ -142,9 +142,7 @@ export class NoteStore {
 
   private seenAfter({ content }: NoteWrite, before: StoredNote | null): LineDays | null {
     if (content === null || !('text' in content)) return null;
-    const date = new Date(this.now());
-    const today = dayFrom({ year: date.getFullYear(), month: date.getMonth() + 1, day: date.getDate() });
-    return daysAfter(before?.text ?? '', before?.seen ?? [], content.text, today);
+    return daysAfter(before?.text ?? '', before?.seen ?? [], content.text, dayOfDate(new Date(this.now())));
   }
 
   private record(write: NoteWrite, demo: DemoState, seen: LineDays | null): StoredNote[] {

@@ -27,6 +27,11 @@ export function dayFrom({ year, month, day }: CivilDate): Day {
   return era * 146097 + dayOfEra - 719468;
 }
 
+/** The day of a moment, by the clock on the wall where the program runs. */
+export function dayOfDate(date: Date): Day {
+  return dayFrom({ year: date.getFullYear(), month: date.getMonth() + 1, day: date.getDate() });
+}
+
 /** The calendar date of a day number. */
 export function civilFrom(value: Day): CivilDate {
   const z = value + 719468;

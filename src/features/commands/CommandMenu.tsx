@@ -1,7 +1,9 @@
 import { Command as Menu } from 'cmdk';
+import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Dialog } from '../../ui/Dialog';
 import { noteAddress } from '../session/addresses';
+import { notesNamed } from '../session/notes-named';
 import { useAppSelector } from '../session/state';
 import { type Command, keyName } from './command';
 
@@ -17,10 +19,22 @@ const MOST_NOTES = 400;
 export function CommandMenu({ open, commands, onClose }: CommandMenuProps) {
   const notes = useAppSelector((state) => state.library.overview?.notes);
   const navigate = useNavigate();
+  const [typed, setTyped] = useState('');
+  const close = (): void => {
+    setTyped('');
+    onClose();
+  };
+  const found = useMemo(() => notesNamed(notes ?? [], typed, MOST_NOTES), [notes, typed]);
   return (
-    <Dialog open={open} onClose={onClose} title="Commands and notes">
+    <Dialog open={open} onClose={close} title="Commands and notes">
       <Menu label="Commands and notes" loop>
-        <Menu.Input autoFocus className="field mb-2 w-full" placeholder="Type part of a command or a note’s title" />
+        <Menu.Input
+          autoFocus
+          className="field mb-2 w-full"
+          placeholder="Type part of a command or a note’s title"
+          value={typed}
+          onValueChange={setTyped}
+        />
         <Menu.List className="max-h-[52vh] overflow-auto">
           <Menu.Empty className="px-2 py-3 text-muted">Nothing is called so.</Menu.Empty>
           <Menu.Group heading={<span className="menu-label">Commands</span>}>
@@ -32,7 +46,7 @@ export function CommandMenu({ open, commands, onClose }: CommandMenuProps) {
                   value={command.title}
                   className="menu-item justify-between"
                   onSelect={() => {
-                    onClose();
+                    close();
                     command.run();
                   }}
                 >
@@ -44,13 +58,13 @@ export function CommandMenu({ open, commands, onClose }: CommandMenuProps) {
               ))}
           </Menu.Group>
           <Menu.Group heading={<span className="menu-label">Notes</span>}>
-            {notes?.slice(0, MOST_NOTES).map((note) => (
+            {found.map((note) => (
               <Menu.Item
                 key={note.path}
                 value={`${note.title} ${note.path}`}
                 className="menu-item justify-between"
                 onSelect={() => {
-                  onClose();
+                  close();
                   void navigate(noteAddress(note.path));
                 }}
               >

@@ -5,11 +5,11 @@ import { useNavigate, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { editorText } from '../../core/note/line-endings';
 import { pathFor } from '../../core/note/path';
-import { readNote } from '../../core/task/read-note';
 import type { Status } from '../../core/task/status';
 import type { Task } from '../../core/task/task';
 import { keyName } from '../commands/command';
 import { useCommandKeys } from '../commands/use-key-of';
+import { headingsOf } from '../note/note-headings';
 import { actionContext } from '../session/action-context';
 import { noteAddress, personAddress, tagAddress } from '../session/addresses';
 import { frameSlice } from '../session/frame-slice';
@@ -18,6 +18,7 @@ import { useAppDispatch, useAppSelector } from '../session/state';
 import type { DialogTask, TaskDialog } from '../session/task-dialog';
 import { setTextRunner } from '../session/text-commands';
 import { useAct } from '../session/use-act';
+import { useReading } from '../session/use-reading';
 import { InsertMenu } from './InsertMenu';
 import { Portals } from './Portals';
 import { PortalRegistry } from './block-decorations';
@@ -33,7 +34,7 @@ import { type TextHost, runTextCommand } from './run-command';
 import { commandKeys } from './task-keys';
 import { insertPiece } from './text-marks';
 import { tickLine } from './tick-line';
-import { useReading, useRefProblems, useSharedNames } from './use-library-facts';
+import { useRefProblems, useSharedNames } from './use-library-facts';
 import { useLatest } from './use-latest';
 
 interface NoteEditorProps {
@@ -98,14 +99,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
       facts: {
         overview: () => latestOverview.current,
         recent: () => latestRecent.current,
-        headings: async (other) => {
-          const found = await store.text(other);
-          return found === null
-            ? []
-            : readNote(other, found)
-                .structure.headings.filter((heading) => heading.topLevel)
-                .map((heading) => heading.words);
-        },
+        headings: (other) => headingsOf(store, other),
         make: (name) => {
           const person = /^People\/(.+)$/.exec(name)?.[1];
           const folder = person === undefined ? path.split('/').slice(0, -1).join('/') : 'People';

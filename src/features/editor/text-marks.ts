@@ -1,4 +1,4 @@
-import { EditorSelection } from '@codemirror/state';
+import { EditorSelection, type EditorState } from '@codemirror/state';
 import type { EditorView } from '@codemirror/view';
 
 /** Puts signs such as `**` around what is selected, or takes them away; without a selection around the word. */
@@ -7,8 +7,7 @@ export function toggleMark(view: EditorView, sign: string): boolean {
   const change = state.changeByRange((range) => {
     const word = range.empty ? (state.wordAt(range.head) ?? range) : range;
     const { from, to } = word;
-    const around = state.sliceDoc(from - sign.length, from) === sign && state.sliceDoc(to, to + sign.length) === sign;
-    if (around)
+    if (stands(sign, signsAround(state, from, to, sign.charAt(0))))
       return {
         changes: [
           { from: from - sign.length, to: from },
@@ -26,6 +25,19 @@ export function toggleMark(view: EditorView, sign: string): boolean {
   });
   view.dispatch(state.update(change, { userEvent: 'input.mark', scrollIntoView: true }));
   return true;
+}
+
+/** How many of a sign stand on both sides of a range. */
+function signsAround(state: EditorState, from: number, to: number, sign: string): number {
+  let count = 0;
+  while (from > count && state.sliceDoc(from - count - 1, from - count) === sign && state.sliceDoc(to + count, to + count + 1) === sign)
+    count++;
+  return count;
+}
+
+/** Whether a mark is among the signs around words: of three stars one says italic and two say bold. */
+function stands(sign: string, count: number): boolean {
+  return sign === '*' ? count % 2 === 1 : count >= sign.length;
 }
 
 /** Makes the line a heading, each time one level deeper; behind the fourth it is plain again. */

@@ -1,7 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
-import { statusTable } from '../../core/task/added-status';
-import type { AddedStatus } from '../../core/task/status';
-import type { Problem, ReadingSettings } from '../../core/task/task';
+import type { Problem } from '../../core/task/task';
 import { useServices } from '../session/services';
 import { useAppSelector } from '../session/state';
 
@@ -9,13 +7,6 @@ import { useAppSelector } from '../session/state';
 export function useSharedNames(): ReadonlySet<string> {
   const words = useAppSelector((state) => state.library.overview?.sharedNames.join('\n') ?? '');
   return useMemo(() => new Set(words.split('\n')), [words]);
-}
-
-/** How texts are read, with the statuses that notes add; the same object until that changes. */
-export function useReading(): ReadingSettings {
-  const workingDay = useAppSelector((state) => state.settings.workingDay);
-  const words = useAppSelector((state) => JSON.stringify(state.library.overview?.statuses ?? []));
-  return useMemo(() => ({ workingDay, statuses: statusTable(JSON.parse(words) as AddedStatus[]) }), [workingDay, words]);
 }
 
 const NONE: ReadonlyMap<number, readonly Problem[]> = new Map();

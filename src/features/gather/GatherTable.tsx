@@ -9,13 +9,14 @@ import { InlineText } from '../../ui/InlineText';
 import { TaskMark } from '../../ui/TaskMark';
 import { noteAddress } from '../session/addresses';
 import { frameSlice } from '../session/frame-slice';
+import { selectionSlice } from '../session/selection-slice';
 import { useNow } from '../session/services';
 import { useAppDispatch, useAppSelector } from '../session/state';
 import { dialogTask } from '../session/task-dialog';
 import { useAct } from '../session/use-act';
 import { RowMenuButton } from './RowMenu';
 import { cellText } from './row-columns';
-import { moveByArrow } from './list-focus';
+import { moveByArrow, rowIdAt } from './list-focus';
 import { itemsOf } from './list-items';
 import { useRowCommands } from './use-row-commands';
 import { useWindow } from '../../ui/use-window';
@@ -39,6 +40,7 @@ const rowHeight = (): number => 34;
 /** A gather as a table: a column a field, put in order by a click on its head, as wide as one likes. */
 export function GatherTable({ answer, name, order, onOrder }: GatherTableProps) {
   const { actAll } = useAct();
+  const dispatch = useAppDispatch();
   const body = useRef<HTMLTableSectionElement>(null);
   const items = useMemo(() => itemsOf(answer.groups, NONE), [answer.groups]);
   const rows = useMemo(() => items.flatMap((item) => (item.is === 'row' ? [item.row] : [])), [items]);
@@ -68,10 +70,11 @@ export function GatherTable({ answer, name, order, onOrder }: GatherTableProps) 
         <tbody
           ref={body}
           onKeyDown={(event) => {
-            const id = event.target instanceof HTMLElement ? event.target.closest<HTMLElement>('tr[data-row]')?.dataset['row'] : undefined;
-            const row = rows.find((one) => one.id === id);
-            if (!row) return;
-            if (moveRows(event, body.current)) return;
+            const byId = (id: string | null): RowView | undefined => rows.find((one) => one.id === id);
+            const row = byId(rowIdAt(event.target));
+            const select = (other: string): void =>
+              void dispatch(selectionSlice.actions.selected([row, byId(other)].filter((one) => one !== undefined)));
+            if (!row || moveByArrow(event, body.current, select)) return;
             if (event.target instanceof HTMLElement && event.target.matches('.task-mark, .row-focus') && commands.onKey(event, row))
               event.preventDefault();
           }}
@@ -102,19 +105,6 @@ export function GatherTable({ answer, name, order, onOrder }: GatherTableProps) 
       </table>
     </div>
   );
-}
-
-function moveRows(event: React.KeyboardEvent, body: HTMLElement | null): boolean {
-  const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
-  if (step === 0 || event.ctrlKey || event.metaKey || !(event.target instanceof HTMLElement))
-    return moveByArrow(event, null, () => undefined);
-  const marks = [...(body?.querySelectorAll<HTMLElement>('tr[data-row] .task-mark, tr[data-row] .row-focus') ?? [])];
-  const here = event.target.closest('tr')?.querySelector<HTMLElement>('.task-mark, .row-focus');
-  const next = here ? marks[marks.indexOf(here) + step] : undefined;
-  if (!next) return false;
-  event.preventDefault();
-  next.focus();
-  return true;
 }
 
 interface HeadProps {
@@ -183,15 +173,21 @@ interface RowProps {
 function Row({ row, index, columns, onAct }: RowProps) {
   const { day: today } = useNow();
   const style = useAppSelector((state) => state.settings.dateStyle);
+  const selected = useAppSelector((state) => state.selection[row.id] !== undefined);
   const open = isOpen(row.status);
   return (
-    <tr data-index={index} data-row={row.id} className="group/row border-b border-line align-top hover:bg-raised">
+    <tr
+      data-index={index}
+      data-row={row.id}
+      className={`group/row border-b border-line align-top hover:bg-raised ${selected ? 'row-selected' : ''}`}
+    >
       <td className="py-1 pe-3">
         <span className="flex items-start gap-1.5">
           {row.what === 'task' ? (
             <TaskMark
               look={{ status: row.status, priority: row.priority, late: row.late }}
               of={row.text}
+              selected={selected}
               onTick={() => onAct([row], [{ do: 'status', status: open ? 'done' : 'todo' }])}
             />
           ) : null}

@@ -2,7 +2,7 @@ import type { KeyboardEvent } from 'react';
 
 /** The id of the row in which something of a list stands; null outside rows. */
 export function rowIdAt(target: EventTarget | null): string | null {
-  return target instanceof HTMLElement ? (target.closest<HTMLElement>('li[data-row]')?.dataset['row'] ?? null) : null;
+  return target instanceof HTMLElement ? (target.closest<HTMLElement>('[data-row]')?.dataset['row'] ?? null) : null;
 }
 
 /**
@@ -16,11 +16,9 @@ export function moveByArrow(event: KeyboardEvent, list: HTMLElement | null, sele
   if (step === 0 || event.ctrlKey || event.metaKey || event.altKey) return false;
   if (!(event.target instanceof HTMLElement) || !event.target.matches('.task-mark, .row-focus, a')) return false;
   const marks = [
-    ...(list?.closest('[data-lists]') ?? list ?? document).querySelectorAll<HTMLElement>(
-      'li[data-row] .task-mark, li[data-row] .row-focus',
-    ),
+    ...(list?.closest('[data-lists]') ?? list ?? document).querySelectorAll<HTMLElement>('[data-row] .task-mark, [data-row] .row-focus'),
   ];
-  const here = event.target.closest('li[data-row]')?.querySelector<HTMLElement>('.task-mark, .row-focus');
+  const here = event.target.closest('[data-row]')?.querySelector<HTMLElement>('.task-mark, .row-focus');
   const next = here ? marks[marks.indexOf(here) + step] : undefined;
   if (!next) return false;
   event.preventDefault();

@@ -5,7 +5,9 @@ import type { Span } from '../../core/calendar/span';
 import { timeName } from '../../core/calendar/span';
 import type { Column } from '../../core/gather/ast';
 import type { RowView } from '../../core/index/view';
+import { clauseNameOf } from '../../core/task/clause';
 import { STATUS_NAMES } from '../../core/task/status';
+import { clauseOf, readTail } from '../../core/task/tail';
 import type { ChipLook } from '../../ui/chip-look';
 
 /** Columns that say where a row stands. */
@@ -106,16 +108,11 @@ export function cellText(row: RowView, column: Column, today: Day, style: DateSt
     case 'state':
     case 'level':
       return row.facts?.[column] ?? '';
-    default:
-      return clauseValue(row.raw, column);
+    default: {
+      const name = clauseNameOf(column);
+      return (name && clauseOf(readTail(row.raw, 0), name)?.value) ?? '';
+    }
   }
-}
-
-/** The value of a clause that a row does not carry apart, from its line. */
-function clauseValue(raw: string, clause: string): string {
-  const tail = /\{([^{}]*)\}\s*$/.exec(raw)?.[1] ?? '';
-  const found = tail.split(';').find((one) => one.trim().startsWith(`${clause} `));
-  return found?.trim().slice(clause.length + 1) ?? '';
 }
 
 function earlier(a: Span | null, b: Span | null): Day | null {

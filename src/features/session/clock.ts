@@ -1,4 +1,4 @@
-import { dayFrom, readIsoDay } from '../../core/calendar/day';
+import { dayOfDate, readIsoDay } from '../../core/calendar/day';
 import { type Now, readTime } from '../../core/calendar/span';
 
 /** The one source of “now”. It tells when the minute turned, also after the machine slept. */
@@ -32,7 +32,7 @@ export class Clock {
   private read(): Now {
     const date = new Date();
     return {
-      day: dayFrom({ year: date.getFullYear(), month: date.getMonth() + 1, day: date.getDate() }),
+      day: dayOfDate(date),
       minute: date.getHours() * 60 + date.getMinutes(),
     };
   }

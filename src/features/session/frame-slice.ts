@@ -79,9 +79,7 @@ export const frameSlice = createSlice({
       state.taskDialog = payload;
     },
     foldToggled(state, { payload }: PayloadAction<string>) {
-      const at = state.folded.indexOf(payload);
-      if (at === -1) state.folded.push(payload);
-      else state.folded.splice(at, 1);
+      toggle(state.folded, payload);
     },
     pinToggled(state, { payload }: PayloadAction<{ title: string; address: string }>) {
       const at = state.pins.findIndex((pin) => pin.address === payload.address);
@@ -89,9 +87,7 @@ export const frameSlice = createSlice({
       else state.pins.splice(at, 1);
     },
     topToggled(state, { payload }: PayloadAction<string>) {
-      const at = state.onTop.indexOf(payload);
-      if (at === -1) state.onTop.push(payload);
-      else state.onTop.splice(at, 1);
+      toggle(state.onTop, payload);
     },
     columnResized(state, { payload }: PayloadAction<{ column: string; width: number }>) {
       state.widths[payload.column] = payload.width;
@@ -111,9 +107,7 @@ export const frameSlice = createSlice({
       state.besideOpen = true;
     },
     folderToggled(state, { payload }: PayloadAction<string>) {
-      const at = state.foldersClosed.indexOf(payload);
-      if (at === -1) state.foldersClosed.push(payload);
-      else state.foldersClosed.splice(at, 1);
+      toggle(state.foldersClosed, payload);
     },
     restored(
       state,
@@ -132,3 +126,9 @@ export const frameSlice = createSlice({
     },
   },
 });
+
+function toggle(names: string[], name: string): void {
+  const at = names.indexOf(name);
+  if (at === -1) names.push(name);
+  else names.splice(at, 1);
+}

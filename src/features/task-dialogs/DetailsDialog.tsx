@@ -17,6 +17,7 @@ import { useNow, useServices } from '../session/services';
 import { useAppSelector } from '../session/state';
 import type { TaskDialog } from '../session/task-dialog';
 import { useAct } from '../session/use-act';
+import { useReading } from '../session/use-reading';
 import { DETAIL_CLAUSES, type DetailClause, type TaskDetails, detailsOf, intentionsFor } from './details';
 
 const LABELS: Record<DetailClause, [label: string, hint: string]> = {
@@ -190,12 +191,13 @@ function understoodAs(
 function About({ path, line, onClose }: { path: string; line: number; onClose: () => void }) {
   const { store, engine } = useServices();
   const { day: today } = useNow();
+  const reading = useReading();
   const style = useAppSelector((state) => state.settings.dateStyle);
   const [found, setFound] = useState<{ note: ReadNote; task: Task; problems: string[] } | null>(null);
   useEffect(() => {
     let current = true;
     void Promise.all([store.text(path), engine.refProblems(path)]).then(([text, refs]) => {
-      const note = text === null ? null : readNote(path, text);
+      const note = text === null ? null : readNote(path, text, reading);
       const task = note?.tasks.findLast((one) => one.line === line);
       if (!current || !note || !task) return;
       const others = refs.find((one) => one.line === line)?.problems ?? [];
@@ -204,7 +206,7 @@ function About({ path, line, onClose }: { path: string; line: number; onClose: (
     return () => {
       current = false;
     };
-  }, [store, engine, path, line]);
+  }, [store, engine, path, line, reading]);
   if (!found) return null;
   const { note, task, problems } = found;
   const rests = restsUntil(note.tasks, 0)[note.tasks.indexOf(task)] ?? null;

@@ -1,7 +1,8 @@
 import { Command as Menu } from 'cmdk';
 import { useEffect, useState } from 'react';
-import { readNote } from '../../core/task/read-note';
 import { Dialog } from '../../ui/Dialog';
+import { headingsOf } from '../note/note-headings';
+import { notesNamed } from '../session/notes-named';
 import { useServices } from '../session/services';
 import { useAppSelector } from '../session/state';
 import type { TaskDialog } from '../session/task-dialog';
@@ -21,18 +22,26 @@ export function PlaceDialog({ asked, onClose }: PlaceDialogProps) {
   const { actAll } = useAct();
   const notes = useAppSelector((state) => state.library.overview?.notes);
   const [note, setNote] = useState<{ path: string; title: string } | null>(null);
+  const [typed, setTyped] = useState('');
   const headings = useHeadings(note?.path ?? null);
   const store = (target: string): void => {
     onClose();
     void actAll(tasks, [what === 'echo' ? { do: 'echo', in: target } : { do: what, to: target }]);
   };
   const here = new Set(tasks.map((task) => task.ref.path));
-  const choices = (notes ?? []).filter((one) => one.kind !== 'agenda' && one.kind !== 'status' && !(what === 'echo' && here.has(one.path)));
+  const able = (notes ?? []).filter((one) => one.kind !== 'agenda' && one.kind !== 'status' && !(what === 'echo' && here.has(one.path)));
+  const choices = notesNamed(able, typed, MOST);
   return (
     <Dialog open onClose={onClose} title={TITLES[what]}>
       <p className="mb-2 text-muted [overflow-wrap:anywhere]">{tasks.length === 1 ? tasks[0]?.text : counted(tasks.length, 'task')}</p>
       <Menu key={note?.path ?? ''} label={note ? 'Heading' : 'Note'} loop>
-        <Menu.Input autoFocus className="field mb-2 w-full" placeholder={note ? `A heading of ${note.title}` : 'Part of a note’s title'} />
+        <Menu.Input
+          autoFocus
+          className="field mb-2 w-full"
+          placeholder={note ? `A heading of ${note.title}` : 'Part of a note’s title'}
+          value={typed}
+          onValueChange={setTyped}
+        />
         <Menu.List className="max-h-[44vh] overflow-auto">
           <Menu.Empty className="px-2 py-3 text-muted">Nothing is called so.</Menu.Empty>
           {note ? (
@@ -47,12 +56,15 @@ export function PlaceDialog({ asked, onClose }: PlaceDialogProps) {
               ))}
             </>
           ) : (
-            choices.slice(0, MOST).map((one) => (
+            choices.map((one) => (
               <Menu.Item
                 key={one.path}
                 className="menu-item justify-between"
                 value={`${one.title} ${one.path}`}
-                onSelect={() => setNote(one)}
+                onSelect={() => {
+                  setNote(one);
+                  setTyped('');
+                }}
               >
                 <span className="truncate">{one.title}</span>
                 <span className="truncate text-[0.8rem] text-muted">{one.path.split('/').slice(0, -1).join(' › ')}</span>
@@ -72,11 +84,7 @@ function useHeadings(path: string | null): string[] {
   useEffect(() => {
     if (path === null) return;
     let current = true;
-    void store.text(path).then((text) => {
-      if (!current || text === null) return;
-      const found = readNote(path, text).structure.headings.filter((heading) => heading.topLevel && heading.words !== '');
-      setHeadings([...new Set(found.map((heading) => heading.words))]);
-    });
+    void headingsOf(store, path).then((found) => current && setHeadings(found));
     return () => {
       current = false;
     };
