@@ -80,7 +80,8 @@ function foldables(state: EditorState): Foldable[] {
     const fold = foldOf(state, line, lastLine);
     return fold ? [{ is: 'item', depth, fold }] : [];
   });
-  return [...sections, ...branches];
+  // Folds can only be put in from the top down.
+  return [...sections, ...branches].sort((a, b) => a.fold.from - b.fold.from);
 }
 
 /** The plain text under an item: shown as one line with a sign until it is opened. */

@@ -1,0 +1,120 @@
+import { foldedRanges } from '@codemirror/language';
+import type { EditorView } from '@codemirror/view';
+import { trailOf, closeUpAt } from './close-up';
+import { foldAll, foldDescriptions, foldToLevel, folding, isFolded, keepFolds, restoreFolds, toggleFold } from './folding';
+import { noteNow } from './note-field';
+import { testView } from './test-view';
+
+const TEXT = `# Loans
+- [ ] Crates
+  - [ ] North door
+    - [ ] key
+  - [ ] who signs
+- [ ] Riders
+  their list is with @bea
+## Letters
+- one
+
+plain
+# Build
+- [ ] Lamps
+`;
+
+/** The lines that are out of sight. */
+function hidden(view: EditorView): string[] {
+  const { doc } = view.state;
+  const lines: string[] = [];
+  foldedRanges(view.state).between(0, doc.length, (from, to) => {
+    for (let line = doc.lineAt(from).number + 1; line <= doc.lineAt(to).number; line++) lines.push(doc.line(line).text.trim());
+  });
+  return [...new Set(lines)];
+}
+
+describe('folding', () => {
+  it('folds an item with what is under it, and unfolds it', () => {
+    const view = testView(TEXT, folding);
+    expect(toggleFold(view, 1)).toBe(true);
+    expect(hidden(view)).toEqual(['- [ ] North door', '- [ ] key', '- [ ] who signs']);
+    expect(isFolded(view.state, view.state.doc.line(2).to)).toBe(true);
+    toggleFold(view, 1);
+    expect(hidden(view)).toEqual([]);
+  });
+
+  it('folds a section up to the next heading of its level', () => {
+    const view = testView(TEXT, folding);
+    toggleFold(view, 7);
+    expect(hidden(view)).toEqual(['- one', '', 'plain']);
+    toggleFold(view, 0);
+    expect(hidden(view)).toHaveLength(10);
+  });
+
+  it('does nothing where nothing stands under a line', () => {
+    const view = testView(TEXT, folding);
+    expect(toggleFold(view, 3)).toBe(false);
+    expect(toggleFold(testView('plain', folding), 0)).toBe(false);
+  });
+
+  it('shows an outline down to a level, whatever was folded before', () => {
+    const view = testView(TEXT, folding);
+    foldAll(view, true);
+    foldToLevel(view, 1);
+    expect(hidden(view)).toEqual(['- [ ] North door', '- [ ] key', '- [ ] who signs', 'their list is with @bea']);
+    foldToLevel(view, 2);
+    expect(hidden(view)).toEqual(['- [ ] key']);
+    foldToLevel(view, 3);
+    expect(hidden(view)).toEqual([]);
+  });
+
+  it('folds everything and unfolds everything', () => {
+    const view = testView(TEXT, folding);
+    foldAll(view, true);
+    expect(hidden(view)).toHaveLength(11);
+    foldAll(view, false);
+    expect(hidden(view)).toEqual([]);
+  });
+
+  it('shows the plain text under an item as one line', () => {
+    const view = testView(TEXT, folding);
+    foldDescriptions(view);
+    expect(hidden(view)).toEqual(['their list is with @bea']);
+  });
+
+  it('remembers folds by the words of the lines, so that they follow a moved line', () => {
+    const kept = new Map<string, string>();
+    Object.assign(globalThis, {
+      localStorage: { getItem: (key: string) => kept.get(key) ?? null, setItem: (key: string, value: string) => void kept.set(key, value) },
+    });
+    const view = testView(TEXT, folding);
+    toggleFold(view, 2);
+    keepFolds(view.state, 'Loans.md');
+    const other = testView(`Something new.\n\n${TEXT}`, folding);
+    restoreFolds(other, 'Loans.md');
+    expect(hidden(other)).toEqual(['- [ ] key']);
+    const elsewhere = testView(TEXT, folding);
+    restoreFolds(elsewhere, 'Riders.md');
+    expect(hidden(elsewhere)).toEqual([]);
+  });
+});
+
+describe('close-up', () => {
+  const view = testView(TEXT);
+  const shown = (line: number): string | null => {
+    const range = closeUpAt(view.state, line);
+    return range && view.state.sliceDoc(range.from, range.to);
+  };
+
+  it('shows an item with what is under it, or a section', () => {
+    expect(shown(2)).toBe('  - [ ] North door\n    - [ ] key');
+    expect(shown(7)).toBe('## Letters\n- one\n\nplain');
+    expect(closeUpAt(testView('plain').state, 0)).toBeNull();
+  });
+
+  it('names what stands above, the outermost first', () => {
+    const trail = (line: number): string[] => trailOf(noteNow(view.state), line).map(({ words }) => words);
+    expect(trail(3)).toEqual(['Loans', 'Crates', 'North door']);
+    expect(trail(7)).toEqual(['Loans']);
+    expect(trail(8)).toEqual(['Loans', 'Letters']);
+    expect(trail(11)).toEqual([]);
+    expect(trail(12)).toEqual(['Build']);
+  });
+});

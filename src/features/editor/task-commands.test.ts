@@ -1,0 +1,155 @@
+import fc from 'fast-check';
+import { readIsoDay } from '../../core/calendar/day';
+import { ACTION_DEFAULTS, type ActionContext } from '../../core/task/action-context';
+import { noteNow } from './note-field';
+import { type TextHost, runTextCommand } from './run-command';
+import { actOnSelected, convertLines, offeredDate, openTail, repairLine, selectedLines, selectedTasks, takeDate } from './task-commands';
+import { markedText, testView } from './test-view';
+
+const CONTEXT: ActionContext = {
+  now: { day: readIsoDay('2026-11-23') ?? 0, minute: 9 * 60 + 20 },
+  settings: ACTION_DEFAULTS,
+  makeRef: () => 'k3f9qa',
+};
+const nobody = (): void => undefined;
+
+describe('the selected lines', () => {
+  it('a selection that ends at the start of a line leaves that line out', () => {
+    expect(selectedLines(testView('a\n|b\nc\n|d'))).toEqual([1, 2]);
+    expect(selectedLines(testView('a\nb|b'))).toEqual([1]);
+  });
+
+  it('its tasks are those that begin on them', () => {
+    expect(selectedTasks(testView('- [ ] a\n- [ ] |b\nplain\n- [ ] c|\n- [ ] d')).map((task) => task.text)).toEqual(['b', 'c']);
+  });
+});
+
+describe('making tasks of lines', () => {
+  it.each([
+    ['Ring |@lars', '- [ ] Ring @lars'],
+    ['- Ring |@lars', '- [ ] Ring @lars'],
+    ['- [x] Ring |@lars {done 2026-11-20}', '- Ring @lars {done 2026-11-20}'],
+    ['|one\n\n- two\n- [ ] three|', '- [ ] one\n\n- [ ] two\n- [ ] three'],
+    ['- [ ] o|ne\n- [ ] two|', '- one\n- two'],
+  ])('%j becomes %j', (before, wanted) => {
+    const view = testView(before);
+    convertLines(view, CONTEXT);
+    expect(view.state.doc.toString()).toBe(wanted);
+  });
+
+  it('an empty line begins one, with the cursor behind its box', () => {
+    const view = testView('a\n  |');
+    convertLines(view, CONTEXT);
+    expect(markedText(view)).toBe('a\n  - [ ] |');
+  });
+
+  it('twice leaves the lines as items with the same words', () => {
+    fc.assert(
+      fc.property(fc.array(fc.constantFrom('Ring the lender', 'weigh it #loans', 'ask @bea'), { minLength: 1, maxLength: 5 }), (words) => {
+        const text = words.map((one) => `- ${one}`).join('\n');
+        const view = testView(`|${text}|`);
+        convertLines(view, CONTEXT);
+        expect(noteNow(view.state).tasks.map((task) => task.text)).toEqual(words);
+        convertLines(view, CONTEXT);
+        expect(view.state.doc.toString()).toBe(text);
+      }),
+    );
+  });
+});
+
+describe('acting on selected tasks', () => {
+  it('raises the priority of all of them in one change', () => {
+    const view = testView('- [ ] |a\n- [ ] b {due 2026-11-27}\n- [ ] c {low}|');
+    expect(actOnSelected(view, { do: 'raise' }, CONTEXT, nobody)).toBe(true);
+    expect(view.state.doc.toString()).toBe('- [ ] a {high}\n- [ ] b {due 2026-11-27; high}\n- [ ] c');
+  });
+
+  it('does nothing on a plain line', () => {
+    expect(actOnSelected(testView('pl|ain'), { do: 'raise' }, CONTEXT, nobody)).toBe(false);
+  });
+});
+
+describe('the tail', () => {
+  it.each([
+    ['- [ ] Pack| the lens', '- [ ] Pack the lens {|}'],
+    ['- [ ] Pack |', '- [ ] Pack {|}'],
+    ['- [ ] |', '- [ ] {|}'],
+    ['- [ ] Pa|ck {high}', '- [ ] Pack {high; |}'],
+  ])('%j opens as %j', (before, wanted) => {
+    const view = testView(before);
+    expect(openTail(view)).toBe(true);
+    expect(markedText(view)).toBe(wanted);
+  });
+
+  it('opens on tasks alone', () => {
+    expect(openTail(testView('- it|em'))).toBe(false);
+  });
+
+  it.each([
+    ['- [ ] Ring @lars tomorrow| 15:00', '- [ ] Ring @lars| {due 2026-11-24 15:00}'],
+    ['- [ ] Ring @lars fri| {high}', '- [ ] Ring @lars| {high; due 2026-11-27}'],
+  ])('takes the date of %j: %j', (before, wanted) => {
+    const view = testView(before);
+    expect(takeDate(view, CONTEXT)).toBe(true);
+    expect(markedText(view)).toBe(wanted);
+  });
+
+  it.each(['- [ ] Ring @lars', '- [ ] tomorrow', '- [ ] tomorrow the lens is packed', '- Ring tomorrow'])('offers none for %j', (line) => {
+    const view = testView(`${line}|`);
+    const [task] = noteNow(view.state).tasks;
+    expect(task ? offeredDate(line, task, CONTEXT) : null).toBeNull();
+    expect(takeDate(view, CONTEXT)).toBe(false);
+  });
+
+  it('repairs words that are no date yet, and nothing else', () => {
+    const view = testView('- [ ] Ring {due next fri; colour blue}|');
+    expect(repairLine(view, CONTEXT)).toBe(true);
+    expect(view.state.doc.toString()).toBe('- [ ] Ring {due 2026-12-04; colour blue}');
+    expect(repairLine(view, CONTEXT)).toBe(false);
+  });
+});
+
+describe('the commands of texts', () => {
+  const calls: string[] = [];
+  const host: TextHost = {
+    context: () => CONTEXT,
+    tick: (line) => calls.push(`tick ${line}`),
+    details: (line) => calls.push(`details ${line}`),
+    dates: (tasks) => calls.push(`dates ${tasks.map((task) => task.line).join()}`),
+    names: (tasks) => calls.push(`names ${tasks.map((task) => task.line).join()}`),
+    closeUp: (line) => calls.push(`close-up ${line}`),
+    wider: () => calls.push('wider'),
+    insertMenu: () => calls.push('insert'),
+    told: (reason) => calls.push(reason),
+  };
+  beforeEach(() => void calls.splice(0));
+
+  it('ask about the tasks that the selection touches', () => {
+    const view = testView('plain\n- [ ] |a\n- [ ] b|');
+    for (const id of ['text-tick', 'text-details', 'text-names', 'text-tail', 'text-close-up', 'text-wider', 'text-insert'])
+      expect(runTextCommand(view, id, host)).toBe(true);
+    expect(calls).toEqual(['tick 1', 'tick 2', 'details 1', 'names 1,2', 'dates 1,2', 'close-up 2', 'wider', 'insert']);
+  });
+
+  it('let the key go where there is nothing to do', () => {
+    const view = testView('pl|ain');
+    for (const id of ['text-tick', 'text-details', 'text-names', 'text-tail', 'text-take', 'text-raise', 'text-fold', 'no-such'])
+      expect(runTextCommand(view, id, host)).toBe(false);
+    expect(calls).toEqual([]);
+  });
+
+  it('move, duplicate and delete an item with what is under it', () => {
+    const view = testView('- [ ] a\n  - a1\n- [ ] |b');
+    runTextCommand(view, 'text-up', host);
+    expect(markedText(view)).toBe('- [ ] |b\n- [ ] a\n  - a1');
+    runTextCommand(view, 'text-down', host);
+    expect(markedText(view)).toBe('- [ ] a\n  - a1\n- [ ] |b');
+    runTextCommand(view, 'text-up', host);
+    runTextCommand(view, 'text-duplicate', host);
+    expect(view.state.doc.toString()).toBe('- [ ] b\n- [ ] b\n- [ ] a\n  - a1');
+    runTextCommand(view, 'text-delete', host);
+    expect(markedText(view)).toBe('- [ ] b\n- [ ] |a\n  - a1');
+    runTextCommand(view, 'text-delete', host);
+    expect(view.state.doc.toString()).toBe('- [ ] b');
+  });
+});

@@ -1,0 +1,34 @@
+import { EditorState, type Extension, type TransactionSpec } from '@codemirror/state';
+import type { EditorView } from '@codemirror/view';
+import { noteField, notePath } from './note-field';
+
+/**
+ * An editor without a page, for tests of what commands do to the text.
+ *
+ * @param marked the text; `|` is the cursor, two of them a selection
+ */
+export function testView(marked: string, ...more: Extension[]): EditorView {
+  const [anchor = 0, head] = [...marked.matchAll(/\|/g)].map((found, index) => found.index - index);
+  let state = EditorState.create({
+    doc: marked.replaceAll('|', ''),
+    selection: { anchor, head: head ?? anchor },
+    extensions: [notePath.of('Test.md'), noteField, ...more],
+  });
+  const view = {
+    get state() {
+      return state;
+    },
+    dispatch(...specs: TransactionSpec[]) {
+      state = state.update(...specs).state;
+    },
+    focus: () => undefined,
+  };
+  return view as unknown as EditorView;
+}
+
+/** The text, with the cursor or the two ends of the selection as `|`. */
+export function markedText({ state }: EditorView): string {
+  const { from, to, empty } = state.selection.main;
+  const text = state.doc.toString();
+  return `${text.slice(0, from)}|${empty ? '' : `${text.slice(from, to)}|`}${text.slice(to)}`;
+}
