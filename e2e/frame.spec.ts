@@ -4,6 +4,10 @@ import { expect, test } from './desk';
 const SCREENS = [
   '/note/Agenda/Today.md',
   '/note/Agenda/Ahead.md',
+  '/note/Agenda/Waiting.md',
+  '/note/Agenda/By%20note.md',
+  '/note/Agenda/People.md',
+  '/note/Agenda/Finished.md',
   '/note/Exhibitions/Salt%20on%20the%20Glass.md',
   '/day/2026-11-23',
   '/tag/loans',
@@ -28,6 +32,38 @@ for (const theme of ['light', 'dark'] as const) {
     }
   });
 }
+
+test('axe-core finds nothing in the forms of a task, nor in a table', async ({ desk, page }) => {
+  test.slow();
+  await desk.open('demo');
+  await desk.agenda('Today');
+  const clean = async (where: string): Promise<void> => {
+    const { violations } = await new AxeBuilder({ page }).withTags(TAGS).analyze();
+    expect(violations.map(({ id, nodes }) => [where, id, nodes.map((node) => node.html)])).toEqual([]);
+  };
+  const actions = desk
+    .row(desk.main, 'Sign the glass-case insurance rider')
+    .getByRole('button', { name: /Actions for/ })
+    .first();
+  for (const [entry, title] of [
+    ['Details…', 'Details'],
+    ['Tags, people, owner…', 'Tags, people, owner'],
+    ['Move to a note…', 'Move to a note'],
+  ] as const) {
+    await actions.click();
+    await page.getByRole('menuitem', { name: entry }).click();
+    await expect(page.getByRole('dialog', { name: title })).toBeVisible();
+    await clean(title);
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('dialog')).toBeHidden();
+  }
+  await desk.main.getByRole('button', { name: 'How this list is shown' }).first().click();
+  await page.getByRole('menuitem', { name: 'Show as' }).click();
+  await page.getByRole('menuitemradio', { name: 'Table' }).click();
+  await page.keyboard.press('Escape');
+  await expect(desk.main.getByRole('table').first()).toBeVisible();
+  await clean('a table');
+});
 
 test('the frame is usable in a narrow window', async ({ desk, page }) => {
   await page.setViewportSize({ width: 390, height: 800 });

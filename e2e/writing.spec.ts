@@ -158,3 +158,32 @@ test('a command gets another key, and a clash is told', async ({ desk, page }) =
   await page.keyboard.press('F10');
   await expect(desk.main.getByRole('heading', { level: 1, name: 'Today' })).toBeVisible();
 });
+
+test('an outline is folded to a level from the menu of commands, and all of it at once', async ({ desk, page }) => {
+  await desk.open('empty');
+  await desk.text.click();
+  await page.keyboard.insertText(
+    '# Loans\n- [ ] Crates\n  - [ ] North door\n    - [ ] key\n- [ ] Riders\n  - [ ] letter\n# Build\n- [ ] Lamps',
+  );
+  const command = async (title: string): Promise<void> => {
+    await desk.text.focus();
+    await page.keyboard.press('Control+k');
+    await page.getByPlaceholder('Type part of a command or a note’s title').fill(title);
+    await page.keyboard.press('Enter');
+  };
+  await command('Show the first level of the outline');
+  await expect(desk.text.getByText('North door')).toBeHidden();
+  await expect(desk.text.getByText('letter')).toBeHidden();
+  await command('Show two levels of the outline');
+  await expect(desk.text.getByText('North door')).toBeVisible();
+  await expect(desk.text.getByText('key', { exact: true })).toBeHidden();
+  await command('Fold everything');
+  await expect(desk.text.getByText('Crates')).toBeHidden();
+  await expect(desk.text.getByText('Lamps')).toBeHidden();
+  // Folds are kept for the next time the note is opened.
+  await desk.agenda('Today');
+  await desk.day('2026-11-23');
+  await expect(desk.text.getByText('Lamps')).toBeHidden();
+  await command('Unfold everything');
+  await expect(desk.text.getByText('key', { exact: true })).toBeVisible();
+});

@@ -1,0 +1,71 @@
+import type { Locator, Page } from '@playwright/test';
+import { type Desk, expect, test } from './desk';
+
+const NOTE = 'Journal/2026-11-23.md';
+const LINE = '- [ ] Weigh the crate #loans {due 2026-11-23}';
+const BLOCK = '```gather\ntitle Here\n#loans\n```';
+
+/** The three places in which a list shows: its page, a block in a note, and the panel beside. */
+const PLACES: [place: string, go: (desk: Desk, page: Page) => Promise<Locator>][] = [
+  [
+    'the page',
+    async (desk) => {
+      await desk.agenda('Today');
+      return desk.main;
+    },
+  ],
+  ['a block', async (_desk, page) => page.getByTestId('note-editor')],
+  ['the panel beside', async (desk) => desk.beside],
+];
+
+/** What is done by the menu of a row, and what the line is then. */
+const ACTIONS: [action: string, entries: string[], line: string][] = [
+  ['status', ['Status', 'Under way'], '- [_] Weigh the crate #loans {due 2026-11-23; since 2026-11-23 09:20}'],
+  ['priority', ['Priority', 'High'], '- [ ] Weigh the crate #loans {due 2026-11-23; high}'],
+  ['plan', ['Plan', 'Tomorrow'], '- [ ] Weigh the crate #loans {due 2026-11-23; plan 2026-11-24}'],
+  ['due', ['Due', 'Tomorrow'], '- [ ] Weigh the crate #loans {due 2026-11-24; pushed 2026-11-23}'],
+  ['no due day', ['Due', 'No due date'], '- [ ] Weigh the crate #loans'],
+  ['rest', ['Rest', 'Until tomorrow'], '- [ ] Weigh the crate #loans {due 2026-11-23; start 2026-11-24}'],
+  ['duplicate', ['Duplicate'], `${LINE}\n${LINE}`],
+  ['delete', ['Delete'], ''],
+];
+
+for (const [place, go] of PLACES) {
+  test(`each action of a row changes its one line, from ${place}`, async ({ desk, page }) => {
+    test.slow();
+    await desk.open('empty');
+    const rest = `\n\n${BLOCK}`;
+    await desk.text.click();
+    await page.keyboard.insertText(LINE + rest);
+    await expect.poll(() => desk.stored(NOTE)).toBe(LINE + rest);
+    await page.keyboard.press('Control+Home');
+    const list = await go(desk, page);
+    const row = desk.row(list, 'Weigh the crate');
+
+    await row.getByRole('checkbox').first().click();
+    await expect.poll(() => desk.stored(NOTE)).toBe(LINE.replace('[ ]', '[x]').replace('}', '; done 2026-11-23 09:20}') + rest);
+    await undo(desk);
+    for (const [action, entries, line] of ACTIONS) {
+      await row.getByRole('button', { name: 'Actions for Weigh the crate' }).first().focus();
+      await page.keyboard.press('Enter');
+      for (const name of entries) {
+        await entry(page, name).focus();
+        await page.keyboard.press('Enter');
+      }
+      await expect.poll(() => desk.stored(NOTE), action).toBe(line === '' ? `\n${BLOCK}` : line + rest);
+      await undo(desk);
+    }
+  });
+}
+
+async function undo(desk: Desk): Promise<void> {
+  await desk.page.keyboard.press('Escape');
+  await desk.page.getByRole('button', { name: 'Undo' }).first().click();
+  await expect.poll(() => desk.stored(NOTE)).toBe(`${LINE}\n\n${BLOCK}`);
+}
+
+/** An entry of the open menu, whatever key stands behind its words. */
+function entry(page: Page, words: string): Locator {
+  const name = new RegExp(`^${words}`);
+  return page.getByRole('menuitem', { name }).or(page.getByRole('menuitemradio', { name }));
+}
