@@ -109,6 +109,8 @@ describe('putting a task into another group', () => {
     ['- [ ] a {due 2026-11-25}', 'due', '2026-11-25', null, '- [ ] a'],
     ['- [ ] a', 'week', null, '2026-W49', '- [ ] a {plan 2026-W49}'],
     ['- [ ] a', 'week of due', null, '2026-12-05', '- [ ] a {due 2026-12-05}'],
+    ['- [ ] a {due 2026-11-25; plan 2026-11-24}', 'week of due', '2026-W48', null, '- [ ] a {plan 2026-11-24}'],
+    ['- [ ] a {due 2026-11-25; plan 2026-11-24}', 'week', '2026-W48', null, '- [ ] a'],
     ['- [ ] a', 'period', 'No date', 'Tomorrow', '- [ ] a {plan 2026-11-24}'],
     ['- [ ] a {due 2026-11-25; plan 2026-11-24}', 'period', 'Tomorrow', 'No date', '- [ ] a'],
     ['- [ ] a', 'period', 'No date', 'Late', '“Late” names no day to move to.'],

@@ -18,7 +18,7 @@ export function CarryForward({ answers }: { answers: readonly (AnswerView | unde
   return (
     <p className="no-print mb-4 flex flex-wrap items-center gap-2 text-[0.92rem] text-muted">
       <span>
-        {counted(rows.length, 'open task')} in {counted(notes, 'note')}:
+        {counted(rows.length, 'open task')} in {counted(notes, 'note')}, without repeats:
       </span>
       <button type="button" className="line-button" onClick={() => void actAll(tasks, [{ do: 'push', to: 'tomorrow' }])}>
         <CalendarArrowUp size={14} aria-hidden="true" />

@@ -65,7 +65,8 @@ export class ChipsWidget extends WidgetType {
       });
       element.className = chipClass(chip);
       if (chip.problem !== null) element.title = chip.problem;
-      element.append(part('chip-word', chip.word), part('chip-value', chip.value));
+      if (chip.word !== '') element.append(part('chip-word', chip.word));
+      element.append(part('chip-value', chip.value));
       box.append(element);
     }
     return box;

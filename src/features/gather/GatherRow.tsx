@@ -1,7 +1,6 @@
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { memo, useContext, useState } from 'react';
 import { Link } from 'react-router';
-import { dayName } from '../../core/calendar/day-name';
 import type { Column } from '../../core/gather/ast';
 import type { GroupView, RowView } from '../../core/index/view';
 import type { WideIntention } from '../../core/task/intention';
@@ -19,7 +18,7 @@ import { dialogTask } from '../session/task-dialog';
 import { GatherSource } from './gather-source';
 import { RewordField } from './RewordField';
 import { RowMenuButton } from './RowMenu';
-import { shownChips, showsSource } from './row-columns';
+import { noteName, shownChips, showsSource } from './row-columns';
 import { endDrag, startDrag } from './task-drag';
 
 interface GatherRowProps {
@@ -148,7 +147,7 @@ function RowChips({ row, columns }: { row: RowView; columns: readonly Column[] |
 function Source({ row }: { row: RowView }) {
   const { day: today } = useNow();
   const style = useAppSelector((state) => state.settings.dateStyle);
-  const note = row.journal === null ? row.noteTitle : `Journal › ${dayName(row.journal, today, style)}`;
+  const note = noteName(row, today, style);
   const heading = row.headings[row.headings.length - 1];
   return (
     <Link

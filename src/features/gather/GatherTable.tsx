@@ -33,6 +33,21 @@ const USUAL: readonly Column[] = ['due', 'plan', 'takes', 'note'];
 const USUAL_OF_NOTES: readonly Column[] = ['kind', 'open', 'done', 'date'];
 /** Columns by which rows cannot be put in order. */
 const UNORDERED: ReadonlySet<Column> = new Set(['tag', 'person', 'link', 'about', 'heading', 'every', 'steps', 'remind', 'ref', 'needs']);
+/** Columns of a few letters, which are not broken into lines. */
+const NARROW: ReadonlySet<Column> = new Set([
+  'due',
+  'plan',
+  'start',
+  'back',
+  'made',
+  'done',
+  'cancelled',
+  'day',
+  'date',
+  'takes',
+  'status',
+  'priority',
+]);
 const NONE: ReadonlySet<string> = new Set();
 /** What a row of a table takes until it was measured, in pixels. */
 const rowHeight = (): number => 34;
@@ -203,7 +218,10 @@ function Row({ row, index, columns, onAct }: RowProps) {
         </span>
       </td>
       {columns.map((column) => (
-        <td key={column} className={`py-1 pe-3 ${column === 'due' && row.late ? 'font-semibold text-late' : ''}`}>
+        <td
+          key={column}
+          className={`py-1 pe-3 ${NARROW.has(column) ? 'whitespace-nowrap' : ''} ${column === 'due' && row.late ? 'font-semibold text-late' : ''}`}
+        >
           <Cell row={row} column={column}>
             {cellText(row, column, today, style)}
           </Cell>

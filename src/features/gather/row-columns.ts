@@ -44,6 +44,11 @@ function usualOf(row: RowView): ChipLook[] {
   return row.stepCount > 0 ? [chip('steps', `${row.stepsDone} of ${row.stepCount}`)] : [];
 }
 
+/** The note in which a row stands: its title, and of a journal page its day. */
+export function noteName({ journal, noteTitle }: RowView, today: Day, style: DateStyle): string {
+  return journal === null ? noteTitle : `Journal › ${dayName(journal, today, style)}`;
+}
+
 /** A field of a row in words; empty when it is absent. */
 export function cellText(row: RowView, column: Column, today: Day, style: DateStyle): string {
   const day = (value: Day | null): string => (value === null ? '' : dayName(value, today, style));
@@ -83,6 +88,7 @@ export function cellText(row: RowView, column: Column, today: Day, style: DateSt
     case 'steps':
       return row.stepCount === 0 ? '' : `${row.stepsDone} of ${row.stepCount}`;
     case 'note':
+      return noteName(row, today, style);
     case 'title':
       return row.noteTitle;
     case 'path':

@@ -24,7 +24,7 @@ const LABELS: Record<DetailClause, [label: string, hint: string]> = {
   due: ['Due', 'fri 15:00'],
   plan: ['Plan', 'tomorrow, week 49'],
   start: ['Rests until', '1 dec, 2 days before'],
-  every: ['Every', 'mon, thu; month on last fri'],
+  every: ['Every', 'mon, thu'],
   until: ['Until', 'end of month'],
   takes: ['Takes', '1h30m'],
   owner: ['Owner', '@kofi, nobody'],
