@@ -13,7 +13,7 @@ describe('the days that are often meant', () => {
       'In two weeks: 2026-12-07',
     ]);
     expect(offered('2026-11-23', 7)[2]).toBe('Next week, Sun: 2026-11-29');
-    expect(offered('2026-11-28', 6)[2]).toBe('Next week, Saturday: 2026-12-05');
+    expect(offered('2026-11-28', 6)[2]).toBe('Next week, Sat: 2026-12-05');
   });
 
   it('on the last day of a week the next one is tomorrow', () => {
