@@ -10,6 +10,11 @@ import { isResting } from './state';
 /** A row with the steps that are shown inside it. */
 export interface AnswerRow {
   row: Row;
+  steps: readonly AnswerRow[];
+}
+
+/** A row while its steps are being found. */
+export interface AnswerRowInMaking extends AnswerRow {
   steps: AnswerRow[];
 }
 
@@ -239,9 +244,9 @@ export function totalsFrom({ count, takes, all, done, cancelled }: Sums): Totals
  */
 export function nestSteps({ gather }: Plan, rows: readonly Row[]): AnswerRow[] {
   // Only what stands above some row can hold it; most rows stand neither above nor in another.
-  const above = new Map<Row, AnswerRow | null>();
+  const above = new Map<Row, AnswerRowInMaking | null>();
   if (!gather.stepsApart) for (const row of rows) for (let up = row.parent; up && !above.has(up); up = up.parent) above.set(up, null);
-  const made = rows.map((row): AnswerRow => ({ row, steps: [] }));
+  const made = rows.map((row): AnswerRowInMaking => ({ row, steps: [] }));
   if (above.size === 0) return made;
   for (const entry of made) if (above.has(entry.row)) above.set(entry.row, entry);
   return made.filter((entry) => {

@@ -2,6 +2,7 @@ import {
   type Answer,
   type AnswerGroup,
   type AnswerRow,
+  type AnswerRowInMaking,
   type Plan,
   compareGroups,
   groupOf,
@@ -19,7 +20,7 @@ import { Heaviest } from '../gather/heaviest';
 import { CANCELLED_BIT, DONE_BIT, OPEN_BITS, sieveOf } from '../gather/sieve';
 import type { Columns } from './columns';
 import type { Row } from './row';
-import { type SlotCompare, compareSlots, slotWeight } from './slot-order';
+import { type SlotCompare, compareSlots, isByPlace, slotWeight, sortByPlace } from './slot-order';
 
 /** Answers a gather over tasks from the columns; it looks at a row only where they do not suffice. */
 export class ColumnAnswer {
@@ -45,8 +46,13 @@ export class ColumnAnswer {
 
   /** Every matching row in order, and how many rest. */
   matching(): { rows: Row[]; resting: number } {
-    const slots = this.found().sort(this.compare);
+    const slots = this.inOrder(this.found());
     return { rows: Array.from(slots, (slot) => this.rowAt(slot)), resting: this.resting };
+  }
+
+  /** Puts slots in the order of the gather, in their own array. */
+  private inOrder(slots: Int32Array): Int32Array {
+    return isByPlace(this.plan.gather.orderBy) ? sortByPlace(slots, this.columns.places) : slots.sort(this.compare);
   }
 
   private rowAt(slot: number): Row {
@@ -100,7 +106,7 @@ export class ColumnAnswer {
   }
 
   private whole(): Answer {
-    const slots = this.found().sort(this.compare);
+    const slots = this.inOrder(this.found());
     if (this.plan.gather.groupBy.length > 0)
       return {
         ...this.head(),
@@ -124,14 +130,14 @@ export class ColumnAnswer {
       (slot) => top.push(slot),
       (slot, up) => inside.push({ slot, up }),
     );
-    const holders = new Map<number, AnswerRow>();
+    const holders = new Map<number, AnswerRowInMaking>();
     for (const { slot, up } of inside)
       for (const one of [slot, up]) if (!holders.has(one)) holders.set(one, { row: this.rowAt(one), steps: [] });
     for (const { slot, up } of inside) {
       const entry = holders.get(slot);
       if (entry) holders.get(up)?.steps.push(entry);
     }
-    return top.map((slot) => holders.get(slot) ?? { row: this.rowAt(slot), steps: [] });
+    return top.map((slot) => holders.get(slot) ?? { row: this.rowAt(slot), steps: NO_STEPS });
   }
 
   /** Only the first so many rows are put in order; null takes the limit of a group. */
@@ -202,6 +208,10 @@ export class ColumnAnswer {
 }
 
 const ALL_ALIKE = (): number => 0;
+
+/** Most rows have no steps; they share that. */
+const NO_STEPS: readonly AnswerRow[] = [];
+
 
 type SortedPlace = Parameters<typeof compareGroups>[1];
 

@@ -247,6 +247,9 @@ const ROWS_OF_A_NOTE = 2 ** 24;
 /** The place of a row from that of its note. */
 export const placeOf = (notePlace: number, row: Row): number => notePlace * ROWS_OF_A_NOTE + row.index;
 
+/** The place of the note in the place of a row. */
+export const noteOf = (place: number): number => Math.floor(place / ROWS_OF_A_NOTE);
+
 const timeOf = (span: Span | null): number => span?.minute ?? NO_TIME;
 
 /** Lists of names are shared by the tasks that stand together; their bits are found once. */

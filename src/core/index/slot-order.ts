@@ -1,7 +1,7 @@
 import type { OrderKey } from '../gather/ast';
 import type { Compare } from '../gather/order';
 import { ABSENT } from '../gather/sieve';
-import type { Columns } from './columns';
+import { type Columns, noteOf } from './columns';
 
 export type SlotCompare = (a: number, b: number) => number;
 
@@ -58,8 +58,8 @@ function columnCompare(columns: Columns, { key, descending }: OrderKey): SlotCom
     case 'takes':
       return dated(columns.takes, null, direction);
     case 'path':
-      // Downwards the lines of a note still stand in their order.
-      return descending ? null : (a, b) => (columns.places[a] as number) - (columns.places[b] as number);
+      // The path alone: the lines of a note stand in the order of the next key.
+      return (a, b) => direction * (noteOf(columns.places[a] as number) - noteOf(columns.places[b] as number));
     default:
       return null;
   }
@@ -102,3 +102,31 @@ export function slotWeight(columns: Columns, keys: readonly OrderKey[] | null, t
 }
 
 const dayWeight = (day: number): number => (day === ABSENT ? DAYS - 1 : day - ABSENT);
+
+/** Whether a gather asks for the order of the notes and nothing before it. */
+export const isByPlace = (keys: readonly OrderKey[] | null): boolean => keys?.length === 1 && keys[0]?.key === 'path' && !keys[0].descending;
+
+/** More slots than there can be; with the places of as many notes as there can be they fill a whole number exactly. */
+const SLOTS = 2 ** 29;
+
+/**
+ * Puts slots in the order of their places, in their own array. Numbers alone sort several times faster than with a comparison;
+ * the place of a note and a slot make one number, and the few rows of a note are put in order after it.
+ */
+export function sortByPlace(slots: Int32Array, places: Float64Array): Int32Array {
+  const keys = new Float64Array(slots.length);
+  for (let at = 0; at < slots.length; at++) keys[at] = noteOf(places[slots[at] as number] as number) * SLOTS + (slots[at] as number);
+  keys.sort();
+  for (let at = 0; at < slots.length; at++) {
+    const key = keys[at] as number;
+    const slot = key - Math.floor(key / SLOTS) * SLOTS;
+    const place = places[slot] as number;
+    let to = at;
+    while (to > 0 && (places[slots[to - 1] as number] as number) > place) {
+      slots[to] = slots[to - 1] as number;
+      to--;
+    }
+    slots[to] = slot;
+  }
+  return slots;
+}
