@@ -1,4 +1,5 @@
 import { type RefObject, useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { scrollerOf } from './scroller';
 
 /** Shorter lists are drawn whole. */
 const WHOLE = 120;
@@ -6,8 +7,6 @@ const WHOLE = 120;
 const BEYOND = 24;
 /** How many pieces are drawn before it is known what is in sight. */
 const FIRST = 40;
-/** What scrolls around a list. */
-const SCROLLS = '#page, aside, [data-scrolls]';
 
 export interface ListWindow {
   /** The pieces to draw, from and to (not included). */
@@ -53,7 +52,7 @@ export function useWindow(
 
   const look = useCallback((): void => {
     const element = list.current;
-    const scroller = element?.closest<HTMLElement>(SCROLLS);
+    const scroller = element && scrollerOf(element);
     if (!element || !scroller) return;
     const top = scroller.getBoundingClientRect().top - element.getBoundingClientRect().top;
     const from = Math.max(0, placeAt(offsets, top) - BEYOND);
@@ -68,7 +67,7 @@ export function useWindow(
 
   useLayoutEffect(() => {
     if (!long) return;
-    const scroller = list.current?.closest<HTMLElement>(SCROLLS);
+    const scroller = list.current && scrollerOf(list.current);
     look();
     scroller?.addEventListener('scroll', look, { passive: true });
     const watcher = new ResizeObserver(() => look());

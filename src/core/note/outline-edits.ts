@@ -18,6 +18,8 @@ export interface OutlineEdit {
   first: number;
   last: number;
   lines: string[];
+  /** For each of the new lines, the line (from 0) of the text before whose words it bears: what is folded there goes along. */
+  sources: number[];
   /** The new place of the line on which the command was given. */
   line: number;
 }
@@ -47,9 +49,15 @@ export function blockAt(outline: Outline, line: number): Block | null {
 }
 
 /** The last line of the section that a heading opens. */
-export function sectionEnd({ structure, lines }: Outline, heading: Heading): number {
-  const next = structure.headings.find((one) => one.topLevel && one.line > heading.line && one.level <= heading.level);
-  return (next?.line ?? lines.starts.length) - 1;
+export function sectionEnd(outline: Outline, heading: Heading): number {
+  const next = outline.structure.headings.find((one) => one.topLevel && one.line > heading.line && one.level <= heading.level);
+  return (next?.line ?? textEnd(outline)) - 1;
+}
+
+/** The line (from 0) behind the last one with words or room; what follows the line break at the end of a text is no line of it. */
+export function textEnd({ lines }: Outline): number {
+  const count = lines.starts.length;
+  return count > 1 && lines.starts[count - 1] === lines.text.length ? count - 1 : count;
 }
 
 const blockOf = (item: Item): Block => ({ first: item.line, last: item.lastLine, is: 'item', depth: item.depth });
@@ -62,7 +70,8 @@ export function outlineEdit(text: string, line: number, command: OutlineCommand)
   const outline = readOutline(text);
   const block = blockAt(outline, line);
   if (!block) return null;
-  const edit = editFor(outline, block, line, command);
+  // What follows the last line break belongs to the line before it.
+  const edit = editFor(outline, block, Math.min(line, block.last), command);
   return edit && keepsMeaning(text, outline, edit, block, command) ? edit : null;
 }
 
@@ -77,15 +86,21 @@ function editFor(outline: Outline, block: Block, line: number, command: OutlineC
     case 'duplicate': {
       const copied = wordsOf(outline, block.first, block.last);
       const size = copied.length;
-      return { first: block.first, last: block.last, lines: [...copied, ...copied], line: line + size };
+      const sources = linesFrom(block.first, block.last);
+      return { first: block.first, last: block.last, lines: [...copied, ...copied], sources: [...sources, ...sources], line: line + size };
     }
     case 'delete':
-      return { first: block.first, last: block.last, lines: [], line: block.first };
+      return { first: block.first, last: block.last, lines: [], sources: [], line: block.first };
   }
 }
 
 function wordsOf({ lines }: Outline, first: number, last: number): string[] {
-  return Array.from({ length: last - first + 1 }, (_, index) => lineText(lines, first + index));
+  return linesFrom(first, last).map((line) => lineText(lines, line));
+}
+
+/** The lines from one to another, both included. */
+export function linesFrom(first: number, last: number): number[] {
+  return Array.from({ length: last - first + 1 }, (_, index) => first + index);
 }
 
 /** Changes places with the sibling before or behind; the blank lines between them stay where they are. */
@@ -93,12 +108,10 @@ function moved(outline: Outline, block: Block, line: number, command: 'up' | 'do
   const other = sibling(outline, block, command);
   if (!other) return null;
   const [upper, lower] = command === 'down' ? [block, other] : [other, block];
-  const between = wordsOf(outline, upper.last + 1, lower.first - 1);
-  const above = wordsOf(outline, upper.first, upper.last);
-  const below = wordsOf(outline, lower.first, lower.last);
-  const offset = line - block.first;
-  const place = command === 'up' ? upper.first + offset : upper.first + below.length + between.length + offset;
-  return { first: upper.first, last: lower.last, lines: [...below, ...between, ...above], line: place };
+  const between = linesFrom(upper.last + 1, lower.first - 1);
+  const sources = [...linesFrom(lower.first, lower.last), ...between, ...linesFrom(upper.first, upper.last)];
+  const lines = sources.map((source) => lineText(outline.lines, source));
+  return { first: upper.first, last: lower.last, lines, sources, line: upper.first + sources.indexOf(line) };
 }
 
 /** The item of the same list, or the section of the same level, next to a block. */
@@ -121,7 +134,7 @@ function sibling(outline: Outline, block: Block, command: 'up' | 'down'): Block 
   return blockOf(other);
 }
 
-const itemAt = (structure: Structure, line: number): Item | undefined => structure.items.findLast((one) => one.line === line);
+export const itemAt = (structure: Structure, line: number): Item | undefined => structure.items.findLast((one) => one.line === line);
 const kindOf = (item: Item): string => item.marker.slice(-1);
 
 /** Moves an item under the one before it, or to the level of the one it stands in. */
@@ -129,7 +142,7 @@ function shifted(outline: Outline, block: Block, line: number, command: 'in' | '
   const { structure } = outline;
   const item = itemAt(structure, block.first);
   if (!item) return null;
-  const own = columnOf(lineText(outline.lines, item.line), item.markerFrom);
+  const own = markerColumn(outline, item);
   let to: number;
   if (command === 'in') {
     const before = structure.items.findLast((one) => one.parent === item.parent && one.line < item.line && one.lastLine < item.line);
@@ -138,14 +151,25 @@ function shifted(outline: Outline, block: Block, line: number, command: 'in' | '
   } else {
     const parent = structure.items[item.parent];
     if (!parent) return null;
-    to = columnOf(lineText(outline.lines, parent.line), parent.markerFrom);
+    to = markerColumn(outline, parent);
   }
   const by = to - own;
   if (by === 0 || (command === 'in') !== by > 0) return null;
-  const quote = /^(?:\s*>)*/.exec(lineText(outline.lines, item.line))?.[0] ?? '';
-  const lines = wordsOf(outline, block.first, block.last).map((words) => shiftedLine(words, by, quote));
-  return { first: block.first, last: block.last, lines, line };
+  const lines = shiftedLines(outline, block, by);
+  return { first: block.first, last: block.last, lines, sources: linesFrom(block.first, block.last), line };
 }
+
+/** The lines of an item so many columns further in or out. */
+export function shiftedLines(outline: Outline, block: Block, by: number): string[] {
+  const quote = quoteAt(outline, block.first);
+  return wordsOf(outline, block.first, block.last).map((words) => shiftedLine(words, by, quote));
+}
+
+/** The signs of the quotes in which a line stands. */
+export const quoteAt = ({ lines }: Outline, line: number): string => /^(?:\s*>)*/.exec(lineText(lines, line))?.[0] ?? '';
+
+/** The column in which the marker of an item stands. */
+export const markerColumn = ({ lines }: Outline, item: Item): number => columnOf(lineText(lines, item.line), item.markerFrom);
 
 /** A line so many columns further in or out; blank lines and the signs of quotes stay. */
 function shiftedLine(words: string, by: number, quote: string): string {

@@ -3,6 +3,8 @@ import type { EditorView } from '@codemirror/view';
 import { trailOf, closeUpAt } from './close-up';
 import { foldAll, foldDescriptions, foldToLevel, folding, isFolded, keepFolds, restoreFolds, toggleFold } from './folding';
 import { noteNow } from './note-field';
+import type { OutlineCommand } from '../../core/note/outline-edits';
+import { runOutline } from './outline-keys';
 import { testView } from './test-view';
 
 const TEXT = `# Loans
@@ -93,6 +95,24 @@ describe('folding', () => {
     const elsewhere = testView(TEXT, folding);
     restoreFolds(elsewhere, 'Riders.md');
     expect(hidden(elsewhere)).toEqual([]);
+  });
+});
+
+describe('folds among lines that move', () => {
+  it.each<[string, string, number[], number, OutlineCommand]>([
+    ['down, past a section that is folded too', '# A\n- one\n  - a\n# B\n- two\n  - b\n# C', [0, 3], 0, 'down'],
+    ['up', '- one\n- two\n  - b\n    - c', [1, 2], 1, 'up'],
+    ['in', '- one\n- two\n  - b', [1], 1, 'in'],
+    ['out', '- one\n  - two\n    words', [1], 1, 'out'],
+  ])('%s: the same lines stay out of sight', (_, text, folds, line, command) => {
+    const view = testView(text, folding);
+    for (const fold of folds) toggleFold(view, fold);
+    const before = hidden(view).sort();
+    expect(before.length).toBeGreaterThan(0);
+    view.dispatch({ selection: { anchor: view.state.doc.line(line + 1).from } });
+    expect(runOutline(view, command)).toBe(true);
+    expect(view.state.doc.toString()).not.toBe(text);
+    expect(hidden(view).sort()).toEqual(before);
   });
 });
 

@@ -7,6 +7,7 @@ import type { ActionContext } from '../../core/task/action-context';
 import { type PortalRegistry, blockDecorations } from './block-decorations';
 import { closeUp } from './close-up';
 import { type CompletionFacts, completion } from './completion';
+import { dragBlocks } from './drag-block';
 import { finishedLines } from './finished-lines';
 import { folding } from './folding';
 import { foundLine } from './found-line';
@@ -66,6 +67,7 @@ export function makeEditor(options: EditorOptions): { view: EditorView; parts: E
     EditorView.contentAttributes.of({ 'aria-label': 'Text of the note', spellcheck: 'true' }),
     placeholder(options.hint),
     folding,
+    dragBlocks,
     lineDecorations,
     blockDecorations(options.registry),
     finishedLines,
