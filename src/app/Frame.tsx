@@ -15,7 +15,10 @@ import { useWide } from './use-wide';
 
 /** Day row, rack, page, beside, strip. In narrow windows rack and beside are sheets over the page. */
 export function Frame({ children }: { children: ReactNode }) {
-  const { rackOpen, besideOpen, sheet } = useAppSelector((state) => state.frame);
+  // One by one: the cursor's line is told to the frame's state too, and must not draw the frame anew.
+  const rackOpen = useAppSelector((state) => state.frame.rackOpen);
+  const besideOpen = useAppSelector((state) => state.frame.besideOpen);
+  const sheet = useAppSelector((state) => state.frame.sheet);
   const dispatch = useAppDispatch();
   const wide = useWide();
   const { toggled, sheetShown } = frameSlice.actions;

@@ -1,5 +1,5 @@
 import { ChevronDown } from 'lucide-react';
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { useLocation, useParams } from 'react-router';
 import { readNote } from '../../core/task/read-note';
 import { isoDay, readIsoDay } from '../../core/calendar/day';
@@ -16,7 +16,7 @@ import { OutlinePanel } from './OutlinePanel';
 import { ThisNote } from './ThisNote';
 
 /** The right-hand panel: one agenda page kept in view, or the tasks of the note alone. */
-export function Beside() {
+export const Beside = memo(function Beside() {
   const beside = useAppSelector((state) => state.frame.beside);
   const notes = useAppSelector((state) => state.library.overview?.notes);
   const dispatch = useAppDispatch();
@@ -71,7 +71,7 @@ export function Beside() {
       {beside.is === 'agenda' && page && <BesideAgenda key={page.path} path={page.path} />}
     </aside>
   );
-}
+});
 
 /** The path of the note on the page; null on pages that are none. */
 function useNoteOnPage(): string | null {

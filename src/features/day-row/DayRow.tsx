@@ -1,4 +1,4 @@
-import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
+import { type KeyboardEvent, memo, useEffect, useRef, useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { type Day, civilFrom, weekdayOf, isoDay } from '../../core/calendar/day';
 import { MONTH_NAMES, dayTitle, weekdayName } from '../../core/calendar/day-name';
@@ -15,7 +15,7 @@ const PAST = 5;
 const NO_COUNTS: DayTally = { due: 0, minutes: 0, planned: 0, kept: 0 };
 
 /** The row of days across the top: what was kept, what is on, what comes. The wheel, keys and buttons move it. */
-export function DayRow() {
+export const DayRow = memo(function DayRow() {
   const { day: today } = useNow();
   const [shift, setShift] = useState(0);
   const row = useRef<HTMLDivElement>(null);
@@ -59,7 +59,7 @@ export function DayRow() {
       )}
     </div>
   );
-}
+});
 
 /** Left and right go from day to day; beyond the last one the row moves. */
 function moveByArrow(event: KeyboardEvent<HTMLElement>, setShift: (change: (shift: number) => number) => void): void {

@@ -1,6 +1,4 @@
-import { keymap, type EditorView } from '@codemirror/view';
-import { Prec } from '@codemirror/state';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { editorText } from '../../core/note/line-endings';
@@ -22,13 +20,12 @@ import { useReading } from '../session/use-reading';
 import { InsertMenu } from './InsertMenu';
 import { Portals } from './Portals';
 import { PortalRegistry } from './block-decorations';
-import { closeUpAt, closeUpOn, trailOf } from './close-up';
-import { contextChanged, editorContext } from './editor-context';
-import { hideFinished } from './finished-lines';
-import { foldDescriptions, keepFolds, restoreFolds } from './folding';
+import { closeUpAt, closeUpOf, closeUpOn, trailOf } from './close-up';
+import type { EditorContext } from './editor-context';
+import { keepFolds } from './folding';
 import { showLine } from './found-line';
-import { type EditorParts, makeEditor } from './make-editor';
-import { noteNow, noteReading } from './note-field';
+import { type EditorValues, type MadeEditor, makeEditor } from './make-editor';
+import { noteNow } from './note-field';
 import { NoteSession, fromStore } from './note-session';
 import { type TextHost, runTextCommand } from './run-command';
 import { commandKeys } from './task-keys';
@@ -49,10 +46,8 @@ interface NoteEditorProps {
   onRemoved: () => void;
 }
 
-interface Opened {
-  view: EditorView;
+interface Opened extends MadeEditor {
   session: NoteSession;
-  parts: EditorParts;
 }
 
 /** The text of a note: plain Markdown, with live task marks, chips and gathers over it. */
@@ -83,16 +78,55 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
   const host = useRef<TextHost | null>(null);
   const told = useRef({ line: -1, words: 0 });
 
+  const { dateStyle: style, workingDay } = settings;
+  const shownContext = useMemo(
+    (): EditorContext => ({
+      today,
+      style,
+      workingDay,
+      refProblems,
+      sharedNames,
+      tick: (index) => host.current?.tick(index),
+      run: (id, index) => {
+        const view = editor.current?.view;
+        if (!view || !host.current) return;
+        view.dispatch({ selection: { anchor: view.state.doc.line(index + 1).from } });
+        runTextCommand(view, id, host.current);
+      },
+      follow: (target) => {
+        if (target.is === 'tag') void navigate(tagAddress(target.name));
+        else if (target.is === 'person') void navigate(personAddress(target.name));
+        else
+          void engine.resolve(target.name, path).then((found) => {
+            if (found !== null) void navigate(noteAddress(found));
+            else toast(`There is no note “${target.name}” yet.`);
+          });
+      },
+    }),
+    [path, today, style, workingDay, refProblems, sharedNames, engine, navigate],
+  );
+  const bindings = useMemo(
+    () => commandKeys(keys, (target, id) => host.current !== null && runTextCommand(target, id, host.current)),
+    [keys],
+  );
+  const hidesFinished = finished === 'hide';
+  const values = useMemo<EditorValues>(
+    () => ({ context: shownContext, reading: readingSettings, keys: bindings, hidesFinished }),
+    [shownContext, readingSettings, bindings, hidesFinished],
+  );
+  const latestValues = useLatest(values);
+
   useEffect(() => {
     if (!parent.current) return;
     const { stored: text, autoFocus: focus, hint: words, onRemoved: removed } = first.current;
     const context = () => actionContext(latestSettings.current, clock.now());
-    const { view, parts } = makeEditor({
+    const { view, follow, complete } = makeEditor({
       parent: parent.current,
       path,
       text: editorText(text ?? ''),
       hint: words,
       registry,
+      values: latestValues.current,
       context,
       takeKey: () => keyName(latestKeys.current.get('text-take') ?? ''),
       onTake: (open) => void (host.current && runTextCommand(open, 'text-take', host.current)),
@@ -128,10 +162,8 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
       failed: () => toast.error('The note could not be saved. Its text stays here; copy it out before you close the page.'),
       removed: () => removed(),
     });
-    editor.current = { view, session, parts };
+    editor.current = { view, session, follow, complete };
     dispatch(frameSlice.actions.opened(path));
-    foldDescriptions(view);
-    restoreFolds(view, path);
     if (focus) view.focus();
     setTextRunner((id, onlyAsk) => (onlyAsk ? true : host.current !== null && runTextCommand(view, id, host.current)));
     const leave = (): void => void session.save();
@@ -147,12 +179,12 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
       void session.end().then(() => undefined);
       view.destroy();
     };
-  }, [path, store, actions, registry, latestSettings, latestOverview, latestRecent, latestKeys, clock, dispatch]);
+  }, [path, store, actions, registry, latestSettings, latestOverview, latestRecent, latestKeys, latestValues, clock, dispatch]);
 
   useEffect(() => {
     const open = editor.current;
     if (!open) return;
-    const { view, session, parts } = open;
+    const { view, session } = open;
     const askSteps = (task: Task, status: Status, openSteps: number): void => {
       const ref = { path, line: task.line, expected: task.raw };
       // What is written goes first, so that the answer finds the line as it stands here.
@@ -184,69 +216,26 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
       insertMenu: () => setInserting(true),
       told: (reason) => toast.error(reason),
     };
-    const { dateStyle: style, workingDay } = settings;
-    view.dispatch({
-      effects: [
-        parts.context.reconfigure(
-          editorContext.of({
-            today,
-            style,
-            workingDay,
-            refProblems,
-            sharedNames,
-            tick,
-            run: (id, index) => {
-              view.dispatch({ selection: { anchor: view.state.doc.line(index + 1).from } });
-              if (host.current) runTextCommand(view, id, host.current);
-            },
-            follow: (target) => {
-              if (target.is === 'tag') void navigate(tagAddress(target.name));
-              else if (target.is === 'person') void navigate(personAddress(target.name));
-              else
-                void engine.resolve(target.name, path).then((found) => {
-                  if (found !== null) void navigate(noteAddress(found));
-                  else toast(`There is no note “${target.name}” yet.`);
-                });
-            },
-          }),
-        ),
-        parts.reading.reconfigure(noteReading.of(readingSettings)),
-        parts.finished.reconfigure(hideFinished.of(finished === 'hide')),
-        parts.keys.reconfigure(
-          Prec.high(keymap.of(commandKeys(keys, (target, id) => host.current !== null && runTextCommand(target, id, host.current)))),
-        ),
-        contextChanged.of(null),
-      ],
-    });
-  }, [
-    path,
-    today,
-    settings,
-    readingSettings,
-    refProblems,
-    sharedNames,
-    finished,
-    keys,
-    trail,
-    latestSettings,
-    clock,
-    engine,
-    navigate,
-    dispatch,
-    act,
-  ]);
+  }, [path, finished, trail, latestSettings, clock, navigate, dispatch, act]);
+
+  useEffect(() => editor.current?.follow(values), [path, values]);
 
   useEffect(() => {
     const view = editor.current?.view;
     if (!view) return;
     const at = Number.isInteger(close) && close > 0 && close <= view.state.doc.lines ? close - 1 : null;
     const range = at === null ? null : closeUpAt(view.state, at);
+    if (range === null && closeUpOf(view.state) === null) return;
     view.dispatch({ effects: closeUpOn.of(range), ...(range && { selection: { anchor: view.state.doc.lineAt(range.from).to } }) });
     setTrail(range && at !== null ? trailOf(noteNow(view.state), at) : []);
   }, [path, close]);
 
   useEffect(() => {
-    if (line !== null && editor.current) showLine(editor.current.view, line);
+    const open = editor.current;
+    if (line === null || !open) return;
+    // What folds above would move the line away.
+    open.complete();
+    showLine(open.view, line);
   }, [path, line]);
 
   const shownAlone = Number.isInteger(close) && close > 0;

@@ -86,8 +86,10 @@ export function blockDecorations(registry: PortalRegistry) {
     update(blocks, transaction) {
       const focus = transaction.effects.find((effect) => effect.is(focusChanged));
       const focused = focus ? focus.value : blocks.focused;
-      if (!transaction.docChanged && !transaction.selection && focused === blocks.focused) return blocks;
-      return { focused, decorations: decorate(transaction.state, focused, registry) };
+      const { startState, state } = transaction;
+      const same = !transaction.docChanged && !transaction.selection && focused === blocks.focused;
+      if (same && shownNote(startState) === shownNote(state)) return blocks;
+      return { focused, decorations: decorate(state, focused, registry) };
     },
     provide: (self) => EditorView.decorations.from(self, (blocks) => blocks.decorations),
   });

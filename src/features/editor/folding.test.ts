@@ -1,7 +1,7 @@
 import { foldedRanges } from '@codemirror/language';
 import type { EditorView } from '@codemirror/view';
 import { trailOf, closeUpAt } from './close-up';
-import { foldAll, foldDescriptions, foldToLevel, folding, isFolded, keepFolds, restoreFolds, toggleFold } from './folding';
+import { foldAll, foldToLevel, folding, isFolded, keepFolds, openingFolds, toggleFold } from './folding';
 import { noteNow } from './note-field';
 import type { OutlineCommand } from '../../core/note/outline-edits';
 import { runOutline } from './outline-keys';
@@ -77,7 +77,7 @@ describe('folding', () => {
 
   it('shows the plain text under an item as one line', () => {
     const view = testView(TEXT, folding);
-    foldDescriptions(view);
+    view.dispatch({ effects: openingFolds(view.state, 'Other.md') });
     expect(hidden(view)).toEqual(['their list is with @bea']);
   });
 
@@ -90,11 +90,11 @@ describe('folding', () => {
     toggleFold(view, 2);
     keepFolds(view.state, 'Loans.md');
     const other = testView(`Something new.\n\n${TEXT}`, folding);
-    restoreFolds(other, 'Loans.md');
-    expect(hidden(other)).toEqual(['- [ ] key']);
+    other.dispatch({ effects: openingFolds(other.state, 'Loans.md') });
+    expect(hidden(other)).toEqual(['- [ ] key', 'their list is with @bea']);
     const elsewhere = testView(TEXT, folding);
-    restoreFolds(elsewhere, 'Riders.md');
-    expect(hidden(elsewhere)).toEqual([]);
+    elsewhere.dispatch({ effects: openingFolds(elsewhere.state, 'Riders.md') });
+    expect(hidden(elsewhere)).toEqual(['their list is with @bea']);
   });
 });
 

@@ -2,7 +2,8 @@ import { codeFolding, foldEffect, foldedRanges, unfoldEffect } from '@codemirror
 import type { EditorState, Extension, StateEffect } from '@codemirror/state';
 import type { EditorView } from '@codemirror/view';
 import { blockAt, sectionEnd } from '../../core/note/outline-edits';
-import { noteNow } from './note-field';
+import type { ReadNote } from '../../core/task/read-note';
+import { noteNow, shownNote } from './note-field';
 
 /** What a fold hides, from the end of the line that stays. */
 interface Fold {
@@ -56,7 +57,7 @@ function unfolds(state: EditorState): StateEffect<Fold>[] {
 }
 
 function foldsOf(state: EditorState, wanted: (part: Foldable) => boolean): StateEffect<Fold>[] {
-  return foldables(state)
+  return foldables(state, noteNow(state))
     .filter(wanted)
     .map(({ fold }) => foldEffect.of(fold));
 }
@@ -69,8 +70,7 @@ interface Foldable {
   fold: Fold;
 }
 
-function foldables(state: EditorState): Foldable[] {
-  const note = noteNow(state);
+function foldables(state: EditorState, note: ReadNote): Foldable[] {
   const { headings, items } = note.structure;
   const sections = headings.flatMap((heading): Foldable[] => {
     const fold = heading.topLevel ? foldOf(state, heading.line, sectionEnd(note, heading)) : null;
@@ -85,17 +85,30 @@ function foldables(state: EditorState): Foldable[] {
 }
 
 /** The plain text under an item: shown as one line with a sign until it is opened. */
-export function foldDescriptions(view: EditorView): void {
-  const { state } = view;
-  const { items } = noteNow(state).structure;
-  const effects: StateEffect<Fold>[] = [];
-  for (const [index, item] of items.entries()) {
+function descriptionFolds(state: EditorState, { structure: { items } }: ReadNote): Fold[] {
+  return items.flatMap((item, index) => {
     const inner = items[index + 1];
     const end = inner && inner.line <= item.lastLine ? inner.line - 1 : item.lastLine;
     const fold = item.wordsFrom < 0 ? null : foldOf(state, item.line, end);
-    if (fold) effects.push(foldEffect.of(fold));
-  }
-  if (effects.length > 0) view.dispatch({ effects });
+    return fold ? [fold] : [];
+  });
+}
+
+/**
+ * What is folded when a note is opened: descriptions, and what was left folded the last time. As long as only the first part
+ * of a note was read these are the folds that end before it does; the rest comes with another call.
+ */
+export function openingFolds(state: EditorState, path: string): StateEffect<Fold>[] {
+  const note = shownNote(state);
+  const end = note.lines.starts.length < state.doc.lines ? state.doc.line(note.lines.starts.length).from : Infinity;
+  const { head } = state.selection.main;
+  const found = new Map(
+    [...descriptionFolds(state, note), ...keptFolds(state, note, path)].map((fold) => [`${fold.from} ${fold.to}`, fold]),
+  );
+  return [...found.values()]
+    .filter(({ from, to }) => to < end && !isFolded(state, from) && !(from < head && head <= to))
+    .sort((a, b) => a.from - b.from)
+    .map((fold) => foldEffect.of(fold));
 }
 
 const KEY = 'recado folds';
@@ -104,7 +117,7 @@ const MOST_NOTES = 200;
 /** Folds are kept per note on this device, by the words of the lines that stay: they move along with them. */
 export function keepFolds(state: EditorState, path: string): void {
   const lines: string[] = [];
-  const ends = new Map(foldables(state).map(({ fold }) => [fold.from, fold.to]));
+  const ends = new Map(foldables(state, noteNow(state)).map(({ fold }) => [fold.from, fold.to]));
   const { items } = noteNow(state).structure;
   const withItems = new Set(items.map((item) => item.parent).map((parent) => items[parent]?.line));
   foldedRanges(state).between(0, state.doc.length, (from, to) => {
@@ -119,10 +132,12 @@ export function keepFolds(state: EditorState, path: string): void {
   localStorage.setItem(KEY, JSON.stringify(Object.fromEntries(Object.entries(kept).slice(-MOST_NOTES))));
 }
 
-export function restoreFolds(view: EditorView, path: string): void {
+function keptFolds(state: EditorState, note: ReadNote, path: string): Fold[] {
   const lines = new Set(readKept()[path] ?? []);
-  if (lines.size === 0) return;
-  view.dispatch({ effects: foldsOf(view.state, ({ fold }) => lines.has(view.state.doc.lineAt(fold.from).text)) });
+  if (lines.size === 0) return [];
+  return foldables(state, note)
+    .map(({ fold }) => fold)
+    .filter((fold) => lines.has(state.doc.lineAt(fold.from).text));
 }
 
 function readKept(): Record<string, string[]> {

@@ -1,8 +1,8 @@
-import { foldEffect, unfoldEffect } from '@codemirror/language';
+import { foldEffect, syntaxTree, unfoldEffect } from '@codemirror/language';
 import { type EditorState, type Line, type Range, RangeSet, type StateEffect } from '@codemirror/state';
 import { Decoration, type DecorationSet, EditorView, ViewPlugin, type ViewUpdate } from '@codemirror/view';
+import { highlightTree } from '@lezer/highlight';
 import { readInline } from '../../core/note/names';
-import { sectionEnd } from '../../core/note/outline-edits';
 import { foldPath } from '../../core/note/path';
 import { type Heading, type Item, LineKind } from '../../core/note/structure';
 import type { ReadNote } from '../../core/task/read-note';
@@ -11,9 +11,9 @@ import { type Task, comesBack } from '../../core/task/task';
 import { clauseOf, readTail } from '../../core/task/tail';
 import { chipsOf } from '../../ui/chip-look';
 import { contextChanged, editorContext } from './editor-context';
-import { isFolded } from './folding';
 import { shownNote, wasRead } from './note-field';
-import { BulletWidget, ChipsWidget, DetailsWidget, FoldWidget, MarkWidget, ProblemsWidget } from './widgets';
+import { markdownLook } from './theme';
+import { BulletWidget, ChipsWidget, DetailsWidget, MarkWidget, ProblemsWidget } from './widgets';
 
 const hidden = Decoration.replace({});
 const DETAILS = new DetailsWidget();
@@ -38,26 +38,69 @@ export const lineDecorations = ViewPlugin.fromClass(
   class {
     decorations: DecorationSet;
     private raw: ReadonlySet<number>;
+    /** Of what text the decorations were made, and of which lines (from 0) in it. */
+    private shown: { from: number; to: number };
+    private lines = new Set<number>();
 
     constructor(view: EditorView) {
       this.raw = rawLines(view.state, view.hasFocus);
-      this.decorations = decorate(view, this.raw);
+      this.shown = view.viewport;
+      this.decorations = this.all(view);
     }
 
     update(update: ViewUpdate): void {
       const { view, state } = update;
-      const raw = rawLines(state, view.hasFocus);
+      const before = this.raw;
+      this.raw = rawLines(state, view.hasFocus);
       const context = update.transactions.some((transaction) =>
         transaction.effects.some((effect) => effect.is(contextChanged) || isFold(effect)),
       );
-      if (update.viewportChanged || update.focusChanged || context || wasRead(update)) this.decorations = decorate(view, raw);
-      else if (update.docChanged || update.selectionSet) this.redo(update, raw);
-      this.raw = raw;
+      // The editor calls it a change, too, when what is shown only grew by what was typed in it.
+      const { from, to } = this.shown;
+      this.shown = view.viewport;
+      const moved = update.changes.mapPos(from, -1) !== this.shown.from || update.changes.mapPos(to, 1) !== this.shown.to;
+      // Where the text is parsed further while nothing is typed, lines come to look otherwise.
+      const parsed = !update.docChanged && syntaxTree(state) !== syntaxTree(update.startState);
+      const same = !parsed && !update.focusChanged && !context && !wasRead(update);
+      const still = !update.docChanged && !update.selectionSet;
+      if (same && moved && still) this.decorations = this.scrolled(view);
+      else if (!same || moved) this.decorations = this.all(view);
+      else if (!still) this.redo(update, before);
+    }
+
+    private all(view: EditorView): DecorationSet {
+      this.lines = new Set();
+      return RangeSet.of(this.more(view), true);
+    }
+
+    /** What was in sight before keeps its decorations. */
+    private scrolled(view: EditorView): DecorationSet {
+      const { from, to } = view.viewport;
+      for (const line of this.lines) {
+        const place = view.state.doc.line(line + 1);
+        if (place.to < from || place.from > to) this.lines.delete(line);
+      }
+      return this.decorations.update({ add: this.more(view), sort: true, filter: (start) => start >= from && start <= to });
+    }
+
+    /** The decorations of the lines in sight that have none yet. */
+    private more(view: EditorView): Range<Decoration>[] {
+      const ranges: Range<Decoration>[] = [];
+      for (const visible of view.visibleRanges) {
+        for (let at = visible.from; at <= visible.to;) {
+          const line = view.state.doc.lineAt(at);
+          at = line.to + 1;
+          if (this.lines.has(line.number - 1)) continue;
+          this.lines.add(line.number - 1);
+          ranges.push(...lookOfMarkdown(view.state, line), ...decorateLine(view, line, this.raw));
+        }
+      }
+      return ranges;
     }
 
     /** Only the lines that were typed in, or that a cursor came to or left, look otherwise than before. */
-    private redo({ view, state, changes }: ViewUpdate, raw: ReadonlySet<number>): void {
-      const lines = new Set([...raw, ...this.raw]);
+    private redo({ view, state, changes }: ViewUpdate, rawBefore: ReadonlySet<number>): void {
+      const lines = new Set([...rawBefore, ...this.raw]);
       changes.iterChangedRanges((_fromA, _toA, fromB, toB) => {
         const last = state.doc.lineAt(toB).number;
         for (let number = state.doc.lineAt(fromB).number; number <= last; number++) lines.add(number - 1);
@@ -66,7 +109,8 @@ export const lineDecorations = ViewPlugin.fromClass(
       for (const index of [...lines].sort((a, b) => a - b)) {
         if (index >= state.doc.lines) continue;
         const line = state.doc.line(index + 1);
-        const add = view.visibleRanges.some(({ from, to }) => line.to >= from && line.from <= to) ? decorateLine(view, line, raw) : [];
+        const visible = view.visibleRanges.some(({ from, to }) => line.to >= from && line.from <= to);
+        const add = visible ? [...lookOfMarkdown(state, line), ...decorateLine(view, line, this.raw)] : [];
         decorations = decorations.update({ filterFrom: line.from, filterTo: line.to, filter: () => false, add, sort: true });
       }
       this.decorations = decorations;
@@ -99,18 +143,6 @@ function byLine(note: ReadNote): ByLine {
   return found;
 }
 
-function decorate(view: EditorView, raw: ReadonlySet<number>): DecorationSet {
-  const ranges: Range<Decoration>[] = [];
-  for (const visible of view.visibleRanges) {
-    for (let at = visible.from; at <= visible.to;) {
-      const line = view.state.doc.lineAt(at);
-      ranges.push(...decorateLine(view, line, raw));
-      at = line.to + 1;
-    }
-  }
-  return RangeSet.of(ranges, true);
-}
-
 /** What stands over one line. */
 function decorateLine(view: EditorView, line: Line, raw: ReadonlySet<number>): Range<Decoration>[] {
   const { state } = view;
@@ -129,16 +161,27 @@ function decorateLine(view: EditorView, line: Line, raw: ReadonlySet<number>): R
     else if (item) decorateItem(ranges, item.depth, item.markerFrom, line.from, line.text, isRaw);
     decorateNames(ranges, state, line.from, line.text, task ? Math.min(task.tailFrom, line.text.length) : line.text.length);
     decorateText(ranges, line.from, line.text, isRaw);
-    const lastLine = item?.lastLine ?? (heading?.topLevel ? sectionEnd(note, heading) : -1);
-    if (lastLine > index) ranges.push((isFolded(state, line.to) ? UNFOLD : FOLD).range(line.from));
   } else if (kind === LineKind.code || kind === LineKind.frontMatter) {
     ranges.push(Decoration.line({ class: 'cm-code-line' }).range(line.from));
   }
   return ranges;
 }
 
-const FOLD = Decoration.widget({ widget: new FoldWidget(false), side: -1 });
-const UNFOLD = Decoration.widget({ widget: new FoldWidget(true), side: -1 });
+/** How a part of the text looks by its Markdown. */
+function lookOfMarkdown(state: EditorState, { from, to }: Line): Range<Decoration>[] {
+  const ranges: Range<Decoration>[] = [];
+  highlightTree(syntaxTree(state), markdownLook, (start, end, name) => ranges.push(lookOf(name).range(start, end)), from, to);
+  return ranges;
+}
+
+const looks = new Map<string, Decoration>();
+
+/** The mark of a class of Markdown's look; one for each class. */
+function lookOf(name: string): Decoration {
+  let look = looks.get(name);
+  if (!look) looks.set(name, (look = Decoration.mark({ class: name })));
+  return look;
+}
 
 const URL_SIGN = /https?:\/\/[^\s<>()[\]{}"']*[^\s<>()[\]{}"'.,;:!?]/g;
 

@@ -1,31 +1,42 @@
 import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
 import { markdown, markdownLanguage } from '@codemirror/lang-markdown';
 import { search, searchKeymap } from '@codemirror/search';
-import { Compartment, EditorState, type Extension } from '@codemirror/state';
-import { EditorView, type ViewUpdate, drawSelection, keymap, placeholder } from '@codemirror/view';
+import { Compartment, EditorState, type Extension, Prec } from '@codemirror/state';
+import { EditorView, type KeyBinding, type ViewUpdate, drawSelection, keymap, placeholder } from '@codemirror/view';
 import type { ActionContext } from '../../core/task/action-context';
+import type { ReadingSettings } from '../../core/task/task';
 import { type PortalRegistry, blockDecorations } from './block-decorations';
 import { closeUp } from './close-up';
 import { type CompletionFacts, completion } from './completion';
-import { dragBlocks } from './drag-block';
-import { finishedLines } from './finished-lines';
-import { folding } from './folding';
+import { type EditorContext, contextChanged, editorContext } from './editor-context';
+import { finishedLines, hideFinished } from './finished-lines';
+import { folding, openingFolds } from './folding';
 import { foundLine } from './found-line';
 import { leavingLines } from './leaving-lines';
 import { followNames, lineDecorations } from './line-decorations';
-import { noteField, notePath } from './note-field';
+import { marginTools } from './margin-tools';
+import { noteField, notePath, noteReading, readAll } from './note-field';
 import { dateOffers } from './offered-date';
 import { pasteRich } from './paste';
 import { writingKeys } from './task-keys';
 import { editorTheme } from './theme';
 
-/** Parts of the editor that follow settings and the library while it is open. */
-export interface EditorParts {
-  context: Compartment;
-  reading: Compartment;
-  keys: Compartment;
-  finished: Compartment;
+/** What of the editor follows settings and the library while it is open. */
+export interface EditorValues {
+  context: EditorContext;
+  reading: ReadingSettings;
+  keys: readonly KeyBinding[];
+  hidesFinished: boolean;
 }
+
+type EditorParts = Record<keyof EditorValues, Compartment>;
+
+const extensionsOf = ({ context, reading, keys, hidesFinished }: EditorValues): Record<keyof EditorValues, Extension> => ({
+  context: editorContext.of(context),
+  reading: noteReading.of(reading),
+  keys: Prec.high(keymap.of(keys)),
+  hidesFinished: hideFinished.of(hidesFinished),
+});
 
 interface EditorOptions {
   parent: HTMLElement;
@@ -33,6 +44,7 @@ interface EditorOptions {
   text: string;
   hint: string;
   registry: PortalRegistry;
+  values: EditorValues;
   facts: CompletionFacts;
   context: () => ActionContext;
   /** How the key that takes an offered date is called. */
@@ -41,21 +53,30 @@ interface EditorOptions {
   onUpdate: (update: ViewUpdate) => void;
 }
 
+export interface MadeEditor {
+  view: EditorView;
+  /** Takes over what changed of the values. */
+  follow: (values: EditorValues) => void;
+  /** Reads and folds what a long note was shown without; it does so by itself once the first lines are painted. */
+  complete: () => void;
+}
+
 /** Makes the editor of a note: plain text with live marks, chips and gathers over it. */
-export function makeEditor(options: EditorOptions): { view: EditorView; parts: EditorParts } {
+export function makeEditor(options: EditorOptions): MadeEditor {
   const parts: EditorParts = {
     context: new Compartment(),
     reading: new Compartment(),
     keys: new Compartment(),
-    finished: new Compartment(),
+    hidesFinished: new Compartment(),
   };
+  const first = extensionsOf(options.values);
   const extensions: Extension[] = [
     notePath.of(options.path),
-    parts.reading.of([]),
+    parts.reading.of(first.reading),
     noteField,
-    parts.context.of([]),
-    parts.keys.of([]),
-    parts.finished.of([]),
+    parts.context.of(first.context),
+    parts.keys.of(first.keys),
+    parts.hidesFinished.of(first.hidesFinished),
     history(),
     drawSelection(),
     completion(options.facts),
@@ -67,7 +88,7 @@ export function makeEditor(options: EditorOptions): { view: EditorView; parts: E
     EditorView.contentAttributes.of({ 'aria-label': 'Text of the note', spellcheck: 'true' }),
     placeholder(options.hint),
     folding,
-    dragBlocks,
+    marginTools,
     lineDecorations,
     blockDecorations(options.registry),
     finishedLines,
@@ -80,5 +101,26 @@ export function makeEditor(options: EditorOptions): { view: EditorView; parts: E
     editorTheme,
     EditorView.updateListener.of(options.onUpdate),
   ];
-  return { view: new EditorView({ parent: options.parent, state: EditorState.create({ doc: options.text, extensions }) }), parts };
+  const state = EditorState.create({ doc: options.text, extensions });
+  // What changes before there is a view is drawn once.
+  const folded = state.update({ effects: openingFolds(state, options.path) }).state;
+  const view = new EditorView({ parent: options.parent, state: folded });
+  let present = options.values;
+  const follow = (values: EditorValues): void => {
+    const names = (Object.keys(parts) as (keyof EditorValues)[]).filter((name) => values[name] !== present[name]);
+    present = values;
+    if (names.length === 0) return;
+    const made = extensionsOf(values);
+    view.dispatch({ effects: [...names.map((name) => parts[name].reconfigure(made[name])), contextChanged.of(null)] });
+  };
+  let completed = false;
+  const complete = (): void => {
+    if (completed || !view.dom.isConnected) return;
+    completed = true;
+    readAll(view);
+    const effects = openingFolds(view.state, options.path);
+    if (effects.length > 0) view.dispatch({ effects });
+  };
+  requestAnimationFrame(() => setTimeout(complete));
+  return { view, follow, complete };
 }

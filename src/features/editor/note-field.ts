@@ -1,5 +1,5 @@
 import { type EditorState, Facet, StateEffect, StateField, type Transaction } from '@codemirror/state';
-import { ViewPlugin, type ViewUpdate } from '@codemirror/view';
+import { type EditorView, ViewPlugin, type ViewUpdate } from '@codemirror/view';
 import { type ReadNote, readNote } from '../../core/task/read-note';
 import { READING_DEFAULTS, type ReadingSettings } from '../../core/task/task';
 
@@ -14,9 +14,15 @@ const LONG = 40_000;
 /** How long the hands rest before a long note is read again, in milliseconds. */
 const REST = 120;
 
+/** So much of a long note is read before it is first shown. */
+const FIRST_PART = 6_000;
+
 interface Reading {
   note: ReadNote;
-  /** Whether the note is as the text stands; else one line was typed in since, on which the cursor stands. */
+  /**
+   * Whether the note is as the text stands; else one line was typed in since, on which the cursor stands, or only the first
+   * part of a long note was read.
+   */
   fresh: boolean;
 }
 
@@ -24,8 +30,16 @@ const readAgain = StateEffect.define<null>();
 
 const read = (state: EditorState): ReadNote => readNote(state.facet(notePath), state.doc.toString(), state.facet(noteReading));
 
+/** A long note is shown as soon as its first part is read; `readAll` reads the rest. */
+function firstReading(state: EditorState): Reading {
+  const { doc } = state;
+  if (doc.length < LONG) return { note: read(state), fresh: true };
+  const part = doc.sliceString(0, doc.lineAt(FIRST_PART).from);
+  return { note: readNote(state.facet(notePath), part, state.facet(noteReading)), fresh: false };
+}
+
 const readingField = StateField.define<Reading>({
-  create: (state) => ({ note: read(state), fresh: true }),
+  create: firstReading,
   update: (reading, transaction) => {
     const { state, startState } = transaction;
     if (state.facet(noteReading) !== startState.facet(noteReading)) return { note: read(state), fresh: true };
@@ -54,19 +68,31 @@ function staysInLine(transaction: Transaction): boolean {
   return simple;
 }
 
+/** Reads what was not read yet. */
+export function readAll(view: EditorView): void {
+  if (!view.state.field(readingField).fresh) view.dispatch({ effects: readAgain.of(null) });
+}
+
 /** Reads a long note again when the hands rest. */
 const restReader = ViewPlugin.fromClass(
   class {
     private timer: ReturnType<typeof setTimeout> | null = null;
+    private last = 0;
 
-    update(update: ViewUpdate): void {
-      if (update.state.field(readingField).fresh) return;
-      if (this.timer !== null) clearTimeout(this.timer);
-      const { view } = update;
+    update({ state, view }: ViewUpdate): void {
+      if (state.field(readingField).fresh) return;
+      this.last = performance.now();
+      // One timer for a run of keys: to stop and set one at each of them costs more than to look again.
+      if (this.timer === null) this.wait(view, REST);
+    }
+
+    private wait(view: EditorView, time: number): void {
       this.timer = setTimeout(() => {
         this.timer = null;
-        if (!view.state.field(readingField).fresh) view.dispatch({ effects: readAgain.of(null) });
-      }, REST);
+        const left = this.last + REST - performance.now();
+        if (left > 1) this.wait(view, left);
+        else readAll(view);
+      }, time);
     }
 
     destroy(): void {
@@ -78,7 +104,7 @@ const restReader = ViewPlugin.fromClass(
 /** The note as it is read from the editor's text, on the page: nothing waits for the worker. */
 export const noteField = [readingField, restReader];
 
-/** The note for drawing: in a long note the line under the cursor may be some moments behind. */
+/** The note for drawing: in a long note the line under the cursor may be some moments behind, and just opened its end missing. */
 export const shownNote = (state: EditorState): ReadNote => state.field(readingField).note;
 
 /** The note exactly as the text stands, for what acts on it. */

@@ -25,6 +25,7 @@ interface SessionEvents {
 export class NoteSession {
   private timer: ReturnType<typeof setTimeout> | null = null;
   private unsavedSince: number | null = null;
+  private lastTyped = 0;
   private saving: Promise<void> = Promise.resolve();
   private inFlight: string | null = null;
   private ended = false;
@@ -52,11 +53,20 @@ export class NoteSession {
   /** Called for every change a person made in the editor. */
   typed(): void {
     this.gone = false;
-    const now = performance.now();
-    this.unsavedSince ??= now;
-    if (this.timer !== null) clearTimeout(this.timer);
-    const left = Math.max(0, this.unsavedSince + LONGEST - now);
-    this.timer = setTimeout(() => void this.save(), Math.min(PAUSE, left));
+    this.lastTyped = performance.now();
+    this.unsavedSince ??= this.lastTyped;
+    // One timer for a run of keys: to stop and set one at each of them costs more than to look again.
+    if (this.timer === null) this.wait(PAUSE);
+  }
+
+  private wait(time: number): void {
+    this.timer = setTimeout(() => {
+      this.timer = null;
+      const due = Math.min(this.lastTyped + PAUSE, (this.unsavedSince ?? 0) + LONGEST);
+      const left = due - performance.now();
+      if (left > 1) this.wait(left);
+      else void this.save();
+    }, time);
   }
 
   /**

@@ -1,8 +1,9 @@
-import { HighlightStyle, syntaxHighlighting } from '@codemirror/language';
+import { HighlightStyle } from '@codemirror/language';
 import { EditorView } from '@codemirror/view';
 import { tags } from '@lezer/highlight';
 
-const colours = HighlightStyle.define([
+/** How the parts of Markdown look that carry their own signs. */
+export const markdownLook = HighlightStyle.define([
   { tag: tags.strong, fontWeight: '700' },
   { tag: tags.emphasis, fontStyle: 'italic' },
   { tag: tags.strikethrough, textDecoration: 'line-through' },
@@ -52,15 +53,14 @@ const theme = EditorView.theme({
   },
   '.cm-fold': {
     position: 'absolute',
-    marginInlineStart: '-22px',
     width: '18px',
-    textAlign: 'center',
+    display: 'grid',
+    placeItems: 'center',
     color: 'var(--muted)',
-    opacity: '0',
     cursor: 'pointer',
     userSelect: 'none',
   },
-  '.cm-line:hover .cm-fold, .cm-fold-shut': { opacity: '1' },
+  '.cm-fold[hidden], .cm-grip[hidden]': { display: 'none' },
   '.cm-grip': {
     position: 'absolute',
     width: '16px',
@@ -119,4 +119,4 @@ const theme = EditorView.theme({
 });
 
 /** How a note looks while it is written. */
-export const editorTheme = [theme, syntaxHighlighting(colours)];
+export const editorTheme = [theme, markdownLook.module ? EditorView.styleModule.of(markdownLook.module) : []];

@@ -122,32 +122,6 @@ export class ProblemsWidget extends WidgetType {
   }
 }
 
-/** Folds or unfolds what stands under a line; it stands in the margin and shows when the pointer is near, or when it is folded. */
-export class FoldWidget extends WidgetType {
-  constructor(private readonly folded: boolean) {
-    super();
-  }
-
-  override eq(other: FoldWidget): boolean {
-    return other.folded === this.folded;
-  }
-
-  override toDOM(view: EditorView): HTMLElement {
-    const button = part(`cm-fold${this.folded ? ' cm-fold-shut' : ''}`, this.folded ? '▸' : '▾');
-    button.setAttribute('aria-hidden', 'true');
-    button.title = this.folded ? 'Unfold' : 'Fold';
-    button.addEventListener('mousedown', (event) => {
-      event.preventDefault();
-      view.state.facet(editorContext).run('text-fold', view.state.doc.lineAt(view.posAtDOM(button)).number - 1);
-    });
-    return button;
-  }
-
-  override ignoreEvent(): boolean {
-    return true;
-  }
-}
-
 /** Opens the details of the task on the cursor's line. */
 export class DetailsWidget extends WidgetType {
   override eq(): boolean {

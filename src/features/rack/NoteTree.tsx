@@ -1,5 +1,6 @@
 import { ChevronDown, ChevronRight, Pencil } from 'lucide-react';
 import { useCallback, useMemo, useRef, useState } from 'react';
+import { useLocation } from 'react-router';
 import type { NoteSummary } from '../../core/index/overview';
 import { useWindow } from '../../ui/use-window';
 import { RenameDialog } from '../rename/RenameDialog';
@@ -7,6 +8,7 @@ import { noteAddress } from '../session/addresses';
 import { frameSlice } from '../session/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state';
 import { Entry } from './RackEntry';
+import { isHere } from './route-clicks';
 import { type Folder, type TreeLine, folderTree, treeLines } from './folder-tree';
 
 /** What a line takes, in pixels. */
@@ -25,6 +27,7 @@ export function NoteTree({ notes }: { notes: readonly NoteSummary[] }) {
     return treeLines(tree, ({ path }) => others.has(path) === (path === 'Journal'));
   }, [tree, toggled]);
   const keyOf = useCallback((index: number) => keyOfLine(lines[index] as TreeLine), [lines]);
+  const { pathname } = useLocation();
   const { from, to, before, behind } = useWindow(list, lines.length, keyOf, heightOf);
   return (
     <div ref={list}>
@@ -34,13 +37,18 @@ export function NoteTree({ notes }: { notes: readonly NoteSummary[] }) {
           {line.is === 'folder' ? (
             <FolderLine folder={line.folder} depth={line.depth} open={line.open} />
           ) : (
-            <Entry to={noteAddress(line.note.path)} words={line.note.title} count={line.note.open} indent={line.depth * 12} />
+            <NoteEntry note={line.note} depth={line.depth} pathname={pathname} />
           )}
         </div>
       ))}
       {behind > 0 && <div style={{ height: behind }} aria-hidden="true" />}
     </div>
   );
+}
+
+function NoteEntry({ note, depth, pathname }: { note: NoteSummary; depth: number; pathname: string }) {
+  const to = noteAddress(note.path);
+  return <Entry to={to} words={note.title} count={note.open} indent={depth * 12} here={isHere(to, pathname)} />;
 }
 
 function FolderLine({ folder, depth, open }: { folder: Folder; depth: number; open: boolean }) {

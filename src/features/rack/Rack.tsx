@@ -1,6 +1,6 @@
 import { ArrowDownToLine, Plus, Settings, X } from 'lucide-react';
-import { useMemo } from 'react';
-import { Link, NavLink, useLocation } from 'react-router';
+import { type ReactNode, memo, useMemo } from 'react';
+import { Link, NavLink, useLocation, useNavigate } from 'react-router';
 import type { Overview } from '../../core/index/overview';
 import { frameSlice } from '../session/frame-slice';
 import { noteAddress, personAddress, tagAddress } from '../session/addresses';
@@ -8,17 +8,19 @@ import { useAppDispatch, useAppSelector } from '../session/state';
 import { NoteTree } from './NoteTree';
 import { Entry, Section } from './RackEntry';
 import { agendaPages } from './folder-tree';
+import { followRoute, isHere } from './route-clicks';
 
 const MOST_NAMES = 12;
 
 /** The left-hand panel: agenda pages, notes by folder, people and tags, each with its open tasks. */
-export function Rack() {
+export const Rack = memo(function Rack() {
+  const navigate = useNavigate();
   const overview = useAppSelector((state) => state.library.overview);
   const progress = useAppSelector((state) => state.library.progress);
   const dispatch = useAppDispatch();
   return (
     <nav aria-label="Rack" className="flex h-full flex-col text-[0.93rem]">
-      <div data-scrolls className="min-h-0 flex-1 overflow-y-auto px-3 pb-3">
+      <div data-scrolls className="min-h-0 flex-1 overflow-y-auto px-3 pb-3" onClick={(event) => followRoute(event, navigate)}>
         {overview ? (
           <RackSections overview={overview} />
         ) : (
@@ -37,10 +39,11 @@ export function Rack() {
       </div>
     </nav>
   );
-}
+});
 
 function RackSections({ overview }: { overview: Overview }) {
   const dispatch = useAppDispatch();
+  const { pathname } = useLocation();
   const agendas = useMemo(() => agendaPages(overview.notes), [overview.notes]);
   return (
     <>
@@ -49,6 +52,7 @@ function RackSections({ overview }: { overview: Overview }) {
           <Entry
             key={page.path}
             to={noteAddress(page.path)}
+            here={isHere(noteAddress(page.path), pathname)}
             words={page.title}
             count={overview.agendaCounts[page.path] ?? 0}
             weighty={page.path === 'Agenda/Today.md'}
@@ -119,20 +123,30 @@ interface NamesProps {
 }
 
 function Names({ title, sign, names, address }: NamesProps) {
+  const { pathname } = useLocation();
   if (names.length === 0) return null;
+  const entry = (one: Overview['tags'][number]): ReactNode => {
+    const to = address(one.name);
+    return (
+      <Entry
+        key={one.name}
+        to={to}
+        words={sign + one.name}
+        count={one.open}
+        title={one.fullName ?? undefined}
+        here={isHere(to, pathname)}
+      />
+    );
+  };
   const shown = names.slice(0, MOST_NAMES);
   const rest = names.slice(MOST_NAMES);
   return (
     <Section title={title}>
-      {shown.map((one) => (
-        <Entry key={one.name} to={address(one.name)} words={sign + one.name} count={one.open} title={one.fullName ?? undefined} />
-      ))}
+      {shown.map(entry)}
       {rest.length > 0 && (
         <details>
           <summary className="min-h-[26px] cursor-pointer px-2 py-0.5 text-muted">{rest.length} more</summary>
-          {rest.map((one) => (
-            <Entry key={one.name} to={address(one.name)} words={sign + one.name} count={one.open} title={one.fullName ?? undefined} />
-          ))}
+          {rest.map(entry)}
         </details>
       )}
     </Section>

@@ -1,5 +1,4 @@
-import type { ReactNode } from 'react';
-import { NavLink } from 'react-router';
+import { type ReactNode, memo } from 'react';
 
 interface EntryProps {
   to: string;
@@ -8,25 +7,26 @@ interface EntryProps {
   indent?: number;
   weighty?: boolean;
   title?: string | undefined;
+  /** Whether it is the page that is shown. */
+  here: boolean;
 }
 
-/** A page on the rack, with its count of open tasks. */
-export function Entry({ to, words, count, indent = 0, weighty = false, title }: EntryProps) {
+/** A page on the rack, with its count of open tasks. A plain link: the rack follows clicks on all of them. */
+export const Entry = memo(function Entry({ to, words, count, indent = 0, weighty = false, title, here }: EntryProps) {
   return (
-    <NavLink
-      to={to}
-      end
+    <a
+      href={to}
+      data-route
       title={title}
-      className={({ isActive }) =>
-        `flex min-h-[26px] items-center gap-2 rounded-md px-2 hover:bg-raised ${isActive ? 'bg-sheet font-semibold' : ''}`
-      }
+      aria-current={here ? 'page' : undefined}
+      className={`flex min-h-[26px] items-center gap-2 rounded-md px-2 hover:bg-raised ${here ? 'bg-sheet font-semibold' : ''}`}
       style={{ paddingInlineStart: `${8 + indent}px` }}
     >
       <span className="min-w-0 flex-1 truncate">{words}</span>
       <span className={`text-[0.82rem] tabular-nums ${weighty && count > 0 ? 'font-bold text-late' : 'text-muted'}`}>{count || ''}</span>
-    </NavLink>
+    </a>
   );
-}
+});
 
 /** A part of the rack under its own small heading. */
 export function Section({ title, action, children }: { title: string; action?: ReactNode; children: ReactNode }) {

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { weekdayOf } from '../../core/calendar/day';
 import { durationName } from '../../core/calendar/duration';
 import { timeName } from '../../core/calendar/span';
@@ -7,7 +8,7 @@ import { useNow } from '../session/services';
 import { useAppSelector } from '../session/state';
 
 /** The bottom line: what is open today and its hours, what comes then, whether everything is saved. */
-export function Strip() {
+export const Strip = memo(function Strip() {
   const overview = useAppSelector((state) => state.library.overview);
   const failure = useAppSelector((state) => state.library.failure);
   const progress = useAppSelector((state) => state.library.progress);
@@ -45,4 +46,4 @@ export function Strip() {
       </p>
     </footer>
   );
-}
+});

@@ -1,8 +1,10 @@
-import { type EditorView, type PluginValue, ViewPlugin, type ViewUpdate } from '@codemirror/view';
+import { type BlockInfo, type EditorView, type PluginValue, ViewPlugin, type ViewUpdate } from '@codemirror/view';
 import type { Text } from '@codemirror/state';
 import { type Block, type Outline, blockAt } from '../../core/note/outline-edits';
 import { type DropPlace, dropPlaces, moveBlock } from '../../core/note/outline-move';
 import { scrollerOf } from '../../ui/scroller';
+import { editorContext } from './editor-context';
+import { isFolded } from './folding';
 import { noteNow, shownNote } from './note-field';
 import { writeOutline } from './outline-keys';
 
@@ -24,10 +26,12 @@ interface Drag {
 }
 
 /**
- * A grip in the margin of the item or heading under the pointer: dragging it carries the block, with everything under it, to
- * another place; sideways movement chooses the level. Escape lets go. By keyboard the outline commands do the same.
+ * What stands in the margin of the item or heading under the pointer: a sign that folds it, and a grip. Dragging the grip carries
+ * the block, with everything under it, to another place; sideways movement chooses the level. Escape lets go. By keyboard the
+ * commands of outlines do the same. One of each for the whole text: signs on every line would be laid out with each of them.
  */
-class BlockGrip implements PluginValue {
+class MarginTools implements PluginValue {
+  private readonly fold = element('cm-fold');
   private readonly grip = element('cm-grip');
   /** What is being carried, and where it would come to stand. */
   private readonly carried = element('cm-carried');
@@ -39,9 +43,10 @@ class BlockGrip implements PluginValue {
 
   constructor(private readonly view: EditorView) {
     this.grip.title = 'Drag to move it with everything under it';
-    view.dom.append(this.carried, this.target, this.grip);
+    view.dom.append(this.carried, this.target, this.fold, this.grip);
     view.dom.addEventListener('mousemove', this.follow);
     view.dom.addEventListener('mouseleave', this.hide);
+    this.fold.addEventListener('mousedown', this.toggle);
     this.grip.addEventListener('pointerdown', this.take);
     this.grip.addEventListener('pointermove', this.carry);
     this.grip.addEventListener('pointerup', this.drop);
@@ -56,7 +61,7 @@ class BlockGrip implements PluginValue {
     this.letGo();
     this.view.dom.removeEventListener('mousemove', this.follow);
     this.view.dom.removeEventListener('mouseleave', this.hide);
-    for (const one of [this.grip, this.carried, this.target]) one.remove();
+    for (const one of [this.fold, this.grip, this.carried, this.target]) one.remove();
   }
 
   private readonly follow = (event: MouseEvent): void => {
@@ -70,21 +75,34 @@ class BlockGrip implements PluginValue {
     const item = items.find((one) => one.line === line);
     const begins = item !== undefined || headings.some((one) => one.topLevel && one.line === line);
     const left = begins && y >= shown.top && y < shown.bottom ? view.coordsAtPos(shown.from + (item?.markerFrom ?? 0), 1)?.left : undefined;
-    if (left === undefined) {
-      this.hide();
-      return;
-    }
+    if (left === undefined) this.hide();
+    else this.show(line, shown, left - view.dom.getBoundingClientRect().left, item ? item.lastLine > line : true);
+  };
+
+  private show(line: number, { top, bottom }: BlockInfo, left: number, holds: boolean): void {
+    const { state } = this.view;
     this.line = line;
+    this.fold.hidden = !holds;
     this.grip.hidden = false;
-    const held = item ? item.lastLine > line : true;
-    // The fold's sign stands between the line and the grip, where there is one.
-    this.put(this.grip, shown.top, left - view.dom.getBoundingClientRect().left - (held ? 40 : 24));
-    this.grip.style.height = `${Math.min(shown.bottom - shown.top, 30)}px`;
+    const folded = isFolded(state, state.doc.line(line + 1).to);
+    this.fold.textContent = folded ? '▸' : '▾';
+    this.fold.title = folded ? 'Unfold' : 'Fold';
+    this.put(this.fold, top, left - 22);
+    this.put(this.grip, top, left - (holds ? 40 : 24));
+    for (const one of [this.fold, this.grip]) one.style.height = `${Math.min(bottom - top, 30)}px`;
+  }
+
+  private readonly toggle = (event: MouseEvent): void => {
+    event.preventDefault();
+    const { line } = this;
+    this.hide();
+    this.view.state.facet(editorContext).run('text-fold', line);
   };
 
   private readonly hide = (): void => {
-    if (this.drag) return;
+    if (this.drag || this.grip.hidden) return;
     this.line = -1;
+    this.fold.hidden = true;
     this.grip.hidden = true;
   };
 
@@ -186,4 +204,4 @@ function element(className: string): HTMLElement {
   return one;
 }
 
-export const dragBlocks = ViewPlugin.fromClass(BlockGrip);
+export const marginTools = ViewPlugin.fromClass(MarginTools);

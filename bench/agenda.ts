@@ -1,0 +1,137 @@
+import type { Browser, Page } from '@playwright/test';
+import { ADDRESS, type StoredBench, WATCH, longTasks, openWith } from './desk';
+import { makeLibrary } from './library';
+import { type BenchRow, row } from './measure';
+
+const BULK_NOTES = 500;
+
+/** 500 notes with two tasks each, and the agenda page that gathers them, twice. */
+function bulkNotes(): StoredBench[] {
+  const notes = Array.from({ length: BULK_NOTES }, (_, index) => ({
+    path: `Crates/Crate ${index}.md`,
+    text: `Crate ${index}\n\n- [ ] weigh crate ${index} #crate-round {due 2026-11-23}\n- [ ] label crate ${index} #crate-round {due 2026-11-24}\n`,
+  }));
+  const gather = '```gather\nopen and #crate-round\norder by path\n```\n';
+  return [...notes, { path: 'Agenda/Crate round.md', text: `---\nkind: agenda\n---\n${gather}\n${gather}` }];
+}
+
+/** The longest task of the main thread while a list of more than 10,000 rows is scrolled, in milliseconds. */
+async function scrolling(page: Page): Promise<number> {
+  await page.goto(`${ADDRESS}/note/Agenda/Undated.md`);
+  await page.getByText(/lines indexed/).waitFor({ timeout: 120_000 });
+  await page.locator('#page li[data-row]').first().waitFor({ timeout: 60_000 });
+  await page.waitForTimeout(1500);
+  await longTasks(page);
+  const scroller = page.locator('#page');
+  for (let step = 0; step < 40; step++) {
+    await scroller.evaluate((element, by) => element.scrollBy(0, by), 900);
+    await page.waitForTimeout(25);
+  }
+  return Math.max(0, ...(await longTasks(page)));
+}
+
+/** Notes when answers come from the worker: `window.answered` holds the moments, in milliseconds. */
+const HEAR = `{
+  window.answered = [];
+  const add = MessagePort.prototype.addEventListener;
+  MessagePort.prototype.addEventListener = function (type, listener, options) {
+    const heard = (event) => {
+      const said = event.data?.argumentList?.[0]?.value;
+      if (said?.is === 'news' && Object.keys(said.answers).length > 0) window.answered.push(performance.now());
+      return listener.call(this, event);
+    };
+    return add.call(this, type, type === 'message' ? heard : listener, options);
+  };
+}`;
+
+/** Something that is done, and how it is seen to be shown; both are run in the page. */
+interface Shown {
+  click: string;
+  words: string;
+  /** How many of what a selector finds must be there. */
+  selector: string;
+  count: number;
+}
+
+/** Frames until something is shown: all of them, and those after the answer that it waits for. */
+async function framesUntil(page: Page, wanted: Shown): Promise<{ all: number; after: number }> {
+  return page.evaluate(async ({ click, words, selector, count }) => {
+    const heard = (window as unknown as { answered: number[] }).answered;
+    heard.length = 0;
+    [...document.querySelectorAll<HTMLElement>(click)].find((one) => one.textContent?.startsWith(words))?.click();
+    let all = 0;
+    let after = 0;
+    while (document.querySelectorAll(selector).length < count && all < 600) {
+      await new Promise((resolve) => requestAnimationFrame(resolve));
+      all++;
+      if (heard.length > 0) after++;
+    }
+    return { all, after };
+  }, wanted);
+}
+
+const opening = (page: Page, title: string): Promise<{ all: number; after: number }> =>
+  framesUntil(page, { click: 'a', words: title, selector: '#page li[data-row]', count: 1 });
+
+/** Ticks a task that two lists show: frames after the answer until both show it done. */
+async function acting(page: Page): Promise<number> {
+  await page.goto(`${ADDRESS}/note/Agenda/Crate%20round.md`);
+  await page
+    .locator('#page li[data-row]')
+    .nth(BULK_NOTES)
+    .waitFor({ state: 'attached', timeout: 120_000 })
+    .catch(() => undefined);
+  await page.waitForTimeout(1500);
+  const { after } = await framesUntil(page, {
+    click: '#page li[data-row] [role="checkbox"]',
+    words: '',
+    selector: '#page li[data-row] [role="checkbox"][aria-checked="true"]',
+    count: 2,
+  });
+  return after;
+}
+
+/** Pushes 1,000 tasks in 500 notes and takes it back; gives the longest task of the main thread, in milliseconds. */
+async function bulk(page: Page): Promise<number> {
+  await page.goto(`${ADDRESS}/note/Agenda/Crate%20round.md`);
+  const first = page.locator('#page li[data-row]').first();
+  await first.waitFor({ timeout: 120_000 });
+  await page.waitForTimeout(1500);
+  await first.getByRole('checkbox').focus();
+  await page.keyboard.press('Control+a');
+  await page.getByText(`${2 * BULK_NOTES} tasks in ${BULK_NOTES} notes`).waitFor();
+  await longTasks(page);
+  await page.keyboard.press('Control+ArrowRight');
+  await page.getByText(/: \d+ of 1000$/).waitFor();
+  await page.getByText(/1000 lines in 500 notes/).waitFor({ timeout: 60_000 });
+  const pushing = await longTasks(page);
+  await page.keyboard.press('Control+z');
+  await page.getByText(/^Undone/).waitFor({ timeout: 60_000 });
+  const undoing = await longTasks(page);
+  if (process.env['RECADO_BENCH_TIMES']) console.error({ pushing, undoing });
+  return Math.max(0, ...pushing, ...undoing);
+}
+
+/** What agenda pages cost with “large” stored. */
+export async function agendaRows(browser: Browser): Promise<BenchRow[]> {
+  const page = await openWith(browser, [...makeLibrary(10_000), ...bulkNotes()]);
+  await page.addInitScript(WATCH);
+  await page.addInitScript(HEAR);
+  const scrolled = await scrolling(page);
+  const today = await opening(page, 'Today');
+  await page.getByRole('heading', { level: 1, name: 'Today' }).waitFor();
+  await page.waitForTimeout(1500);
+  const ahead = await opening(page, 'Ahead');
+  const acted = await acting(page);
+  const pushed = await bulk(page);
+  await page.close();
+  if (process.env['RECADO_BENCH_TIMES']) console.error({ scrolled, today, ahead, acted, pushed });
+  return [
+    row('scrolling a list of more than 10,000 rows', 'times 50 milliseconds is the longest hold-up', scrolled / 50, { atMost: 1 }),
+    row('opening Today with “large” stored', 'frames after the answer until its rows show', today.after, { atMost: 3 }),
+    row('the same from the click', 'frames, the answer included', today.all, null),
+    row('opening Ahead with “large” stored', 'frames after the answer until its rows show', ahead.after, { atMost: 3 }),
+    row('an action, in every list that shows the task', 'frames after the answer', acted, { atMost: 1 }),
+    row('pushing 1,000 tasks in 500 notes, and Undo', 'times 50 milliseconds is the longest hold-up', pushed / 50, null),
+  ];
+}

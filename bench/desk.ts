@@ -1,0 +1,73 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import path from 'node:path';
+import { type Browser, type Page, chromium } from '@playwright/test';
+
+const PORT = 4189;
+export const ADDRESS = `http://localhost:${PORT}`;
+export const root = path.resolve(process.cwd());
+
+export interface StoredBench {
+  path: string;
+  text: string;
+}
+
+export async function launch(): Promise<Browser> {
+  return chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: [
+      ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
+      ...'--disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync'.split(' '),
+    ],
+  });
+}
+
+/** The day on which the library stands. Only dates are fixed: a simulated clock would count whole milliseconds, and take time itself. */
+const FIXED_DAY = `{
+  const Real = Date;
+  const shift = new Real('2026-11-23T09:20:00').getTime() - Real.now();
+  window.Date = class extends Real {
+    constructor(...given) { super(...(given.length === 0 ? [Real.now() + shift] : given)); }
+    static now() { return Real.now() + shift; }
+  };
+}`;
+
+/** Opens Recado with notes stored, as an empty desk that has been used. */
+export async function openWith(browser: Browser, notes: readonly StoredBench[]): Promise<Page> {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.addInitScript(FIXED_DAY);
+  await page.goto(ADDRESS);
+  await page.getByRole('button', { name: 'Begin with an empty desk' }).click();
+  await page.getByText(/lines indexed/).waitFor({ state: 'attached' });
+  for (let at = 0; at < notes.length; at += 500) {
+    await page.evaluate(
+      (portion) =>
+        new Promise<void>((resolve, reject) => {
+          const request = indexedDB.open('recado');
+          request.onerror = () => reject(new Error('the database does not open'));
+          request.onsuccess = () => {
+            const transaction = request.result.transaction('notes', 'readwrite');
+            const store = transaction.objectStore('notes');
+            for (const { path: notePath, text } of portion)
+              store.put({ key: notePath.toLowerCase(), path: notePath, text, bytes: null, changed: 0, demo: null });
+            transaction.oncomplete = () => resolve();
+          };
+        }),
+      notes.slice(at, at + 500),
+    );
+  }
+  return page;
+}
+
+/** Watches for tasks of the main thread that hold it up for more than 50 milliseconds. */
+export const WATCH = `window.longTasks = []; new PerformanceObserver((list) => { for (const entry of list.getEntries()) window.longTasks.push(entry.duration); }).observe({ type: 'longtask' });`;
+export const longTasks = (page: Page): Promise<number[]> =>
+  page.evaluate(() => (window as unknown as { longTasks: number[] }).longTasks.splice(0));
+
+/** Serves the application. */
+export function serve(): ChildProcess {
+  const tsx = path.join(root, 'node_modules/tsx/dist/cli.mjs');
+  return spawn(process.execPath, [tsx, path.join(root, 'server/main.ts')], {
+    env: { ...process.env, PORT: String(PORT) },
+    stdio: 'ignore',
+  });
+}

@@ -1,0 +1,148 @@
+import type { Browser, Page } from '@playwright/test';
+import { buildSync } from 'esbuild';
+import { ADDRESS, WATCH, longTasks, openWith, root } from './desk';
+import type { EditorPage } from './editor-page';
+import { type BenchRow, row } from './measure';
+
+/** A note of 5,000 lines with 2,000 tasks. */
+function longNote(): string {
+  const lines: string[] = [];
+  for (let index = 0; lines.length < 5000; index++) {
+    if (index % 25 === 0) lines.push(`## Part ${index / 25}`, '');
+    lines.push(
+      `- [ ] task ${index} about the tide clock #loans @kofi {due 2026-12-${String(1 + (index % 28)).padStart(2, '0')}; takes 30m}`,
+    );
+    lines.push(`  words under it, number ${index}`);
+    if (index % 2 === 0) lines.push('');
+  }
+  return lines.slice(0, 5000).join('\n');
+}
+
+/** The least time of a key stroke in the focused editor, in milliseconds, with the layout it asks for. */
+async function keyStroke(page: Page): Promise<number> {
+  return page.evaluate(async () => {
+    // Words, as people type them: one endless word would cost more with each letter.
+    const WORDS = 'the tide turns ';
+    const content = document.querySelector<HTMLElement>('.cm-content');
+    let best = Infinity;
+    for (let round = -60; round < 80; round++) {
+      const started = performance.now();
+      document.execCommand('insertText', false, WORDS.charAt((round + 60) % WORDS.length));
+      // The editor hears of it in a microtask.
+      await Promise.resolve();
+      await Promise.resolve();
+      void content?.offsetHeight;
+      const time = performance.now() - started;
+      if (round >= 0 && time < best) best = time;
+      await new Promise((resolve) => setTimeout(resolve, 25));
+    }
+    return best;
+  });
+}
+
+type PageWindow = Window & { editorPage: EditorPage };
+
+/** A page with nothing but editors: ours, and the same one with plain Markdown and nothing of ours. */
+async function editorPage(browser: Browser): Promise<Page> {
+  const built = buildSync({
+    entryPoints: [`${root}/bench/editor-page.tsx`],
+    bundle: true,
+    write: false,
+    format: 'iife',
+    minify: true,
+    jsx: 'automatic',
+    define: { 'process.env.NODE_ENV': '"production"' },
+  });
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, bypassCSP: true });
+  // A page without an address has no store of its own.
+  await page.goto(`${ADDRESS}/healthz`);
+  // In the same letters and as wide as ours.
+  const styles = /href="(\/assets\/[^"]+\.css)"/.exec(await (await fetch(ADDRESS)).text())?.[1];
+  await page.setContent(`<link rel="stylesheet" href="${styles ?? ''}"><body></body>`);
+  await page.evaluate(() => document.fonts.load('1rem "Atkinson Hyperlegible Next Variable"'));
+  await page.addScriptTag({ content: built.outputFiles[0]?.text ?? '' });
+  return page;
+}
+
+/** How much longer our editor takes to be made and laid out with a text than the plain one. */
+async function making(page: Page, text: string): Promise<number> {
+  return page.evaluate(async (doc) => {
+    const { make } = (window as unknown as PageWindow).editorPage;
+    const best = { ours: Infinity, plain: Infinity };
+    for (let round = -20; round < 20; round++) {
+      for (const which of ['plain', 'ours'] as const) {
+        const time = make(which, doc);
+        if (round >= 0) best[which] = Math.min(best[which], time);
+        await new Promise((resolve) => setTimeout(resolve, 30));
+      }
+    }
+    return best.ours / best.plain;
+  }, text);
+}
+
+/** The time from a click to the lines being laid out, in milliseconds. */
+const OPENING = async ([tag, words, shown]: string[]): Promise<number> => {
+  const link = [...document.querySelectorAll<HTMLElement>(tag ?? '')].find((one) => one.textContent?.startsWith(words ?? ''));
+  const started = performance.now();
+  link?.click();
+  const line = (): HTMLElement | null => document.querySelector<HTMLElement>(shown ?? '');
+  while (!line()) await new Promise((resolve) => setTimeout(resolve));
+  void line()?.offsetHeight;
+  return performance.now() - started;
+};
+
+/** The least time of opening the note from the rack, and of opening it in a page with the plain editor alone. */
+async function openings(page: Page, plain: Page, text: string): Promise<{ ours: number; theirs: number }> {
+  const best = { ours: Infinity, theirs: Infinity };
+  await plain.evaluate((doc) => (window as unknown as PageWindow).editorPage.start(doc), text);
+  const inbox = page.getByRole('link', { name: /^Inbox/ }).first();
+  for (let round = 0; round < 6; round++) {
+    await inbox.click();
+    await page.getByRole('heading', { level: 1, name: 'Inbox' }).waitFor();
+    await page.waitForTimeout(300);
+    best.ours = Math.min(best.ours, await page.evaluate(OPENING, ['a', 'Long', '.cm-task-line']));
+    if (round > 0) await plain.getByRole('button', { name: 'Open' }).click();
+    await plain.waitForTimeout(300);
+    best.theirs = Math.min(best.theirs, await plain.evaluate(OPENING, ['button', 'Open', '.cm-line']));
+  }
+  await plain.evaluate(() => (window as unknown as PageWindow).editorPage.toMiddle());
+  await plain.waitForTimeout(500);
+  return best;
+}
+
+/** What writing in a long note costs, against the same editor with plain Markdown. */
+export async function writingRows(browser: Browser): Promise<BenchRow[]> {
+  const text = longNote();
+  const page = await openWith(browser, [{ path: 'Long.md', text }]);
+  await page.addInitScript(WATCH);
+  await page.goto(`${ADDRESS}/note/Long.md?line=2500`);
+  await page.locator('.cm-found-line').waitFor();
+  const plain = await editorPage(browser);
+  const made = await making(plain, text);
+  const { ours: opened, theirs: openedPlain } = await openings(page, plain, text);
+  await page.goto(`${ADDRESS}/note/Long.md?line=2500`);
+  await page.locator('.cm-found-line').click();
+  await page.keyboard.press('End');
+  await page.waitForTimeout(800);
+  await longTasks(page);
+  const ours = await keyStroke(page);
+  const whileTyping = await longTasks(page);
+  await plain.locator('.cm-content').focus();
+  const theirs = await keyStroke(plain);
+  const scroller = page.locator('#page');
+  for (let step = 0; step < 25; step++) {
+    await scroller.evaluate((element, by) => element.scrollBy(0, by), 700);
+    await page.waitForTimeout(30);
+  }
+  const whileScrolling = await longTasks(page);
+  await page.close();
+  await plain.close();
+  if (process.env['RECADO_BENCH_TIMES']) console.error({ ours, theirs, opened, openedPlain, whileTyping, whileScrolling });
+  const worst = Math.max(0, ...whileTyping, ...whileScrolling);
+  return [
+    row('a key stroke in a note of 5,000 lines', 'times the plain editor', ours / theirs, { atMost: 1.5 }),
+    row('opening that note: its editor made and laid out', 'times the plain editor', made, { atMost: 3 }),
+    row('the same from the click in the rack', 'times a page with the plain editor alone', opened / openedPlain, null),
+    row('the longest hold-up while typing and scrolling in it', 'times 50 milliseconds', worst / 50, { atMost: 1 }),
+  ];
+}
