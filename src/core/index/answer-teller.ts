@@ -11,24 +11,18 @@ export class AnswerTeller {
   /** The order of the groups as it was told last. */
   private order: readonly LiveGroup[] | null = null;
 
-  constructor(
-    private readonly live: LiveGather,
-    /** The last answer to a text that could be read; told on while the present one cannot. */
-    public lastGood: AnswerView | null,
-  ) {}
+  constructor(private readonly live: LiveGather) {}
 
   /** The whole answer. */
   answer(context: GatherContext, hints: GatherError[]): AnswerView {
     const { live } = this;
-    if (live.errors.length > 0)
-      return { ...(this.lastGood ?? NOTHING), title: live.gather.title ?? this.lastGood?.title ?? null, errors: live.errors, hints: [] };
+    if (live.errors.length > 0) return { ...NOTHING, title: live.gather.title, errors: live.errors };
     const view = (entry: AnswerRow): RowView => this.viewOf(entry, context);
     const answer = live.answer();
     const groups = live.isCut
       ? answer.groups.map((group) => groupView(0, group, view))
       : live.ordered.map((group) => groupView(group.id, live.shownOf(group), view));
-    this.lastGood = { ...this.head(context, hints), more: answer.more, groups };
-    return this.lastGood;
+    return { ...this.head(context, hints), more: answer.more, groups };
   }
 
   /** What is different since the last call. */

@@ -212,7 +212,6 @@ const ALL_ALIKE = (): number => 0;
 /** Most rows have no steps; they share that. */
 const NO_STEPS: readonly AnswerRow[] = [];
 
-
 type SortedPlace = Parameters<typeof compareGroups>[1];
 
 /** The column that tells groups apart; null for a key that no column holds. */

@@ -147,14 +147,13 @@ describe('conditions', () => {
     expect(answer.total).toBe(2);
   });
 
-  it('keeps the last answer while a condition is half typed', () => {
+  it('finds nothing while a condition is half typed, and says what is wrong', () => {
     const typed = libraryOf(NOTES);
     typed.subscribe('typed', 'open and late', null);
     expect(typed.answer('typed')?.total).toBe(1);
     typed.subscribe('typed', 'open and lat', null);
-    const half = typed.answer('typed');
-    expect(half?.total).toBe(1);
-    expect(half?.errors[0]?.message).toContain('“late”');
+    expect(typed.answer('typed')?.total).toBe(0);
+    expect(typed.answer('typed')?.errors[0]?.message).toContain('“late”');
   });
 });
 

@@ -226,12 +226,12 @@ export class Library {
     return [...this.subscriptions.keys()];
   }
 
-  /** Keeps a gather answered until it is unsubscribed. A new text under a known id keeps its last answer at hand. */
+  /** Keeps a gather answered until it is unsubscribed, or subscribed with another text. */
   subscribe(id: string, text: string, at: string | null): void {
     const previous = this.subscriptions.get(id);
     if (previous && previous.text === text && previous.at === at) return;
     const live = this.liveGather(text, at);
-    const subscription: Subscription = { live, text, at, hints: null, teller: new AnswerTeller(live, previous?.teller.lastGood ?? null) };
+    const subscription: Subscription = { live, text, at, hints: null, teller: new AnswerTeller(live) };
     this.subscriptions.set(id, subscription);
     this.rebuild(subscription);
   }

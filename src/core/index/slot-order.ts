@@ -104,7 +104,8 @@ export function slotWeight(columns: Columns, keys: readonly OrderKey[] | null, t
 const dayWeight = (day: number): number => (day === ABSENT ? DAYS - 1 : day - ABSENT);
 
 /** Whether a gather asks for the order of the notes and nothing before it. */
-export const isByPlace = (keys: readonly OrderKey[] | null): boolean => keys?.length === 1 && keys[0]?.key === 'path' && !keys[0].descending;
+export const isByPlace = (keys: readonly OrderKey[] | null): boolean =>
+  keys?.length === 1 && keys[0]?.key === 'path' && !keys[0].descending;
 
 /** More slots than there can be; with the places of as many notes as there can be they fill a whole number exactly. */
 const SLOTS = 2 ** 29;

@@ -32,6 +32,7 @@ export function AgendaLists({ path, gathers, look, narrowing = NO_NARROWING, tit
       {gathers.map((text, index) => (
         <AgendaList
           key={index}
+          index={index}
           text={text}
           at={path}
           look={look}
@@ -57,6 +58,8 @@ export function AgendaLists({ path, gathers, look, narrowing = NO_NARROWING, tit
 
 interface AgendaListProps {
   text: string;
+  /** Its place (from 0) among the gathers of the page. */
+  index: number;
   at: string;
   look: 'page' | 'cards';
   narrowing: Narrowing;
@@ -67,8 +70,8 @@ interface AgendaListProps {
 }
 
 /** One list of an agenda page, with its own head where it has a title. */
-export function AgendaList({ text, at, look, narrowing, titled, onCount, onAnswer }: AgendaListProps) {
-  const shown = useGather(text, at, narrowing);
+export function AgendaList({ text, index, at, look, narrowing, titled, onCount, onAnswer }: AgendaListProps) {
+  const shown = useGather(text, at, index, narrowing);
   const { answer } = shown;
   const count = answer ? answer.total + answer.errors.length : -1;
   const [shownOnce, setShownOnce] = useState(false);

@@ -1,7 +1,10 @@
 import { ListChecks, X } from 'lucide-react';
+import { useEffect } from 'react';
 import type { WideIntention } from '../../core/task/intention';
+import { foldPath } from '../../core/note/path';
 import { Menu } from '../../ui/menu';
 import { TaskEntries } from '../gather/TaskEntries';
+import { useServices } from '../session/services';
 import { selectionSlice } from '../session/selection-slice';
 import { useAppDispatch, useAppSelector } from '../session/state';
 import { dialogTask } from '../session/task-dialog';
@@ -12,6 +15,17 @@ export function BulkBar() {
   const selection = useAppSelector((state) => state.selection);
   const dispatch = useAppDispatch();
   const { actAll } = useAct();
+  const { store } = useServices();
+  useEffect(
+    () =>
+      store.listen({
+        changed: (changes) => {
+          const went = changes.filter(({ content }) => content === null).map(({ path }) => foldPath(path));
+          if (went.length > 0) dispatch(selectionSlice.actions.notesWent(went));
+        },
+      }),
+    [store, dispatch],
+  );
   const rows = Object.values(selection);
   if (rows.length === 0) return null;
   const notes = new Set(rows.map((row) => row.path)).size;

@@ -23,7 +23,7 @@ export function Portals({ registry, path, view }: PortalsProps) {
   return portals.map((portal, index) =>
     createPortal(
       portal.is === 'gather' ? (
-        <GatherBlock text={portal.text} at={path} onEdit={() => edit(portal.container)} />
+        <GatherBlock text={portal.text} at={path} index={portal.index} onEdit={() => edit(portal.container)} />
       ) : (
         <FrontMatterLine text={portal.text} onEdit={() => edit(portal.container)} />
       ),

@@ -8,6 +8,8 @@ export interface Portal {
   is: 'gather' | 'front-matter';
   /** The gather's text; empty for front matter. */
   text: string;
+  /** Its place (from 0) among the gathers of the note. */
+  index: number;
 }
 
 /** Holds the places that are on the page now, and tells when they change. */
@@ -42,19 +44,20 @@ class PortalWidget extends WidgetType {
     private readonly registry: PortalRegistry,
     private readonly is: Portal['is'],
     private readonly text: string,
+    private readonly index: number,
   ) {
     super();
   }
 
   override eq(other: PortalWidget): boolean {
-    return other.is === this.is && other.text === this.text;
+    return other.is === this.is && other.text === this.text && other.index === this.index;
   }
 
   override toDOM(view: EditorView): HTMLElement {
     const container = document.createElement('div');
     container.className = 'cm-portal';
     container.contentEditable = 'false';
-    this.registry.add({ container, is: this.is, text: this.text });
+    this.registry.add({ container, is: this.is, text: this.text, index: this.index });
     const watcher = new ResizeObserver(() => view.requestMeasure());
     watcher.observe(container);
     (container as HTMLElement & { watcher?: ResizeObserver }).watcher = watcher;
@@ -100,17 +103,16 @@ export function blockDecorations(registry: PortalRegistry) {
 function decorate(state: EditorState, focused: boolean, registry: PortalRegistry): DecorationSet {
   const note = shownNote(state);
   const ranges: Range<Decoration>[] = [];
-  const add = (first: number, last: number, is: Portal['is'], text: string): void => {
+  const add = (first: number, last: number, is: Portal['is'], text: string, index: number): void => {
     if (last >= state.doc.lines) return;
     const from = state.doc.line(first + 1).from;
     const to = state.doc.line(last + 1).to;
     const inside = focused && state.selection.ranges.some((range) => range.from <= to && range.to >= from);
-    if (!inside) ranges.push(Decoration.replace({ widget: new PortalWidget(registry, is, text), block: true }).range(from, to));
+    if (!inside) ranges.push(Decoration.replace({ widget: new PortalWidget(registry, is, text, index), block: true }).range(from, to));
   };
   if (note.front.lineCount > 0 && note.front.problem === null)
-    add(0, note.front.lineCount - 1, 'front-matter', note.lines.text.slice(0, note.lines.ends[note.front.lineCount - 1]));
-  for (const fence of note.structure.fences) {
-    if (/^gather(?:\s|$)/.test(fence.info) && fence.topLevel) add(fence.line, fence.lastLine, 'gather', fence.body);
-  }
+    add(0, note.front.lineCount - 1, 'front-matter', note.lines.text.slice(0, note.lines.ends[note.front.lineCount - 1]), 0);
+  const gathers = note.structure.fences.filter((fence) => /^gather(?:\s|$)/.test(fence.info));
+  for (const [index, fence] of gathers.entries()) if (fence.topLevel) add(fence.line, fence.lastLine, 'gather', fence.body, index);
   return RangeSet.of(ranges, true);
 }

@@ -4,9 +4,17 @@ import { countWords } from './count-words';
 import { ListMenu } from './ListMenu';
 import { useGather } from './use-gather';
 
+interface GatherBlockProps {
+  text: string;
+  at: string;
+  /** Its place (from 0) among the gathers of the note. */
+  index: number;
+  onEdit: () => void;
+}
+
 /** A gather block of a note, live in its place. */
-export function GatherBlock({ text, at, onEdit }: { text: string; at: string; onEdit: () => void }) {
-  const shown = useGather(text, at);
+export function GatherBlock({ text, at, index, onEdit }: GatherBlockProps) {
+  const shown = useGather(text, at, index);
   const { answer } = shown;
   const [sentenceShown, setSentenceShown] = useState(false);
   return (

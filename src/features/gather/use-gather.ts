@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { AnswerView } from '../../core/index/view';
 import type { Gather } from '../../core/gather/ast';
 import { type ClauseWord, withGatherClause } from '../../core/gather/edit-clause';
@@ -6,6 +6,7 @@ import { type Narrowing, NO_NARROWING, narrowed } from '../../core/gather/narrow
 import { parseGather } from '../../core/gather/parse';
 import { withoutLimits } from '../../core/gather/without-limits';
 import { useAnswer } from '../session/use-answer';
+import { lastGoodText, listPlace, rememberGood } from './last-good';
 
 export interface ShownGather {
   answer: AnswerView | undefined;
@@ -21,15 +22,30 @@ export interface ShownGather {
   discard: () => void;
 }
 
-/** The live answer to a gather: first within its limits, narrowed, and with clauses that a person changed for a while. */
-export function useGather(written: string, at: string | null, narrowing: Narrowing = NO_NARROWING): ShownGather {
+/**
+ * The live answer to a gather: first within its limits, narrowed, and with clauses that a person changed for a while. While its
+ * text cannot be read, what the last one that could comes to stands with the errors.
+ *
+ * @param index its place (from 0) among the gathers of its note
+ */
+export function useGather(written: string, at: string | null, index: number, narrowing: Narrowing = NO_NARROWING): ShownGather {
   const [whole, setWhole] = useState(false);
   const [draft, setDraft] = useState<{ of: string; text: string } | null>(null);
   // A draft of a text that is no longer there is let go.
   const changed = draft?.of === written ? draft.text : null;
   const text = useMemo(() => narrowed(changed ?? written, narrowing), [changed, written, narrowing]);
   const gather = useMemo(() => parseGather(text).gather, [text]);
-  const answer = useAnswer(whole ? withoutLimits(text) : text, at);
+  const told = useAnswer(whole ? withoutLimits(text) : text, at);
+  const place = listPlace(at, index);
+  const broken = told !== undefined && told.errors.length > 0;
+  useEffect(() => {
+    if (parseGather(written).errors.length === 0) rememberGood(place, written);
+  }, [place, written]);
+  const before = useAnswer(broken ? lastGoodText(place) : null, at);
+  const answer = useMemo(
+    () => (broken && before ? { ...before, title: told.title ?? before.title, errors: told.errors } : told),
+    [broken, before, told],
+  );
   const cut = answer !== undefined && answer.form?.is !== 'summary' && (answer.more > 0 || answer.groups.some((group) => group.more > 0));
   return {
     answer,

@@ -1,5 +1,6 @@
 import { type PayloadAction, createSlice } from '@reduxjs/toolkit';
 import type { RowView } from '../../core/index/view';
+import { foldPath } from '../../core/note/path';
 
 /** The tasks that are selected, by the ids of their rows, in the order in which they were. */
 export type Selection = Record<string, RowView>;
@@ -19,6 +20,11 @@ export const selectionSlice = createSlice({
       ...state,
       ...Object.fromEntries(payload.map((row) => [row.id, row])),
     }),
+    /** Notes went, by their folded paths: what is selected in them cannot be acted on. */
+    notesWent: (state: Selection, { payload }: PayloadAction<readonly string[]>): Selection => {
+      const stays = Object.entries(state).filter(([, row]) => !payload.includes(foldPath(row.path)));
+      return stays.length === Object.keys(state).length ? state : Object.fromEntries(stays);
+    },
     cleared: () => NOTHING,
   },
 });

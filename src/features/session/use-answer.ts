@@ -7,19 +7,23 @@ import { useAppDispatch, useAppSelector } from './state';
 /**
  * The live answer to a gather; undefined until it came.
  *
+ * @param text null asks nothing
  * @param at the path of the note that holds it; null for one of the interface's own
  */
-export function useAnswer(text: string, at: string | null): AnswerView | undefined {
+export function useAnswer(text: string | null, at: string | null): AnswerView | undefined {
   const id = useId();
   const { engine } = useServices();
   const dispatch = useAppDispatch();
-  useEffect(() => void engine.subscribe(id, text, at), [engine, id, text, at]);
-  useEffect(
-    () => () => {
+  const asks = text !== null;
+  useEffect(() => {
+    if (text !== null) void engine.subscribe(id, text, at);
+  }, [engine, id, text, at]);
+  useEffect(() => {
+    if (!asks) return;
+    return () => {
       void engine.unsubscribe(id);
       dispatch(libraryActions.forgotten(id));
-    },
-    [engine, dispatch, id],
-  );
+    };
+  }, [engine, dispatch, id, asks]);
   return useAppSelector((state) => state.library.answers[id]);
 }
