@@ -233,3 +233,31 @@ test('an item is dragged by its grip with what is under it, folded as it was; Es
   await page.keyboard.press('Control+z');
   await expect.poll(stored).toBe(before);
 });
+
+test('what is far too much to paste is kept byte for byte, and Undo takes it back', async ({ desk, page }) => {
+  await desk.open('empty');
+  await desk.write('before');
+  const stored = () => desk.stored(JOURNAL);
+  await expect.poll(stored).toBe('before');
+  const pastes: [string, () => string][] = [
+    ['a line of 1 MB', () => 'words of a line '.repeat(65_536)],
+    ['100,000 lines', () => Array.from({ length: 100_000 }, (_, index) => `- [ ] crate ${index} {due 2026-11-24}`).join('\n')],
+    ['what is no text', () => Array.from({ length: 60_000 }, (_, index) => String.fromCharCode((index % 250) + 1)).join('')],
+  ];
+  for (const [, make] of pastes) {
+    const text = make();
+    await desk.text.click();
+    await page.keyboard.press('Control+End');
+    await page.evaluate((given) => {
+      const clipboardData = new DataTransfer();
+      clipboardData.setData('text/plain', given);
+      document.querySelector('.cm-content')?.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }));
+    }, text);
+    // The editor counts every kind of line end as one; nothing else may differ.
+    const kept = (words: string | null): string | undefined => words?.replace(/\r\n?|\n/g, '\n');
+    await expect.poll(async () => kept(await stored()) === kept(`before${text}`), { timeout: 30_000 }).toBe(true);
+    await desk.text.focus();
+    await page.keyboard.press('Control+z');
+    await expect.poll(stored, { timeout: 30_000 }).toBe('before');
+  }
+});

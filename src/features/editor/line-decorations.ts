@@ -1,7 +1,6 @@
 import { foldEffect, syntaxTree, unfoldEffect } from '@codemirror/language';
 import { type EditorState, type Line, type Range, RangeSet, type StateEffect } from '@codemirror/state';
 import { Decoration, type DecorationSet, EditorView, ViewPlugin, type ViewUpdate } from '@codemirror/view';
-import { highlightTree } from '@lezer/highlight';
 import { readInline } from '../../core/note/names';
 import { foldPath } from '../../core/note/path';
 import { type Heading, type Item, LineKind } from '../../core/note/structure';
@@ -12,7 +11,7 @@ import { clauseOf, readTail } from '../../core/task/tail';
 import { chipsOf } from '../../ui/chip-look';
 import { contextChanged, editorContext } from './editor-context';
 import { shownNote, wasRead } from './note-field';
-import { markdownLook } from './theme';
+import { lookOfLine, lookOfMarkdown } from './markdown-look';
 import { BulletWidget, ChipsWidget, DetailsWidget, MarkWidget, ProblemsWidget } from './widgets';
 
 const hidden = Decoration.replace({});
@@ -85,17 +84,26 @@ export const lineDecorations = ViewPlugin.fromClass(
 
     /** The decorations of the lines in sight that have none yet. */
     private more(view: EditorView): Range<Decoration>[] {
+      const { state } = view;
       const ranges: Range<Decoration>[] = [];
+      // Finding a place in a long text's tree takes time: lines that follow one another are looked up together.
+      const runs: { from: number; to: number }[] = [];
+      let inRun = false;
       for (const visible of view.visibleRanges) {
         for (let at = visible.from; at <= visible.to;) {
-          const line = view.state.doc.lineAt(at);
+          const line = state.doc.lineAt(at);
           at = line.to + 1;
-          if (this.lines.has(line.number - 1)) continue;
+          const known = this.lines.has(line.number - 1);
+          const run = inRun ? runs.at(-1) : undefined;
+          inRun = !known;
+          if (known) continue;
           this.lines.add(line.number - 1);
-          ranges.push(...lookOfMarkdown(view.state, line), ...decorateLine(view, line, this.raw));
+          if (run) run.to = line.to;
+          else runs.push({ from: line.from, to: line.to });
+          ranges.push(...decorateLine(view, line, this.raw));
         }
       }
-      return ranges;
+      return [...ranges, ...runs.flatMap((run) => lookOfMarkdown(syntaxTree(state), run))];
     }
 
     /** Only the lines that were typed in, or that a cursor came to or left, look otherwise than before. */
@@ -110,7 +118,7 @@ export const lineDecorations = ViewPlugin.fromClass(
         if (index >= state.doc.lines) continue;
         const line = state.doc.line(index + 1);
         const visible = view.visibleRanges.some(({ from, to }) => line.to >= from && line.from <= to);
-        const add = visible ? [...lookOfMarkdown(state, line), ...decorateLine(view, line, this.raw)] : [];
+        const add = visible ? [...lookOfLine(state, line), ...decorateLine(view, line, this.raw)] : [];
         decorations = decorations.update({ filterFrom: line.from, filterTo: line.to, filter: () => false, add, sort: true });
       }
       this.decorations = decorations;
@@ -163,24 +171,8 @@ function decorateLine(view: EditorView, line: Line, raw: ReadonlySet<number>): R
     decorateText(ranges, line.from, line.text, isRaw);
   } else if (kind === LineKind.code || kind === LineKind.frontMatter) {
     ranges.push(Decoration.line({ class: 'cm-code-line' }).range(line.from));
-  }
+  } else if (kind === LineKind.blank && isQuoted(line.text)) ranges.push(QUOTE.range(line.from));
   return ranges;
-}
-
-/** How a part of the text looks by its Markdown. */
-function lookOfMarkdown(state: EditorState, { from, to }: Line): Range<Decoration>[] {
-  const ranges: Range<Decoration>[] = [];
-  highlightTree(syntaxTree(state), markdownLook, (start, end, name) => ranges.push(lookOf(name).range(start, end)), from, to);
-  return ranges;
-}
-
-const looks = new Map<string, Decoration>();
-
-/** The mark of a class of Markdown's look; one for each class. */
-function lookOf(name: string): Decoration {
-  let look = looks.get(name);
-  if (!look) looks.set(name, (look = Decoration.mark({ class: name })));
-  return look;
 }
 
 const URL_SIGN = /https?:\/\/[^\s<>()[\]{}"']*[^\s<>()[\]{}"'.,;:!?]/g;
@@ -190,7 +182,7 @@ function decorateText(ranges: Range<Decoration>[], from: number, text: string, r
   ranges.push(AUTO.range(from));
   if (text.length > LONGEST_LINE) return;
   if (/^\s*\|.*\|\s*$/.test(text)) ranges.push(TABLE.range(from));
-  if (/^\s*>/.test(text)) ranges.push(QUOTE.range(from));
+  if (isQuoted(text)) ranges.push(QUOTE.range(from));
   if (text.includes('http')) {
     for (const found of text.matchAll(URL_SIGN)) {
       const at = from + found.index;
@@ -213,6 +205,8 @@ function decorateText(ranges: Range<Decoration>[], from: number, text: string, r
     }
   }
 }
+
+const isQuoted = (text: string): boolean => /^\s*>/.test(text);
 
 const AUTO = Decoration.line({ attributes: { dir: 'auto' } });
 const TABLE = Decoration.line({ class: 'cm-table-line' });

@@ -38,6 +38,21 @@ const extensionsOf = ({ context, reading, keys, hidesFinished }: EditorValues): 
   hidesFinished: hideFinished.of(hidesFinished),
 });
 
+/** What the search panel calls its parts. */
+const SEARCH_WORDS = {
+  Find: 'Find in this note',
+  Replace: 'Replace with',
+  next: 'Next',
+  previous: 'Previous',
+  all: 'Select all',
+  'match case': 'Match case',
+  regexp: 'Pattern',
+  'by word': 'Whole words',
+  replace: 'Replace',
+  'replace all': 'Replace all',
+  close: 'Close',
+};
+
 interface EditorOptions {
   parent: HTMLElement;
   path: string;
@@ -82,6 +97,7 @@ export function makeEditor(options: EditorOptions): MadeEditor {
     completion(options.facts),
     keymap.of([...writingKeys, ...searchKeymap, ...historyKeymap, ...defaultKeymap]),
     search({ top: true }),
+    EditorState.phrases.of(SEARCH_WORDS),
     markdown({ base: markdownLanguage, addKeymap: false }),
     EditorView.lineWrapping,
     EditorView.perLineTextDirection.of(true),

@@ -1,17 +1,5 @@
-import { HighlightStyle } from '@codemirror/language';
 import { EditorView } from '@codemirror/view';
-import { tags } from '@lezer/highlight';
-
-/** How the parts of Markdown look that carry their own signs. */
-export const markdownLook = HighlightStyle.define([
-  { tag: tags.strong, fontWeight: '700' },
-  { tag: tags.emphasis, fontStyle: 'italic' },
-  { tag: tags.strikethrough, textDecoration: 'line-through' },
-  { tag: tags.monospace, fontFamily: 'var(--font-mono)', fontSize: '0.92em' },
-  { tag: tags.url, color: 'var(--muted)' },
-  { tag: [tags.processingInstruction, tags.meta, tags.contentSeparator], color: 'var(--muted)' },
-  { tag: tags.quote, color: 'var(--muted)' },
-]);
+import { markdownStyle } from './markdown-look';
 
 const theme = EditorView.theme({
   '&': { fontSize: '1rem', background: 'transparent', color: 'var(--ink)' },
@@ -29,7 +17,7 @@ const theme = EditorView.theme({
   '.cm-heading-1': { fontSize: '1.5rem', fontWeight: '700' },
   '.cm-heading-2': { fontSize: '1.17rem' },
   '.cm-heading-3': { fontSize: '1.05rem' },
-  '.cm-code-line': { fontFamily: 'var(--font-mono)', fontSize: '0.9em' },
+  '.cm-code-line': { fontFamily: 'var(--font-mono)', fontSize: '0.9em', background: 'var(--raised)', paddingInline: '0.7rem' },
   '.cm-shared-name': { textDecorationStyle: 'double' },
   '.cm-problem': { textDecoration: 'underline wavy var(--late)', textUnderlineOffset: '3px' },
   '.cm-problem-words': { display: 'block', color: 'var(--late)', fontSize: '0.86rem', paddingInlineStart: '1.4rem' },
@@ -114,9 +102,49 @@ const theme = EditorView.theme({
   '.cm-tooltip-autocomplete ul li[aria-selected]': { background: 'var(--primary-soft)', color: 'var(--ink)' },
   '.cm-completionDetail': { color: 'var(--muted)', fontStyle: 'normal' },
   '.cm-completionMatchedText': { textDecoration: 'none', fontWeight: '700' },
-  '.cm-panels': { background: 'var(--raised)', color: 'var(--ink)', border: 'none' },
+  '.cm-panels': { background: 'transparent', color: 'var(--ink)', border: 'none', zIndex: '5' },
+  '.cm-panels.cm-panels-top': { border: 'none' },
+  '.cm-panel.cm-search': {
+    display: 'flex',
+    flexWrap: 'wrap',
+    alignItems: 'center',
+    gap: '0.35rem',
+    margin: '0 0 0.5rem',
+    padding: '0.5rem 2rem 0.5rem 0.6rem',
+    borderRadius: '9px',
+    background: 'var(--raised)',
+    fontFamily: 'var(--font-sans)',
+    fontSize: '0.9rem',
+    '& br': { display: 'none' },
+    '& input, & button, & label': { margin: '0' },
+    '& label': { display: 'inline-flex', alignItems: 'center', gap: '0.3rem', fontSize: '0.86rem', minHeight: '28px' },
+    '& input[type=checkbox]': { accentColor: 'var(--primary)' },
+    '& [name=close]': { top: '6px', right: '6px', width: '28px', height: '28px', borderRadius: '7px', fontSize: '1.2rem' },
+  },
+  '.cm-textfield': {
+    minHeight: '28px',
+    padding: '0.1rem 0.5rem',
+    border: '1px solid var(--edge)',
+    borderRadius: '7px',
+    background: 'var(--sheet)',
+    color: 'var(--ink)',
+    fontSize: '0.9rem',
+  },
+  '.cm-button': {
+    minHeight: '28px',
+    padding: '0.1rem 0.6rem',
+    border: '1px solid var(--line)',
+    borderRadius: '7px',
+    background: 'var(--sheet)',
+    backgroundImage: 'none',
+    color: 'var(--ink)',
+    fontSize: '0.86rem',
+    cursor: 'pointer',
+  },
+  '.cm-button:hover': { borderColor: 'var(--edge)' },
+  '.cm-button:active': { backgroundImage: 'none', background: 'var(--primary-soft)' },
   '.cm-searchMatch': { background: 'var(--sun-soft)', outline: '1px solid var(--sun)' },
 });
 
 /** How a note looks while it is written. */
-export const editorTheme = [theme, markdownLook.module ? EditorView.styleModule.of(markdownLook.module) : []];
+export const editorTheme = [theme, markdownStyle];

@@ -1,0 +1,41 @@
+import { ensureSyntaxTree } from '@codemirror/language';
+import { markdown, markdownLanguage } from '@codemirror/lang-markdown';
+import { EditorState } from '@codemirror/state';
+import fc from 'fast-check';
+import { lookOfLine, lookOfMarkdown } from './markdown-look';
+
+const LINE = fc.constantFrom(
+  '# Loans',
+  'a **bold** word and *another*, ~~struck~~',
+  '- [ ] `code` in a task {due 2026-11-23}',
+  '  - deeper **and bold**',
+  'https://sea.example and [words](https://sea.example)',
+  '```',
+  '1. one *two*',
+  '',
+  '---',
+);
+
+describe('how Markdown looks', () => {
+  it('is the same for a line alone as within the whole text', () => {
+    fc.assert(
+      fc.property(fc.array(LINE, { minLength: 1, maxLength: 12 }), (lines) => {
+        const state = EditorState.create({ doc: lines.join('\n'), extensions: [markdown({ base: markdownLanguage })] });
+        const tree = ensureSyntaxTree(state, state.doc.length, 5000);
+        if (!tree) throw new Error('a short text is parsed');
+        const shape = ({ from, to, value }: ReturnType<typeof lookOfLine>[number]): string =>
+          `${from}-${to} ${(value.spec as { class: string }).class}`;
+        for (let number = 1; number <= state.doc.lines; number++) {
+          const line = state.doc.line(number);
+          expect(lookOfLine(state, line).map(shape)).toEqual(lookOfMarkdown(tree, line).map(shape));
+        }
+      }),
+      { numRuns: 300, seed: 20261123 },
+    );
+  });
+
+  it('names a bold word and its signs', () => {
+    const state = EditorState.create({ doc: 'a **bold** word', extensions: [markdown({ base: markdownLanguage })] });
+    expect(lookOfLine(state, state.doc.line(1)).map(({ from, to }) => state.sliceDoc(from, to))).toEqual(['**', 'bold', '**']);
+  });
+});
