@@ -69,7 +69,7 @@ async function making(page: Page, text: string): Promise<number> {
   return page.evaluate(async (doc) => {
     const { make } = (window as unknown as PageWindow).editorPage;
     const best = { ours: Infinity, plain: Infinity };
-    for (let round = -20; round < 20; round++) {
+    for (let round = -30; round < 70; round++) {
       for (const which of ['plain', 'ours'] as const) {
         const time = make(which, doc);
         if (round >= 0) best[which] = Math.min(best[which], time);

@@ -7,6 +7,30 @@ import { editorContext } from './editor-context';
 
 const SVG = 'http://www.w3.org/2000/svg';
 
+const drawn = new Map<string, HTMLElement>();
+
+/** A mark to be copied: drawing each of hundreds anew costs several times as much. */
+function drawnMark(look: MarkLook): HTMLElement {
+  const name = `${look.status} ${look.priority} ${look.late}`;
+  const known = drawn.get(name);
+  if (known) return known;
+  const button = document.createElement('span');
+  button.className = `${markClass(look)} cm-task-mark`;
+  button.setAttribute('role', 'img');
+  button.setAttribute('aria-label', markLabel(look));
+  button.title = 'Click to tick, or Ctrl+Enter on the line';
+  const svg = document.createElementNS(SVG, 'svg');
+  svg.setAttribute('viewBox', MARK_VIEW_BOX);
+  for (const shape of markShapes(look)) {
+    const element = document.createElementNS(SVG, shape.tag);
+    for (const [attribute, value] of Object.entries(shape.attributes)) element.setAttribute(attribute, value);
+    svg.append(element);
+  }
+  button.append(svg);
+  drawn.set(name, button);
+  return button;
+}
+
 /** The mark of a task in the place of its box. */
 export class MarkWidget extends WidgetType {
   constructor(private readonly look: MarkLook) {
@@ -19,19 +43,7 @@ export class MarkWidget extends WidgetType {
   }
 
   override toDOM(view: EditorView): HTMLElement {
-    const button = document.createElement('span');
-    button.className = `${markClass(this.look)} cm-task-mark`;
-    button.setAttribute('role', 'img');
-    button.setAttribute('aria-label', markLabel(this.look));
-    button.title = 'Click to tick, or Ctrl+Enter on the line';
-    const svg = document.createElementNS(SVG, 'svg');
-    svg.setAttribute('viewBox', MARK_VIEW_BOX);
-    for (const shape of markShapes(this.look)) {
-      const element = document.createElementNS(SVG, shape.tag);
-      for (const [name, value] of Object.entries(shape.attributes)) element.setAttribute(name, value);
-      svg.append(element);
-    }
-    button.append(svg);
+    const button = drawnMark(this.look).cloneNode(true) as HTMLElement;
     button.addEventListener('mousedown', (event) => {
       event.preventDefault();
       const line = view.state.doc.lineAt(view.posAtDOM(button)).number - 1;
