@@ -162,6 +162,29 @@ describe('saving what an editor holds', () => {
     expect(mergeTexts('a', 'b', 'c')).toBeNull();
     expect(mergeTexts('a', 'b', 'b')).toBe('b');
   });
+
+  it('a merge keeps changes of lines that stand next to each other', () => {
+    expect(mergeTexts('a\nb\nc', 'a1\nb\nc', 'a\nb2\nc')).toBe('a1\nb2\nc');
+    expect(mergeTexts('a\nb', 'a1\nb1', 'a\nb2')).toBeNull();
+    expect(mergeTexts('a\nb', 'a1\nb1', 'a1\nb')).toBe('a1\nb1');
+    // A line that came may belong before or behind: both are kept for a person to choose.
+    expect(mergeTexts('a\nb', 'a1\nnew\nb', 'a\nb2')).toBeNull();
+  });
+
+  it('whichever lines two change, none twice, all of it is kept', () => {
+    const lines = fc.uniqueArray(
+      fc.string({ minLength: 1, maxLength: 3 }).filter((line) => !/[\n\r]/.test(line)),
+      { minLength: 1, maxLength: 8 },
+    );
+    fc.assert(
+      fc.property(lines, fc.array(fc.constantFrom('mine', 'theirs', 'none'), { minLength: 8, maxLength: 8 }), (base, who) => {
+        const changed = (side: string): string => base.map((line, index) => (who[index] === side ? `${line} by ${side}` : line)).join('\n');
+        const merged = mergeTexts(base.join('\n'), changed('mine'), changed('theirs'));
+        expect(merged?.split('\n')).toEqual(base.map((line, index) => (who[index] === 'none' ? line : `${line} by ${who[index]}`)));
+      }),
+      { numRuns: 300, seed: 20261123 },
+    );
+  });
 });
 
 describe('renaming and moving', () => {
