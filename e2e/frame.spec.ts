@@ -151,3 +151,29 @@ test('every write is durable before it is called saved', async ({ desk, page }) 
   expect(durabilities.length).toBeGreaterThan(1);
   expect(new Set(durabilities)).toEqual(new Set(['strict']));
 });
+
+test('a screen reader hears the mark, the words and the chips of a task, in a text and in a list', async ({ desk, page }) => {
+  await desk.open('demo');
+  await page.goto('/note/Exhibitions/Salt%20on%20the%20Glass.md');
+  const line = page.locator('.cm-line').filter({ hasText: 'Sign the glass-case insurance rider' });
+  await expect(line).toMatchAriaSnapshot(`
+    - img "To do, top, late"
+    - text: Sign the glass-case insurance rider due Fri 20
+  `);
+  await expect(page.locator('.cm-line').filter({ hasText: 'photographs of the escapement' })).toMatchAriaSnapshot(`
+    - img "Done"
+    - text: /photographs of the escapement done Fri 20 16:10/
+  `);
+  await expect(page.locator('.cm-line').filter({ hasText: 'Ask @ilse' })).toMatchAriaSnapshot(`
+    - img "To do, top"
+    - text: /due Fri 27 takes 30m/
+  `);
+  await desk.agenda('Today');
+  await expect(desk.row(desk.main, 'Sign the glass-case insurance rider')).toMatchAriaSnapshot(`
+    - listitem:
+      - 'checkbox "To do, top, late: Sign the glass-case insurance rider"'
+      - text: Sign the glass-case insurance rider due Fri 20
+      - 'link "Salt on the Glass › Loans #loans"'
+      - button "Actions for Sign the glass-case insurance rider"
+  `);
+});

@@ -4,8 +4,7 @@ import type { ChipLook } from './chip-look';
 export function Chips({ chips }: { chips: readonly ChipLook[] }) {
   return chips.map((chip, index) => (
     <span key={index} className={chipClass(chip)} title={chip.problem ?? undefined}>
-      {chip.word !== '' && <span className="chip-word">{chip.word}</span>}
-      <span className="chip-value">{chip.value}</span>
+      {chip.word !== '' && <span className="chip-word">{chip.word}</span>} <span className="chip-value">{chip.value}</span>
     </span>
   ));
 }

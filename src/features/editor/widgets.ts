@@ -21,6 +21,7 @@ function drawnMark(look: MarkLook): HTMLElement {
   button.title = 'Click to tick, or Ctrl+Enter on the line';
   const svg = document.createElementNS(SVG, 'svg');
   svg.setAttribute('viewBox', MARK_VIEW_BOX);
+  svg.setAttribute('aria-hidden', 'true');
   for (const shape of markShapes(look)) {
     const element = document.createElementNS(SVG, shape.tag);
     for (const [attribute, value] of Object.entries(shape.attributes)) element.setAttribute(attribute, value);
@@ -77,7 +78,7 @@ export class ChipsWidget extends WidgetType {
       });
       element.className = chipClass(chip);
       if (chip.problem !== null) element.title = chip.problem;
-      if (chip.word !== '') element.append(part('chip-word', chip.word));
+      if (chip.word !== '') element.append(part('chip-word', chip.word), ' ');
       element.append(part('chip-value', chip.value));
       box.append(element);
     }
