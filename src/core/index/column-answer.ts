@@ -17,7 +17,7 @@ import { tallyByCode } from './code-tally';
 import { asksForArchive } from '../gather/evaluate';
 import type { GroupKey } from '../gather/ast';
 import { Heaviest } from '../gather/heaviest';
-import { CANCELLED_BIT, DONE_BIT, OPEN_BITS, sieveOf } from '../gather/sieve';
+import { CANCELLED_BIT, DONE_BIT, LAST, OPEN_BITS, sieveOf } from '../gather/sieve';
 import type { Columns } from './columns';
 import type { Row } from './row';
 import { type SlotCompare, compareSlots, isByPlace, slotWeight, sortByPlace } from './slot-order';
@@ -72,8 +72,9 @@ export class ColumnAnswer {
     const sieve = sieveOf(plan.gather.where, plan.context);
     const slots = columns.select(sieve, asksForArchive(plan.gather.where));
     const sure = sieve.exact && columns.echoes === 0;
-    const back = plan.showsResting ? Infinity : plan.context.today;
+    const back = plan.showsResting ? LAST : plan.context.today;
     const { sums } = this;
+    if (sure && sieve.statuses === OPEN_BITS) return slots.subarray(0, this.openFound(slots, back, summed));
     let count = 0;
     for (let at = 0; at < slots.length; at++) {
       const slot = slots[at] as number;
@@ -93,6 +94,33 @@ export class ColumnAnswer {
     }
     sums.count = count;
     return slots.subarray(0, count);
+  }
+
+  /**
+   * Keeps those of some open rows that do not rest, in the same array, and gives how many. Nearly every question asks for open
+   * tasks: arithmetic alone, so that nothing is guessed ahead wrongly.
+   */
+  private openFound(slots: Int32Array, back: number, summed: boolean): number {
+    const { backs, takes } = this.columns;
+    const { sums } = this;
+    let count = 0;
+    let minutes = 0;
+    for (let at = 0; at < slots.length; at++) {
+      const slot = slots[at] as number;
+      const stays = (backs[slot] as number) > back ? 0 : 1;
+      const time = takes[slot] as number;
+      slots[count] = slot;
+      count += stays;
+      // What is absent is below 0, and counts nothing.
+      minutes += stays * (time & ~(time >> 31));
+    }
+    this.resting += slots.length - count;
+    sums.count = count;
+    if (summed) {
+      sums.all += count;
+      sums.takes += minutes;
+    }
+    return count;
   }
 
   /** Whether a row matches; that it stands in no archive the columns have said. */
@@ -146,11 +174,9 @@ export class ColumnAnswer {
     const { gather } = plan;
     const weigh = slotWeight(this.columns, gather.orderBy, plan.context.today);
     const kept = new Heaviest<number>(this.compare, limit ?? gather.limitPerGroup ?? Infinity, weigh);
-    let all = 0;
-    this.eachAlone(this.found(), ALL_ALIKE, (slot) => {
-      all++;
-      kept.offer(slot);
-    });
+    const alone = this.alone(this.found());
+    const all = alone.length;
+    for (let at = 0; at < all; at++) kept.offer(alone[at] as number);
     const shown = kept.sorted().map((slot) => withSteps(plan, this.rowAt(slot)));
     return limitedAnswer(plan, this.sums, this.resting, shown, all);
   }
@@ -199,6 +225,24 @@ export class ColumnAnswer {
       else visitOther(slot, up);
     }
     for (let at = 0; at < count; at++) marks[slots[at] as number] = 0;
+  }
+
+  /** The rows of the answer that stand in no other, as `eachAlone` finds them; without a call for each. */
+  private alone(slots: Int32Array): Int32Array {
+    if (this.plan.gather.stepsApart) return slots;
+    const { marks, parents } = this.columns;
+    const found = new Int32Array(slots.length);
+    let count = 0;
+    for (let at = 0; at < slots.length; at++) marks[slots[at] as number] = 1;
+    for (let at = 0; at < slots.length; at++) {
+      const slot = slots[at] as number;
+      let up = parents[slot] as number;
+      while (up !== -1 && marks[up] === 0) up = parents[up] as number;
+      found[count] = slot;
+      count += up === -1 ? 1 : 0;
+    }
+    for (let at = 0; at < slots.length; at++) marks[slots[at] as number] = 0;
+    return found.subarray(0, count);
   }
 
   private withStepsAmong(slot: number, codeOf: (slot: number) => number): ReturnType<typeof withSteps> {

@@ -2,6 +2,7 @@ import type { OrderKey } from '../gather/ast';
 import type { Compare } from '../gather/order';
 import { ABSENT } from '../gather/sieve';
 import { type Columns, noteOf } from './columns';
+import { sortByNumber } from './sort-slots';
 
 export type SlotCompare = (a: number, b: number) => number;
 
@@ -107,20 +108,11 @@ const dayWeight = (day: number): number => (day === ABSENT ? DAYS - 1 : day - AB
 export const isByPlace = (keys: readonly OrderKey[] | null): boolean =>
   keys?.length === 1 && keys[0]?.key === 'path' && !keys[0].descending;
 
-/** More slots than there can be; with the places of as many notes as there can be they fill a whole number exactly. */
-const SLOTS = 2 ** 29;
-
-/**
- * Puts slots in the order of their places, in their own array. Numbers alone sort several times faster than with a comparison;
- * the place of a note and a slot make one number, and the few rows of a note are put in order after it.
- */
+/** Puts slots in the order of their places, in their own array: the notes by numbers alone, the few rows of each after it. */
 export function sortByPlace(slots: Int32Array, places: Float64Array): Int32Array {
-  const keys = new Float64Array(slots.length);
-  for (let at = 0; at < slots.length; at++) keys[at] = noteOf(places[slots[at] as number] as number) * SLOTS + (slots[at] as number);
-  keys.sort();
+  sortByNumber(slots, (slot) => noteOf(places[slot] as number));
   for (let at = 0; at < slots.length; at++) {
-    const key = keys[at] as number;
-    const slot = key - Math.floor(key / SLOTS) * SLOTS;
+    const slot = slots[at] as number;
     const place = places[slot] as number;
     let to = at;
     while (to > 0 && (places[slots[to - 1] as number] as number) > place) {
