@@ -5,30 +5,33 @@ export class Heaviest<T> {
   /** What the rows of the heap weigh. */
   private readonly weights: number[] = [];
 
-  /**
-   * @param weigh a number that never falls in the order: only rows of equal weight are compared
-   */
+  /** What weighs more need not be offered. */
+  bound = Infinity;
+
   constructor(
     private readonly compare: (a: T, b: T) => number,
     private readonly most: number,
-    private readonly weigh: ((one: T) => number) | null = null,
-  ) {}
+  ) {
+    if (most <= 0) this.bound = -Infinity;
+  }
 
-  offer(row: T): void {
+  /**
+   * @param weight a number that never falls in the order: only rows of equal weight are compared
+   */
+  offer(row: T, weight = 0): void {
     const { heap, weights } = this;
-    if (this.most === 0) return;
-    const weight = this.weigh === null ? 0 : this.weigh(row);
+    if (weight > this.bound || this.most <= 0) return;
     if (heap.length < this.most) {
       heap.push(row);
       weights.push(weight);
       this.rise(heap.length - 1);
-      return;
+    } else {
+      if (weight === this.bound && this.compare(row, heap[0] as T) >= 0) return;
+      heap[0] = row;
+      weights[0] = weight;
+      this.sink();
     }
-    const lightest = weights[0] as number;
-    if (weight > lightest || (weight === lightest && this.compare(row, heap[0] as T) >= 0)) return;
-    heap[0] = row;
-    weights[0] = weight;
-    this.sink();
+    if (heap.length === this.most) this.bound = weights[0] as number;
   }
 
   sorted(): T[] {

@@ -19,8 +19,9 @@ import type { GroupKey } from '../gather/ast';
 import { Heaviest } from '../gather/heaviest';
 import { CANCELLED_BIT, DONE_BIT, LAST, OPEN_BITS, sieveOf } from '../gather/sieve';
 import type { Columns } from './columns';
+import { firstSlots } from './first-slots';
 import type { Row } from './row';
-import { type SlotCompare, compareSlots, isByPlace, slotWeight, sortByPlace } from './slot-order';
+import { type SlotCompare, compareSlots, isByPlace, slotWeights, sortByPlace } from './slot-order';
 
 /** Answers a gather over tasks from the columns; it looks at a row only where they do not suffice. */
 export class ColumnAnswer {
@@ -172,12 +173,11 @@ export class ColumnAnswer {
   private cut(limit: number | null): Answer {
     const { plan } = this;
     const { gather } = plan;
-    const weigh = slotWeight(this.columns, gather.orderBy, plan.context.today);
-    const kept = new Heaviest<number>(this.compare, limit ?? gather.limitPerGroup ?? Infinity, weigh);
     const alone = this.alone(this.found());
     const all = alone.length;
-    for (let at = 0; at < all; at++) kept.offer(alone[at] as number);
-    const shown = kept.sorted().map((slot) => withSteps(plan, this.rowAt(slot)));
+    const weights = slotWeights(this.columns, gather.orderBy, plan.context.today, alone);
+    const first = firstSlots(alone, limit ?? gather.limitPerGroup ?? Infinity, weights, this.compare);
+    const shown = first.map((slot) => withSteps(plan, this.rowAt(slot)));
     return limitedAnswer(plan, this.sums, this.resting, shown, all);
   }
 

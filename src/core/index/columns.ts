@@ -4,7 +4,6 @@ import { ABSENT, LAST, OPEN_BITS, type Sieve, type WordsSieve, nameBit, statusBi
 import { isOpen } from '../task/status';
 import { priorityRank } from '../task/task';
 import type { Row } from './row';
-import { sortByNumber } from './sort-slots';
 
 /** Bits of `flags` above those of the statuses. */
 const ARCHIVE = 32;
@@ -118,7 +117,7 @@ export class Columns {
     const { from, to } = sieve.dueless ? NO_DUE : (sieve.due ?? ANY_DUE);
     let found =
       sieve.due && statuses === OPEN_BITS && !archives
-        ? this.dueOpen(selected, from, to)
+        ? theseDays(selected, this.datedOpen(), this.openDues, from, to)
         : allFlagged(selected, count, flags, passing(statuses, shut), this.dues, from, to);
     if (sieve.words) found = this.keepWords(selected, found, sieve.words);
     if (sieve.tags !== 0) found = keepBits(selected, found, this.tags, sieve.tags);
@@ -132,25 +131,15 @@ export class Columns {
     return selected.subarray(0, found);
   }
 
-  /** The slots of the open tasks with a due day, by that day; found once until one comes or goes. */
+  /** The slots of the open tasks with a due day, as they lie: columns are read fastest in their own order. */
   private datedOpen(): Int32Array {
     if (this.dated === null) {
       const { openDues } = this;
       const found: number[] = [];
       for (let slot = 0; slot < this.rows.length; slot++) if (openDues[slot] !== ABSENT) found.push(slot);
-      this.dated = sortByNumber(Int32Array.from(found), (slot) => openDues[slot] as number);
+      this.dated = Int32Array.from(found);
     }
     return this.dated;
-  }
-
-  /** The slots of the open tasks due between two days, both included. */
-  private dueOpen(into: Int32Array, from: number, to: number): number {
-    const { openDues } = this;
-    const dated = this.datedOpen();
-    const first = placeIn(dated, (slot) => (openDues[slot] as number) >= from);
-    const last = placeIn(dated, (slot) => (openDues[slot] as number) > to);
-    if (last > first) into.set(dated.subarray(first, last));
-    return Math.max(0, last - first);
   }
 
   private keepWords(slots: Int32Array, count: number, { pattern, length, test }: WordsSieve): number {
@@ -196,18 +185,6 @@ function passing(statuses: number, shut: number): Uint8Array {
   const passes = new Uint8Array(256);
   for (let flag = 0; flag < 256; flag++) passes[flag] = (flag & statuses) !== 0 && (flag & shut) === 0 ? 1 : 0;
   return passes;
-}
-
-/** The first place in a sorted array from which on something holds. */
-function placeIn(slots: Int32Array, holds: (slot: number) => boolean): number {
-  let low = 0;
-  let high = slots.length;
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (holds(slots[middle] as number)) high = middle;
-    else low = middle + 1;
-  }
-  return low;
 }
 
 function theseDays(into: Int32Array, slots: Int32Array, column: Int32Array, from: number, to: number): number {

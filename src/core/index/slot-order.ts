@@ -39,12 +39,7 @@ export function compareSlots(columns: Columns, keys: readonly OrderKey[] | null,
 const DEFAULT_KEYS: readonly OrderKey[] = (['priority', 'due', 'plan'] as const).map((key) => ({ key, descending: false }));
 
 function lateFirst(columns: Columns, today: number): SlotCompare {
-  const { dues } = columns;
-  const late = (slot: number): number => {
-    const due = dues[slot] as number;
-    return due !== ABSENT && due < today && columns.isOpenAt(slot) ? 0 : 1;
-  };
-  return (a, b) => late(a) - late(b);
+  return (a, b) => Number(isLateAt(columns, b, today)) - Number(isLateAt(columns, a, today));
 }
 
 function columnCompare(columns: Columns, { key, descending }: OrderKey): SlotCompare | null {
@@ -80,29 +75,32 @@ function dated(days: Int32Array, times: Int16Array | null, direction: number): S
 const DAYS = 2 ** 31;
 
 /**
- * A number that never falls in the order of a gather, from its first two keys; null for keys that no column holds. Rows of
- * equal weight are told apart by `compareSlots`.
+ * For each slot a number that never falls in the order of a gather, from its first two keys; null for keys that no column holds.
+ * Rows of equal weight are told apart by `compareSlots`.
  */
-export function slotWeight(columns: Columns, keys: readonly OrderKey[] | null, today: number): ((slot: number) => number) | null {
+export function slotWeights(columns: Columns, keys: readonly OrderKey[] | null, today: number, slots: Int32Array): Float64Array | null {
   const { ranks, dues } = columns;
-  if (keys === null) {
-    return (slot) => {
-      const due = dues[slot] as number;
-      const late = due !== ABSENT && due < today && columns.isOpenAt(slot) ? 0 : 4;
-      return (late + (ranks[slot] as number)) * DAYS + dayWeight(due);
-    };
-  }
-  const [first, second] = keys;
+  const [first, second] = keys ?? DEFAULT_KEYS;
   if (!first || first.descending || second?.descending) return null;
-  if (first.key === 'priority') {
-    const days = second?.key === 'due' ? dues : second?.key === 'plan' ? columns.plans : null;
-    return days ? (slot) => (ranks[slot] as number) * DAYS + dayWeight(days[slot] as number) : (slot) => ranks[slot] as number;
+  const ranked = first.key === 'priority';
+  const dated = ranked ? second?.key : first.key;
+  const days = dated === 'due' ? dues : dated === 'plan' ? columns.plans : null;
+  if (!ranked && !days) return null;
+  const weights = new Float64Array(slots.length);
+  for (let at = 0; at < slots.length; at++) {
+    const slot = slots[at] as number;
+    let rank = ranked ? (ranks[slot] as number) : 0;
+    if (keys === null && !isLateAt(columns, slot, today)) rank += 4;
+    const day = days ? (days[slot] as number) : 0;
+    weights[at] = rank * DAYS + (day === ABSENT ? DAYS - 1 : day - ABSENT);
   }
-  const days = first.key === 'due' ? dues : first.key === 'plan' ? columns.plans : null;
-  return days && ((slot) => dayWeight(days[slot] as number));
+  return weights;
 }
 
-const dayWeight = (day: number): number => (day === ABSENT ? DAYS - 1 : day - ABSENT);
+function isLateAt(columns: Columns, slot: number, today: number): boolean {
+  const due = columns.dues[slot] as number;
+  return due !== ABSENT && due < today && columns.isOpenAt(slot);
+}
 
 /** Whether a gather asks for the order of the notes and nothing before it. */
 export const isByPlace = (keys: readonly OrderKey[] | null): boolean =>
