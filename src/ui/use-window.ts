@@ -1,10 +1,11 @@
 import { type RefObject, useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { Offsets } from './offsets';
 import { scrollerOf } from './scroller';
 
 /** Shorter lists are drawn whole. */
 const WHOLE = 120;
 /** So many pieces are drawn beyond what is in sight, on either side. */
-const BEYOND = 24;
+const BEYOND = 12;
 /** How many pieces are drawn before it is known what is in sight. */
 const FIRST = 40;
 
@@ -34,29 +35,20 @@ export function useWindow(
   const long = count > WHOLE;
   const measured = useRef(new Map<string, number>());
   const [sight, setSight] = useState({ from: 0, to: FIRST });
-  // Grows when what was measured moves the pieces behind it.
-  const [version, setVersion] = useState(0);
   // Found by name once per list; a measured piece then only moves the sums behind it.
-  const heights = useMemo(() => {
-    const found = new Float64Array(long ? count : 0);
-    for (let index = 0; index < found.length; index++) found[index] = measured.current.get(keyOf(index)) ?? heightOf(index);
-    return found;
-  }, [long, count, keyOf, heightOf]);
   const offsets = useMemo(() => {
-    const found = new Float64Array(heights.length + 1);
-    for (let index = 0; index < heights.length; index++) found[index + 1] = (found[index] as number) + (heights[index] as number);
-    return found;
-    // The heights change in place: the version tells when.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [heights, version]);
+    const heights = new Float64Array(long ? count : 0);
+    for (let index = 0; index < heights.length; index++) heights[index] = measured.current.get(keyOf(index)) ?? heightOf(index);
+    return new Offsets(heights);
+  }, [long, count, keyOf, heightOf]);
 
   const look = useCallback((): void => {
     const element = list.current;
     const scroller = element && scrollerOf(element);
     if (!element || !scroller) return;
     const top = scroller.getBoundingClientRect().top - element.getBoundingClientRect().top;
-    const from = Math.max(0, placeAt(offsets, top) - BEYOND);
-    const to = Math.min(count, placeAt(offsets, top + scroller.clientHeight) + 1 + BEYOND);
+    const from = Math.max(0, offsets.at(top) - BEYOND);
+    const to = Math.min(count, offsets.at(top + scroller.clientHeight) + 1 + BEYOND);
     // Only when what is drawn comes to its end is something else drawn.
     setSight((present) => {
       const enough =
@@ -84,28 +76,17 @@ export function useWindow(
     for (const piece of list.current?.querySelectorAll<HTMLElement>('[data-index]') ?? []) {
       const index = Number(piece.dataset['index']);
       const height = piece.offsetHeight;
-      if (height === 0 || Math.abs(height - (heights[index] ?? 0)) < 1) continue;
+      if (height === 0 || Math.abs(height - offsets.heightOf(index)) < 1) continue;
       measured.current.set(keyOf(index), height);
-      heights[index] = height;
+      offsets.measured(index, height);
       moved = true;
     }
-    if (moved) setVersion((present) => present + 1);
-  }, [long, list, heights, sight, keyOf]);
+    // The room before and behind what is drawn stays the same; only what is in sight may be other pieces now.
+    if (moved) look();
+  }, [long, list, offsets, sight, keyOf, look]);
 
   if (!long) return { from: 0, to: count, before: 0, behind: 0 };
   const from = Math.min(sight.from, Math.max(0, count - 1));
   const to = Math.min(Math.max(sight.to, from + 1), count);
-  return { from, to, before: offsets[from] ?? 0, behind: Math.max(0, (offsets[count] ?? 0) - (offsets[to] ?? 0)) };
-}
-
-/** The piece that stands at a distance from the top of the list. */
-function placeAt(offsets: Float64Array, distance: number): number {
-  let low = 0;
-  let high = offsets.length - 1;
-  while (low < high) {
-    const middle = (low + high + 1) >> 1;
-    if ((offsets[middle] as number) <= distance) low = middle;
-    else high = middle - 1;
-  }
-  return low;
+  return { from, to, before: offsets.of(from), behind: Math.max(0, offsets.of(count) - offsets.of(to)) };
 }

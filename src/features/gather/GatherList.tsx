@@ -1,4 +1,5 @@
 import { type KeyboardEvent, useCallback, useEffect, useMemo, useRef } from 'react';
+import { useNavigate } from 'react-router';
 import type { AnswerView, GroupView, RowView } from '../../core/index/view';
 import type { WideIntention } from '../../core/task/intention';
 import { useAppDispatch, useAppSelector } from '../session/state';
@@ -10,6 +11,7 @@ import { GroupHeading } from './GroupHeading';
 import { type ListItem, groupName, itemsOf } from './list-items';
 import { moveByArrow, rowIdAt } from './list-focus';
 import { useFolded } from './use-folded';
+import { followRoute } from '../session/route-clicks';
 import { useHeldGroups } from './use-held-groups';
 import { useRowCommands } from './use-row-commands';
 import { useWindow } from '../../ui/use-window';
@@ -77,8 +79,9 @@ export function GatherList({ answer, groupHeading, name = '', withSource = true,
     event.preventDefault();
     event.stopPropagation();
   };
+  const navigate = useNavigate();
   return (
-    <div ref={list} onKeyDown={onKeyDown}>
+    <div ref={list} onKeyDown={onKeyDown} onClick={(event) => followRoute(event, navigate)}>
       {shown.before > 0 && <div style={{ height: shown.before }} aria-hidden="true" />}
       {runsOf(items, shown.from, shown.to).map((run) => (
         <Run

@@ -143,19 +143,20 @@ function RowChips({ row, columns }: { row: RowView; columns: readonly Column[] |
   return <Chips chips={shownChips(row, chips, columns, today, style)} />;
 }
 
-/** Note › heading; a click goes to the line. */
+/** Note › heading; a click goes to the line: the list follows it. */
 function Source({ row }: { row: RowView }) {
   const { day: today } = useNow();
   const style = useAppSelector((state) => state.settings.dateStyle);
   const note = noteName(row, today, style);
   const heading = row.headings[row.headings.length - 1];
   return (
-    <Link
-      to={noteAddress(row.path, row.line)}
+    <a
+      href={noteAddress(row.path, row.line)}
+      data-route
       draggable={false}
       className="block w-fit max-w-full truncate text-[0.8rem] leading-5 text-muted hover:text-ink hover:underline"
     >
       {heading === undefined ? note : `${note} › ${heading}`}
-    </Link>
+    </a>
   );
 }

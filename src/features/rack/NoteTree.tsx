@@ -8,7 +8,7 @@ import { noteAddress } from '../session/addresses';
 import { frameSlice } from '../session/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state';
 import { Entry } from './RackEntry';
-import { isHere } from './route-clicks';
+import { isHere } from '../session/route-clicks';
 import { type Folder, type TreeLine, folderTree, treeLines } from './folder-tree';
 
 /** What a line takes, in pixels. */

@@ -8,7 +8,7 @@ import { useAppDispatch, useAppSelector } from '../session/state';
 import { NoteTree } from './NoteTree';
 import { Entry, Section } from './RackEntry';
 import { agendaPages } from './folder-tree';
-import { followRoute, isHere } from './route-clicks';
+import { followRoute, isHere } from '../session/route-clicks';
 
 const MOST_NAMES = 12;
 

@@ -1,4 +1,4 @@
-import { noteAddress, tagAddress } from '../session/addresses';
+import { noteAddress, tagAddress } from './addresses';
 import { isHere } from './route-clicks';
 
 describe('the link of the page that is shown', () => {
