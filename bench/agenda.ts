@@ -1,5 +1,5 @@
 import type { Browser, Page } from '@playwright/test';
-import { ADDRESS, type StoredBench, WATCH, longTasks, openWith } from './desk';
+import { ADDRESS, type StoredBench, WATCH, longTasks, longestWhileScrolling, openWith } from './desk';
 import { makeLibrary } from './library';
 import { type BenchRow, row } from './measure';
 
@@ -22,13 +22,7 @@ async function scrolling(page: Page): Promise<number> {
   await page.getByText(/lines indexed/).waitFor({ timeout: 120_000 });
   await page.locator('#page li[data-row]').first().waitFor({ timeout: 60_000 });
   await page.waitForTimeout(1500);
-  await longTasks(page);
-  const scroller = page.locator('#page');
-  for (let step = 0; step < 40; step++) {
-    await scroller.evaluate((element, by) => element.scrollBy(0, by), 900);
-    await page.waitForTimeout(25);
-  }
-  return Math.max(0, ...(await longTasks(page)));
+  return longestWhileScrolling(page, 40, 900);
 }
 
 /** Notes when answers come from the worker: `window.answered` holds the moments, in milliseconds. */

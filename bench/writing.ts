@@ -1,6 +1,6 @@
 import type { Browser, Page } from '@playwright/test';
 import { buildSync } from 'esbuild';
-import { ADDRESS, WATCH, longTasks, openWith, root } from './desk';
+import { ADDRESS, WATCH, longTasks, longestWhileScrolling, openWith, root } from './desk';
 import type { EditorPage } from './editor-page';
 import { type BenchRow, row } from './measure';
 
@@ -129,16 +129,11 @@ export async function writingRows(browser: Browser): Promise<BenchRow[]> {
   const whileTyping = await longTasks(page);
   await plain.locator('.cm-content').focus();
   const theirs = await keyStroke(plain);
-  const scroller = page.locator('#page');
-  for (let step = 0; step < 25; step++) {
-    await scroller.evaluate((element, by) => element.scrollBy(0, by), 700);
-    await page.waitForTimeout(30);
-  }
-  const whileScrolling = await longTasks(page);
+  const whileScrolling = await longestWhileScrolling(page, 25, 700);
   await page.close();
   await plain.close();
   if (process.env['RECADO_BENCH_TIMES']) console.error({ ours, theirs, opened, openedPlain, whileTyping, whileScrolling });
-  const worst = Math.max(0, ...whileTyping, ...whileScrolling);
+  const worst = Math.max(whileScrolling, ...whileTyping);
   return [
     row('a key stroke in a note of 5,000 lines', 'times the plain editor', ours / theirs, { atMost: 1.5 }),
     row('opening that note: its editor made and laid out', 'times the plain editor', made, { atMost: 3 }),

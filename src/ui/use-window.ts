@@ -1,4 +1,4 @@
-import { type RefObject, useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { type RefObject, startTransition, useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { Offsets } from './offsets';
 import { scrollerOf } from './scroller';
 
@@ -61,11 +61,13 @@ export function useWindow(
     if (!long) return;
     const scroller = list.current && scrollerOf(list.current);
     look();
-    scroller?.addEventListener('scroll', look, { passive: true });
+    // While it is scrolled, what comes into sight is drawn in pieces between which the page takes keys.
+    const scrolled = (): void => startTransition(look);
+    scroller?.addEventListener('scroll', scrolled, { passive: true });
     const watcher = new ResizeObserver(() => look());
     if (scroller) watcher.observe(scroller);
     return () => {
-      scroller?.removeEventListener('scroll', look);
+      scroller?.removeEventListener('scroll', scrolled);
       watcher.disconnect();
     };
   }, [long, list, look]);
