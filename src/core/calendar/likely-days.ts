@@ -10,7 +10,7 @@ export interface LikelyDay {
 /**
  * The days that are offered wherever one is asked for: today, tomorrow, the first day of the next week, and two weeks on.
  *
- * @example likelyDays(20780, 1).map(({ words }) => words) // ['Today', 'Tomorrow', 'Next week, Monday', 'In two weeks']
+ * @example likelyDays(20780, 1).map(({ words }) => words) // ['Today', 'Tomorrow', 'Next week, Mon', 'In two weeks']
  */
 export function likelyDays(today: Day, firstDayOfWeek: Weekday): [LikelyDay, LikelyDay, LikelyDay, LikelyDay] {
   const nextWeek = startOfWeek(today, firstDayOfWeek) + 7;

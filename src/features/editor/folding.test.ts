@@ -2,7 +2,7 @@ import { foldedRanges } from '@codemirror/language';
 import type { EditorView } from '@codemirror/view';
 import { trailOf, closeUpAt } from './close-up';
 import { foldAll, foldToLevel, folding, isFolded, keepFolds, openingFolds, toggleFold } from './folding';
-import { noteNow } from './note-field';
+import { noteNow, readAll } from './note-field';
 import type { OutlineCommand } from '../../core/note/outline-edits';
 import { runOutline } from './outline-keys';
 import { testView } from './test-view';
@@ -37,7 +37,7 @@ describe('folding', () => {
     const view = testView(TEXT, folding);
     expect(toggleFold(view, 1)).toBe(true);
     expect(hidden(view)).toEqual(['- [ ] North door', '- [ ] key', '- [ ] who signs']);
-    expect(isFolded(view.state, view.state.doc.line(2).to)).toBe(true);
+    expect(isFolded(view.state, 1)).toBe(true);
     toggleFold(view, 1);
     expect(hidden(view)).toEqual([]);
   });
@@ -95,6 +95,29 @@ describe('folding', () => {
     const elsewhere = testView(TEXT, folding);
     elsewhere.dispatch({ effects: openingFolds(elsewhere.state, 'Riders.md') });
     expect(hidden(elsewhere)).toEqual(['their list is with @bea']);
+  });
+});
+
+describe('a long note', () => {
+  const steps = Array.from({ length: 1500 }, (_, index) => `  - [ ] crate ${index} of the north store`);
+  const long = ['- [ ] Crates', '  all of them', ...steps, '- [ ] Riders', '  two pages', 'end'].join('\n');
+
+  it('is folded in two parts as it would be in one, and is not forgotten when it is left in between', () => {
+    const before = testView(long, folding);
+    readAll(before);
+    before.dispatch({ effects: openingFolds(before.state, 'Long.md') });
+    expect(isFolded(before.state, 0)).toBe(false);
+    toggleFold(before, 0);
+    expect(isFolded(before.state, 0)).toBe(true);
+    expect(hidden(before)).toContain('- [ ] crate 1499 of the north store');
+    keepFolds(before.state, 'Long.md');
+    const after = testView(long, folding);
+    after.dispatch({ effects: openingFolds(after.state, 'Long.md') });
+    expect(hidden(after)).toEqual(['all of them']);
+    keepFolds(after.state, 'Long.md');
+    readAll(after);
+    after.dispatch({ effects: openingFolds(after.state, 'Long.md') });
+    expect(hidden(after)).toEqual(expect.arrayContaining(['all of them', '- [ ] crate 1499 of the north store', 'two pages']));
   });
 });
 

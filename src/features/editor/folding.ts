@@ -11,28 +11,38 @@ interface Fold {
   to: number;
 }
 
-/** Whether what stands under the line that ends here is folded. */
-export function isFolded(state: EditorState, lineEnd: number): boolean {
-  let found = false;
-  foldedRanges(state).between(lineEnd, lineEnd, (from) => {
-    if (from === lineEnd) found = true;
-  });
-  return found;
-}
-
 /** The fold of some lines (from 0, both included) under the first of them; null when nothing stands there. */
 function foldOf({ doc }: EditorState, first: number, last: number): Fold | null {
   return last > first && last < doc.lines ? { from: doc.line(first + 1).to, to: doc.line(last + 1).to } : null;
 }
 
+/** The fold of the item or section that holds a line; null when nothing stands under it. */
+function foldAt(state: EditorState, note: ReadNote, line: number): Fold | null {
+  const block = blockAt(note, line);
+  return block && foldOf(state, block.first, block.last);
+}
+
+/** Whether it is folded; a description that is folded alone begins at the same place and does not count. */
+function isShut(state: EditorState, fold: Fold): boolean {
+  let found = false;
+  foldedRanges(state).between(fold.from, fold.from, (from, to) => {
+    if (from === fold.from && to === fold.to) found = true;
+  });
+  return found;
+}
+
+/** Whether what stands under the item or heading on a line (from 0) is folded. */
+export function isFolded(state: EditorState, line: number): boolean {
+  const fold = foldAt(state, shownNote(state), line);
+  return fold !== null && isShut(state, fold);
+}
+
 /** Folds or unfolds the item or section at a line (from 0); whether there was one. */
 export function toggleFold(view: EditorView, line: number): boolean {
   const { state } = view;
-  const block = blockAt(noteNow(state), line);
-  const fold = block && foldOf(state, block.first, block.last);
+  const fold = foldAt(state, noteNow(state), line);
   if (!fold) return false;
-  const effect = isFolded(state, fold.from) ? unfoldEffect : foldEffect;
-  view.dispatch({ effects: effect.of(fold) });
+  view.dispatch({ effects: (isShut(state, fold) ? unfoldEffect : foldEffect).of(fold) });
   return true;
 }
 
@@ -94,19 +104,23 @@ function descriptionFolds(state: EditorState, { structure: { items } }: ReadNote
   });
 }
 
+/** Whether only the first part of a note was read yet. */
+const isPart = (state: EditorState): boolean => shownNote(state).lines.starts.length < state.doc.lines;
+
 /**
  * What is folded when a note is opened: descriptions, and what was left folded the last time. As long as only the first part
  * of a note was read these are the folds that end before it does; the rest comes with another call.
  */
 export function openingFolds(state: EditorState, path: string): StateEffect<Fold>[] {
   const note = shownNote(state);
-  const end = note.lines.starts.length < state.doc.lines ? state.doc.line(note.lines.starts.length).from : Infinity;
+  // What reaches the last line that was read may go on behind it.
+  const end = isPart(state) ? state.doc.line(note.lines.starts.length).from - 1 : Infinity;
   const { head } = state.selection.main;
   const found = new Map(
     [...descriptionFolds(state, note), ...keptFolds(state, note, path)].map((fold) => [`${fold.from} ${fold.to}`, fold]),
   );
   return [...found.values()]
-    .filter(({ from, to }) => to < end && !isFolded(state, from) && !(from < head && head <= to))
+    .filter(({ from, to }) => to < end && !(from < head && head <= to))
     .sort((a, b) => a.from - b.from)
     .map((fold) => foldEffect.of(fold));
 }
@@ -116,9 +130,12 @@ const MOST_NOTES = 200;
 
 /** Folds are kept per note on this device, by the words of the lines that stay: they move along with them. */
 export function keepFolds(state: EditorState, path: string): void {
+  // A note that is left before it was read whole was not folded whole either.
+  if (isPart(state)) return;
   const lines: string[] = [];
-  const ends = new Map(foldables(state, noteNow(state)).map(({ fold }) => [fold.from, fold.to]));
-  const { items } = noteNow(state).structure;
+  const note = noteNow(state);
+  const ends = new Map(foldables(state, note).map(({ fold }) => [fold.from, fold.to]));
+  const { items } = note.structure;
   const withItems = new Set(items.map((item) => item.parent).map((parent) => items[parent]?.line));
   foldedRanges(state).between(0, state.doc.length, (from, to) => {
     const line = state.doc.lineAt(from);

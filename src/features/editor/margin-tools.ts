@@ -84,7 +84,7 @@ class MarginTools implements PluginValue {
     this.line = line;
     this.fold.hidden = !holds;
     this.grip.hidden = false;
-    const folded = isFolded(state, state.doc.line(line + 1).to);
+    const folded = isFolded(state, line);
     this.fold.textContent = folded ? '▸' : '▾';
     this.fold.title = folded ? 'Unfold' : 'Fold';
     this.put(this.fold, top, left - 22);
