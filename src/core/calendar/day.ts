@@ -69,7 +69,8 @@ const ISO_DAY = /^(\d{4})-(\d{2})-(\d{2})$/;
 
 /** Reads `2026-11-27`; null when the words have another shape or no such day exists. */
 export function readIsoDay(words: string): Day | null {
-  const match = ISO_DAY.exec(words);
+  // Nearly all that is asked for is no day, which its length tells.
+  const match = words.length === 10 ? ISO_DAY.exec(words) : null;
   if (!match) return null;
   const date = { year: Number(match[1]), month: Number(match[2]), day: Number(match[3]) };
   return dateExists(date) ? dayFrom(date) : null;

@@ -1,4 +1,4 @@
-import { baseNameOf, foldPath, folderOf } from '../note/path';
+import { baseNameOf, foldPath, folderOf, withoutEnding } from '../note/path';
 
 /** Which notes a name means: by title, alias, file name and path, all folded. */
 export class NameTable {
@@ -63,7 +63,7 @@ export function folderDistance(a: string, b: string): number {
 /** The names by which links may mean a note: title, aliases, file name and path, with and without ending, all folded. */
 export function namesFor(path: string, title: string, aliases: readonly string[]): string[] {
   const folded = foldPath(path);
-  const bare = folded.replace(/\.(?:md|markdown|txt)$/, '');
+  const bare = withoutEnding(folded);
   const names = [folded, bare];
   for (const name of [title, ...aliases, baseNameOf(path)]) {
     const one = foldPath(name);

@@ -5,6 +5,7 @@ import { folderOf } from '../note/path';
 import type { ReadNote } from '../task/read-note';
 import { echoRefOf } from '../task/echo';
 import { Task, comesBack } from '../task/task';
+import { NOTHING_AROUND } from '../task/task-line';
 import { isOpen } from '../task/status';
 import { type LineDays, dayOfLine } from '../note/line-days';
 import { fieldWords } from '../note/front-matter';
@@ -72,11 +73,11 @@ export interface Row {
 }
 
 /** A task as the index keeps it: without what only editing needs. */
-export type TaskFields = Omit<Task, 'links' | 'problems' | 'say' | 'forgetEditing'>;
+export type TaskFields = Omit<Task, 'links' | 'problems' | 'say' | 'unsay'>;
 
 const NONE: readonly never[] = [];
 
-/** Turns a note that was read into rows, in the order of its lines. It takes the tasks over, and drops what only editing needs. */
+/** Turns a note that was read into rows, in the order of its lines. */
 export function rowsOf(note: ReadNote, head: NoteHead, lead: number | null = 0, seen: LineDays | null = null): Row[] {
   const rows: Row[] = [];
   for (const task of note.tasks) {
@@ -118,10 +119,10 @@ export function noteWordsOf({ front }: ReadNote): NoteWords {
 
 /** The row of a note itself: its title, what its front matter says, and how its tasks stand. */
 export function noteRowOf(head: NoteHead, words: NoteWords, tasks: readonly Row[]): Row {
-  const said = new Task(head.title, -2, '', 'todo');
+  const said = new Task(head.title, 0, head.title.length, -2, '', 'todo');
   said.tags = words.tags;
   said.people = words.people;
-  said.inheritedLinks = words.about;
+  said.around = { ...NOTHING_AROUND, links: words.about };
   if (words.due !== null) said.due = { from: words.due, to: words.due, minute: null };
   const row = rowOf('note', said, 0, head, null, null, null);
   const own = tasks.filter((one) => one.echo === null);
@@ -167,7 +168,6 @@ function rowOf(
   const ownLinks = task.links.length === 0 ? NONE : foldedAll(task.links.map((link) => link.target));
   const back = comesBack(task, lead);
   const above = parent === null ? null : parent.back;
-  task.forgetEditing();
   return {
     what,
     head,

@@ -1,4 +1,5 @@
 /** The characters that open blocks, by their codes (CommonMark 0.31.2 §4 and §5). */
+export const SPACE = 32;
 export const HASH = 35;
 export const STAR = 42;
 export const PLUS = 43;
@@ -7,7 +8,10 @@ export const DOT = 46;
 export const LESS = 60;
 export const EQUALS = 61;
 export const GREATER = 62;
+export const COLON = 58;
 export const OPEN_BRACKET = 91;
+export const BACKSLASH = 92;
+export const CLOSE_BRACKET = 93;
 export const UNDERSCORE = 95;
 export const BACKTICK = 96;
 export const TILDE = 126;
@@ -30,6 +34,13 @@ export function mayOpen(code: number): boolean {
     isDigit(code)
   );
 }
+
+/** For each character of ASCII whether words that begin with it, at the margin, open no block: neither an opening sign nor white space. */
+const WORDS = new Uint8Array(128);
+for (let code = 33; code < 128; code++) WORDS[code] = mayOpen(code) ? 0 : 1;
+
+/** Whether a line that begins with this character is words, where nothing indents it. */
+export const beginsWords = (code: number): boolean => code > 127 || WORDS[code] === 1;
 
 /** The words of a `#` heading without its closing signs. */
 export function headingWords(rest: string): string {

@@ -6,42 +6,37 @@ import {
   GREATER,
   HASH,
   LESS,
-  OPEN_BRACKET,
   PLUS,
+  SPACE,
   STAR,
   TILDE,
   UNDERSCORE,
+  beginsWords,
   headingWords,
   isDigit,
   mayOpen,
 } from './block-signs';
 import { closesHtmlBlock, htmlBlockKind } from './html-block';
+import { ContainerStack, DEEPEST } from './container-stack';
 import { LineCursor, isSpace } from './line-cursor';
 import { type Lines, hasMark } from './lines';
+import { OpenParagraph } from './open-paragraph';
 import { referenceDefinitionsLength } from './reference-definition';
 import { type Fence, type Heading, type Item, LineKind, type Structure } from './structure';
 
-/** Deeper lists are text: no person writes them, and the cost of a line grows with its depth. */
-const DEEPEST = 100;
+/** What takes the lines that open no block of their own. */
+const Leaf = { none: 0, paragraph: 1, fence: 2, indented: 3, html: 4 } as const;
+type Leaf = (typeof Leaf)[keyof typeof Leaf];
 
-interface Container {
-  /** Null for a block quote. */
-  item: Item | null;
-  /** The item's place in the structure; -1 for a quote. */
-  index: number;
-  /** For an item: how far its content is indented from where its container's content starts. */
+/** An open fenced code block. */
+interface OpenFence {
+  fence: Fence;
+  sign: number;
+  length: number;
   indent: number;
-  hasChild: boolean;
+  /** Its lines so far; null for code that Recado does not read. */
+  body: string[] | null;
 }
-
-type Leaf =
-  | { kind: 'none' }
-  | { kind: 'paragraph'; line: number; from: number[]; to: number[] }
-  | { kind: 'fence'; fence: Fence; sign: number; length: number; indent: number; body: string[] | null }
-  | { kind: 'indented' }
-  | { kind: 'html'; type: number };
-
-const NO_LEAF: Leaf = { kind: 'none' };
 
 /**
  * Finds the block structure of a text by the algorithm of CommonMark 0.31.2's appendix "A parsing
@@ -55,34 +50,92 @@ export function readStructure(lines: Lines, first = 0): Structure {
 
 class BlockReader extends LineCursor {
   private readonly structure: Structure;
-  private readonly stack: Container[] = [];
-  private leaf: Leaf = NO_LEAF;
+  private readonly stack = new ContainerStack();
+  private leaf: Leaf = Leaf.none;
+  private readonly paragraph: OpenParagraph;
+  private fence: OpenFence | null = null;
+  private htmlType = 0;
 
   constructor(
     lines: Lines,
     private readonly first: number,
   ) {
     super(lines);
+    this.paragraph = new OpenParagraph(lines.text);
     this.structure = {
       kinds: new Uint8Array(lines.starts.length),
       items: [],
       headings: [],
       fences: [],
     };
-    this.structure.kinds.fill(LineKind.frontMatter, 0, first);
+    if (first > 0) this.structure.kinds.fill(LineKind.frontMatter, 0, first);
   }
 
   read(): Structure {
     const count = this.lines.starts.length;
-    for (let line = this.first; line < count; line++) this.readLine(line);
+    for (let line = this.first; line < count; line++) if (!this.readPlainLine(line)) this.readLine(line);
     this.closeFrom(0, count);
     return this.structure;
+  }
+
+  /**
+   * Reads a line of the kinds that most notes consist of: a blank one, words, a bullet before words, a line of code between fences,
+   * indented by spaces alone. False for any other, and where something is open that could take it otherwise; then `readLine` reads
+   * it. It finds the same, several times faster.
+   */
+  private readPlainLine(line: number): boolean {
+    const { text, leaf, stack } = this;
+    if (leaf > Leaf.fence || line === 0) return false;
+    const start = this.lines.starts[line] as number;
+    const end = this.lines.ends[line] as number;
+    this.line = line;
+    if (leaf === Leaf.fence) return this.readPlainCode(start, end);
+    let from = start;
+    while (from < end && text.charCodeAt(from) === SPACE) from++;
+    if (from === end) {
+      this.closeFrom(stack.goOnWhenBlank(), line);
+      return true;
+    }
+    const code = text.charCodeAt(from);
+    const isWords = beginsWords(code);
+    if (isWords && leaf === Leaf.paragraph) {
+      // They may leave out the marks of the containers around the paragraph.
+      this.goOn(from, end);
+      return true;
+    }
+    if (!isWords && !this.isPlainBullet(code, from, end)) return false;
+    const matched = stack.goOnWhenIndented(from - start);
+    const left = from - start - stack.indentOf(matched);
+    if (left > 3 || matched >= DEEPEST) return false;
+    this.closeFrom(matched, line);
+    if (!isWords) this.pushItem(from - start, text.charAt(from), from - start + 2, left + 2);
+    this.openParagraph(isWords ? from : from + 2, end);
+    return true;
+  }
+
+  /** A bullet, one space, and words. */
+  private isPlainBullet(code: number, at: number, end: number): boolean {
+    if ((code !== DASH && code !== STAR && code !== PLUS) || at + 2 >= end) return false;
+    return this.text.charCodeAt(at + 1) === SPACE && beginsWords(this.text.charCodeAt(at + 2));
+  }
+
+  /** A line between fences that stand in nothing else, when it is surely not the closing one. */
+  private readPlainCode(start: number, end: number): boolean {
+    const { fence, text } = this;
+    if (!fence || this.stack.depth > 0) return false;
+    const code = text.charCodeAt(start);
+    if (start < end && (code === fence.sign || isSpace(code))) return false;
+    fence.fence.lastLine = this.line;
+    fence.body?.push(text.slice(start, end));
+    this.mark(LineKind.code);
+    this.touch();
+    return true;
   }
 
   private readLine(line: number): void {
     this.begin(line);
     const matched = this.continueContainers();
-    const leafOpen = matched === this.stack.length && this.leaf.kind !== 'none';
+    const leafOpen = matched === this.stack.depth && this.leaf !== Leaf.none;
     const leafGoesOn = leafOpen && this.continueLeaf();
     if (leafGoesOn === 'done') return;
     this.openBlocks(matched, leafGoesOn);
@@ -90,62 +143,68 @@ class BlockReader extends LineCursor {
 
   /** How many of the open containers go on in this line. */
   private continueContainers(): number {
+    const { depth } = this.stack;
     let matched = 0;
-    for (; matched < this.stack.length; matched++) {
-      const container = this.stack[matched];
+    for (; matched < depth; matched++) {
       this.findNext();
-      if (!container || !this.continues(container)) break;
+      if (!this.continues(matched)) break;
     }
     return matched;
   }
 
-  private continues(container: Container): boolean {
-    if (!container.item) {
+  private continues(depth: number): boolean {
+    const { stack } = this;
+    if (!stack.items[depth]) {
       if (this.indent > 3 || this.codeAtNext() !== GREATER) return false;
       this.skipQuoteSign();
       return true;
     }
     if (this.blank) {
-      if (!container.hasChild) return false;
+      if (!stack.hasChild[depth]) return false;
       this.toNext();
       return true;
     }
-    if (this.indent < container.indent) return false;
-    this.advanceColumns(container.indent);
+    const indent = stack.indents[depth] as number;
+    if (this.indent < indent) return false;
+    this.advanceColumns(indent);
     return true;
   }
 
   /** Whether the open leaf takes this line; 'done' when the line is spent on it. */
   private continueLeaf(): boolean | 'done' {
-    const leaf = this.leaf;
     this.findNext();
-    switch (leaf.kind) {
-      case 'paragraph':
+    switch (this.leaf) {
+      case Leaf.paragraph:
         return !this.blank;
-      case 'html':
-        return !(this.blank && leaf.type >= 6);
-      case 'indented':
+      case Leaf.html:
+        return !(this.blank && this.htmlType >= 6);
+      case Leaf.indented:
         if (this.indent >= 4) return true;
         return this.blank;
-      case 'fence':
-        if (this.indent <= 3 && this.closesFence(leaf.sign, leaf.length)) {
-          this.mark(LineKind.code);
-          leaf.fence.closed = true;
-          this.closeLeaf(this.line + 1);
-          this.touch();
-          return 'done';
-        }
-        for (let i = leaf.indent; i > 0 && isSpace(this.text.charCodeAt(this.at)) && this.at < this.end; i--) this.advanceColumns(1);
-        return true;
-      case 'none':
+      case Leaf.fence:
+        return this.fence !== null && this.continueFence(this.fence);
+      case Leaf.none:
         return false;
     }
   }
 
+  private continueFence({ fence, sign, length, indent }: OpenFence): true | 'done' {
+    if (this.indent <= 3 && this.closesFence(sign, length)) {
+      this.mark(LineKind.code);
+      fence.closed = true;
+      this.closeLeaf(this.line + 1);
+      this.touch();
+      return 'done';
+    }
+    for (let left = indent; left > 0 && isSpace(this.text.charCodeAt(this.at)) && this.at < this.end; left--) this.advanceColumns(1);
+    return true;
+  }
+
   private openBlocks(matched: number, leafGoesOn: boolean): void {
-    const oldDepth = this.stack.length;
-    const inParagraph = leafGoesOn && this.leaf.kind === 'paragraph';
-    const lazyPossible = this.leaf.kind === 'paragraph' && !leafGoesOn;
+    const oldDepth = this.stack.depth;
+    const paragraphOpen = this.leaf === Leaf.paragraph;
+    const inParagraph = leafGoesOn && paragraphOpen;
+    const lazyPossible = paragraphOpen && !leafGoesOn;
     /** Nothing new was opened yet, so that a paragraph left behind may still take the line. */
     let fresh = true;
     if (leafGoesOn && !inParagraph) {
@@ -157,10 +216,9 @@ class BlockReader extends LineCursor {
       this.findNext();
       const code = this.codeAtNext();
       if (this.indent >= 4) {
-        const paragraphOpen = fresh ? this.leaf.kind === 'paragraph' : false;
-        if (!paragraphOpen && !this.blank) {
+        if (!(fresh && paragraphOpen) && !this.blank) {
           if (fresh) this.closeFrom(matched, this.line);
-          this.openLeaf({ kind: 'indented' });
+          this.openLeaf(Leaf.indented);
           this.mark(LineKind.code);
           return;
         }
@@ -168,10 +226,11 @@ class BlockReader extends LineCursor {
       }
       if (this.blank || !mayOpen(code)) break;
       if (code === GREATER) {
-        if ((fresh ? matched : this.stack.length) >= DEEPEST) break;
+        if ((fresh ? matched : this.stack.depth) >= DEEPEST) break;
         if (fresh) this.closeFrom(matched, this.line);
         this.skipQuoteSign();
-        this.push({ item: null, index: -1, indent: 0, hasChild: false });
+        this.stack.push(null, -1, 0);
+        this.touch();
       } else if (this.opensLeaf(code, matched, fresh, interrupting, lazyPossible)) {
         return;
       } else if (!this.opensItem(code, matched, fresh, interrupting)) {
@@ -180,19 +239,33 @@ class BlockReader extends LineCursor {
       fresh = false;
       interrupting = false;
     }
-    if (fresh && !this.blank && this.leaf.kind === 'paragraph') {
+    if (fresh && !this.blank && paragraphOpen) {
       // A paragraph goes on, also lazily: in a line that leaves out the marks of its containers.
-      this.leaf.from.push(this.next);
-      this.leaf.to.push(this.end);
-      this.mark(LineKind.text);
-      this.touch();
+      this.goOn(this.next, this.end);
       return;
     }
     if (fresh) this.closeFrom(matched, this.line, oldDepth === matched && leafGoesOn);
-    if (this.blank) return;
-    this.openLeaf({ kind: 'paragraph', line: this.line, from: [this.next], to: [this.end] });
+    if (!this.blank) this.openParagraph(this.next, this.end);
+  }
+
+  /** Adds a line to the open paragraph. */
+  private goOn(from: number, to: number): void {
+    this.paragraph.add(from, to);
     this.mark(LineKind.text);
-    this.noteWords();
+    this.touch();
+  }
+
+  private openParagraph(from: number, to: number): void {
+    this.openLeaf(Leaf.paragraph);
+    this.paragraph.begin(this.line);
+    this.goOn(from, to);
+    const item = this.stack.item;
+    if (item && item.line === this.line && item.wordsFrom === -1) item.wordsFrom = this.offset(from);
+  }
+
+  /** Where a place of the text stands in the words of its line. */
+  private offset(at: number): number {
+    return at - (this.lines.starts[this.line] as number) - (hasMark(this.lines, this.line) ? 1 : 0);
   }
 
   /** Opens a heading, fence, HTML block or rule when the line says so. */
@@ -219,7 +292,8 @@ class BlockReader extends LineCursor {
       const type = htmlBlockKind(words);
       if (type === 0 || (type === 7 && (interrupting || (fresh && lazyPossible)))) return false;
       if (fresh) this.closeFrom(matched, this.line);
-      this.openLeaf({ kind: 'html', type });
+      this.openLeaf(Leaf.html);
+      this.htmlType = type;
       this.takeRawLine();
       return true;
     }
@@ -228,7 +302,7 @@ class BlockReader extends LineCursor {
     }
     if ((code === STAR || code === DASH || code === UNDERSCORE) && this.isRule(code)) {
       if (fresh) this.closeFrom(matched, this.line);
-      this.child();
+      this.stack.child();
       this.mark(LineKind.rule);
       this.touch();
       return true;
@@ -243,30 +317,29 @@ class BlockReader extends LineCursor {
     const after = this.next + width;
     if (after < this.end && !isSpace(this.text.charCodeAt(after))) return false;
     if (interrupting && this.isBlankFrom(after)) return false;
-    const kept = fresh ? matched : this.stack.length;
+    const kept = fresh ? matched : this.stack.depth;
     if (kept >= DEEPEST) return false;
     if (fresh) this.closeFrom(matched, this.line);
     const markerIndent = this.indent;
-    const markerFrom = this.next - this.start;
+    const markerFrom = this.offset(this.next);
     const markerColumn = this.column + this.indent;
     this.toNext();
     this.advanceColumns(width);
     const padding = width + this.skipAfterMarker();
-    const parent = this.innermostItem();
-    const item: Item = {
-      line: this.line,
-      lastLine: this.line,
-      markerFrom: markerFrom - (hasMark(this.lines, this.line) ? 1 : 0),
-      marker: this.text.slice(after - width, after),
-      wordsFrom: -1,
-      column: markerColumn + padding,
-      depth: parent === -1 ? 0 : (this.structure.items[parent]?.depth ?? 0) + 1,
-      parent,
-    };
-    const index = this.structure.items.push(item) - 1;
-    this.push({ item, index, indent: markerIndent + padding, hasChild: false });
-    this.mark(LineKind.text);
+    this.pushItem(markerFrom, this.text.slice(after - width, after), markerColumn + padding, markerIndent + padding);
     return true;
+  }
+
+  private pushItem(markerFrom: number, marker: string, column: number, indent: number): void {
+    const { stack, structure } = this;
+    const { items } = structure;
+    const parent = stack.innermostItem();
+    const { line } = this;
+    const depth = parent === -1 ? 0 : (items[parent] as Item).depth + 1;
+    const item: Item = { line, lastLine: line, markerFrom, marker, wordsFrom: -1, column, depth, parent };
+    stack.push(item, items.push(item) - 1, indent);
+    this.mark(LineKind.text);
+    this.touch();
   }
 
   private markerWidth(code: number, interrupting: boolean): number {
@@ -304,12 +377,13 @@ class BlockReader extends LineCursor {
       closed: false,
       info,
       body: '',
-      topLevel: this.stack.length === 0,
+      topLevel: this.stack.depth === 0,
     };
     this.structure.fences.push(fence);
     // Only what Recado reads is kept: other code is nobody's business here.
     const body = info.startsWith('gather') ? [] : null;
-    this.openLeaf({ kind: 'fence', fence, sign, length, indent: this.indent, body });
+    this.openLeaf(Leaf.fence);
+    this.fence = { fence, sign, length, indent: this.indent, body };
     this.mark(LineKind.code);
     this.touch();
   }
@@ -322,109 +396,77 @@ class BlockReader extends LineCursor {
 
   /** Takes a line into code or HTML as it stands. */
   private takeRawLine(): void {
-    const leaf = this.leaf;
-    if (leaf.kind === 'html') {
+    const { leaf, fence, htmlType } = this;
+    if (leaf === Leaf.html) {
       this.mark(LineKind.html);
       this.touch();
-      if (leaf.type <= 5 && closesHtmlBlock(leaf.type, this.text.slice(this.at, this.end))) this.leaf = NO_LEAF;
+      if (htmlType <= 5 && closesHtmlBlock(htmlType, this.text.slice(this.at, this.end))) this.leaf = Leaf.none;
       return;
     }
-    this.mark(this.blank && leaf.kind === 'indented' ? LineKind.blank : LineKind.code);
-    if (leaf.kind === 'fence') {
-      leaf.fence.lastLine = this.line;
-      leaf.body?.push(this.text.slice(this.at, this.end));
+    this.mark(this.blank && leaf === Leaf.indented ? LineKind.blank : LineKind.code);
+    if (leaf === Leaf.fence && fence) {
+      fence.fence.lastLine = this.line;
+      fence.body?.push(this.text.slice(this.at, this.end));
       this.touch();
     } else if (!this.blank) this.touch();
   }
 
   /** Makes the open paragraph a heading; false when it holds nothing but reference definitions. */
   private underlineHeading(level: number): boolean {
-    if (this.leaf.kind !== 'paragraph') return false;
-    const whole = this.paragraphWords(this.leaf);
+    if (this.leaf !== Leaf.paragraph) return false;
+    const { words: whole, line: first, lineCount } = this.paragraph;
     const words = whole.slice(referenceDefinitionsLength(whole)).trim();
     if (words === '') return false;
-    const line = this.leaf.line + (this.leaf.from.length - words.split('\n').length);
-    this.leaf = NO_LEAF;
+    const line = first + lineCount - words.split('\n').length;
+    this.leaf = Leaf.none;
     this.structure.kinds.fill(LineKind.heading, line, this.line);
     this.addHeading(line, this.line, level, words.replace(/[ \t]*\n[ \t]*/g, ' '));
     return true;
   }
 
   private addHeading(line: number, lastLine: number, level: number, words: string): void {
-    const heading: Heading = { line, lastLine, level, words, topLevel: this.stack.length === 0 };
+    const heading: Heading = { line, lastLine, level, words, topLevel: this.stack.depth === 0 };
     this.structure.headings.push(heading);
-    this.child();
+    this.stack.child();
     this.mark(LineKind.heading);
     this.touch();
   }
 
-  private push(container: Container): void {
-    this.child();
-    this.stack.push(container);
-    this.touch();
-  }
-
   private openLeaf(leaf: Leaf): void {
-    this.child();
+    this.stack.child();
     this.leaf = leaf;
     this.touch();
   }
 
-  private innermost(): Container | undefined {
-    const depth = this.stack.length;
-    // Asking an array for its element -1 is many times dearer than the comparison.
-    return depth === 0 ? undefined : this.stack[depth - 1];
-  }
-
-  /** The innermost container now holds something. */
-  private child(): void {
-    const container = this.innermost();
-    if (container) container.hasChild = true;
-  }
-
   /** Every item around the cursor reaches at least to this line. */
   private touch(): void {
-    for (const container of this.stack) if (container.item) container.item.lastLine = this.line;
-  }
-
-  private noteWords(): void {
-    const item = this.innermost()?.item;
-    if (item && item.line === this.line && item.wordsFrom === -1) {
-      item.wordsFrom = this.next - this.start - (hasMark(this.lines, this.line) ? 1 : 0);
-    }
+    this.stack.touched = this.line;
   }
 
   /** Closes the open leaf and every container from `depth` on. */
   private closeFrom(depth: number, line: number, keepLeaf = false): void {
     if (!keepLeaf) this.closeLeaf(line);
-    while (this.stack.length > depth) this.stack.pop();
+    this.stack.cut(depth);
   }
 
   private closeLeaf(line: number): void {
-    const leaf = this.leaf;
-    if (leaf.kind === 'fence') {
-      leaf.fence.lastLine = Math.max(leaf.fence.lastLine, leaf.fence.closed ? line - 1 : leaf.fence.lastLine);
-      leaf.fence.body = leaf.body?.join('\n') ?? '';
-    } else if (leaf.kind === 'paragraph' && this.text.charCodeAt(leaf.from[0] ?? 0) === OPEN_BRACKET) {
-      const whole = this.paragraphWords(leaf);
-      const container = this.innermost();
-      // A paragraph of nothing but definitions is none: an item that held only it is empty again.
-      if (container && referenceDefinitionsLength(whole) >= whole.length && container.item?.line === leaf.line) container.hasChild = false;
+    const { leaf } = this;
+    this.leaf = Leaf.none;
+    if (leaf === Leaf.paragraph) this.closeParagraph();
+    else if (leaf === Leaf.fence && this.fence) {
+      const { fence, body } = this.fence;
+      fence.lastLine = Math.max(fence.lastLine, fence.closed ? line - 1 : fence.lastLine);
+      fence.body = body?.join('\n') ?? '';
+      this.fence = null;
     }
-    this.leaf = NO_LEAF;
   }
 
-  /** The lines of a paragraph as one text. */
-  private paragraphWords({ from, to }: Extract<Leaf, { kind: 'paragraph' }>): string {
-    return from.map((start, index) => this.text.slice(start, to[index])).join('\n');
-  }
-
-  private innermostItem(): number {
-    for (let depth = this.stack.length - 1; depth >= 0; depth--) {
-      const index = this.stack[depth]?.index ?? -1;
-      if (index !== -1) return index;
-    }
-    return -1;
+  /** A paragraph of nothing but reference definitions is none: an item that held only it is empty again. */
+  private closeParagraph(): void {
+    const { paragraph, stack } = this;
+    if (stack.item?.line !== paragraph.line || !paragraph.mayDefine) return;
+    const { words } = paragraph;
+    if (referenceDefinitionsLength(words) >= words.length) stack.child(false);
   }
 
   private mark(kind: LineKind): void {

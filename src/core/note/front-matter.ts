@@ -1,6 +1,6 @@
 import { parseDocument } from 'yaml';
 import { type Day, readIsoDay } from '../calendar/day';
-import { type Lines, lineText } from './lines';
+import { type Lines, hasMark, lineText } from './lines';
 
 export const NOTE_KINDS = [
   'note',
@@ -68,7 +68,7 @@ export function readFrontMatter(lines: Lines): FrontMatter {
 }
 
 function frontMatterLineCount(lines: Lines): number {
-  if (lineText(lines, 0).trimEnd() !== '---') return 0;
+  if (!lines.text.startsWith('---', hasMark(lines, 0) ? 1 : 0) || lineText(lines, 0).trimEnd() !== '---') return 0;
   const most = Math.min(lines.starts.length, MOST_LINES);
   let named = false;
   for (let line = 1; line < most; line++) {
@@ -89,6 +89,9 @@ const ISO_DAY = /^\d{4}-\d{2}-\d{2}$/;
 const QUOTED = /^"([^"\\]*)"$/;
 const RESERVED = /^(?:true|false|null)$/i;
 
+/** A line of simple front matter: a value of the list above it, or a name with its value; null for the values of a list below. */
+type SimpleLine = { item: string } | { key: string; value: string | readonly string[] | null };
+
 /**
  * Reads front matter that holds only plain words, ISO days, quoted words and lists of them; null for anything
  * else, which the YAML library then reads. It is many times cheaper, and a property test holds the two equal.
@@ -96,31 +99,52 @@ const RESERVED = /^(?:true|false|null)$/i;
 export function readSimpleYaml(body: readonly string[]): { fields: YamlFields } | null {
   const fields: YamlFields = {};
   let list: string[] | null = null;
+  let count = 0;
   for (const line of body) {
     if (line.trim() === '') continue;
-    const item = /^ {0,8}- +(\S.*)$/.exec(line);
-    if (item) {
-      const value = simpleScalar((item[1] ?? '').trimEnd());
-      if (value === null || !list) return null;
-      list.push(value);
+    const read = simpleLine(line);
+    if (read === null) return null;
+    if ('item' in read) {
+      if (!list) return null;
+      list.push(read.item);
       continue;
     }
-    const pair = /^([A-Za-z][A-Za-z0-9_-]*):(?: +(\S.*))?$/.exec(line.trimEnd());
-    const key = pair?.[1];
-    if (!pair || !key || key in fields || RESERVED.test(key)) return null;
-    if (list?.length === 0) return null;
-    list = null;
-    const words = pair[2];
-    if (words === undefined) {
-      list = [];
-      fields[key] = list;
-    } else {
-      const value = words.startsWith('[') ? simpleList(words) : simpleScalar(words);
-      if (value === null) return null;
-      fields[key] = value;
-    }
+    if (read.key in fields || list?.length === 0) return null;
+    list = read.value === null ? [] : null;
+    fields[read.key] = list ?? read.value;
+    count++;
   }
-  return list?.length === 0 || Object.keys(fields).length === 0 ? null : { fields };
+  return list?.length === 0 || count === 0 ? null : { fields };
+}
+
+/** The notes of a library say the same few lines thousands of times. */
+const simpleLines = new Map<string, SimpleLine | null>();
+const MOST_KNOWN = 5000;
+
+function simpleLine(line: string): SimpleLine | null {
+  let read = simpleLines.get(line);
+  if (read === undefined) {
+    if (simpleLines.size > MOST_KNOWN) simpleLines.clear();
+    read = readSimpleLine(line);
+    // What is short says the same in other notes; a long line would only be kept.
+    if (line.length < 80) simpleLines.set(line, read);
+  }
+  return read;
+}
+
+function readSimpleLine(line: string): SimpleLine | null {
+  const item = /^ {0,8}- +(\S.*)$/.exec(line);
+  if (item) {
+    const value = simpleScalar((item[1] ?? '').trimEnd());
+    return value === null ? null : { item: value };
+  }
+  const pair = /^([A-Za-z][A-Za-z0-9_-]*):(?: +(\S.*))?$/.exec(line.trimEnd());
+  const key = pair?.[1];
+  if (!pair || !key || RESERVED.test(key)) return null;
+  const words = pair[2];
+  if (words === undefined) return { key, value: null };
+  const value = words.startsWith('[') ? simpleList(words) : simpleScalar(words);
+  return value === null ? null : { key, value };
 }
 
 function simpleScalar(words: string): string | null {
@@ -176,19 +200,23 @@ function frontMatterFrom(fields: YamlFields, lineCount: number): FrontMatter {
     title: fieldWords(fields['title']),
     kind: NOTE_KINDS.find((known) => known === kind) ?? null,
     date: date === null ? null : readIsoDay(date.slice(0, 10)),
-    tags: list(fields['tags']).map((tag) => tag.replace(/^#/, '')),
-    people: list(fields['people']).map((person) => person.replace(/^@/, '')),
+    tags: list(fields['tags']).map((tag) => withoutSign(tag, '#')),
+    people: list(fields['people']).map((person) => withoutSign(person, '@')),
     about: list(fields['about']).map(linkTarget),
     aliases: list(fields['aliases']),
-    handle: fieldWords(fields['handle'])?.replace(/^@/, '') ?? null,
+    handle: withoutSign(fieldWords(fields['handle']), '@'),
     fields,
     problem: null,
   };
 }
 
+function withoutSign<T extends string | null>(name: T, sign: string): string | T {
+  return name?.startsWith(sign) ? name.slice(1) : name;
+}
+
 /** `[[Salt on the Glass#Loans|loans]]` names `Salt on the Glass`. */
 function linkTarget(value: string): string {
-  const inside = /^\[\[([^\]]*)\]\]$/.exec(value)?.[1] ?? value;
+  const inside = value.startsWith('[[') ? (/^\[\[([^\]]*)\]\]$/.exec(value)?.[1] ?? value) : value;
   return (inside.split(/[#|]/)[0] ?? inside).trim();
 }
 
@@ -199,6 +227,7 @@ export function fieldWords(value: unknown): string | null {
 }
 
 function list(value: unknown): string[] {
+  if (value === undefined) return [];
   const values: unknown[] = Array.isArray(value) ? value : [value];
   return values.map(fieldWords).filter((one): one is string => one !== null);
 }

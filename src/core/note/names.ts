@@ -1,3 +1,5 @@
+import type { NameSigns } from './name-signs';
+
 /** A name in a line: `#tag` or `@person`. Offsets are into the line's words. */
 export interface Name {
   kind: 'tag' | 'person';
@@ -67,132 +69,198 @@ export function tagWithUppers(tag: string): readonly string[] {
   return result;
 }
 
-/**
- * Finds tags, people and links between two offsets of a line, outside code, URLs, link targets and e-mail
- * addresses, where a sign follows the start, white space or an opening sign.
- *
- * @example readInline('Ask @ilse about #loans').names.map((name) => name.name) // ['ilse', 'loans']
- */
-export function readInline(line: string, from = 0, to = line.length): Inline {
-  if (!mayHold(line, from, to)) return NO_NAMES;
-  const found: Inline = { names: [], links: [] };
-  for (let at = from; at < to;) {
-    const code = line.charCodeAt(at);
-    // Nearly every character is none that matters here.
-    if (code > 96 || SIGNS[code] === 0) at++;
-    else at = step(line, at, from, to, found);
-  }
-  return found;
-}
-
 /** The signs, up to the backtick, at which something may begin. */
 const SIGNS = new Uint8Array(97);
 for (const sign of '\\`<[]#@') SIGNS[sign.charCodeAt(0)] = 1;
 
-function mayHold(line: string, from: number, to: number): boolean {
-  const hash = line.indexOf('#', from);
-  if (hash !== -1 && hash < to) return true;
-  const at = line.indexOf('@', from);
-  if (at !== -1 && at < to) return true;
-  const link = line.indexOf('[[', from);
-  return link !== -1 && link < to;
+const LETTER = 1;
+/** What of ASCII may stand in a name: a letter, or a digit or `_`. */
+const WORD = new Uint8Array(128);
+for (let code = 0; code < 128; code++)
+  WORD[code] = /[A-Za-z]/.test(String.fromCharCode(code)) ? LETTER : /\w/.test(String.fromCharCode(code)) ? 2 : 0;
+
+/**
+ * Finds tags, people and links between two offsets of a text, outside code, URLs, link targets and e-mail
+ * addresses, where a sign follows the start, white space or an opening sign.
+ *
+ * @param text a line, or the text in which the line stands: reading it there spares cutting it out
+ * @param base where the line begins in the text; the offsets of what is found count from it
+ * @param signs the signs of the text, which spare looking at every character
+ * @example readInline('Ask @ilse about #loans').names.map((name) => name.name) // ['ilse', 'loans']
+ */
+export function readInline(text: string, from = 0, to = text.length, base = 0, signs: NameSigns | null = null): Inline {
+  const reader = new InlineReader(text, from, to, base);
+  if (signs && !signs.hiddenIn(from, to)) reader.readBare(signs);
+  else reader.read();
+  return reader.found;
 }
 
-/** Reads what stands at `at`; gives where to go on. */
-function step(line: string, at: number, from: number, to: number, found: Inline): number {
-  switch (line.charCodeAt(at)) {
-    case 92: // backslash
-      return at + 2;
-    case 96: // backtick
-      return afterCode(line, at, to);
-    case 60: // <
-      return afterMatch(AUTOLINK, line, at, to);
-    case 91: // [
-      return line.startsWith('[[', at) ? readLink(line, at, to, found) : at + 1;
-    case 93: // ]
-      return afterMatch(LINK_TARGET, line, at, to);
-    case 35: // #
-      return readName('tag', TAG, line, at, from, to, found);
-    case 64: // @
-      return readName('person', PERSON, line, at, from, to, found);
-    default:
-      return at + 1;
+/** Reads one stretch of a text. However long the text goes on, it looks at nothing far behind the stretch. */
+class InlineReader {
+  private names: Name[] | null = null;
+  private links: Link[] | null = null;
+  /** Where the last run of so many backticks stands; found when one is looked for in vain. */
+  private lastRuns: Map<number, number> | null = null;
+
+  constructor(
+    private readonly text: string,
+    private readonly from: number,
+    private readonly to: number,
+    private readonly base: number,
+  ) {}
+
+  get found(): Inline {
+    if (!this.names && !this.links) return NO_NAMES;
+    return { names: this.names ?? NO_NAMES.names, links: this.links ?? NO_NAMES.links };
+  }
+
+  /** Reads a stretch in which nothing can hide a name. */
+  readBare(signs: NameSigns): void {
+    const { text, to } = this;
+    for (let at = signs.from(this.from); at < to;) at = signs.from(this.step(text.charCodeAt(at), at));
+  }
+
+  read(): void {
+    const { text, to } = this;
+    for (let at = this.from; at < to;) {
+      const code = text.charCodeAt(at);
+      // Nearly every character is none that matters here.
+      if (code > 96 || SIGNS[code] === 0) at++;
+      else at = this.step(code, at);
+    }
+  }
+
+  /** Reads what stands at `at`; gives where to go on. */
+  private step(code: number, at: number): number {
+    switch (code) {
+      case 92: // backslash
+        return at + 2;
+      case 96: // backtick
+        return this.afterCode(at);
+      case 60: // <
+        return this.afterMatch(AUTOLINK, at);
+      case 91: // [
+        return this.text.charCodeAt(at + 1) === 91 ? this.readLink(at) : at + 1;
+      case 93: // ]
+        return this.text.charCodeAt(at + 1) === 40 ? this.afterMatch(LINK_TARGET, at) : at + 1;
+      case 35: // #
+        return this.readName('tag', TAG, at);
+      default:
+        return this.readName('person', PERSON, at);
+    }
+  }
+
+  private afterMatch(pattern: RegExp, at: number): number {
+    pattern.lastIndex = at;
+    return pattern.test(this.text) && pattern.lastIndex <= this.to ? pattern.lastIndex : at + 1;
+  }
+
+  /** Code goes on to the next run of as many backticks; without one, the run is words. */
+  private afterCode(at: number): number {
+    const open = this.afterTicks(at);
+    const length = open - at;
+    if (this.lastRuns && (this.lastRuns.get(length) ?? -1) <= at) return open;
+    for (let next = open; next < this.to; next++) {
+      if (this.text.charCodeAt(next) !== 96) continue;
+      const close = this.afterTicks(next);
+      if (close - next === length) return close;
+      next = close;
+    }
+    this.lastRuns ??= this.runsFrom(open);
+    return open;
+  }
+
+  private runsFrom(from: number): Map<number, number> {
+    const runs = new Map<number, number>();
+    for (let at = from; at < this.to; at++) {
+      const end = this.afterTicks(at);
+      if (end > at) runs.set(end - at, at);
+      at = end;
+    }
+    return runs;
+  }
+
+  private afterTicks(at: number): number {
+    let end = at;
+    while (end < this.to && this.text.charCodeAt(end) === 96) end++;
+    return end;
+  }
+
+  private readLink(at: number): number {
+    const { text, base } = this;
+    const end = this.endOfLink(at + 2);
+    const inside = end === -1 ? '' : text.slice(at + 2, end);
+    if (inside.trim() === '') return at + 2;
+    const bar = inside.indexOf('|');
+    const place = bar === -1 ? inside : inside.slice(0, bar);
+    const hash = place.indexOf('#');
+    (this.links ??= []).push({
+      target: (hash === -1 ? place : place.slice(0, hash)).trim(),
+      heading: hash === -1 ? null : place.slice(hash + 1).trim(),
+      words: bar === -1 ? null : inside.slice(bar + 1).trim(),
+      from: at - base,
+      to: end + 2 - base,
+    });
+    return end + 2;
+  }
+
+  /** Where the `]]` of a link stands; -1 when another bracket opens before it, or none closes. */
+  private endOfLink(from: number): number {
+    for (let at = from; at + 1 < this.to; at++) {
+      const code = this.text.charCodeAt(at);
+      if (code === 91) return -1;
+      if (code === 93 && this.text.charCodeAt(at + 1) === 93) return at;
+    }
+    return -1;
+  }
+
+  private readName(kind: Name['kind'], pattern: RegExp, at: number): number {
+    const { text, base } = this;
+    const afterSpace = at === this.from || text.charCodeAt(at - 1) === 32;
+    if (WORD[text.charCodeAt(at + 1)] === 0 || (!afterSpace && !BEFORE.test(text.charAt(at - 1)))) return at + 1;
+    const name = this.asciiName(at + 1, kind) ?? nameBy(pattern, text, at);
+    if (name === null) return at + 1;
+    const end = at + 1 + name.length;
+    if (end > this.to) return at + 1;
+    if (!afterSpace && inAddress(text, at, kind)) return end;
+    (this.names ??= []).push({ kind, name, from: at - base, to: end - base });
+    return end;
+  }
+
+  /** A name of ASCII signs alone; null leaves it to the patterns, which know every letter and tell what is none. */
+  private asciiName(from: number, kind: Name['kind']): string | null {
+    const { text, to } = this;
+    let hasLetter = false;
+    let at = from;
+    for (; at < to; at++) {
+      const code = text.charCodeAt(at);
+      const word = WORD[code];
+      if (word === undefined) return null;
+      if (word === LETTER) hasLetter = true;
+      if (word !== 0) continue;
+      if (code !== 45 && code !== (kind === 'tag' ? 47 : 46)) break;
+      // What joins two parts of a name ends it when no other part follows.
+      const next = at + 1 < to ? WORD[text.charCodeAt(at + 1)] : 0;
+      if (next === undefined) return null;
+      if (next === 0) break;
+    }
+    return hasLetter ? text.slice(from, at) : null;
   }
 }
 
-function afterMatch(pattern: RegExp, line: string, at: number, to: number): number {
+function nameBy(pattern: RegExp, text: string, at: number): string | null {
   pattern.lastIndex = at;
-  const match = pattern.exec(line);
-  return match && pattern.lastIndex <= to ? pattern.lastIndex : at + 1;
-}
-
-function afterCode(line: string, at: number, to: number): number {
-  let open = at;
-  while (open < to && line.charCodeAt(open) === 96) open++;
-  const run = line.slice(at, open);
-  for (let close = line.indexOf(run, open); close !== -1 && close < to;) {
-    let end = close + run.length;
-    if (line.charCodeAt(end) !== 96) return end;
-    while (line.charCodeAt(end) === 96) end++;
-    close = line.indexOf(run, end);
-  }
-  return open;
-}
-
-function readLink(line: string, at: number, to: number, found: Inline): number {
-  const end = line.indexOf(']]', at + 2);
-  if (end === -1 || end + 2 > to) return at + 2;
-  const inside = line.slice(at + 2, end);
-  if (inside.includes('[') || inside.trim() === '') return at + 2;
-  const bar = inside.indexOf('|');
-  const place = bar === -1 ? inside : inside.slice(0, bar);
-  const hash = place.indexOf('#');
-  found.links.push({
-    target: (hash === -1 ? place : place.slice(0, hash)).trim(),
-    heading: hash === -1 ? null : place.slice(hash + 1).trim(),
-    words: bar === -1 ? null : inside.slice(bar + 1).trim(),
-    from: at,
-    to: end + 2,
-  });
-  return end + 2;
-}
-
-function readName(kind: Name['kind'], pattern: RegExp, line: string, at: number, from: number, to: number, found: Inline): number {
-  const afterSpace = at === from || line.charCodeAt(at - 1) === 32;
-  if (!afterSpace && !BEFORE.test(line.charAt(at - 1))) return at + 1;
-  const name = asciiName(line, at + 1, to) ?? nameBy(pattern, line, at);
-  if (name === null) return at + 1;
-  const end = at + 1 + name.length;
-  if (end > to) return at + 1;
-  if (!afterSpace && inAddress(line, at, kind)) return end;
-  found.names.push({ kind, name, from: at, to: end });
-  return end;
-}
-
-function nameBy(pattern: RegExp, line: string, at: number): string | null {
-  pattern.lastIndex = at;
-  const name = pattern.exec(line)?.[1];
+  const name = pattern.exec(text)?.[1];
   return name === undefined || !HAS_LETTER.test(name) ? null : name;
 }
 
-/** The plainest names, of ASCII letters alone up to a space or the end; null leaves the rest to the patterns. */
-function asciiName(line: string, from: number, to: number): string | null {
-  let at = from;
-  for (; at < to; at++) {
-    const code = line.charCodeAt(at) | 32;
-    if (code < 97 || code > 122) break;
-  }
-  if (at === from || (at < to && line.charCodeAt(at) !== 32)) return null;
-  return line.slice(from, at);
-}
-
 /** Whether a sign stands inside a URL or an e-mail address. */
-function inAddress(line: string, at: number, kind: Name['kind']): boolean {
+function inAddress(text: string, at: number, kind: Name['kind']): boolean {
   let start = at;
-  while (start > 0 && !/\s/.test(line.charAt(start - 1)) && at - start < 2000) start--;
-  const before = line.slice(start, at);
+  while (start > 0 && !/\s/.test(text.charAt(start - 1)) && at - start < 2000) start--;
+  const before = text.slice(start, at);
   if (/[a-z][a-z0-9+.-]*:\/\//i.test(before) || /^\W*www\./i.test(before)) return true;
   return (
-    kind === 'person' && /[\p{L}\p{N}.+_'*~-]$/u.test(before.slice(-1)) && /[\p{L}\p{N}]/u.test(before) && EMAIL_TAIL.test(line.slice(at))
+    kind === 'person' && /[\p{L}\p{N}.+_'*~-]$/u.test(before.slice(-1)) && /[\p{L}\p{N}]/u.test(before) && EMAIL_TAIL.test(text.slice(at))
   );
 }

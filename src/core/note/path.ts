@@ -2,7 +2,13 @@ import { readIsoDay, type Day } from '../calendar/day';
 
 /** How two paths are compared: NFC and without case. */
 export function foldPath(path: string): string {
-  return path.normalize('NFC').toLowerCase();
+  return (isAscii(path) ? path : path.normalize('NFC')).toLowerCase();
+}
+
+/** Whether nothing in a text has another form by NFC. */
+function isAscii(text: string): boolean {
+  for (let at = 0; at < text.length; at++) if (text.charCodeAt(at) > 127) return false;
+  return true;
 }
 
 /** `Exhibitions` of `Exhibitions/Salt on the Glass.md`; empty at the top. */
@@ -18,7 +24,16 @@ export function fileNameOf(path: string): string {
 
 /** The file name without its ending: the title of a note that says none. */
 export function baseNameOf(path: string): string {
-  return fileNameOf(path).replace(/\.(?:md|markdown|txt)$/i, '');
+  return withoutEnding(fileNameOf(path));
+}
+
+/** The endings of notes, as they are known without case. */
+const ENDINGS: ReadonlySet<string> = new Set(['.md', '.markdown', '.txt']);
+
+/** A path or file name without the ending of a note. */
+export function withoutEnding(path: string): string {
+  const dot = path.lastIndexOf('.');
+  return dot !== -1 && ENDINGS.has(path.slice(dot).toLowerCase()) ? path.slice(0, dot) : path;
 }
 
 /** The path of a note with this title in a folder. */

@@ -4,7 +4,7 @@ import { splitLines } from '../note/lines';
 import { actAcross } from './act-across';
 import { ACTION_DEFAULTS } from './action-context';
 import { readNote } from './read-note';
-import { readTaskLine } from './task';
+import { type Task, readTaskLine } from './task';
 
 const CONTEXT = { now: { day: 20780, minute: 554 }, settings: ACTION_DEFAULTS, makeRef: () => 'k3f9qa' };
 
@@ -68,7 +68,12 @@ describe('any text is read, and no byte of it gets lost', () => {
         for (const task of tasks) {
           const start = (lines.starts[task.line] ?? 0) + Number(task.line === 0 && text.startsWith('\ufeff'));
           expect(text.slice(start, lines.ends[task.line])).toBe(task.raw);
-          expect(readTaskLine(task.raw, task.boxFrom)?.text).toBe(task.text);
+          const alone = readTaskLine(task.raw, task.boxFrom);
+          const said = ({ text, status, due, priority, tags, people, links, problems }: Task) => [
+            ...[text, status, due, priority],
+            ...[tags, people, links, problems],
+          ];
+          expect(alone && said(alone)).toEqual(said(task));
         }
       }),
       { numRuns: 1000 },
@@ -87,6 +92,8 @@ describe('large input ends', () => {
     ['signs without end', `- [ ] ${'{#@[`\\'.repeat(200_000)}`],
     ['a tail of 10,000 clauses', `- [ ] a {${'due 2026-11-27; '.repeat(10_000)}}`],
     ['10,000 braces', `- [ ] ${'{'.repeat(10_000)}${'}'.repeat(10_000)}`],
+    ['runs of backticks of every length', `- [ ] ${Array.from({ length: 3000 }, (_, count) => `${'`'.repeat(count + 1)} `).join('')}`],
+    ['signs that nothing closes, on 200,000 lines', '- [ ] a [[ < ` ]( }\n'.repeat(200_000)],
     ['open brackets', `- [ ] ${'[['.repeat(100_000)}`],
     ['open links', `- [ ] ${'[a]('.repeat(100_000)}`],
     ['100,000 headings', '# h\n'.repeat(100_000)],

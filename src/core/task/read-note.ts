@@ -1,12 +1,14 @@
 import type { Day } from '../calendar/day';
 import { readStructure } from '../note/blocks';
 import { type FrontMatter, type NoteKind, readFrontMatter } from '../note/front-matter';
-import { type Lines, lineText, splitLines } from '../note/lines';
-import { type Inline, type Link, NO_NAMES, type Name, readInline, sameName } from '../note/names';
+import { type Lines, hasMark, splitLines } from '../note/lines';
+import { type Inline, type Link, NO_NAMES, type Name, readInline } from '../note/names';
+import { NameSigns } from '../note/name-signs';
 import { baseNameOf, dayOfTitle } from '../note/path';
 import { type Heading, type Item, LineKind, type Structure } from '../note/structure';
 import { clauseOf, readTail } from './tail';
-import { READING_DEFAULTS, type ReadingSettings, Task, readTaskLine } from './task';
+import { READING_DEFAULTS, type ReadingSettings, Task, readTaskAt } from './task';
+import { type Around, targetsOf, without } from './task-line';
 
 /** A gather block of a note. Lines count from 0 and hold the fences. */
 export interface GatherBlock {
@@ -52,6 +54,8 @@ export interface KeyPoint {
   task: number;
 }
 
+const NONE: readonly never[] = [];
+
 /** Lines of notes of these kinds are no tasks. */
 const WITHOUT_TASKS: ReadonlySet<NoteKind> = new Set(['template', 'slip', 'status']);
 
@@ -87,29 +91,21 @@ export function readNote(path: string, text: string, settings: ReadingSettings =
 }
 
 function isGather(fence: { info: string }): boolean {
-  return /^gather(?:\s|$)/.test(fence.info);
-}
-
-/** What a task inherits from around it; a list per level, shared by all that stand in it. */
-interface Around {
-  tags: readonly string[];
-  people: readonly string[];
-  links: readonly string[];
-}
-
-interface ItemContext extends Around {
-  /** The index of the nearest task at or around the item; -1 when none. */
-  task: number;
+  return fence.info.startsWith('gather') && /^gather(?:\s|$)/.test(fence.info);
 }
 
 function readLines(note: ReadNote, settings: ReadingSettings): void {
   const { lines, structure, front } = note;
+  const { text, starts, ends } = lines;
   const { items, headings, kinds } = structure;
   const names = new Names(front.tags, front.people);
-  const signs = new Signs(lines.text);
-  const contexts: ItemContext[] = [];
-  const trail = new HeadingTrail({ tags: front.tags, people: [], links: front.about });
+  const signs = new NameSigns(text);
+  const trail = new HeadingTrail({ tags: front.tags, people: NONE, links: front.about, headings: NONE });
   const withTasks = !WITHOUT_TASKS.has(note.kind);
+  /** For each item what it hands down, and the nearest task at or around it; null for a task of which that was not asked yet. */
+  const arounds: (Around | null)[] = [];
+  const tasks: number[] = [];
+  const handedDown = (item: number): Around => (arounds[item] ??= handedDownBy(note.tasks[tasks[item] as number] as Task));
   let nextItem = 0;
   let nextHeading = 0;
   let itemLine = items[0]?.line ?? -1;
@@ -118,11 +114,12 @@ function readLines(note: ReadNote, settings: ReadingSettings): void {
     const kind = kinds[line];
     const beginsItem = itemLine === line;
     if (kind !== LineKind.text && kind !== LineKind.heading && !beginsItem) continue;
-    const mayName = signs.standIn(lines.starts[line] ?? 0, lines.ends[line] ?? 0);
-    if (!mayName && !beginsItem && headingLine !== line) continue;
-    const words = lineText(lines, line);
+    const from = (starts[line] as number) + (line === 0 && hasMark(lines, 0) ? 1 : 0);
+    const to = ends[line] as number;
+    const mayName = signs.from(from) < to;
     if (!beginsItem) {
-      const inline = mayName ? readInline(words) : NO_NAMES;
+      if (!mayName && headingLine !== line) continue;
+      const inline = mayName ? readInline(text, from, to, from, signs) : NO_NAMES;
       names.add(note, inline, line);
       const heading = headings[nextHeading];
       if (headingLine !== line || !heading) continue;
@@ -131,65 +128,57 @@ function readLines(note: ReadNote, settings: ReadingSettings): void {
       continue;
     }
     for (; itemLine === line; itemLine = items[++nextItem]?.line ?? -1) {
-      const item = items[nextItem];
-      if (!item) break;
+      const item = items[nextItem] as Item;
+      const { parent, wordsFrom } = item;
       // Asking an array for its element -1 is many times dearer than the comparison.
-      const outer = (item.parent === -1 ? undefined : contexts[item.parent]) ?? trail.context;
-      const task = withTasks && item.wordsFrom >= 0 ? readTaskLine(words, item.wordsFrom, settings) : null;
+      const outer = parent === -1 ? trail.around : handedDown(parent);
+      const outerTask = parent === -1 ? -1 : (tasks[parent] as number);
+      const task = withTasks && wordsFrom >= 0 ? readTaskAt(text, from, to, wordsFrom, settings, mayName ? signs : 'nameless') : null;
       if (task) {
-        contexts.push(takeTask(note, names, task, nextItem, item, line, outer, trail.path));
+        tasks.push(note.tasks.length);
+        arounds.push(takeTask(note, names, task, nextItem, item, outer, outerTask));
         continue;
       }
-      const own = item.wordsFrom >= 0 && mayName ? readInline(words, item.wordsFrom, wordsEnd(words, item.wordsFrom)) : NO_NAMES;
-      if (withTasks && item.wordsFrom >= 0 && words.endsWith('}')) addKeyPoint(note, words, item, line, own, outer, trail.path);
-      names.add(note, own, line);
-      contexts.push(own === NO_NAMES ? outer : inContext(withNames(outer, own), outer.task));
+      tasks.push(outerTask);
+      arounds.push(wordsFrom < 0 ? outer : takeItem(note, names, text.slice(from, to), item, outer, mayName, withTasks));
     }
     if (headingLine === line) headingLine = headings[++nextHeading]?.line ?? -1;
   }
-  note.tags = names.tags();
-  note.people = names.people();
+  note.tags = names.tags.all;
+  note.people = names.people.all;
 }
 
-/** Puts a task into its note; gives what it hands down to what stands in it. */
-function takeTask(
-  note: ReadNote,
-  names: Names,
-  task: Task,
-  index: number,
-  item: Item,
-  line: number,
-  outer: ItemContext,
-  path: readonly string[],
-): ItemContext {
-  task.line = line;
+/** Puts a task into its note; gives what it hands down, null when it adds something to that. */
+function takeTask(note: ReadNote, names: Names, task: Task, index: number, item: Item, outer: Around, outerTask: number): Around | null {
+  task.line = item.line;
   task.item = index;
   task.markerFrom = item.markerFrom;
   task.depth = item.depth;
-  task.parent = outer.task;
-  task.headings = path;
-  task.inheritedTags = without(outer.tags, task.tags);
-  task.inheritedPeople = without(outer.people, task.people);
-  task.inheritedLinks = outer.links;
+  task.parent = outerTask;
+  task.around = outer;
   const place = note.tasks.push(task) - 1;
-  if (task.owner !== null && task.owner !== 'nobody') names.addPerson(task.owner);
-  if (task.asked !== null) names.addPerson(task.asked);
-  if (task.key) note.keyPoints.push({ line, said: task, task: place });
-  const named = task.tags.length > 0 || task.people.length > 0;
-  if (!named && task.links.length === 0) return inContext(outer, place);
-  for (const tag of task.tags) names.addTag(tag);
-  for (const person of task.people) names.addPerson(person);
-  if (task.links.length === 0)
-    return { tags: joined(outer.tags, task.tags), people: joined(outer.people, task.people), links: outer.links, task: place };
-  addLinks(note, task.links, line);
-  const targets = task.links.map((link) => link.target);
-  task.inheritedLinks = without(outer.links, targets);
-  return {
-    tags: joined(outer.tags, task.tags),
-    people: joined(outer.people, task.people),
-    links: joined(outer.links, targets),
-    task: place,
-  };
+  const { tags, people, links, owner, asked } = task;
+  if (owner !== null && owner !== 'nobody') names.people.add(owner);
+  if (asked !== null) names.people.add(asked);
+  if (task.key) note.keyPoints.push({ line: item.line, said: task, task: place });
+  if (tags.length === 0 && people.length === 0 && links.length === 0) return outer;
+  for (const tag of tags) names.tags.add(tag);
+  for (const person of people) names.people.add(person);
+  addLinks(note, links, item.line);
+  return null;
+}
+
+function handedDownBy({ around, tags, people, links }: Task): Around {
+  return withNames(around, tags, people, links);
+}
+
+/** Takes the names and the key point of an item that is no task; gives what it hands down. */
+function takeItem(note: ReadNote, names: Names, words: string, item: Item, outer: Around, mayName: boolean, withTasks: boolean): Around {
+  const { wordsFrom, line } = item;
+  const inline = mayName ? readInline(words, wordsFrom, wordsEnd(words, wordsFrom)) : NO_NAMES;
+  if (withTasks && words.endsWith('}')) addKeyPoint(note, words, item, inline, outer);
+  names.add(note, inline, line);
+  return inline === NO_NAMES ? outer : withInline(outer, inline);
 }
 
 /** Where the words of an item end: before its tail. */
@@ -198,31 +187,20 @@ function wordsEnd(words: string, from: number): number {
 }
 
 /** A list item that is no task and bears the clause `key`. */
-function addKeyPoint(
-  note: ReadNote,
-  words: string,
-  item: Item,
-  line: number,
-  { names, links }: Inline,
-  outer: ItemContext,
-  headings: readonly string[],
-): void {
+function addKeyPoint(note: ReadNote, words: string, item: Item, { names, links }: Inline, outer: Around): void {
   const tail = readTail(words, item.wordsFrom);
   if (!clauseOf(tail, 'key')) return;
   // Its words begin where those of a task would begin behind a box without a sign.
-  const said = new Task(words, item.wordsFrom - 2, '', 'todo');
+  const said = new Task(words, 0, words.length, item.wordsFrom - 2, '', 'todo');
   said.tailFrom = tail?.from ?? words.length;
   said.tags = names.filter((name) => name.kind === 'tag').map((name) => name.name);
   said.people = names.filter((name) => name.kind === 'person').map((name) => name.name);
   said.links = links;
-  said.line = line;
+  said.line = item.line;
   said.markerFrom = item.markerFrom;
   said.depth = item.depth;
-  said.headings = headings;
-  said.inheritedTags = without(outer.tags, said.tags);
-  said.inheritedPeople = without(outer.people, said.people);
-  said.inheritedLinks = outer.links;
-  note.keyPoints.push({ line, said, task: -1 });
+  said.around = outer;
+  note.keyPoints.push({ line: item.line, said, task: -1 });
 }
 
 function addLinks(note: ReadNote, links: readonly Link[], line: number): void {
@@ -231,67 +209,43 @@ function addLinks(note: ReadNote, links: readonly Link[], line: number): void {
 
 /** The tags and people that a note names, each as it was written first. */
 class Names {
-  private tagSet: Set<string> | null = null;
-  private personSet: Set<string> | null = null;
+  readonly tags: EachOnce;
+  readonly people: EachOnce;
 
-  constructor(
-    private readonly firstTags: string[],
-    private readonly firstPeople: string[],
-  ) {}
+  constructor(tags: readonly string[], people: readonly string[]) {
+    this.tags = new EachOnce(tags);
+    this.people = new EachOnce(people);
+  }
 
   add(note: ReadNote, inline: Inline, line: number): void {
     if (inline === NO_NAMES) return;
-    for (const { kind, name } of inline.names) {
-      if (kind === 'tag') this.addTag(name);
-      else this.addPerson(name);
-    }
+    for (const { kind, name } of inline.names) this[kind === 'tag' ? 'tags' : 'people'].add(name);
     addLinks(note, inline.links, line);
   }
-
-  addTag(name: string): void {
-    (this.tagSet ??= new Set(this.firstTags)).add(name);
-  }
-
-  addPerson(name: string): void {
-    (this.personSet ??= new Set(this.firstPeople)).add(name);
-  }
-
-  tags(): string[] {
-    return this.tagSet ? [...this.tagSet] : this.firstTags;
-  }
-
-  people(): string[] {
-    return this.personSet ? [...this.personSet] : this.firstPeople;
-  }
 }
 
-/** Finds the lines in which a tag, a person or a link may stand, without looking at the others. */
-class Signs {
-  private hash: number;
-  private at: number;
-  private bracket: number;
+/** Most notes name so few that looking through them is cheaper than a set. */
+const FEW = 16;
 
-  constructor(private readonly text: string) {
-    this.hash = text.indexOf('#');
-    this.at = text.indexOf('@');
-    this.bracket = text.indexOf('[[');
+/** Names in the order in which they came, each once. */
+class EachOnce {
+  private readonly found: string[] = [];
+  private set: Set<string> | null = null;
+
+  constructor(first: readonly string[]) {
+    for (const name of first) this.add(name);
   }
 
-  /** Whether one stands between two offsets; the offsets only grow. */
-  standIn(from: number, to: number): boolean {
-    if (this.hash !== -1 && this.hash < from) this.hash = this.text.indexOf('#', from);
-    if (this.at !== -1 && this.at < from) this.at = this.text.indexOf('@', from);
-    if (this.bracket !== -1 && this.bracket < from) this.bracket = this.text.indexOf('[[', from);
-    return (this.hash !== -1 && this.hash < to) || (this.at !== -1 && this.at < to) || (this.bracket !== -1 && this.bracket < to);
+  add(name: string): void {
+    if (this.set ? this.set.has(name) : this.found.includes(name)) return;
+    this.found.push(name);
+    if (this.set) this.set.add(name);
+    else if (this.found.length > FEW) this.set = new Set(this.found);
   }
-}
 
-function without(inherited: readonly string[], own: readonly string[]): readonly string[] {
-  if (own.length === 0 || inherited.length === 0) return inherited;
-  for (const name of inherited) {
-    if (own.some((one) => sameName(one, name))) return inherited.filter((other) => !own.some((one) => sameName(one, other)));
+  get all(): string[] {
+    return this.found;
   }
-  return inherited;
 }
 
 /** What stands around, and behind it what a line adds. The same list when it adds nothing. */
@@ -300,41 +254,41 @@ function joined(outer: readonly string[], own: readonly string[]): readonly stri
   return outer.length === 0 ? own : [...without(outer, own), ...own];
 }
 
-function withNames(around: Around, { names, links }: Inline): Around {
-  const of = (kind: Name['kind']): string[] => names.filter((name) => name.kind === kind).map((name) => name.name);
+// Copying such an object by spreading it costs more than reading the line.
+function withNames(
+  { tags, people, links, headings }: Around,
+  ownTags: readonly string[],
+  ownPeople: readonly string[],
+  ownLinks: readonly Link[],
+): Around {
   return {
-    tags: joined(around.tags, of('tag')),
-    people: joined(around.people, of('person')),
-    links: joined(
-      around.links,
-      links.map((link) => link.target),
-    ),
+    tags: joined(tags, ownTags),
+    people: joined(people, ownPeople),
+    links: ownLinks.length === 0 ? links : joined(links, targetsOf(ownLinks)),
+    headings,
   };
 }
 
-// Copying such an object by spreading it costs more than reading the line.
-function inContext({ tags, people, links }: Around, task: number): ItemContext {
-  return { tags, people, links, task };
+function withInline(around: Around, { names, links }: Inline): Around {
+  const of = (kind: Name['kind']): string[] => names.filter((name) => name.kind === kind).map((name) => name.name);
+  return withNames(around, of('tag'), of('person'), links);
 }
 
 /** The headings that hold a place, and what they hand down. */
 class HeadingTrail {
-  path: readonly string[] = [];
   /** What an item at the top inherits here. */
-  context: ItemContext;
-  private readonly open: { level: number; around: Around; path: readonly string[] }[] = [];
+  around: Around;
+  private readonly open: { level: number; around: Around }[] = [];
 
   constructor(private readonly outer: Around) {
-    this.context = inContext(outer, -1);
+    this.around = outer;
   }
 
-  enter(heading: Heading, inline: Inline): void {
-    while ((this.open.at(-1)?.level ?? 0) >= heading.level) this.open.pop();
-    const up = this.open.at(-1);
-    const around = up?.around ?? this.outer;
-    const own = inline === NO_NAMES ? around : withNames(around, inline);
-    this.context = inContext(own, -1);
-    this.path = up ? [...up.path, heading.words] : [heading.words];
-    this.open.push({ level: heading.level, around: own, path: this.path });
+  enter({ level, words }: Heading, inline: Inline): void {
+    while ((this.open.at(-1)?.level ?? 0) >= level) this.open.pop();
+    const up = this.open.at(-1)?.around ?? this.outer;
+    const { tags, people, links } = inline === NO_NAMES ? up : withInline(up, inline);
+    this.around = { tags, people, links, headings: [...up.headings, words] };
+    this.open.push({ level, around: this.around });
   }
 }

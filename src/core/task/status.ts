@@ -57,6 +57,11 @@ export function statusOf(sign: string, added?: AddedStatuses): { status: Status;
   return OTHER_SIGN.test(sign) ? { status: 'todo', known: false } : null;
 }
 
+const BY_CODE: readonly (Status | undefined)[] = Array.from({ length: 128 }, (_, code) => BY_SIGN[String.fromCharCode(code)]);
+
+/** The status of one of the format's own signs, by its character code; undefined for any other. */
+export const statusOfCode = (code: number): Status | undefined => (code < 128 ? BY_CODE[code] : undefined);
+
 /** The character that is written for a status. */
 export function signOf(status: Status): string {
   return SIGNS[status];

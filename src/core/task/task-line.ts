@@ -1,6 +1,6 @@
 import type { Day } from '../calendar/day';
 import type { Span } from '../calendar/span';
-import type { Link } from '../note/names';
+import { type Link, sameName } from '../note/names';
 import type { Priority } from './clause';
 import type { AddedStatuses, Status } from './status';
 
@@ -66,9 +66,22 @@ function noClauses(): RareClauses {
 /** Shared by all tasks that say nothing rare. */
 const NOTHING_RARE = noClauses();
 
+/** What a place in a note hands down to the tasks that stand there; shared by all of them. */
+export interface Around {
+  /** Tags and people as written, without signs. */
+  tags: readonly string[];
+  people: readonly string[];
+  /** Targets of links, as written. */
+  links: readonly string[];
+  /** The words of the headings it stands under, outermost first. */
+  headings: readonly string[];
+}
+
+export const NOTHING_AROUND: Around = { tags: NONE, people: NONE, links: NONE, headings: NONE };
+
 /**
- * A task in its note: what its line says, where it stands and what it inherits. A class, and its rare clauses apart,
- * because a library holds a hundred thousand: the fields of each are what its memory and its reading cost.
+ * A task in its note: what its line says, where it stands and what it inherits. A class, its rare clauses apart and its line
+ * cut out of the text only when it is asked for, because a library has a hundred thousand: what each costs is what reading costs.
  */
 export class Task {
   /** Where the tail's brace stands; the length of the line when it has none. */
@@ -96,30 +109,48 @@ export class Task {
   depth = 0;
   /** The index, among the note's tasks, of the nearest task it is nested in; -1 when none. */
   parent = -1;
-  /** The words of the headings it stands under, outermost first. */
-  headings: readonly string[] = NONE;
-  /** As written, without those on the line itself. */
-  inheritedTags: readonly string[] = NONE;
-  inheritedPeople: readonly string[] = NONE;
-  /** Targets of links, as written. */
-  inheritedLinks: readonly string[] = NONE;
+  around: Around = NOTHING_AROUND;
   private rare: RareClauses = NOTHING_RARE;
 
   constructor(
-    /** The whole line as written. */
-    readonly raw: string,
-    /** Where the box's `[` stands. */
+    private readonly source: string,
+    /** Where its line begins and ends in the text. */
+    readonly lineFrom: number,
+    readonly lineTo: number,
+    /** Where the box's `[` stands in the line. */
     readonly boxFrom: number,
     /** The character in the box. */
     readonly sign: string,
     readonly status: Status,
   ) {
-    this.tailFrom = raw.length;
+    this.tailFrom = lineTo - lineFrom;
+  }
+
+  /** The whole line as written. */
+  get raw(): string {
+    return this.source.slice(this.lineFrom, this.lineTo);
   }
 
   /** What stands after the box, trimmed, without the tail. */
   get text(): string {
-    return this.raw.slice(this.boxFrom + this.sign.length + 2, this.tailFrom).trim();
+    const { lineFrom } = this;
+    return this.source.slice(lineFrom + this.boxFrom + this.sign.length + 2, lineFrom + this.tailFrom).trim();
+  }
+
+  /** The words of the headings it stands under, outermost first. */
+  get headings(): readonly string[] {
+    return this.around.headings;
+  }
+  /** As written, without those on the line itself. */
+  get inheritedTags(): readonly string[] {
+    return without(this.around.tags, this.tags);
+  }
+  get inheritedPeople(): readonly string[] {
+    return without(this.around.people, this.people);
+  }
+  /** Targets of links, as written. */
+  get inheritedLinks(): readonly string[] {
+    return this.links.length === 0 ? this.around.links : without(this.around.links, targetsOf(this.links));
   }
 
   get every(): string | null {
@@ -165,15 +196,29 @@ export class Task {
     return this.rare.problems;
   }
 
+  /** Takes back every clause: what was read turned out to be none. */
+  unsay(): void {
+    this.due = this.plan = this.done = null;
+    this.start = this.takes = this.priority = null;
+    this.rare = NOTHING_RARE;
+  }
+
   /** Says one of the rare clauses. */
   say<K extends keyof RareClauses>(name: K, value: RareClauses[K]): void {
     if (this.rare === NOTHING_RARE) this.rare = noClauses();
     this.rare[name] = value;
   }
+}
 
-  /** Drops what only editing needs. */
-  forgetEditing(): void {
-    this.links = NONE;
-    if (this.rare !== NOTHING_RARE) this.rare.problems = NONE;
+export function targetsOf(links: readonly Link[]): string[] {
+  return links.map((link) => link.target);
+}
+
+/** Inherited names without those that a line itself bears; the same list when it bears none of them. */
+export function without(inherited: readonly string[], own: readonly string[]): readonly string[] {
+  if (own.length === 0 || inherited.length === 0) return inherited;
+  for (const name of inherited) {
+    if (own.some((one) => sameName(one, name))) return inherited.filter((other) => !own.some((one) => sameName(one, other)));
   }
+  return inherited;
 }

@@ -68,6 +68,11 @@ describe('a task line', () => {
     expect(readTaskLine(`- [ ] a ${tail}`, 2)?.problems.map((problem) => problem.message)).toContain(message),
   );
 
+  it.each(['{high; high}}', '{due 2026-11-27}}', '{every day; due 2026-11-27} }'])('%s is words, and says nothing', (tail) => {
+    const { due, priority, every, text } = readTaskLine(`- [ ] a ${tail}`, 2) ?? {};
+    expect({ due, priority, every, text }).toEqual({ due: null, priority: null, every: null, text: `a ${tail}` });
+  });
+
   it('a start may be said before the due day', () => {
     expect(readTaskLine('- [ ] a {due 2026-11-27; start 2 days before}', 2)?.start).toBe(
       readTaskLine('- [ ] a {due 2026-11-25}', 2)?.due?.from,

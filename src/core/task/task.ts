@@ -1,11 +1,12 @@
 import { type Day, addMonths, readIsoDay } from '../calendar/day';
 import { readDuration } from '../calendar/duration';
 import { readMoment, readSpan } from '../calendar/span';
+import type { NameSigns } from '../note/name-signs';
 import { type Inline, NO_NAMES, type Name, readInline } from '../note/names';
 import { DAYS_BEFORE, PERSON_VALUE, type ClauseName, type Priority } from './clause';
 import { readPlainClauses } from './plain-clauses';
 import { type Problem, type ReadingSettings, Task } from './task-line';
-import { type AddedStatuses, statusOf } from './status';
+import { type AddedStatuses, type Status, statusOf, statusOfCode } from './status';
 import { type Tail, clauseOf, readFailedTail, readTail } from './tail';
 
 export { type Problem, type ReadingSettings, Task } from './task-line';
@@ -14,16 +15,23 @@ export const READING_DEFAULTS: ReadingSettings = { workingDay: 480 };
 
 /** The sign in the box of an item's words; null when they begin with no box. */
 export function boxSignAt(line: string, from: number, statuses?: AddedStatuses): string | null {
-  if (line.charCodeAt(from) !== 91) return null;
-  if (line.charCodeAt(from + 1) === 32 && line.charCodeAt(from + 2) === 93 && line.charCodeAt(from + 3) === 32) return ' ';
+  if (line.charCodeAt(from) !== OPEN_BRACKET) return null;
   const width = (line.codePointAt(from + 1) ?? 0) > 0xffff ? 2 : 1;
   const close = from + 1 + width;
-  if (line.charCodeAt(close) !== 93) return null;
+  if (line.charCodeAt(close) !== CLOSE_BRACKET) return null;
   const after = close + 1;
-  if (after < line.length && line.charCodeAt(after) !== 32 && line.charCodeAt(after) !== 9) return null;
+  if (after < line.length && !isBlank(line.charCodeAt(after))) return null;
   const sign = line.slice(from + 1, close);
   return statusOf(sign, statuses) ? sign : null;
 }
+
+const OPEN_BRACKET = 91;
+const CLOSE_BRACKET = 93;
+const OPEN_BRACE = 123;
+const CLOSE_BRACE = 125;
+
+const isBlank = (code: number): boolean => code === 32 || code === 9;
+const isSpace = (code: number): boolean => code === 32 || code === 9 || code === 0xa0;
 
 /**
  * Reads a task line. Null when the item has no box.
@@ -33,14 +41,41 @@ export function boxSignAt(line: string, from: number, statuses?: AddedStatuses):
  * @example readTaskLine('- [ ] Ask @ilse {due 2026-11-27}', 2)?.text // 'Ask @ilse'
  */
 export function readTaskLine(line: string, wordsFrom: number, settings: ReadingSettings = READING_DEFAULTS): Task | null {
-  const sign = boxSignAt(line, wordsFrom, settings.statuses);
-  if (sign === null) return null;
-  const state = statusOf(sign, settings.statuses);
-  if (!state) return null;
-  const textFrom = wordsFrom + sign.length + 2;
-  const task = new Task(line, wordsFrom, sign, state.status);
-  readTailInto(task, line, textFrom, state.known, settings);
-  const inline = readInline(line, textFrom, task.tailFrom);
+  return readTaskAt(line, 0, line.length, wordsFrom, settings);
+}
+
+/**
+ * Reads a task line where it stands in a text, which spares cutting it out. Null when the item has no box.
+ *
+ * @param lineFrom where the words of the line begin in the text, and
+ * @param lineTo where they end, before the line ending
+ * @param wordsFrom where the words of the item begin, in the line
+ * @param signs the signs of names in the text; `nameless` when none stands in the line
+ */
+export function readTaskAt(
+  text: string,
+  lineFrom: number,
+  lineTo: number,
+  wordsFrom: number,
+  settings: ReadingSettings,
+  signs: NameSigns | 'nameless' | null = null,
+): Task | null {
+  const box = lineFrom + wordsFrom;
+  if (text.charCodeAt(box) !== OPEN_BRACKET) return null;
+  let sign = text.charAt(box + 1);
+  let state: { status: Status; known: boolean } | null = null;
+  let status = boxedStatus(text, box, lineTo);
+  if (!status) {
+    sign = boxSignAt(text.slice(lineFrom, lineTo), wordsFrom, settings.statuses) ?? '';
+    state = statusOf(sign, settings.statuses);
+    if (!state) return null;
+    status = state.status;
+  }
+  const task = new Task(text, lineFrom, lineTo, wordsFrom, sign, status);
+  const textFrom = box + sign.length + 2;
+  if (state?.known === false) readPatiently(task, false, settings);
+  else readTailInto(task, text, textFrom, lineTo, settings);
+  const inline = signs === 'nameless' ? NO_NAMES : readInline(text, textFrom, lineFrom + task.tailFrom, lineFrom, signs);
   if (inline !== NO_NAMES) {
     task.tags = namesOf(inline, 'tag');
     task.people = namesOf(inline, 'person');
@@ -49,32 +84,36 @@ export function readTaskLine(line: string, wordsFrom: number, settings: ReadingS
   return task;
 }
 
+/** The status in a box of one of the signs that the format itself has; undefined when there is none. */
+function boxedStatus(text: string, box: number, lineTo: number): Status | undefined {
+  if (text.charCodeAt(box + 2) !== CLOSE_BRACKET || (box + 3 < lineTo && !isBlank(text.charCodeAt(box + 3)))) return undefined;
+  return box + 3 > lineTo ? undefined : statusOfCode(text.charCodeAt(box + 1));
+}
+
 /** Reads the attributes of a task and what is wrong with them. Nearly every tail is plain, and read without more ado. */
-function readTailInto(task: Task, line: string, textFrom: number, known: boolean, settings: ReadingSettings): void {
-  const end = endOfWords(line);
-  const mayBeTail = line.charCodeAt(end - 1) === 125;
-  const open = mayBeTail ? line.lastIndexOf('{', end - 1) : -1;
-  if (open < textFrom || (open > textFrom && !isSpaceCode(line.charCodeAt(open - 1)))) {
-    if (!known) addProblems(task, line, null, textFrom, known);
+function readTailInto(task: Task, text: string, textFrom: number, lineTo: number, settings: ReadingSettings): void {
+  let end = lineTo;
+  while (end > textFrom && isSpace(text.charCodeAt(end - 1))) end--;
+  if (end <= textFrom || text.charCodeAt(end - 1) !== CLOSE_BRACE) return;
+  let open = end - 2;
+  while (open >= textFrom && text.charCodeAt(open) !== OPEN_BRACE) open--;
+  if (open < textFrom || (open > textFrom && !isSpace(text.charCodeAt(open - 1)))) return;
+  if (!readPlainClauses(task, text, open + 1, end - 1, settings)) {
+    task.unsay();
+    readPatiently(task, true, settings);
     return;
   }
-  if (readPlainClauses(task, line, open + 1, end - 1, settings)) {
-    task.tailFrom = open;
-    if (known && !needsCare(task)) return;
-  }
-  const tail = readTail(line, textFrom);
+  task.tailFrom = open - task.lineFrom;
+  if (needsCare(task)) addProblems(task, task.raw, readTail(task.raw, textFrom - task.lineFrom), true);
+}
+
+function readPatiently(task: Task, known: boolean, settings: ReadingSettings): void {
+  const line = task.raw;
+  const tail = readTail(line, task.boxFrom + task.sign.length + 2);
   task.tailFrom = tail ? tail.from : line.length;
   if (tail) readAttributes(task, tail, settings);
-  addProblems(task, line, tail, textFrom, known);
+  addProblems(task, line, tail, known);
 }
-
-function endOfWords(line: string): number {
-  let end = line.length;
-  while (end > 0 && isSpaceCode(line.charCodeAt(end - 1))) end--;
-  return end;
-}
-
-const isSpaceCode = (code: number): boolean => code === 32 || code === 9 || code === 0xa0;
 
 function namesOf({ names }: Inline, kind: Name['kind']): readonly string[] {
   let found: string[] | null = null;
@@ -159,14 +198,14 @@ function startBefore(task: Task, tail: Tail): Day | null {
   return day - count * (match[2] === 'week' ? 7 : 1);
 }
 
-function addProblems(task: Task, line: string, tail: Tail | null, textFrom: number, known: boolean): void {
+function addProblems(task: Task, line: string, tail: Tail | null, known: boolean): void {
   const problems: Problem[] = [];
   if (!known) {
     const from = task.boxFrom;
     problems.push({ message: `“${task.sign}” is no status that Recado knows; the task counts as to do.`, from, to: from + 3 });
   }
   if (tail) addTailProblems(task, tail, problems);
-  else addProseProblem(line, textFrom, problems);
+  else addProseProblem(line, task.boxFrom + task.sign.length + 2, problems);
   if (problems.length > 0)
     task.say(
       'problems',
