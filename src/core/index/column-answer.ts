@@ -14,12 +14,12 @@ import {
 } from '../gather/answer';
 import { withSteps } from '../gather/answer-once';
 import { tallyByCode } from './code-tally';
-import { asksForArchive } from '../gather/evaluate';
 import type { GroupKey } from '../gather/ast';
 import { Heaviest } from '../gather/heaviest';
-import { CANCELLED_BIT, DONE_BIT, LAST, OPEN_BITS, sieveOf } from '../gather/sieve';
+import { CANCELLED_BIT, DONE_BIT, LAST, OPEN_BITS } from '../gather/sieve';
 import type { Columns } from './columns';
 import { firstSlots } from './first-slots';
+import { matchingSlots } from './matching-slots';
 import type { Row } from './row';
 import { type SlotCompare, compareSlots, isByPlace, slotWeights, sortByPlace } from './slot-order';
 
@@ -48,18 +48,12 @@ export class ColumnAnswer {
   /** Every matching row in order, and how many rest. */
   matching(): { rows: Row[]; resting: number } {
     const slots = this.inOrder(this.found());
-    return { rows: Array.from(slots, (slot) => this.rowAt(slot)), resting: this.resting };
+    return { rows: Array.from(slots, (slot) => this.columns.rowAt(slot)), resting: this.resting };
   }
 
   /** Puts slots in the order of the gather, in their own array. */
   private inOrder(slots: Int32Array): Int32Array {
     return isByPlace(this.plan.gather.orderBy) ? sortByPlace(slots, this.columns.places) : slots.sort(this.compare);
-  }
-
-  private rowAt(slot: number): Row {
-    const row = this.columns.rows[slot];
-    if (!row) throw new Error('a slot that was visited holds a row');
-    return row;
   }
 
   /**
@@ -68,18 +62,14 @@ export class ColumnAnswer {
    * @param summed whether they are added to the sums here
    */
   private found(summed = true): Int32Array {
-    const { columns, plan } = this;
+    const { columns, plan, sums } = this;
     const { backs, takes, flags } = columns;
-    const sieve = sieveOf(plan.gather.where, plan.context);
-    const slots = columns.select(sieve, asksForArchive(plan.gather.where));
-    const sure = sieve.exact && columns.echoes === 0;
+    const { slots, sieve } = matchingSlots(columns, plan);
     const back = plan.showsResting ? LAST : plan.context.today;
-    const { sums } = this;
-    if (sure && sieve.statuses === OPEN_BITS) return slots.subarray(0, this.openFound(slots, back, summed));
+    if (sieve.statuses === OPEN_BITS) return slots.subarray(0, this.openFound(slots, back, summed));
     let count = 0;
     for (let at = 0; at < slots.length; at++) {
       const slot = slots[at] as number;
-      if (!sure && (!sieve.exact || columns.isEcho(slot)) && !this.fits(slot)) continue;
       const flag = flags[slot] as number;
       const open = (flag & OPEN_BITS) !== 0;
       if (open && (backs[slot] as number) > back) {
@@ -124,12 +114,6 @@ export class ColumnAnswer {
     return count;
   }
 
-  /** Whether a row matches; that it stands in no archive the columns have said. */
-  private fits(slot: number): boolean {
-    const row = this.rowAt(slot);
-    return this.columns.isEcho(slot) ? this.plan.matches(row) : this.plan.test(row);
-  }
-
   private head(): Pick<Answer, 'total' | 'resting' | 'totals'> {
     return { total: this.sums.count, resting: this.resting, totals: totalsFrom(this.sums) };
   }
@@ -142,7 +126,7 @@ export class ColumnAnswer {
         more: 0,
         groups: groupedOnce(
           this.plan,
-          Array.from(slots, (slot) => this.rowAt(slot)),
+          Array.from(slots, (slot) => this.columns.rowAt(slot)),
         ),
       };
     const nested = this.nested(slots);
@@ -161,12 +145,12 @@ export class ColumnAnswer {
     );
     const holders = new Map<number, AnswerRowInMaking>();
     for (const { slot, up } of inside)
-      for (const one of [slot, up]) if (!holders.has(one)) holders.set(one, { row: this.rowAt(one), steps: [] });
+      for (const one of [slot, up]) if (!holders.has(one)) holders.set(one, { row: this.columns.rowAt(one), steps: [] });
     for (const { slot, up } of inside) {
       const entry = holders.get(slot);
       if (entry) holders.get(up)?.steps.push(entry);
     }
-    return top.map((slot) => holders.get(slot) ?? { row: this.rowAt(slot), steps: NO_STEPS });
+    return top.map((slot) => holders.get(slot) ?? { row: this.columns.rowAt(slot), steps: NO_STEPS });
   }
 
   /** Only the first so many rows are put in order; null takes the limit of a group. */
@@ -177,7 +161,7 @@ export class ColumnAnswer {
     const all = alone.length;
     const weights = slotWeights(this.columns, gather.orderBy, plan.context.today, alone);
     const first = firstSlots(alone, limit ?? gather.limitPerGroup ?? Infinity, weights, this.compare);
-    const shown = first.map((slot) => withSteps(plan, this.rowAt(slot)));
+    const shown = first.map((slot) => withSteps(plan, this.columns.rowAt(slot)));
     return limitedAnswer(plan, this.sums, this.resting, shown, all);
   }
 
@@ -195,7 +179,7 @@ export class ColumnAnswer {
       this.sums.all += sums.all;
       this.sums.done += sums.done;
       this.sums.cancelled += sums.cancelled;
-      const [place] = groupPlaces(plan, this.rowAt(first));
+      const [place] = groupPlaces(plan, this.columns.rowAt(first));
       const rows = (kept.get(code)?.sorted() ?? []).map((slot) => this.withStepsAmong(slot, codeOf));
       return place ? [{ place: { ...place, count: sums.count }, group: groupOf(place, sums, rows, alone) }] : [];
     });
@@ -247,7 +231,7 @@ export class ColumnAnswer {
 
   private withStepsAmong(slot: number, codeOf: (slot: number) => number): ReturnType<typeof withSteps> {
     const code = codeOf(slot);
-    return withSteps(this.plan, this.rowAt(slot), (row) => codeOf(row.slot) === code);
+    return withSteps(this.plan, this.columns.rowAt(slot), (row) => codeOf(row.slot) === code);
   }
 }
 

@@ -2,8 +2,13 @@ import type { Span } from '../calendar/span';
 import { standsInWords } from '../gather/evaluate';
 import { ABSENT, LAST, OPEN_BITS, type Sieve, type WordsSieve, nameBit, statusBit } from '../gather/sieve';
 import { isOpen } from '../task/status';
-import { priorityRank } from '../task/task';
-import type { Row } from './row';
+import { comesBack, priorityRank, readTaskAt } from '../task/task';
+import type { ReadingSettings, Task } from '../task/task';
+import type { Around } from '../task/task-line';
+import { AroundBits, ownPeopleBits, tagBits } from './name-bits';
+import type { NoteEntry } from './note-entry';
+import type { NoteHead, RowSource } from './note-head';
+import { type Row, echoOf, taskRowOf } from './row';
 
 /** Bits of `flags` above those of the statuses. */
 const ARCHIVE = 32;
@@ -12,11 +17,15 @@ const FIRST_SIZE = 1024;
 /** Where a day has no time, it stands behind its times. */
 const NO_TIME = 1440;
 
-/** A few fields of all rows as columns of numbers: a question passes over rows that cannot match without looking at them. */
-export class Columns {
-  rows: (Row | null)[] = [];
-  /** The line of each row as written. */
-  raws: string[] = [];
+/**
+ * What is asked of the tasks of a library, as columns of numbers: a question passes over tasks that cannot match without looking at
+ * them. A task is a slot, that is, a place in every column; its row is made from its line when it is first asked for.
+ */
+export class Columns implements RowSource {
+  /** The note of each task. */
+  private readonly entries: (NoteEntry | null)[] = [];
+  private readonly arounds: (Around | null)[] = [];
+  private readonly rows: (Row | null)[] = [];
   /** The bit of the status, and what the row is. */
   flags = new Uint8Array(FIRST_SIZE);
   ranks = new Uint8Array(FIRST_SIZE);
@@ -36,9 +45,18 @@ export class Columns {
   people = new Int32Array(FIRST_SIZE);
   /** The place of each row among all, by path and then by line; see `PlaceTable`. */
   places = new Float64Array(FIRST_SIZE);
-  /** Where the words of the task stand in its line. */
-  textFroms = new Int32Array(FIRST_SIZE);
-  tailFroms = new Int32Array(FIRST_SIZE);
+  /** Where the line of a task begins and ends in its note; and in the line its box, its words and its tail. */
+  private lineFroms = new Int32Array(FIRST_SIZE);
+  private lineTos = new Int32Array(FIRST_SIZE);
+  private boxFroms = new Int32Array(FIRST_SIZE);
+  private textFroms = new Int32Array(FIRST_SIZE);
+  private tailFroms = new Int32Array(FIRST_SIZE);
+  /** The line in its note, from 0, and how many list items are around it. */
+  private lines = new Int32Array(FIRST_SIZE);
+  private depths = new Uint8Array(FIRST_SIZE);
+  /** How many steps a task has, without the cancelled ones, and how many of them are done. */
+  private steps = new Int32Array(FIRST_SIZE);
+  private stepsDone = new Int32Array(FIRST_SIZE);
   /** The slot of the nearest task in which a row stands; -1 for none. */
   parents = new Int32Array(FIRST_SIZE);
   /** How many rows stand for tasks written elsewhere. */
@@ -47,50 +65,116 @@ export class Columns {
   marks = new Uint8Array(FIRST_SIZE);
   private selected = new Int32Array(FIRST_SIZE);
   private readonly free: number[] = [];
+  private readonly around = new AroundBits();
   private dated: Int32Array | null = null;
 
-  /** How many rows it holds. */
+  /** How many tasks it holds. */
   get size(): number {
-    return this.rows.length - this.free.length;
+    return this.entries.length - this.free.length;
   }
 
-  add(row: Row, notePlace: number): void {
-    const slot = this.free.pop() ?? this.rows.length;
+  /** How many slots there are, taken or free. */
+  get width(): number {
+    return this.entries.length;
+  }
+
+  /** Takes in the tasks of a note; its head then knows their slots. */
+  addNote(entry: NoteEntry, tasks: readonly Task[], notePlace: number): void {
+    const { slots } = entry.head;
+    const lead = leadOf(entry.settings);
+    tasks.forEach((task, index) => slots.push(this.add(entry, task, notePlace * ROWS_OF_A_NOTE + index, lead)));
+  }
+
+  private add(entry: NoteEntry, task: Task, place: number, lead: number | null): number {
+    const slot = this.free.pop() ?? this.entries.length;
     if (slot === this.flags.length) this.grow();
-    const { task } = row;
-    row.slot = slot;
-    this.rows[slot] = row;
-    this.raws[slot] = task.raw;
-    this.textFroms[slot] = task.boxFrom + task.sign.length + 2;
+    const { due, plan, around, boxFrom, lineFrom } = task;
+    const { kind, handle, slots } = entry.head;
+    const parent = task.parent === -1 ? -1 : (slots[task.parent] as number);
+    const isEcho = entry.echoes > 0 && echoOf(task) !== null;
+    const back = comesBack(task, lead) ?? ABSENT;
+    this.entries[slot] = entry;
+    this.arounds[slot] = around;
+    this.rows[slot] = null;
+    this.lineFroms[slot] = lineFrom;
+    this.lineTos[slot] = task.lineTo;
+    this.boxFroms[slot] = boxFrom;
+    this.textFroms[slot] = boxFrom + task.sign.length + 2;
     this.tailFroms[slot] = task.tailFrom;
-    this.flags[slot] = statusBit(task.status) | (row.head.kind === 'archive' ? ARCHIVE : 0) | (row.echo === null ? 0 : ECHO);
+    this.lines[slot] = task.line;
+    this.depths[slot] = task.depth;
+    this.flags[slot] = statusBit(task.status) | (kind === 'archive' ? ARCHIVE : 0) | (isEcho ? ECHO : 0);
     this.ranks[slot] = priorityRank(task.priority);
-    this.dues[slot] = task.due?.from ?? ABSENT;
-    this.openDues[slot] = isOpen(task.status) && row.head.kind !== 'archive' ? (task.due?.from ?? ABSENT) : ABSENT;
+    this.dues[slot] = due?.from ?? ABSENT;
+    this.openDues[slot] = due !== null && isOpen(task.status) && kind !== 'archive' ? due.from : ABSENT;
     if (this.openDues[slot] !== ABSENT) this.dated = null;
-    this.plans[slot] = task.plan?.from ?? ABSENT;
-    this.planEnds[slot] = task.plan?.to ?? ABSENT;
+    this.plans[slot] = plan?.from ?? ABSENT;
+    this.planEnds[slot] = plan?.to ?? ABSENT;
     this.dones[slot] = task.done?.from ?? ABSENT;
-    this.backs[slot] = row.back ?? ABSENT;
+    this.backs[slot] = parent === -1 ? back : Math.max(back, this.backs[parent] as number);
     this.takes[slot] = task.takes ?? ABSENT;
-    this.dueTimes[slot] = timeOf(task.due);
-    this.planTimes[slot] = timeOf(task.plan);
-    this.tags[slot] = bitsOf(row.tags);
-    this.people[slot] = bitsOf(row.people);
-    this.places[slot] = placeOf(notePlace, row);
-    this.parents[slot] = row.parent?.slot ?? -1;
-    if (row.echo !== null) this.echoes++;
+    this.dueTimes[slot] = timeOf(due);
+    this.planTimes[slot] = timeOf(plan);
+    this.tags[slot] = tagBits(task.tags) | this.around.tagBits(around);
+    this.people[slot] = ownPeopleBits(task) | this.around.peopleBits(around) | (handle === null ? 0 : nameBit(handle));
+    this.places[slot] = place;
+    this.parents[slot] = parent;
+    this.steps[slot] = 0;
+    this.stepsDone[slot] = 0;
+    if (parent !== -1 && task.status !== 'cancelled') this.countStep(parent, task.status === 'done');
+    if (isEcho) this.echoes++;
+    return slot;
   }
 
-  remove(row: Row): void {
-    if (row.echo !== null) this.echoes--;
-    this.rows[row.slot] = null;
-    this.raws[row.slot] = '';
-    this.flags[row.slot] = 0;
-    if (this.openDues[row.slot] !== ABSENT) this.dated = null;
-    this.openDues[row.slot] = ABSENT;
-    this.free.push(row.slot);
-    row.slot = -1;
+  private countStep(parent: number, done: boolean): void {
+    for (let up = parent; up !== -1; up = this.parents[up] as number) {
+      this.steps[up] = (this.steps[up] as number) + 1;
+      if (done) this.stepsDone[up] = (this.stepsDone[up] as number) + 1;
+    }
+  }
+
+  /** Forgets the tasks of a note; rows that were made of them stay what they are, without a slot. */
+  removeNote({ head }: NoteEntry): void {
+    for (const slot of head.slots) {
+      const row = this.rows[slot];
+      if (row) row.slot = -1;
+      if (this.isEcho(slot)) this.echoes--;
+      this.entries[slot] = null;
+      this.arounds[slot] = null;
+      this.rows[slot] = null;
+      this.flags[slot] = 0;
+      if (this.openDues[slot] !== ABSENT) this.dated = null;
+      this.openDues[slot] = ABSENT;
+      this.free.push(slot);
+    }
+    head.slots = [];
+  }
+
+  /** The row of a task, read from its line unless it was before. */
+  rowAt(slot: number): Row {
+    return (this.rows[slot] ??= this.readRow(slot));
+  }
+
+  private readRow(slot: number): Row {
+    const entry = this.entries[slot];
+    const lineFrom = this.lineFroms[slot] as number;
+    const task = entry && readTaskAt(entry.text, lineFrom, this.lineTos[slot] as number, this.boxFroms[slot] as number, entry.settings);
+    if (!task) throw new Error('a slot that is taken holds a task');
+    const parent = this.parents[slot] as number;
+    task.line = this.lines[slot] as number;
+    task.depth = this.depths[slot] as number;
+    task.around = this.arounds[slot] ?? task.around;
+    const index = (this.places[slot] as number) % ROWS_OF_A_NOTE;
+    const row = taskRowOf(task, index, entry.head, parent === -1 ? null : this.rowAt(parent), leadOf(entry.settings), entry.seen);
+    row.slot = slot;
+    row.steps = this.steps[slot] as number;
+    row.stepsDone = this.stepsDone[slot] as number;
+    return row;
+  }
+
+  /** Gives the places of the tasks of a note anew. */
+  placeNote({ slots }: NoteHead, notePlace: number): void {
+    slots.forEach((slot, index) => (this.places[slot] = notePlace * ROWS_OF_A_NOTE + index));
   }
 
   isOpenAt(slot: number): boolean {
@@ -109,7 +193,7 @@ export class Columns {
    * @returns a view that the next call overwrites
    */
   select(sieve: Sieve, archives: boolean): Int32Array {
-    const count = this.rows.length;
+    const count = this.entries.length;
     if (this.selected.length < count) this.selected = new Int32Array(this.flags.length);
     const { selected, flags } = this;
     const { statuses } = sieve;
@@ -136,23 +220,22 @@ export class Columns {
     if (this.dated === null) {
       const { openDues } = this;
       const found: number[] = [];
-      for (let slot = 0; slot < this.rows.length; slot++) if (openDues[slot] !== ABSENT) found.push(slot);
+      for (let slot = 0; slot < this.entries.length; slot++) if (openDues[slot] !== ABSENT) found.push(slot);
       this.dated = Int32Array.from(found);
     }
     return this.dated;
   }
 
   private keepWords(slots: Int32Array, count: number, { pattern, length, test }: WordsSieve): number {
-    const { raws, rows, textFroms, tailFroms } = this;
+    const { entries, lineFroms, lineTos, textFroms, tailFroms } = this;
     let found = 0;
     for (let index = 0; index < count; index++) {
       const slot = slots[index] as number;
-      const raw = raws[slot] as string;
+      const raw = (entries[slot] as NoteEntry).text.slice(lineFroms[slot], lineTos[slot]);
       const at = raw.search(pattern);
       if (at === -1) continue;
       const sure = length > 0 && standsInWords(raw, at, length, textFroms[slot] as number, tailFroms[slot] as number);
-      const row = rows[slot];
-      if (sure || (row && test(row))) slots[found++] = slot;
+      if (sure || test(this.rowAt(slot))) slots[found++] = slot;
     }
     return found;
   }
@@ -169,7 +252,14 @@ export class Columns {
     this.backs = ints(this.backs);
     this.takes = ints(this.takes);
     this.parents = ints(this.parents);
+    this.lineFroms = ints(this.lineFroms);
+    this.lineTos = ints(this.lineTos);
+    this.boxFroms = ints(this.boxFroms);
     this.textFroms = ints(this.textFroms);
+    this.lines = ints(this.lines);
+    this.steps = ints(this.steps);
+    this.stepsDone = ints(this.stepsDone);
+    this.depths = wider(this.depths, new Uint8Array(this.depths.length * 2));
     this.tailFroms = ints(this.tailFroms);
     this.marks = new Uint8Array(this.flags.length);
     this.tags = ints(this.tags);
@@ -244,22 +334,9 @@ const ANY_DUE = { from: ABSENT, to: LAST };
 /** More lines than any note has. */
 const ROWS_OF_A_NOTE = 2 ** 24;
 
-/** The place of a row from that of its note. */
-export const placeOf = (notePlace: number, row: Row): number => notePlace * ROWS_OF_A_NOTE + row.index;
-
 /** The place of the note in the place of a row. */
 export const noteOf = (place: number): number => Math.floor(place / ROWS_OF_A_NOTE);
 
 const timeOf = (span: Span | null): number => span?.minute ?? NO_TIME;
 
-/** Lists of names are shared by the tasks that stand together; their bits are found once. */
-let last: { names: readonly string[]; bits: number } = { names: [], bits: 0 };
-
-function bitsOf(names: readonly string[]): number {
-  if (names.length === 0) return 0;
-  if (last.names === names) return last.bits;
-  let bits = 0;
-  for (const name of names) bits |= nameBit(name);
-  last = { names, bits };
-  return bits;
-}
+const leadOf = ({ repeatLead }: ReadingSettings): number | null => (repeatLead === undefined ? 0 : repeatLead);

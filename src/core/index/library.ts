@@ -9,13 +9,14 @@ import { unknownNames } from '../gather/unknown-names';
 import { foldPath } from '../note/path';
 import type { LineDays } from '../note/line-days';
 import type { AddedStatus } from '../task/status';
-import { type Problem, type ReadingSettings } from '../task/task';
+import { readNote } from '../task/read-note';
+import type { Problem, ReadingSettings, Task } from '../task/task';
 import { statusTable } from '../task/added-status';
 import { isBlocked, refProblems } from '../task/ref-problems';
 import { AnswerTeller } from './answer-teller';
 import { candidateNotes } from './candidate-notes';
 import { ColumnAnswer } from './column-answer';
-import { Columns, placeOf } from './columns';
+import { Columns } from './columns';
 import { RefIndex } from './ref-index';
 import { LiveGather } from './live-gather';
 import { NameRegister } from './name-register';
@@ -26,7 +27,7 @@ import { PlaceTable } from './place-table';
 import { PageCount } from './page-count';
 import { type NoteEntry, entryOf, namesSame, rowsFor } from './note-entry';
 import type { Row } from './row';
-import { countRows, emptyTally } from './tally';
+import { countTasks, emptyTally } from './tally';
 import type { AnswerView } from './view';
 
 /** Everything that changes how the library is read and answered, apart from the notes. */
@@ -100,7 +101,7 @@ export class Library {
   }
 
   *rows(): Generator<Row> {
-    for (const entry of this.entries.values()) yield* entry.rows;
+    for (const entry of this.entries.values()) yield* entry.head.rows;
   }
 
   /** Reads changed notes into the index; gives the ids of the subscriptions whose answers may differ. */
@@ -109,14 +110,25 @@ export class Library {
     let renamed = false;
     const refsBefore = this.refs.version;
     const echoesBefore = this.echoes;
+    const live = [...this.subscriptions];
     for (const change of changes) {
-      const { before, after, namesChanged } = this.replace(change);
-      renamed ||= namesChanged;
-      for (const [id, { live }] of this.subscriptions) {
-        const { from } = live.gather;
-        if (live.change(before ? rowsFor(before, from) : NO_ROWS, after ? rowsFor(after, from) : NO_ROWS)) touched.add(id);
-      }
-      for (const page of this.pages.values()) page.take(foldPath(change.path), after?.rows ?? NO_ROWS);
+      const key = foldPath(change.path);
+      // What answers hold of a note is taken out of them by its old rows, which its slots give only as long as they are its own.
+      const removed = live.map(
+        ([
+          ,
+          {
+            live: { gather },
+          },
+        ]) => rowsOf(this.entries.get(key), gather.from),
+      );
+      if (this.replace(key, change)) renamed = true;
+      const after = this.entries.get(key);
+      live.forEach(([id, subscription], index) => {
+        const added = rowsOf(after, subscription.live.gather.from);
+        if (subscription.live.change(removed[index] ?? NO_ROWS, added)) touched.add(id);
+      });
+      for (const page of this.pages.values()) page.take(key, rowsOf(after, 'tasks'));
     }
     const refsChanged = this.refs.version !== refsBefore;
     const echoed = this.echoes > 0 || echoesBefore > 0;
@@ -131,27 +143,27 @@ export class Library {
     return [...touched];
   }
 
-  private replace(change: NoteChange): { before: NoteEntry | null; after: NoteEntry | null; namesChanged: boolean } {
-    const key = foldPath(change.path);
-    const before = this.entries.get(key) ?? null;
-    const after = change.text === null ? null : entryOf(change.path, change.text, this.settings, change.seen ?? null);
+  /** Puts a note in the place of what it was; gives whether it is called otherwise now. */
+  private replace(key: string, change: NoteChange): boolean {
+    const before = this.entries.get(key);
+    const note = change.text === null ? null : readNote(change.path, change.text, this.settings);
+    const after = note && entryOf(note, this.settings, change.seen ?? null, this.columns);
     this.changedKeys.add(key);
     if (before) this.forget(key, before);
-    if (after) this.take(key, after);
+    if (note && after) this.take(key, after, note.tasks);
     if (!before || !after || !namesSame(before, after)) {
       if (before) this.forgetNames(key, before);
       if (after) this.takeNames(key, after);
     }
     const namesChanged = !before || !after || before.names.join('\n') !== after.names.join('\n');
     if (namesChanged) this.titlesVersion++;
-    return { before, after, namesChanged };
+    return namesChanged;
   }
 
-  private take(key: string, entry: NoteEntry): void {
+  private take(key: string, entry: NoteEntry, tasks: readonly Task[]): void {
     this.entries.set(key, entry);
-    entry.open = countRows(this.total, entry.rows, 1);
-    const place = this.places.of(entry.head.path);
-    for (const row of entry.rows) this.columns.add(row, place);
+    countTasks(this.total, entry, tasks, 1);
+    this.columns.addNote(entry, tasks, this.places.of(entry.head.path));
     this.lineCount += entry.lineCount;
     this.names.add(entry.names, key);
     this.refs.add(entry.refs);
@@ -163,8 +175,9 @@ export class Library {
 
   private forget(key: string, entry: NoteEntry): void {
     this.entries.delete(key);
-    countRows(this.total, entry.rows, -1);
-    for (const row of entry.rows) this.columns.remove(row);
+    // What it added to the counts is not kept: that would cost more than reading it once more, which few notes are.
+    countTasks(this.total, entry, readNote(entry.head.path, entry.text, entry.settings).tasks, -1);
+    this.columns.removeNote(entry);
     this.lineCount -= entry.lineCount;
     this.names.remove(entry.names, key);
     this.refs.remove(entry.refs);
@@ -212,7 +225,7 @@ export class Library {
   refProblemsOf(path: string): { line: number; problems: Problem[] }[] {
     const entry = this.entries.get(foldPath(path));
     if (!entry) return [];
-    return entry.rows
+    return entry.head.rows
       .map(({ task }) => ({ line: task.line, problems: refProblems(entry.head.path, task, this.refs.table) }))
       .filter(({ problems }) => problems.length > 0);
   }
@@ -253,11 +266,7 @@ export class Library {
   private placedColumns(): Columns {
     const { columns } = this;
     const came = this.places.refresh(() => [...this.entries.values()].map((entry) => entry.head.path));
-    if (came)
-      for (const entry of this.entries.values()) {
-        const place = this.places.of(entry.head.path);
-        for (const row of entry.rows) columns.places[row.slot] = placeOf(place, row);
-      }
+    if (came) for (const { head } of this.entries.values()) columns.placeNote(head, this.places.of(head.path));
     return columns;
   }
 
@@ -301,7 +310,7 @@ export class Library {
     const { live, answer } = this.ask(text, at);
     const entry = this.entries.get(foldPath(path));
     if (!entry || live.errors.length > 0) return null;
-    const row = [...rowsFor(entry, live.gather.from), ...entry.rows].findLast((one) => one.task.line === line);
+    const row = [...rowsFor(entry, live.gather.from), ...entry.head.rows].findLast((one) => one.task.line === line);
     return row ? explain(live.plan, answer, row, this.lookup) : null;
   }
 
@@ -361,7 +370,7 @@ export class Library {
 
   private startCount(path: string, gathers: readonly string[]): void {
     const count = new PageCount(gathers, this.contextAt(path), this.settings.dateStyle, this.lookup);
-    for (const [key, entry] of this.entries) count.take(key, entry.rows);
+    count.start(this.entries, this.placedColumns());
     this.pages.set(path, count);
   }
 
@@ -397,3 +406,5 @@ export class Library {
 }
 
 const NO_ROWS: readonly Row[] = [];
+
+const rowsOf = (entry: NoteEntry | undefined, from: Source): readonly Row[] => (entry ? rowsFor(entry, from) : NO_ROWS);

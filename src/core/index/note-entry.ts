@@ -1,27 +1,38 @@
 import type { Source } from '../gather/ast';
 import type { LineDays } from '../note/line-days';
+import { readFrontMatter } from '../note/front-matter';
+import { splitLines } from '../note/lines';
 import { foldPath } from '../note/path';
 import { addedStatusOf } from '../task/added-status';
-import { readNote } from '../task/read-note';
+import type { ReadNote } from '../task/read-note';
 import { type RefTask, refTask } from '../task/ref-problems';
 import type { AddedStatus } from '../task/status';
-import type { ReadingSettings } from '../task/task';
+import type { ReadingSettings, Task } from '../task/task';
 import { namesFor } from './name-table';
-import { type NoteHead, type NoteWords, type Row, headOf, noteRowOf, noteWordsOf, pointRowsOf, rowsOf } from './row';
+import { isOpen } from '../task/status';
+import { NoteHead, type RowSource } from './note-head';
+import { type Row, type TaskCounts, echoOf, noteRowOf, pointRowsOf } from './row';
 
-/** What the library keeps of a note. */
+/** What the library keeps of a note. Its tasks are in the columns, and their rows are made from its text when they are asked for. */
 export interface NoteEntry {
   head: NoteHead;
-  rows: Row[];
+  text: string;
+  /** What it was read with. */
+  settings: ReadingSettings;
+  /** When its lines were seen first. */
+  seen: LineDays | null;
+  /** Which of its tasks are key points. */
+  keyed: readonly number[];
   /** Its key points that are no tasks. */
-  points: Row[];
-  words: NoteWords;
+  points: readonly Row[];
   /** Its own row, made when notes are first asked for. */
   noteRow: Row | null;
-  /** How many of its tasks are open. */
-  open: number;
+  /** How its tasks stand. */
+  counts: TaskCounts;
+  /** Whether one of its tasks is planned for a time of a day. */
+  isTimed: boolean;
   /** The texts of its gather blocks. */
-  gathers: string[];
+  gathers: readonly string[];
   lineCount: number;
   /** Tags and people named anywhere in it, as written. */
   tags: readonly string[];
@@ -34,7 +45,8 @@ export interface NoteEntry {
   /** The status that it adds. */
   status: AddedStatus | null;
   /** Its tasks that have a ref. */
-  refs: RefTask[];
+  refs: readonly RefTask[];
+  /** How many of its tasks stand for others. */
   echoes: number;
 }
 
@@ -49,43 +61,63 @@ export function namesSame(a: NoteEntry, b: NoteEntry): boolean {
 export function rowsFor(entry: NoteEntry, from: Source): readonly Row[] {
   switch (from) {
     case 'tasks':
-      return entry.rows;
+      return entry.head.rows;
     case 'key points': {
-      const keyed = entry.rows.filter((row) => row.task.key);
-      return keyed.length === 0 ? entry.points : [...keyed, ...entry.points];
+      if (entry.keyed.length === 0) return entry.points;
+      const { rows } = entry.head;
+      return [...entry.keyed.flatMap((index) => rows[index] ?? []), ...entry.points];
     }
     default:
-      return [(entry.noteRow ??= noteRowOf(entry.head, entry.words, entry.rows))];
+      return [(entry.noteRow ??= noteRowOf(entry.head, readFrontMatter(splitLines(entry.text)), entry.counts))];
   }
 }
 
-/** Reads a note into what the library keeps of it. */
-export function entryOf(path: string, text: string, settings: ReadingSettings, seen: LineDays | null): NoteEntry {
-  const note = readNote(path, text, settings);
-  const head = headOf(note);
-  const rows = rowsOf(note, head, settings.repeatLead === undefined ? 0 : settings.repeatLead, seen);
+const NONE: readonly never[] = [];
+
+/** What the library keeps of a note that was read. */
+export function entryOf(note: ReadNote, settings: ReadingSettings, seen: LineDays | null, source: RowSource): NoteEntry {
+  const { path, tasks, front } = note;
+  const head = new NoteHead(note, source);
   const isPerson = note.kind === 'person';
   return {
     head,
-    rows,
-    points: note.keyPoints.length === 0 ? [] : pointRowsOf(note, head, seen),
-    words: noteWordsOf(note),
+    text: note.lines.text,
+    settings,
+    seen,
+    keyed: note.keyPoints.length === 0 ? NONE : note.keyPoints.flatMap((point) => (point.task === -1 ? [] : point.task)),
+    points: note.keyPoints.length === 0 ? NONE : pointRowsOf(note, head, seen),
     noteRow: null,
-    open: 0,
-    gathers: note.gathers.map((gather) => gather.text),
+    ...countsOf(tasks, note.lines.text.includes('](recado:')),
+    gathers: note.gathers.length === 0 ? NONE : note.gathers.map((gather) => gather.text),
     lineCount: note.lines.starts.length,
     tags: note.tags,
-    people: isPerson ? [...note.people, note.front.handle ?? note.title] : note.people,
-    links: linkTargets(note.links, note.front.about),
-    names: namesFor(path, note.title, note.front.aliases),
+    people: isPerson ? [...note.people, front.handle ?? note.title] : note.people,
+    links: linkTargets(note.links, front.about),
+    names: namesFor(path, note.title, front.aliases),
     fullName: isPerson ? note.title : null,
-    status: addedStatusOf(note.front, note.title),
-    refs: rows.filter((row) => row.task.ref !== null).map((row) => refTask(path, row.task)),
-    echoes: rows.filter((row) => row.echo !== null).length,
+    status: addedStatusOf(front, note.title),
+    refs: tasks.some((task) => task.ref !== null) ? tasks.filter((task) => task.ref !== null).map((task) => refTask(path, task)) : NONE,
   };
 }
 
+/** What is counted of the tasks of a note. */
+function countsOf(tasks: readonly Task[], mayEcho: boolean): Pick<NoteEntry, 'counts' | 'isTimed' | 'echoes'> {
+  const counts = { open: 0, done: 0, all: 0 };
+  let isTimed = false;
+  let echoes = 0;
+  for (const task of tasks) {
+    if (task.plan !== null && task.plan.minute !== null) isTimed = true;
+    if (mayEcho && echoOf(task) !== null) echoes++;
+    else if (task.status !== 'cancelled') {
+      counts.all++;
+      if (isOpen(task.status)) counts.open++;
+      else counts.done++;
+    }
+  }
+  return { counts, isTimed, echoes };
+}
+
 function linkTargets(links: readonly { target: string }[], about: readonly string[]): readonly string[] {
-  if (links.length === 0 && about.length === 0) return [];
+  if (links.length === 0 && about.length === 0) return NONE;
   return [...new Set([...links.map((link) => link.target), ...about].map(foldPath))];
 }

@@ -187,9 +187,9 @@ export function overviewOf(library: Library, agendaCounts: Record<string, number
   return overviewAfter(EMPTY_OVERVIEW, new OverviewKeeper().news(library, null, agendaCounts));
 }
 
-function summaryOf({ head, open }: NoteEntry): NoteSummary {
+function summaryOf({ head, counts }: NoteEntry): NoteSummary {
   const { path, title, kind, journal, journalSaid } = head;
-  return { path, title, kind, journal, journalSaid, open };
+  return { path, title, kind, journal, journalSaid, open: kind === 'archive' ? 0 : counts.open };
 }
 
 function isSame(a: NoteSummary | undefined, b: NoteSummary): boolean {
@@ -216,7 +216,8 @@ function namesOf(
 }
 
 function timedIn(entry: NoteEntry, today: Day): TimedTask[] {
-  return entry.rows.flatMap((row) => {
+  if (!entry.isTimed) return [];
+  return entry.head.rows.flatMap((row) => {
     const minute = isPlannedOn(row, today) ? minuteOfPlan(row) : null;
     if (minute === null) return [];
     const { line, text, takes } = row.task;

@@ -3,8 +3,12 @@ import { type Plan, planGather } from '../gather/answer';
 import type { GatherContext } from '../gather/ast';
 import { type NameLookup, speaksOfResting } from '../gather/evaluate';
 import { parseGather } from '../gather/parse';
+import { LAST } from '../gather/sieve';
 import { isResting } from '../gather/state';
 import { isOpen } from '../task/status';
+import type { Columns } from './columns';
+import { matchingSlots } from './matching-slots';
+import type { NoteEntry } from './note-entry';
 import type { Row } from './row';
 
 /**
@@ -29,10 +33,28 @@ export class PageCount {
     }
   }
 
+  /** Counts all notes, by the columns alone where they suffice. */
+  start(entries: ReadonlyMap<string, NoteEntry>, columns: Columns): void {
+    const found = new Uint8Array(columns.width);
+    for (const { plan, countsResting } of this.plans) {
+      const latest = countsResting ? LAST : this.context.today;
+      for (const slot of matchingSlots(columns, plan).slots) if ((columns.backs[slot] as number) <= latest) found[slot] = 1;
+    }
+    for (const [key, { head }] of entries) {
+      let count = 0;
+      for (const slot of head.slots) if (found[slot] === 1 && columns.isOpenAt(slot)) count++;
+      this.put(key, count);
+    }
+  }
+
   /** Counts a note afresh; without rows it counts no more. */
   take(key: string, rows: readonly Row[]): void {
     let count = 0;
     for (const row of rows) if (this.counts(row)) count++;
+    this.put(key, count);
+  }
+
+  private put(key: string, count: number): void {
     const before = this.byNote.get(key) ?? 0;
     if (count === before) return;
     this.total += count - before;

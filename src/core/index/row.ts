@@ -1,33 +1,14 @@
 import type { Day } from '../calendar/day';
-import type { NoteKind } from '../note/front-matter';
-import { foldName, tagWithUppers } from '../note/names';
-import { folderOf } from '../note/path';
-import type { ReadNote } from '../task/read-note';
+import { readIsoDay } from '../calendar/day';
+import { type FrontMatter, fieldWords } from '../note/front-matter';
+import { type LineDays, dayOfLine } from '../note/line-days';
+import { foldName } from '../note/names';
 import { echoRefOf } from '../task/echo';
+import type { ReadNote } from '../task/read-note';
 import { Task, comesBack } from '../task/task';
 import { NOTHING_AROUND } from '../task/task-line';
-import { isOpen } from '../task/status';
-import { type LineDays, dayOfLine } from '../note/line-days';
-import { fieldWords } from '../note/front-matter';
-import { readIsoDay } from '../calendar/day';
-
-/** What the index keeps of a note for all its rows. */
-export interface NoteHead {
-  path: string;
-  folder: string;
-  title: string;
-  kind: NoteKind;
-  /** The day of a journal page. */
-  journal: Day | null;
-  /** Whether its front matter says kind journal. */
-  journalSaid: boolean;
-  /** The date of its front matter. */
-  date: Day | null;
-  /** The handle of a person's page, folded. */
-  handle: string | null;
-  /** Its tasks. */
-  rows: readonly Row[];
-}
+import { foldedNames, foldedTags, withHandle } from './folded-names';
+import type { NoteHead } from './note-head';
 
 /** What the row of a note says beyond its head. */
 export interface NoteFacts {
@@ -73,21 +54,9 @@ export interface Row {
 }
 
 /** A task as the index keeps it: without what only editing needs. */
-export type TaskFields = Omit<Task, 'links' | 'problems' | 'say' | 'unsay'>;
+export type TaskFields = Omit<Task, 'links' | 'problems' | 'item' | 'markerFrom' | 'say' | 'unsay'>;
 
 const NONE: readonly never[] = [];
-
-/** Turns a note that was read into rows, in the order of its lines. */
-export function rowsOf(note: ReadNote, head: NoteHead, lead: number | null = 0, seen: LineDays | null = null): Row[] {
-  const rows: Row[] = [];
-  for (const task of note.tasks) {
-    const parent = task.parent === -1 ? null : (rows[task.parent] ?? null);
-    rows.push(rowOf('task', task, rows.length, head, parent, lead, seen));
-  }
-  for (const row of rows) countStep(row);
-  head.rows = rows;
-  return rows;
-}
 
 /** The rows of the key points of a note that are no tasks. */
 export function pointRowsOf(note: ReadNote, head: NoteHead, seen: LineDays | null = null): Row[] {
@@ -95,63 +64,28 @@ export function pointRowsOf(note: ReadNote, head: NoteHead, seen: LineDays | nul
   return points.map(({ said }, index) => rowOf('point', said, index, head, null, null, seen));
 }
 
-/** What a row of a note needs beside its head and its tasks; null for a note whose front matter says none of it. */
-export interface NoteWords {
-  tags: readonly string[];
-  people: readonly string[];
-  about: readonly string[];
-  due: Day | null;
-  state: string | null;
-  level: string | null;
-}
-
-export function noteWordsOf({ front }: ReadNote): NoteWords {
-  const { tags, people, about, fields } = front;
-  return {
-    tags,
-    people,
-    about,
-    due: readIsoDay(fieldWords(fields['due'])?.slice(0, 10) ?? ''),
-    state: fieldWords(fields['state']),
-    level: fieldWords(fields['level']),
-  };
-}
+/** How the tasks of a note stand; echoes count where their task is written. */
+export type TaskCounts = Pick<NoteFacts, 'open' | 'done' | 'all'>;
 
 /** The row of a note itself: its title, what its front matter says, and how its tasks stand. */
-export function noteRowOf(head: NoteHead, words: NoteWords, tasks: readonly Row[]): Row {
+export function noteRowOf(head: NoteHead, front: FrontMatter, { open, done, all }: TaskCounts): Row {
+  const { tags, people, about, fields } = front;
   const said = new Task(head.title, 0, head.title.length, -2, '', 'todo');
-  said.tags = words.tags;
-  said.people = words.people;
-  said.around = { ...NOTHING_AROUND, links: words.about };
-  if (words.due !== null) said.due = { from: words.due, to: words.due, minute: null };
+  said.tags = tags;
+  said.people = people;
+  said.around = { ...NOTHING_AROUND, links: about };
+  const due = readIsoDay(fieldWords(fields['due'])?.slice(0, 10) ?? '');
+  if (due !== null) said.due = { from: due, to: due, minute: null };
   const row = rowOf('note', said, 0, head, null, null, null);
-  const own = tasks.filter((one) => one.echo === null);
-  row.facts = {
-    open: own.filter((one) => isOpen(one.task.status)).length,
-    done: own.filter((one) => one.task.status === 'done').length,
-    all: own.filter((one) => one.task.status !== 'cancelled').length,
-    state: words.state,
-    level: words.level,
-  };
-  row.steps = row.facts.all;
-  row.stepsDone = row.facts.done;
+  row.facts = { open, done, all, state: fieldWords(fields['state']), level: fieldWords(fields['level']) };
+  row.steps = all;
+  row.stepsDone = done;
   return row;
 }
 
-/** What the index keeps of a note. */
-export function headOf(note: ReadNote): NoteHead {
-  const handle = note.kind === 'person' ? (note.front.handle ?? note.title) : null;
-  return {
-    path: note.path,
-    folder: folderOf(note.path),
-    title: note.title,
-    kind: note.kind,
-    journal: note.journal,
-    journalSaid: note.front.kind === 'journal',
-    date: note.front.date,
-    handle: handle === null ? null : foldName(handle),
-    rows: NONE,
-  };
+/** The row of a task that stands at a place of its note. */
+export function taskRowOf(task: Task, index: number, head: NoteHead, parent: Row | null, lead: number | null, seen: LineDays | null): Row {
+  return rowOf('task', task, index, head, parent, lead, seen);
 }
 
 function rowOf(
@@ -164,8 +98,8 @@ function rowOf(
   seen: LineDays | null,
 ): Row {
   const ownPeople = ownPeopleOf(task);
-  const ownTags = uppersOf(task.tags);
-  const ownLinks = task.links.length === 0 ? NONE : foldedAll(task.links.map((link) => link.target));
+  const ownTags = foldedTags(task.tags);
+  const ownLinks = task.links.length === 0 ? NONE : foldedNames(task.links.map((link) => link.target));
   const back = comesBack(task, lead);
   const above = parent === null ? null : parent.back;
   return {
@@ -176,29 +110,31 @@ function rowOf(
     index,
     task,
     parent,
-    echo: task.raw.includes('](recado:') ? echoRefOf(task.text) : null,
+    echo: echoOf(task),
     steps: 0,
     stepsDone: 0,
     ownTags,
-    tags: together(ownTags, uppersOf(task.inheritedTags)),
+    tags: together(ownTags, foldedTags(task.inheritedTags)),
     ownPeople,
-    people: withHandle(together(ownPeople, foldedAll(task.inheritedPeople)), head.handle),
+    people: withHandle(together(ownPeople, foldedNames(task.inheritedPeople)), head.handle),
     ownLinks,
-    links: together(ownLinks, foldedAll(task.inheritedLinks)),
+    links: together(ownLinks, foldedNames(task.inheritedLinks)),
     back: back === null || above === null ? (back ?? above) : Math.max(back, above),
     made: task.made?.from ?? head.journal ?? head.date ?? (seen && dayOfLine(seen, task.line)),
   };
 }
 
-function ownPeopleOf({ people, owner, asked }: Task): readonly string[] {
-  const named = foldedAll(people);
+/** The ref of the task that a task stands for. */
+export function echoOf(task: Task): string | null {
+  return task.raw.includes('](recado:') ? echoRefOf(task.text) : null;
+}
+
+/** Folded: the people that a task names, and who owns or asked for it. */
+export function ownPeopleOf({ people, owner, asked }: Task): readonly string[] {
+  const named = foldedNames(people);
   if ((owner === null || owner === 'nobody') && asked === null) return named;
   const others = [owner === 'nobody' ? null : owner, asked].filter((name) => name !== null).map(foldName);
   return together(named, [...new Set(others)]);
-}
-
-function withHandle(people: readonly string[], handle: string | null): readonly string[] {
-  return handle === null || people.includes(handle) ? people : [...people, handle];
 }
 
 /** The names of both lists, each once; one of the lists itself where the other adds nothing. */
@@ -211,37 +147,4 @@ function together(own: readonly string[], inherited: readonly string[]): readonl
     (all as string[]).push(name);
   }
   return all;
-}
-
-/** Tasks that stand together share the lists of what they inherit, so that these are folded once. */
-let lastTags: { names: readonly string[]; folded: readonly string[] } = { names: NONE, folded: NONE };
-
-/** Folded tags with the levels above them, each once. */
-function uppersOf(tags: readonly string[]): readonly string[] {
-  if (tags.length === 0) return NONE;
-  if (tags.length === 1) return tagWithUppers(tags[0] ?? '');
-  if (lastTags.names !== tags) lastTags = { names: tags, folded: eachOnce(tags, tagWithUppers) };
-  return lastTags.folded;
-}
-
-function eachOnce(names: readonly string[], fold: (name: string) => readonly string[]): readonly string[] {
-  const found: string[] = [];
-  for (const name of names) for (const one of fold(name)) if (!found.includes(one)) found.push(one);
-  return found;
-}
-
-let lastNames: { names: readonly string[]; folded: readonly string[] } = { names: NONE, folded: NONE };
-
-function foldedAll(names: readonly string[]): readonly string[] {
-  if (names.length === 0) return NONE;
-  if (lastNames.names !== names) lastNames = { names, folded: eachOnce(names, (name) => [foldName(name)]) };
-  return lastNames.folded;
-}
-
-function countStep(row: Row): void {
-  if (row.task.status === 'cancelled') return;
-  for (let up = row.parent; up; up = up.parent) {
-    up.steps++;
-    if (row.task.status === 'done') up.stepsDone++;
-  }
 }

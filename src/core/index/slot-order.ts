@@ -12,18 +12,13 @@ export type SlotCompare = (a: number, b: number) => number;
  * @param byRow the order over rows, for keys that no column holds
  */
 export function compareSlots(columns: Columns, keys: readonly OrderKey[] | null, today: number, byRow: Compare): SlotCompare {
-  const rowAt = (slot: number) => columns.rows[slot];
   const { places } = columns;
   const place: SlotCompare = (a, b) => (places[a] as number) - (places[b] as number);
   const parts = keys
     ? keys.map((key) => columnCompare(columns, key))
     : [lateFirst(columns, today), ...DEFAULT_KEYS.map((key) => columnCompare(columns, key))];
   if (parts.some((part) => part === null)) {
-    return (a, b) => {
-      const one = rowAt(a);
-      const other = rowAt(b);
-      return one && other ? byRow(one, other) : 0;
-    };
+    return (a, b) => byRow(columns.rowAt(a), columns.rowAt(b));
   }
   const [first = place, second = place, third = place, ...more] = parts as SlotCompare[];
   if (more.length === 0) return (a, b) => first(a, b) || second(a, b) || third(a, b) || place(a, b);

@@ -1,6 +1,10 @@
 import type { Day } from '../calendar/day';
 import { isOpen } from '../task/status';
-import type { Row } from './row';
+import type { Task } from '../task/task';
+import type { Around } from '../task/task-line';
+import { foldedNames, foldedTags, withHandle } from './folded-names';
+import type { NoteEntry } from './note-entry';
+import { echoOf, ownPeopleOf } from './row';
 
 /** What the day row shows of a day. */
 export interface DayTally {
@@ -28,27 +32,59 @@ export function emptyTally(): Tally {
 /**
  * Adds the tasks of a note to the counts, or with `sign` -1 takes them away. Tags and people are counted under their
  * folded names, open tasks only; notes of kind archive count nowhere.
- *
- * @returns how many of them are open
  */
-export function countRows(tally: Tally, rows: readonly Row[], sign: 1 | -1): number {
-  let open = 0;
-  for (const row of rows) {
-    if (row.head.kind === 'archive') return 0;
+export function countTasks(tally: Tally, { head, echoes }: Pick<NoteEntry, 'head' | 'echoes'>, tasks: readonly Task[], sign: 1 | -1): void {
+  if (head.kind === 'archive') return;
+  const shared = new SharedNames(tally, head.handle, sign);
+  for (const task of tasks) {
     // An echo stands for a task that is counted where it is written.
-    if (row.echo !== null) continue;
-    countDays(tally, row, sign);
-    if (!isOpen(row.task.status)) continue;
-    open++;
-    for (const tag of row.tags) count(tally.tags, tag, sign);
-    for (const person of row.people) count(tally.people, person, sign);
+    if (echoes > 0 && echoOf(task) !== null) continue;
+    countDays(tally, task, sign);
+    if (!isOpen(task.status)) continue;
+    tally.open += sign;
+    shared.count(task);
   }
-  tally.open += sign * open;
-  return open;
+  shared.settle();
 }
 
-function countDays(tally: Tally, row: Row, sign: 1 | -1): void {
-  const { due, plan, takes, status, done, pushed } = row.task;
+/** Counts what places hand down once for all the tasks that stand there together. */
+class SharedNames {
+  private around: Around | null = null;
+  private tasks = 0;
+  private tags: readonly string[] = [];
+  private people: readonly string[] = [];
+
+  constructor(
+    private readonly tally: Tally,
+    private readonly handle: string | null,
+    private readonly sign: 1 | -1,
+  ) {}
+
+  count(task: Task): void {
+    const { tally, sign } = this;
+    if (task.around !== this.around) this.begin(task.around);
+    this.tasks++;
+    if (task.tags.length > 0) for (const tag of foldedTags(task.tags)) if (!this.tags.includes(tag)) count(tally.tags, tag, sign);
+    for (const person of ownPeopleOf(task)) if (!this.people.includes(person)) count(tally.people, person, sign);
+  }
+
+  private begin(around: Around): void {
+    this.settle();
+    this.around = around;
+    this.tags = foldedTags(around.tags);
+    this.people = withHandle(foldedNames(around.people), this.handle);
+  }
+
+  settle(): void {
+    const { tally, sign, tasks } = this;
+    if (tasks === 0) return;
+    for (const tag of this.tags) count(tally.tags, tag, sign * tasks);
+    for (const person of this.people) count(tally.people, person, sign * tasks);
+    this.tasks = 0;
+  }
+}
+
+function countDays(tally: Tally, { due, plan, takes, status, done, pushed }: Task, sign: 1 | -1): void {
   const open = isOpen(status);
   if (open && due) change(tally, due.from, sign, 0, 0, 0);
   if (plan && plan.from === plan.to) {
@@ -69,7 +105,7 @@ function change(tally: Tally, day: Day, due: number, minutes: number, planned: n
   if (found.due === 0 && found.minutes === 0 && found.planned === 0 && found.kept === 0) tally.days.delete(day);
 }
 
-function count(counts: Map<string, number>, name: string, by: 1 | -1): void {
+function count(counts: Map<string, number>, name: string, by: number): void {
   const next = (counts.get(name) ?? 0) + by;
   if (next === 0) counts.delete(name);
   else counts.set(name, next);

@@ -1,0 +1,67 @@
+import { nameBit } from '../gather/sieve';
+import { foldName, tagWithUppers } from '../note/names';
+import type { Task } from '../task/task';
+import type { Around } from '../task/task-line';
+
+/** A library names the same few thousands of times. */
+const MOST_KNOWN = 50_000;
+
+function knownBits(find: (name: string) => number): (name: string) => number {
+  const known = new Map<string, number>();
+  return (name) => {
+    let bits = known.get(name);
+    if (bits === undefined) {
+      if (known.size > MOST_KNOWN) known.clear();
+      known.set(name, (bits = find(name)));
+    }
+    return bits;
+  };
+}
+
+const tagBit = knownBits((tag) => tagWithUppers(tag).reduce((bits, level) => bits | nameBit(level), 0));
+const personBit = knownBits((person) => nameBit(foldName(person)));
+
+/** Bits of tags and of the levels above them, by `nameBit`. */
+export function tagBits(tags: readonly string[]): number {
+  let bits = 0;
+  for (const tag of tags) bits |= tagBit(tag);
+  return bits;
+}
+
+function peopleBits(people: readonly string[]): number {
+  let bits = 0;
+  for (const person of people) bits |= personBit(person);
+  return bits;
+}
+
+/** Bits of the people that a task names, and of who owns or asked for it. */
+export function ownPeopleBits({ people, owner, asked }: Task): number {
+  let bits = people.length === 0 ? 0 : peopleBits(people);
+  if (owner !== null && owner !== 'nobody') bits |= personBit(owner);
+  if (asked !== null) bits |= personBit(asked);
+  return bits;
+}
+
+/** Bits of the names that places hand down. Tasks that stand together share a place, so that its bits are found once. */
+export class AroundBits {
+  private last: Around | null = null;
+  private tags = 0;
+  private people = 0;
+
+  tagBits(around: Around): number {
+    this.settle(around);
+    return this.tags;
+  }
+
+  peopleBits(around: Around): number {
+    this.settle(around);
+    return this.people;
+  }
+
+  private settle(around: Around): void {
+    if (this.last === around) return;
+    this.last = around;
+    this.tags = tagBits(around.tags);
+    this.people = peopleBits(around.people);
+  }
+}
