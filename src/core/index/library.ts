@@ -196,7 +196,7 @@ export class Library {
   private forgetNames(key: string, entry: NoteEntry): void {
     this.tagNames.remove(entry.tags);
     this.peopleNames.remove(entry.people);
-    this.postings.remove(key, entry);
+    this.postings.remove(key);
   }
 
   /** The folded paths of the notes that changed since this was last asked. */

@@ -63,11 +63,14 @@ export function folderDistance(a: string, b: string): number {
 /** The names by which links may mean a note: title, aliases, file name and path, with and without ending, all folded. */
 export function namesFor(path: string, title: string, aliases: readonly string[]): string[] {
   const folded = foldPath(path);
-  const bare = withoutEnding(folded);
-  const names = [folded, bare];
-  for (const name of [title, ...aliases, baseNameOf(path)]) {
-    const one = foldPath(name);
-    if (!names.includes(one)) names.push(one);
-  }
+  const base = baseNameOf(path);
+  const names = [folded, withoutEnding(folded)];
+  addOnce(names, foldPath(base));
+  if (title !== base) addOnce(names, foldPath(title));
+  for (const alias of aliases) addOnce(names, foldPath(alias));
   return names;
+}
+
+function addOnce(names: string[], name: string): void {
+  if (!names.includes(name)) names.push(name);
 }

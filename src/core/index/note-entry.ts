@@ -1,5 +1,6 @@
 import type { Source } from '../gather/ast';
 import type { LineDays } from '../note/line-days';
+import { EachOnce } from '../note/each-once';
 import { readFrontMatter } from '../note/front-matter';
 import { splitLines } from '../note/lines';
 import { foldPath } from '../note/path';
@@ -79,6 +80,7 @@ export function entryOf(note: ReadNote, settings: ReadingSettings, seen: LineDay
   const { path, tasks, front } = note;
   const head = new NoteHead(note, source);
   const isPerson = note.kind === 'person';
+  const { counts, isTimed, echoes } = countsOf(tasks, note.lines.text.includes('](recado:'));
   return {
     head,
     text: note.lines.text,
@@ -87,7 +89,9 @@ export function entryOf(note: ReadNote, settings: ReadingSettings, seen: LineDay
     keyed: note.keyPoints.length === 0 ? NONE : note.keyPoints.flatMap((point) => (point.task === -1 ? [] : point.task)),
     points: note.keyPoints.length === 0 ? NONE : pointRowsOf(note, head, seen),
     noteRow: null,
-    ...countsOf(tasks, note.lines.text.includes('](recado:')),
+    counts,
+    isTimed,
+    echoes,
     gathers: note.gathers.length === 0 ? NONE : note.gathers.map((gather) => gather.text),
     lineCount: note.lines.starts.length,
     tags: note.tags,
@@ -119,5 +123,8 @@ function countsOf(tasks: readonly Task[], mayEcho: boolean): Pick<NoteEntry, 'co
 
 function linkTargets(links: readonly { target: string }[], about: readonly string[]): readonly string[] {
   if (links.length === 0 && about.length === 0) return NONE;
-  return [...new Set([...links.map((link) => link.target), ...about].map(foldPath))];
+  const targets = new EachOnce();
+  for (const { target } of links) targets.add(foldPath(target));
+  for (const target of about) targets.add(foldPath(target));
+  return targets.all;
 }

@@ -39,6 +39,17 @@ const folded = new Map<string, string>();
 const uppers = new Map<string, readonly string[]>();
 const MOST_KNOWN = 50_000;
 
+/** A library names the same few thousands of times: each name is one string, so that what is known of it is found at once. */
+const strings = new Map<string, string>();
+
+function oneString(name: string): string {
+  const known = strings.get(name);
+  if (known !== undefined) return known;
+  if (strings.size > MOST_KNOWN) strings.clear();
+  strings.set(name, name);
+  return name;
+}
+
 /** How two names are compared: NFC and without case. `sameName` keys fold `#Loans` and `#loans` together. */
 export function foldName(name: string): string {
   const known = folded.get(name);
@@ -218,8 +229,9 @@ class InlineReader {
     const { text, base } = this;
     const afterSpace = at === this.from || text.charCodeAt(at - 1) === 32;
     if (WORD[text.charCodeAt(at + 1)] === 0 || (!afterSpace && !BEFORE.test(text.charAt(at - 1)))) return at + 1;
-    const name = this.asciiName(at + 1, kind) ?? nameBy(pattern, text, at);
-    if (name === null) return at + 1;
+    const written = this.asciiName(at + 1, kind) ?? nameBy(pattern, text, at);
+    if (written === null) return at + 1;
+    const name = oneString(written);
     const end = at + 1 + name.length;
     if (end > this.to) return at + 1;
     if (!afterSpace && inAddress(text, at, kind)) return end;

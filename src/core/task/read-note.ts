@@ -1,5 +1,6 @@
 import type { Day } from '../calendar/day';
 import { readStructure } from '../note/blocks';
+import { EachOnce } from '../note/each-once';
 import { type FrontMatter, type NoteKind, readFrontMatter } from '../note/front-matter';
 import { type Lines, hasMark, splitLines } from '../note/lines';
 import { type Inline, type Link, NO_NAMES, type Name, readInline } from '../note/names';
@@ -221,30 +222,6 @@ class Names {
     if (inline === NO_NAMES) return;
     for (const { kind, name } of inline.names) this[kind === 'tag' ? 'tags' : 'people'].add(name);
     addLinks(note, inline.links, line);
-  }
-}
-
-/** Most notes name so few that looking through them is cheaper than a set. */
-const FEW = 16;
-
-/** Names in the order in which they came, each once. */
-class EachOnce {
-  private readonly found: string[] = [];
-  private set: Set<string> | null = null;
-
-  constructor(first: readonly string[]) {
-    for (const name of first) this.add(name);
-  }
-
-  add(name: string): void {
-    if (this.set ? this.set.has(name) : this.found.includes(name)) return;
-    this.found.push(name);
-    if (this.set) this.set.add(name);
-    else if (this.found.length > FEW) this.set = new Set(this.found);
-  }
-
-  get all(): string[] {
-    return this.found;
   }
 }
 
