@@ -42,7 +42,20 @@ export interface Sieve {
   exact: boolean;
 }
 
-export const statusBit = (status: Status): number => 1 << STATUSES.indexOf(status);
+export function statusBit(status: Status): number {
+  switch (status) {
+    case 'todo':
+      return 1;
+    case 'underway':
+      return 2;
+    case 'waiting':
+      return 4;
+    case 'done':
+      return 8;
+    case 'cancelled':
+      return 16;
+  }
+}
 
 /** One of 31 bits for a folded name; names share bits, so that a bit says maybe, and its absence no. */
 export function nameBit(folded: string): number {

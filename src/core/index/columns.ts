@@ -4,7 +4,6 @@ import { ABSENT, LAST, OPEN_BITS, type Sieve, type WordsSieve, nameBit, statusBi
 import { isOpen } from '../task/status';
 import { comesBack, priorityRank, readTaskAt } from '../task/task';
 import type { ReadingSettings, Task } from '../task/task';
-import type { Around } from '../task/task-line';
 import { AroundBits, ownPeopleBits, tagBits } from './name-bits';
 import type { NoteEntry } from './note-entry';
 import type { NoteHead, RowSource } from './note-head';
@@ -22,10 +21,16 @@ const NO_TIME = 1440;
  * them. A task is a slot, that is, a place in every column; its row is made from its line when it is first asked for.
  */
 export class Columns implements RowSource {
-  /** The note of each task. */
+  /** How many slots there are, taken or free. */
+  width = 0;
+  /** The number of the note of each task, and in it the place of what stands around the task. */
+  private notes = new Int32Array(FIRST_SIZE);
+  private arounds = new Int32Array(FIRST_SIZE);
+  /** Notes by number. */
   private readonly entries: (NoteEntry | null)[] = [];
-  private readonly arounds: (Around | null)[] = [];
-  private readonly rows: (Row | null)[] = [];
+  private readonly freeNotes: number[] = [];
+  /** The rows that were made so far, by slot. */
+  private rows: (Row | null)[] = [];
   /** The bit of the status, and what the row is. */
   flags = new Uint8Array(FIRST_SIZE);
   ranks = new Uint8Array(FIRST_SIZE);
@@ -70,32 +75,35 @@ export class Columns implements RowSource {
 
   /** How many tasks it holds. */
   get size(): number {
-    return this.entries.length - this.free.length;
-  }
-
-  /** How many slots there are, taken or free. */
-  get width(): number {
-    return this.entries.length;
+    return this.width - this.free.length;
   }
 
   /** Takes in the tasks of a note; its head then knows their slots. */
   addNote(entry: NoteEntry, tasks: readonly Task[], notePlace: number): void {
-    const { slots } = entry.head;
+    const note = this.freeNotes.pop() ?? this.entries.length;
+    this.entries[note] = entry;
     const lead = leadOf(entry.settings);
-    tasks.forEach((task, index) => slots.push(this.add(entry, task, notePlace * ROWS_OF_A_NOTE + index, lead)));
+    const slots = new Array<number>(tasks.length);
+    entry.head.slots = slots;
+    let place = notePlace * ROWS_OF_A_NOTE;
+    let index = 0;
+    let around = -1;
+    for (const task of tasks) {
+      if (task.around !== entry.arounds[around]) around++;
+      slots[index++] = this.add(entry, note, task, around, place++, lead);
+    }
   }
 
-  private add(entry: NoteEntry, task: Task, place: number, lead: number | null): number {
-    const slot = this.free.pop() ?? this.entries.length;
+  private add(entry: NoteEntry, note: number, task: Task, around: number, place: number, lead: number | null): number {
+    const slot = this.free.pop() ?? this.width++;
     if (slot === this.flags.length) this.grow();
-    const { due, plan, around, boxFrom, lineFrom } = task;
+    const { due, plan, boxFrom, lineFrom } = task;
     const { kind, handle, slots } = entry.head;
     const parent = task.parent === -1 ? -1 : (slots[task.parent] as number);
     const isEcho = entry.echoes > 0 && echoOf(task) !== null;
     const back = comesBack(task, lead) ?? ABSENT;
-    this.entries[slot] = entry;
+    this.notes[slot] = note;
     this.arounds[slot] = around;
-    this.rows[slot] = null;
     this.lineFroms[slot] = lineFrom;
     this.lineTos[slot] = task.lineTo;
     this.boxFroms[slot] = boxFrom;
@@ -115,8 +123,8 @@ export class Columns implements RowSource {
     this.takes[slot] = task.takes ?? ABSENT;
     this.dueTimes[slot] = timeOf(due);
     this.planTimes[slot] = timeOf(plan);
-    this.tags[slot] = tagBits(task.tags) | this.around.tagBits(around);
-    this.people[slot] = ownPeopleBits(task) | this.around.peopleBits(around) | (handle === null ? 0 : nameBit(handle));
+    this.tags[slot] = tagBits(task.tags) | this.around.tagBits(task.around);
+    this.people[slot] = ownPeopleBits(task) | this.around.peopleBits(task.around) | (handle === null ? 0 : nameBit(handle));
     this.places[slot] = place;
     this.parents[slot] = parent;
     this.steps[slot] = 0;
@@ -135,13 +143,19 @@ export class Columns implements RowSource {
 
   /** Forgets the tasks of a note; rows that were made of them stay what they are, without a slot. */
   removeNote({ head }: NoteEntry): void {
+    const [first] = head.slots;
+    if (first !== undefined) {
+      const note = this.notes[first] as number;
+      this.entries[note] = null;
+      this.freeNotes.push(note);
+    }
     for (const slot of head.slots) {
       const row = this.rows[slot];
-      if (row) row.slot = -1;
+      if (row) {
+        row.slot = -1;
+        this.rows[slot] = null;
+      }
       if (this.isEcho(slot)) this.echoes--;
-      this.entries[slot] = null;
-      this.arounds[slot] = null;
-      this.rows[slot] = null;
       this.flags[slot] = 0;
       if (this.openDues[slot] !== ABSENT) this.dated = null;
       this.openDues[slot] = ABSENT;
@@ -152,18 +166,20 @@ export class Columns implements RowSource {
 
   /** The row of a task, read from its line unless it was before. */
   rowAt(slot: number): Row {
+    // A list that has room for every slot is several times faster than one that is written here and there.
+    if (this.rows.length < this.width) this.rows = [...this.rows, ...new Array<null>(this.flags.length - this.rows.length).fill(null)];
     return (this.rows[slot] ??= this.readRow(slot));
   }
 
   private readRow(slot: number): Row {
-    const entry = this.entries[slot];
+    const entry = this.entries[this.notes[slot] as number];
     const lineFrom = this.lineFroms[slot] as number;
     const task = entry && readTaskAt(entry.text, lineFrom, this.lineTos[slot] as number, this.boxFroms[slot] as number, entry.settings);
     if (!task) throw new Error('a slot that is taken holds a task');
     const parent = this.parents[slot] as number;
     task.line = this.lines[slot] as number;
     task.depth = this.depths[slot] as number;
-    task.around = this.arounds[slot] ?? task.around;
+    task.around = entry.arounds[this.arounds[slot] as number] ?? task.around;
     const index = (this.places[slot] as number) % ROWS_OF_A_NOTE;
     const row = taskRowOf(task, index, entry.head, parent === -1 ? null : this.rowAt(parent), leadOf(entry.settings), entry.seen);
     row.slot = slot;
@@ -193,7 +209,7 @@ export class Columns implements RowSource {
    * @returns a view that the next call overwrites
    */
   select(sieve: Sieve, archives: boolean): Int32Array {
-    const count = this.entries.length;
+    const count = this.width;
     if (this.selected.length < count) this.selected = new Int32Array(this.flags.length);
     const { selected, flags } = this;
     const { statuses } = sieve;
@@ -220,18 +236,18 @@ export class Columns implements RowSource {
     if (this.dated === null) {
       const { openDues } = this;
       const found: number[] = [];
-      for (let slot = 0; slot < this.entries.length; slot++) if (openDues[slot] !== ABSENT) found.push(slot);
+      for (let slot = 0; slot < this.width; slot++) if (openDues[slot] !== ABSENT) found.push(slot);
       this.dated = Int32Array.from(found);
     }
     return this.dated;
   }
 
   private keepWords(slots: Int32Array, count: number, { pattern, length, test }: WordsSieve): number {
-    const { entries, lineFroms, lineTos, textFroms, tailFroms } = this;
+    const { entries, notes, lineFroms, lineTos, textFroms, tailFroms } = this;
     let found = 0;
     for (let index = 0; index < count; index++) {
       const slot = slots[index] as number;
-      const raw = (entries[slot] as NoteEntry).text.slice(lineFroms[slot], lineTos[slot]);
+      const raw = (entries[notes[slot] as number] as NoteEntry).text.slice(lineFroms[slot], lineTos[slot]);
       const at = raw.search(pattern);
       if (at === -1) continue;
       const sure = length > 0 && standsInWords(raw, at, length, textFroms[slot] as number, tailFroms[slot] as number);
@@ -252,6 +268,8 @@ export class Columns implements RowSource {
     this.backs = ints(this.backs);
     this.takes = ints(this.takes);
     this.parents = ints(this.parents);
+    this.notes = ints(this.notes);
+    this.arounds = ints(this.arounds);
     this.lineFroms = ints(this.lineFroms);
     this.lineTos = ints(this.lineTos);
     this.boxFroms = ints(this.boxFroms);

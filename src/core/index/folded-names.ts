@@ -29,6 +29,20 @@ let lastNames: { names: readonly string[]; folded: readonly string[] } = { names
 /** Folded names, each once. */
 export function foldedNames(names: readonly string[]): readonly string[] {
   if (names.length === 0) return NONE;
-  if (lastNames.names !== names) lastNames = { names, folded: eachOnce(names, (name) => [foldName(name)]) };
+  if (names.length === 1) return alone(names[0] ?? '');
+  if (lastNames.names !== names) lastNames = { names, folded: eachOnce(names, alone) };
   return lastNames.folded;
+}
+
+/** Most lines name nobody but one, and most of these the same few. */
+const lists = new Map<string, readonly string[]>();
+const MOST_KNOWN = 50_000;
+
+function alone(name: string): readonly string[] {
+  let list = lists.get(name);
+  if (!list) {
+    if (lists.size > MOST_KNOWN) lists.clear();
+    lists.set(name, (list = [foldName(name)]));
+  }
+  return list;
 }

@@ -68,7 +68,7 @@ export function namesFor(path: string, title: string, aliases: readonly string[]
   addOnce(names, foldPath(base));
   if (title !== base) addOnce(names, foldPath(title));
   for (const alias of aliases) addOnce(names, foldPath(alias));
-  return names;
+  return names.slice();
 }
 
 function addOnce(names: string[], name: string): void {

@@ -11,6 +11,7 @@ import type { AddedStatus } from '../task/status';
 import type { ReadingSettings, Task } from '../task/task';
 import { namesFor } from './name-table';
 import { isOpen } from '../task/status';
+import type { Around } from '../task/task-line';
 import { NoteHead, type RowSource } from './note-head';
 import { type Row, type TaskCounts, echoOf, noteRowOf, pointRowsOf } from './row';
 
@@ -18,6 +19,8 @@ import { type Row, type TaskCounts, echoOf, noteRowOf, pointRowsOf } from './row
 export interface NoteEntry {
   head: NoteHead;
   text: string;
+  /** What stands around its tasks, each once for those that stand there together. */
+  arounds: readonly Around[];
   /** What it was read with. */
   settings: ReadingSettings;
   /** When its lines were seen first. */
@@ -84,6 +87,7 @@ export function entryOf(note: ReadNote, settings: ReadingSettings, seen: LineDay
   return {
     head,
     text: note.lines.text,
+    arounds: aroundsOf(tasks),
     settings,
     seen,
     keyed: note.keyPoints.length === 0 ? NONE : note.keyPoints.flatMap((point) => (point.task === -1 ? [] : point.task)),
@@ -102,6 +106,17 @@ export function entryOf(note: ReadNote, settings: ReadingSettings, seen: LineDay
     status: addedStatusOf(front, note.title),
     refs: tasks.some((task) => task.ref !== null) ? tasks.filter((task) => task.ref !== null).map((task) => refTask(path, task)) : NONE,
   };
+}
+
+function aroundsOf(tasks: readonly Task[]): readonly Around[] {
+  let count = 0;
+  for (let at = 0; at < tasks.length; at++) if (at === 0 || tasks[at]?.around !== tasks[at - 1]?.around) count++;
+  if (count === 0) return NONE;
+  // Made as long as it will be: a list that grows leaves room for more, in every note.
+  const arounds = new Array<Around>(count);
+  count = 0;
+  for (const { around } of tasks) if (count === 0 || arounds[count - 1] !== around) arounds[count++] = around;
+  return arounds;
 }
 
 /** What is counted of the tasks of a note. */

@@ -20,11 +20,19 @@ const CLOSES: (RegExp | null)[] = [/<\/(?:script|pre|textarea|style)>/i, /-->/, 
 /** Tag lines longer than this are text: the seventh pattern must not wander over megabytes. */
 const LONGEST_TAG_LINE = 20_000;
 
+const EXCLAMATION = 33;
+const QUESTION = 63;
+/** The kinds that a second sign can open. */
+const DECLARATIONS = [2, 4, 5];
+const INSTRUCTION = [3];
+const TAGS = [1, 6, 7];
+
 /** The kind, 1 to 7, of the HTML block that a line beginning with `<` opens; 0 when it opens none. */
 export function htmlBlockKind(words: string): number {
-  const kinds = words.length > LONGEST_TAG_LINE ? 6 : 7;
-  for (let kind = 0; kind < kinds; kind++) {
-    if (OPENS[kind]?.test(words)) return kind + 1;
+  const second = words.charCodeAt(1);
+  const kinds = second === EXCLAMATION ? DECLARATIONS : second === QUESTION ? INSTRUCTION : TAGS;
+  for (const kind of kinds) {
+    if ((kind < 7 || words.length <= LONGEST_TAG_LINE) && OPENS[kind - 1]?.test(words)) return kind;
   }
   return 0;
 }

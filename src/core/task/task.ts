@@ -104,7 +104,30 @@ function readTailInto(task: Task, text: string, textFrom: number, lineTo: number
     return;
   }
   task.tailFrom = open - task.lineFrom;
-  if (needsCare(task)) addProblems(task, task.raw, readTail(task.raw, textFrom - task.lineFrom), true);
+  if (needsCare(task)) addPlainProblems(task, open, end);
+}
+
+/** The problems of a tail of which each clause is right by itself. */
+function addPlainProblems(task: Task, open: number, end: number): void {
+  const tail = { from: open - task.lineFrom, to: end - task.lineFrom };
+  const line = task.raw;
+  const problems: Problem[] = [];
+  addFieldProblems(task, problems, (name) => placeOfClause(line, tail, name));
+  task.say('problems', problems);
+}
+
+/** Where a clause of a plain tail stands: one that begins with its name. */
+function placeOfClause(line: string, tail: Place, name: ClauseName): Place {
+  for (let at = tail.from + 1; at < tail.to;) {
+    const semicolon = line.indexOf(';', at);
+    const next = semicolon === -1 ? tail.to - 1 : semicolon;
+    while (line.charCodeAt(at) === 32) at++;
+    let to = next;
+    while (line.charCodeAt(to - 1) === 32) to--;
+    if (line.startsWith(`${name} `, at)) return { from: at, to };
+    at = next + 1;
+  }
+  return tail;
 }
 
 function readPatiently(task: Task, known: boolean, settings: ReadingSettings): void {
@@ -220,7 +243,7 @@ function addProseProblem(line: string, textFrom: number, problems: Problem[]): v
   problems.push({ message: `“${clause.value}” cannot be read for ${clause.word}, so these braces are words of the task.`, from, to });
 }
 
-/** Whether fields that are each right do not go together; the sentences are those of `addTailProblems`. */
+/** Whether fields that are each right do not go together; the sentences are those of `addFieldProblems`. */
 function needsCare(task: Task): boolean {
   const { due, start, every, until } = task;
   if (due && start !== null && due.from < start) return true;
@@ -232,10 +255,19 @@ function addTailProblems(task: Task, tail: Tail, problems: Problem[]): void {
   for (const clause of tail.clauses) {
     if (clause.problem !== null) problems.push({ message: clause.problem, from: clause.from, to: clause.to });
   }
-  const at = (name: ClauseName): { from: number; to: number } => {
+  addFieldProblems(task, problems, (name) => {
     const clause = clauseOf(tail, name);
     return { from: clause?.from ?? tail.from, to: clause?.to ?? tail.to };
-  };
+  });
+}
+
+interface Place {
+  from: number;
+  to: number;
+}
+
+/** What does not go together. */
+function addFieldProblems(task: Task, problems: Problem[], at: (name: ClauseName) => Place): void {
   if (task.due && task.start !== null && task.due.from < task.start) {
     problems.push({ message: 'It is due before its start day.', ...at('due') });
   }
