@@ -80,7 +80,7 @@ export class Library {
   /** Grows whenever a note comes, goes or is called otherwise. */
   private titlesVersion = 0;
   /** Folded paths of the notes that changed since `takeChanged`. */
-  private changedKeys = new Set<string>();
+  private changedKeys: string[] = [];
 
   constructor(private settings: LibrarySettings) {}
 
@@ -147,13 +147,14 @@ export class Library {
   private replace(key: string, change: NoteChange): boolean {
     const before = this.entries.get(key);
     const note = change.text === null ? null : readNote(change.path, change.text, this.settings);
-    const after = note && entryOf(note, this.settings, change.seen ?? null, this.columns);
-    this.changedKeys.add(key);
+    const after = note && entryOf(key, note, this.settings, change.seen ?? null, this.columns);
+    this.changedKeys.push(key);
     if (before) this.forget(key, before);
     if (note && after) this.take(key, after, note.tasks);
-    if (!before || !after || !namesSame(before, after)) {
-      if (before) this.forgetNames(key, before);
-      if (after) this.takeNames(key, after);
+    if (before && after && namesSame(before, after)) this.postings.replace(before, after);
+    else {
+      if (before) this.forgetNames(before);
+      if (after) this.takeNames(after);
     }
     const namesChanged = !before || !after || before.names.join('\n') !== after.names.join('\n');
     if (namesChanged) this.titlesVersion++;
@@ -187,22 +188,22 @@ export class Library {
       this.personPages.delete(entry.head.handle);
   }
 
-  private takeNames(key: string, entry: NoteEntry): void {
+  private takeNames(entry: NoteEntry): void {
     this.tagNames.add(entry.tags);
     this.peopleNames.add(entry.people);
-    this.postings.add(key, entry);
+    this.postings.add(entry);
   }
 
-  private forgetNames(key: string, entry: NoteEntry): void {
+  private forgetNames(entry: NoteEntry): void {
     this.tagNames.remove(entry.tags);
     this.peopleNames.remove(entry.people);
-    this.postings.remove(key);
+    this.postings.remove(entry);
   }
 
   /** The folded paths of the notes that changed since this was last asked. */
   takeChanged(): ReadonlySet<string> {
-    const changed = this.changedKeys;
-    this.changedKeys = new Set();
+    const changed = new Set(this.changedKeys);
+    this.changedKeys = [];
     return changed;
   }
 

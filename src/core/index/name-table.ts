@@ -1,4 +1,4 @@
-import { baseNameOf, foldPath, folderOf, withoutEnding } from '../note/path';
+import { fileNameOf, foldPath, folderOf, withoutEnding } from '../note/path';
 
 /** Which notes a name means: by title, alias, file name and path, all folded. */
 export class NameTable {
@@ -60,13 +60,17 @@ export function folderDistance(a: string, b: string): number {
   return left.length + right.length - 2 * common;
 }
 
-/** The names by which links may mean a note: title, aliases, file name and path, with and without ending, all folded. */
-export function namesFor(path: string, title: string, aliases: readonly string[]): string[] {
-  const folded = foldPath(path);
-  const base = baseNameOf(path);
-  const names = [folded, withoutEnding(folded)];
-  addOnce(names, foldPath(base));
-  if (title !== base) addOnce(names, foldPath(title));
+/**
+ * The names by which links may mean a note: title, aliases, file name and path, with and without ending, all folded.
+ *
+ * @param folded its folded path
+ */
+export function namesFor(folded: string, title: string, aliases: readonly string[]): string[] {
+  const bare = withoutEnding(folded);
+  const base = fileNameOf(bare);
+  const names = [folded, bare];
+  addOnce(names, base);
+  addOnce(names, foldPath(title));
   for (const alias of aliases) addOnce(names, foldPath(alias));
   return names.slice();
 }

@@ -10,13 +10,14 @@ import { type RefTask, refTask } from '../task/ref-problems';
 import type { AddedStatus } from '../task/status';
 import type { ReadingSettings, Task } from '../task/task';
 import { namesFor } from './name-table';
+import type { Named } from './note-postings';
 import { isOpen } from '../task/status';
 import type { Around } from '../task/task-line';
 import { NoteHead, type RowSource } from './note-head';
 import { type Row, type TaskCounts, echoOf, noteRowOf, pointRowsOf } from './row';
 
 /** What the library keeps of a note. Its tasks are in the columns, and their rows are made from its text when they are asked for. */
-export interface NoteEntry {
+export interface NoteEntry extends Named {
   head: NoteHead;
   text: string;
   /** What stands around its tasks, each once for those that stand there together. */
@@ -38,10 +39,9 @@ export interface NoteEntry {
   /** The texts of its gather blocks. */
   gathers: readonly string[];
   lineCount: number;
-  /** Tags and people named anywhere in it, as written. */
+  /** Tags and people named anywhere in it, as written, and the targets of its links, folded. */
   tags: readonly string[];
   people: readonly string[];
-  /** Targets of its links, folded. */
   links: readonly string[];
   /** Every name by which a link may mean it, folded. */
   names: string[];
@@ -78,13 +78,19 @@ export function rowsFor(entry: NoteEntry, from: Source): readonly Row[] {
 
 const NONE: readonly never[] = [];
 
-/** What the library keeps of a note that was read. */
-export function entryOf(note: ReadNote, settings: ReadingSettings, seen: LineDays | null, source: RowSource): NoteEntry {
+/**
+ * What the library keeps of a note that was read.
+ *
+ * @param key its folded path
+ */
+export function entryOf(key: string, note: ReadNote, settings: ReadingSettings, seen: LineDays | null, source: RowSource): NoteEntry {
   const { path, tasks, front } = note;
   const head = new NoteHead(note, source);
   const isPerson = note.kind === 'person';
   const { counts, isTimed, echoes } = countsOf(tasks, note.lines.text.includes('](recado:'));
   return {
+    key,
+    number: -1,
     head,
     text: note.lines.text,
     arounds: aroundsOf(tasks),
@@ -101,7 +107,7 @@ export function entryOf(note: ReadNote, settings: ReadingSettings, seen: LineDay
     tags: note.tags,
     people: isPerson ? [...note.people, front.handle ?? note.title] : note.people,
     links: linkTargets(note.links, front.about),
-    names: namesFor(path, note.title, front.aliases),
+    names: namesFor(key, note.title, front.aliases),
     fullName: isPerson ? note.title : null,
     status: addedStatusOf(front, note.title),
     refs: tasks.some((task) => task.ref !== null) ? tasks.filter((task) => task.ref !== null).map((task) => refTask(path, task)) : NONE,

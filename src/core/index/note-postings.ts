@@ -1,10 +1,14 @@
 import { foldName, tagWithUppers } from '../note/names';
 
 /** What of a note is looked up by name. */
-interface Named {
+export interface Named {
+  /** Its folded path. */
+  key: string;
   tags: readonly string[];
   people: readonly string[];
   links: readonly string[];
+  /** The number of what it names; -1 while it is not listed. */
+  number: number;
 }
 
 /** Beyond so many numbers of notes that are gone, the lists are made anew. */
@@ -16,27 +20,31 @@ const MOST_GONE = 1000;
  * a list, and taken away by forgetting what its number stands for.
  */
 export class NotePostings {
-  private readonly numbers = new Map<string, number>();
   /** By number; null for a note that is gone. */
-  private notes: ({ key: string; named: Named } | null)[] = [];
+  private notes: (Named | null)[] = [];
+  private gone = 0;
   private tags = new Map<string, number[]>();
   private people = new Map<string, number[]>();
   private links = new Map<string, number[]>();
 
-  add(key: string, named: Named): void {
-    const number = this.notes.push({ key, named }) - 1;
-    this.numbers.set(key, number);
-    for (const tag of named.tags) for (const level of tagWithUppers(tag)) put(this.tags, level, number);
-    for (const person of named.people) put(this.people, foldName(person), number);
-    for (const link of named.links) put(this.links, link, number);
+  add(note: Named): void {
+    const number = this.notes.push(note) - 1;
+    note.number = number;
+    for (const tag of note.tags) for (const level of tagWithUppers(tag)) put(this.tags, level, number);
+    for (const person of note.people) put(this.people, foldName(person), number);
+    for (const link of note.links) put(this.links, link, number);
   }
 
-  remove(key: string): void {
-    const number = this.numbers.get(key);
-    if (number === undefined) return;
-    this.numbers.delete(key);
-    this.notes[number] = null;
-    if (this.notes.length > 2 * this.numbers.size + MOST_GONE) this.makeAnew();
+  remove(note: Named): void {
+    if (this.notes[note.number] !== note) return;
+    this.notes[note.number] = null;
+    if (++this.gone > this.notes.length / 2 + MOST_GONE) this.makeAnew();
+  }
+
+  /** Puts a note that names the same in the place of another. */
+  replace(before: Named, after: Named): void {
+    after.number = before.number;
+    this.notes[before.number] = after;
   }
 
   withTag(folded: string): ReadonlySet<string> {
@@ -63,10 +71,11 @@ export class NotePostings {
   private makeAnew(): void {
     const left = this.notes;
     this.notes = [];
+    this.gone = 0;
     this.tags = new Map();
     this.people = new Map();
     this.links = new Map();
-    for (const note of left) if (note) this.add(note.key, note.named);
+    for (const note of left) if (note) this.add(note);
   }
 }
 

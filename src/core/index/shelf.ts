@@ -13,7 +13,8 @@ export function shelfOf(notes: readonly { path: string; text: string | null }[])
     names = new NameTable();
     for (const { path, text } of notes) {
       const front = text === null ? null : readFrontMatter(splitLines(text));
-      names.add(namesFor(path, front?.title ?? baseNameOf(path), front?.aliases ?? []), foldPath(path));
+      const key = foldPath(path);
+      names.add(namesFor(key, front?.title ?? baseNameOf(path), front?.aliases ?? []), key);
     }
     return names;
   };
