@@ -166,22 +166,42 @@ export class Columns implements RowSource {
 
   /** The row of a task, read from its line unless it was before. */
   rowAt(slot: number): Row {
-    // A list that has room for every slot is several times faster than one that is written here and there.
-    if (this.rows.length < this.width) this.rows = [...this.rows, ...new Array<null>(this.flags.length - this.rows.length).fill(null)];
-    return (this.rows[slot] ??= this.readRow(slot));
+    this.widenRows();
+    return (this.rows[slot] ??= this.rowOf(slot, this.readTask(slot)));
   }
 
-  private readRow(slot: number): Row {
+  /** Makes the rows of a note from its tasks as they were just read. */
+  makeRows({ head }: NoteEntry, tasks: readonly Task[]): void {
+    this.widenRows();
+    head.slots.forEach((slot, index) => (this.rows[slot] = this.rowOf(slot, tasks[index] as Task)));
+  }
+
+  /** A list that has room for every slot is several times faster than one that is written here and there. */
+  private widenRows(): void {
+    if (this.rows.length < this.width) this.rows = [...this.rows, ...new Array<null>(this.flags.length - this.rows.length).fill(null)];
+  }
+
+  private entryAt(slot: number): NoteEntry {
     const entry = this.entries[this.notes[slot] as number];
-    const lineFrom = this.lineFroms[slot] as number;
-    const task = entry && readTaskAt(entry.text, lineFrom, this.lineTos[slot] as number, this.boxFroms[slot] as number, entry.settings);
+    if (!entry) throw new Error('a slot that is taken is one of a note');
+    return entry;
+  }
+
+  private readTask(slot: number): Task {
+    const { text, settings, arounds } = this.entryAt(slot);
+    const task = readTaskAt(text, this.lineFroms[slot] as number, this.lineTos[slot] as number, this.boxFroms[slot] as number, settings);
     if (!task) throw new Error('a slot that is taken holds a task');
-    const parent = this.parents[slot] as number;
     task.line = this.lines[slot] as number;
     task.depth = this.depths[slot] as number;
-    task.around = entry.arounds[this.arounds[slot] as number] ?? task.around;
+    task.around = arounds[this.arounds[slot] as number] ?? task.around;
+    return task;
+  }
+
+  private rowOf(slot: number, task: Task): Row {
+    const { head, settings, seen } = this.entryAt(slot);
+    const parent = this.parents[slot] as number;
     const index = (this.places[slot] as number) % ROWS_OF_A_NOTE;
-    const row = taskRowOf(task, index, entry.head, parent === -1 ? null : this.rowAt(parent), leadOf(entry.settings), entry.seen);
+    const row = taskRowOf(task, index, head, parent === -1 ? null : this.rowAt(parent), leadOf(settings), seen);
     row.slot = slot;
     row.steps = this.steps[slot] as number;
     row.stepsDone = this.stepsDone[slot] as number;

@@ -110,25 +110,17 @@ export class Library {
     let renamed = false;
     const refsBefore = this.refs.version;
     const echoesBefore = this.echoes;
-    const live = [...this.subscriptions];
     for (const change of changes) {
       const key = foldPath(change.path);
       // What answers hold of a note is taken out of them by its old rows, which its slots give only as long as they are its own.
-      const removed = live.map(
-        ([
-          ,
-          {
-            live: { gather },
-          },
-        ]) => rowsOf(this.entries.get(key), gather.from),
-      );
+      const removed = this.rowsAsked(key);
       if (this.replace(key, change)) renamed = true;
-      const after = this.entries.get(key);
-      live.forEach(([id, subscription], index) => {
-        const added = rowsOf(after, subscription.live.gather.from);
-        if (subscription.live.change(removed[index] ?? NO_ROWS, added)) touched.add(id);
-      });
-      for (const page of this.pages.values()) page.take(key, rowsOf(after, 'tasks'));
+      const added = this.rowsAsked(key);
+      for (const [id, { live }] of this.subscriptions) {
+        const { from } = live.gather;
+        if (live.change(removed.get(from) ?? NO_ROWS, added.get(from) ?? NO_ROWS)) touched.add(id);
+      }
+      if (this.pages.size > 0) this.countNote(key);
     }
     const refsChanged = this.refs.version !== refsBefore;
     const echoed = this.echoes > 0 || echoesBefore > 0;
@@ -141,6 +133,22 @@ export class Library {
     }
     if (this.pages.size > 0 && ((refsChanged && echoed) || renamed)) this.recount();
     return [...touched];
+  }
+
+  /** The rows of a note that the gathers that are kept answered look at, by what these gather. */
+  private rowsAsked(key: string): ReadonlyMap<Source, readonly Row[]> {
+    const entry = this.entries.get(key);
+    const rows = new Map<Source, readonly Row[]>();
+    if (!entry) return rows;
+    for (const { live } of this.subscriptions.values())
+      if (!rows.has(live.gather.from)) rows.set(live.gather.from, rowsFor(entry, live.gather.from));
+    return rows;
+  }
+
+  /** Counts a note afresh on every agenda page. */
+  private countNote(key: string): void {
+    const rows = this.entries.get(key)?.head.rows ?? NO_ROWS;
+    for (const page of this.pages.values()) page.take(key, rows);
   }
 
   /** Puts a note in the place of what it was; gives whether it is called otherwise now. */
@@ -165,6 +173,8 @@ export class Library {
     this.entries.set(key, entry);
     countTasks(this.total, entry, tasks, 1);
     this.columns.addNote(entry, tasks, this.places.of(entry.head.path));
+    // Every answer that is kept will ask for its rows.
+    if (this.subscriptions.size > 0) this.columns.makeRows(entry, tasks);
     this.lineCount += entry.lineCount;
     this.names.add(entry.names, key);
     this.refs.add(entry.refs);
@@ -176,8 +186,12 @@ export class Library {
 
   private forget(key: string, entry: NoteEntry): void {
     this.entries.delete(key);
-    // What it added to the counts is not kept: that would cost more than reading it once more, which few notes are.
-    countTasks(this.total, entry, readNote(entry.head.path, entry.text, entry.settings).tasks, -1);
+    countTasks(
+      this.total,
+      entry,
+      entry.head.rows.map((row) => row.task),
+      -1,
+    );
     this.columns.removeNote(entry);
     this.lineCount -= entry.lineCount;
     this.names.remove(entry.names, key);
@@ -407,5 +421,3 @@ export class Library {
 }
 
 const NO_ROWS: readonly Row[] = [];
-
-const rowsOf = (entry: NoteEntry | undefined, from: Source): readonly Row[] => (entry ? rowsFor(entry, from) : NO_ROWS);

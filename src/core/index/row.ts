@@ -125,12 +125,12 @@ function rowOf(
 }
 
 /** The ref of the task that a task stands for. */
-export function echoOf(task: Task): string | null {
+export function echoOf(task: Pick<Task, 'raw' | 'text'>): string | null {
   return task.raw.includes('](recado:') ? echoRefOf(task.text) : null;
 }
 
 /** Folded: the people that a task names, and who owns or asked for it. */
-export function ownPeopleOf({ people, owner, asked }: Task): readonly string[] {
+export function ownPeopleOf({ people, owner, asked }: Pick<Task, 'people' | 'owner' | 'asked'>): readonly string[] {
   const named = foldedNames(people);
   if ((owner === null || owner === 'nobody') && asked === null) return named;
   const others = [owner === 'nobody' ? null : owner, asked].filter((name) => name !== null).map(foldName);

@@ -1,10 +1,9 @@
 import type { Day } from '../calendar/day';
 import { isOpen } from '../task/status';
-import type { Task } from '../task/task';
 import type { Around } from '../task/task-line';
 import { foldedNames, foldedTags, withHandle } from './folded-names';
 import type { NoteEntry } from './note-entry';
-import { echoOf, ownPeopleOf } from './row';
+import { type TaskFields, echoOf, ownPeopleOf } from './row';
 
 /** What the day row shows of a day. */
 export interface DayTally {
@@ -33,7 +32,12 @@ export function emptyTally(): Tally {
  * Adds the tasks of a note to the counts, or with `sign` -1 takes them away. Tags and people are counted under their
  * folded names, open tasks only; notes of kind archive count nowhere.
  */
-export function countTasks(tally: Tally, { head, echoes }: Pick<NoteEntry, 'head' | 'echoes'>, tasks: readonly Task[], sign: 1 | -1): void {
+export function countTasks(
+  tally: Tally,
+  { head, echoes }: Pick<NoteEntry, 'head' | 'echoes'>,
+  tasks: readonly TaskFields[],
+  sign: 1 | -1,
+): void {
   if (head.kind === 'archive') return;
   const shared = new SharedNames(tally, head.handle, sign);
   for (const task of tasks) {
@@ -60,7 +64,7 @@ class SharedNames {
     private readonly sign: 1 | -1,
   ) {}
 
-  count(task: Task): void {
+  count(task: TaskFields): void {
     const { tally, sign } = this;
     if (task.around !== this.around) this.begin(task.around);
     this.tasks++;
@@ -84,7 +88,7 @@ class SharedNames {
   }
 }
 
-function countDays(tally: Tally, { due, plan, takes, status, done, pushed }: Task, sign: 1 | -1): void {
+function countDays(tally: Tally, { due, plan, takes, status, done, pushed }: TaskFields, sign: 1 | -1): void {
   const open = isOpen(status);
   if (open && due) change(tally, due.from, sign, 0, 0, 0);
   if (plan && plan.from === plan.to) {
