@@ -1,6 +1,7 @@
 import { agendaRows } from './agenda';
 import { ADDRESS, launch, serve } from './desk';
 import type { BenchRow } from './measure';
+import { startRows } from './start';
 import { writingRows } from './writing';
 
 /** Rows that only the real browser can give. */
@@ -16,7 +17,7 @@ export async function browserRows(): Promise<BenchRow[]> {
       if (fine) break;
       await new Promise((resolve) => setTimeout(resolve, 200));
     }
-    return [...(await writingRows(browser)), ...(await agendaRows(browser))];
+    return [...(await startRows(browser)), ...(await writingRows(browser)), ...(await agendaRows(browser))];
   } finally {
     await browser.close();
     server.kill();

@@ -1,5 +1,6 @@
 import Dexie, { type Table } from 'dexie';
 import type { LineDays } from '../core/note/line-days';
+import { DATABASE_NAME } from './read-notes';
 
 /** What a note holds: text, or bytes that are no UTF-8 and therefore only kept. */
 export type Content = { text: string } | { bytes: Uint8Array };
@@ -48,7 +49,7 @@ export class RecadoDatabase extends Dexie {
   declare steps: Table<Step, number>;
   declare values: Table<KeyedValue, string>;
 
-  constructor(name = 'recado') {
+  constructor(name = DATABASE_NAME) {
     // A write is called saved only when it is on the disk, not merely handed to the system.
     super(name, { chromeTransactionDurability: 'strict' });
     this.version(1).stores({ notes: 'key', steps: '++id, tab', values: 'id' });
