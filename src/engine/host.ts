@@ -46,8 +46,9 @@ export class EngineHost implements Engine {
     }
     if (this.settings !== settings) library.changeSettings(this.settings);
     if (library.outdated) await this.readAgain(library);
-    this.ready = true;
+    // What was asked meanwhile is told at once, not each for itself: the first telling holds the whole library.
     for (const call of this.waiting.splice(0)) call();
+    this.ready = true;
     this.publish([...this.subscribed]);
     tell({ is: 'ready' });
   }
