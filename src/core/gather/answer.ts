@@ -62,6 +62,7 @@ export interface Plan {
   gather: Gather;
   context: GatherContext;
   style: DateStyle;
+  lookup: NameLookup;
   /** Whether the condition of the gather holds for a row. */
   test: Test;
   /** Whether a row matches, resting or not: its condition holds, and it is none that every gather leaves out. */
@@ -84,6 +85,7 @@ export function planGather(gather: Gather, context: GatherContext, style: DateSt
     gather: asked,
     context,
     style,
+    lookup,
     test,
     matches: (row) =>
       (archive || row.head.kind !== 'archive') &&

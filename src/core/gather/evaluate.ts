@@ -262,7 +262,7 @@ export function measureOf(row: Row, field: MeasureField, context: GatherContext)
   }
 }
 
-function compareNumbers(a: number, sign: Sign, b: number): boolean {
+export function compareNumbers(a: number, sign: Sign, b: number): boolean {
   switch (sign) {
     case '=':
       return a === b;
@@ -279,22 +279,26 @@ function compareNumbers(a: number, sign: Sign, b: number): boolean {
   }
 }
 
-/** Compares days a..b with days c..d as the language says; a comparison with an absent field is false. */
+/** Compares the days of a field with days c..d as the language says; a comparison with an absent field is false. */
 export function compareRanges(field: DayRange | null, sign: Sign, value: DayRange): boolean {
-  if (!field) return false;
+  return field !== null && compareDays(field.from, field.to, sign, value);
+}
+
+/** Compares days `from` to `to` with days c..d as the language says. */
+export function compareDays(from: number, to: number, sign: Sign, value: DayRange): boolean {
   switch (sign) {
     case '=':
-      return field.from <= value.to && value.from <= field.to;
+      return from <= value.to && value.from <= to;
     case '!=':
-      return field.from > value.to || value.from > field.to;
+      return from > value.to || value.from > to;
     case '<':
-      return field.to < value.from;
+      return to < value.from;
     case '<=':
-      return field.from <= value.to;
+      return from <= value.to;
     case '>':
-      return field.from > value.to;
+      return from > value.to;
     case '>=':
-      return field.to >= value.from;
+      return to >= value.from;
   }
 }
 

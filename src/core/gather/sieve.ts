@@ -94,7 +94,7 @@ export function sieveOf(condition: Condition | null, context: GatherContext): Si
     case 'or':
       return condition.parts.map((part) => sieveOf(part, context)).reduce(either);
     case 'status':
-      return { ...ANY, statuses: statusesOf(condition.status) };
+      return { ...ANY, statuses: statusBits(condition.status) };
     case 'flag':
       if (condition.flag === 'late') return { ...ANY, statuses: OPEN_BITS, due: { from: FIRST, to: context.today - 1 } };
       if (condition.flag === 'resting') return { ...COARSE, statuses: OPEN_BITS };
@@ -125,7 +125,8 @@ function wordsSieve(words: string, folded: boolean): WordsSieve {
   return { pattern: wordsPattern(words, folded), length: simple ? words.length : 0, test: compileWords(words, folded) };
 }
 
-function statusesOf(status: Status | 'open' | 'closed'): number {
+/** The bits of the statuses that a word of a condition means. */
+export function statusBits(status: Status | 'open' | 'closed'): number {
   return status === 'open' ? OPEN_BITS : status === 'closed' ? ALL & ~OPEN_BITS : statusBit(status);
 }
 

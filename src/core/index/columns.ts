@@ -12,6 +12,7 @@ import { type Row, echoOf, taskRowOf } from './row';
 /** Bits of `flags` above those of the statuses. */
 const ARCHIVE = 32;
 const ECHO = 64;
+const OTHERS = 128;
 const FIRST_SIZE = 1024;
 /** Where a day has no time, it stands behind its times. */
 const NO_TIME = 1440;
@@ -40,6 +41,7 @@ export class Columns implements RowSource {
   plans = new Int32Array(FIRST_SIZE);
   planEnds = new Int32Array(FIRST_SIZE);
   dones = new Int32Array(FIRST_SIZE);
+  starts = new Int32Array(FIRST_SIZE);
   /** The day on which a row comes back into sight. */
   backs = new Int32Array(FIRST_SIZE);
   takes = new Int32Array(FIRST_SIZE);
@@ -60,7 +62,7 @@ export class Columns implements RowSource {
   private lines = new Int32Array(FIRST_SIZE);
   private depths = new Uint8Array(FIRST_SIZE);
   /** How many steps a task has, without the cancelled ones, and how many of them are done. */
-  private steps = new Int32Array(FIRST_SIZE);
+  steps = new Int32Array(FIRST_SIZE);
   private stepsDone = new Int32Array(FIRST_SIZE);
   /** The slot of the nearest task in which a row stands; -1 for none. */
   parents = new Int32Array(FIRST_SIZE);
@@ -111,7 +113,11 @@ export class Columns implements RowSource {
     this.tailFroms[slot] = task.tailFrom;
     this.lines[slot] = task.line;
     this.depths[slot] = task.depth;
-    this.flags[slot] = statusBit(task.status) | (kind === 'archive' ? ARCHIVE : 0) | (isEcho ? ECHO : 0);
+    this.flags[slot] =
+      statusBit(task.status) |
+      (kind === 'archive' ? ARCHIVE : 0) |
+      (isEcho ? ECHO : 0) |
+      (task.owner !== null || task.asked !== null ? OTHERS : 0);
     this.ranks[slot] = priorityRank(task.priority);
     this.dues[slot] = due?.from ?? ABSENT;
     this.openDues[slot] = due !== null && isOpen(task.status) && kind !== 'archive' ? due.from : ABSENT;
@@ -119,6 +125,7 @@ export class Columns implements RowSource {
     this.plans[slot] = plan?.from ?? ABSENT;
     this.planEnds[slot] = plan?.to ?? ABSENT;
     this.dones[slot] = task.done?.from ?? ABSENT;
+    this.starts[slot] = task.start ?? ABSENT;
     this.backs[slot] = parent === -1 ? back : Math.max(back, this.backs[parent] as number);
     this.takes[slot] = task.takes ?? ABSENT;
     this.dueTimes[slot] = timeOf(due);
@@ -181,6 +188,11 @@ export class Columns implements RowSource {
     if (this.rows.length < this.width) this.rows = [...this.rows, ...new Array<null>(this.flags.length - this.rows.length).fill(null)];
   }
 
+  /** The note of a task. */
+  headAt(slot: number): NoteHead {
+    return this.entryAt(slot).head;
+  }
+
   private entryAt(slot: number): NoteEntry {
     const entry = this.entries[this.notes[slot] as number];
     if (!entry) throw new Error('a slot that is taken is one of a note');
@@ -219,6 +231,11 @@ export class Columns implements RowSource {
 
   isEcho(slot: number): boolean {
     return ((this.flags[slot] ?? 0) & ECHO) !== 0;
+  }
+
+  /** Whether a task says who owns it, or who asked for it. */
+  saysWho(slot: number): boolean {
+    return ((this.flags[slot] ?? 0) & OTHERS) !== 0;
   }
 
   /**
@@ -285,6 +302,7 @@ export class Columns implements RowSource {
     this.plans = ints(this.plans);
     this.planEnds = ints(this.planEnds);
     this.dones = ints(this.dones);
+    this.starts = ints(this.starts);
     this.backs = ints(this.backs);
     this.takes = ints(this.takes);
     this.parents = ints(this.parents);
