@@ -26,8 +26,7 @@ export async function start(): Promise<Started> {
   const settings = readSettings(await store.value('settings'));
   state.dispatch(settingsChanged(settings));
   const pretended = new URLSearchParams(location.search).get('now');
-  const ownNotes = await store.db.notes.filter((note) => note.demo === null).count();
-  if (pretended !== null && ownNotes === 0) clock.pretend(pretended);
+  if (pretended !== null && !(await hasOwnNotes(store))) clock.pretend(pretended);
   void navigator.storage?.persist?.();
   restoreFrame(state);
 
@@ -63,6 +62,11 @@ export async function start(): Promise<Started> {
     },
   };
   return { services, state, firstOpening: (await store.value('opened')) !== true };
+}
+
+/** Whether a person wrote anything; it looks no further than the first such note. */
+async function hasOwnNotes(store: NoteStore): Promise<boolean> {
+  return (await store.db.notes.filter((note) => note.demo === null).first()) !== undefined;
 }
 
 function engineSettings(settings: Settings, clock: Clock): LibrarySettings {

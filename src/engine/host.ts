@@ -49,8 +49,12 @@ export class EngineHost implements Engine {
     // What was asked meanwhile is told at once, not each for itself: the first telling holds the whole library.
     for (const call of this.waiting.splice(0)) call();
     this.ready = true;
-    this.publish([...this.subscribed]);
+    // What is on the screen goes first; the counts of all agenda pages follow when it has left.
+    this.publish([...this.subscribed], false);
     tell({ is: 'ready' });
+    await new Promise((resolve) => setTimeout(resolve));
+    this.keepAgendasCounted(library, null);
+    this.publish([]);
   }
 
   async apply(changes: NoteChange[]): Promise<void> {
@@ -117,11 +121,11 @@ export class EngineHost implements Engine {
     else this.waiting.push(() => this.library && call(this.library));
   }
 
-  private publish(touched: readonly string[]): void {
+  private publish(touched: readonly string[], counting = true): void {
     const { library } = this;
     if (!library || !this.ready) return;
     const changed = this.told ? library.takeChanged() : null;
-    this.keepAgendasCounted(library, changed);
+    if (counting) this.keepAgendasCounted(library, changed);
     const answers: Record<string, AnswerNews> = {};
     for (const id of touched) {
       const news = this.subscribed.has(id) ? library.news(id) : null;
