@@ -41,5 +41,5 @@ module.exports = {
     ],
   },
   transformIgnorePatterns: [`/node_modules/(?!(${esm.join('|')})/)`],
-  setupFiles: [],
+  setupFiles: ['<rootDir>/jest.setup.ts'],
 };

@@ -1,4 +1,5 @@
 import { loadPatterns } from '../src/core/gather/pattern';
+import { loadYaml } from '../src/core/note/front-matter';
 import { readArguments } from './arguments';
 import { Desks } from './desk';
 import { HELP, printed } from './print';
@@ -13,6 +14,7 @@ async function main(): Promise<void> {
       return;
     }
     await loadPatterns();
+    await loadYaml();
     const result = run(given, new Desks());
     process.stdout.write(
       `${given.flags.has('json') || given.command === 'batch' ? JSON.stringify(result) : printed(given.command, result)}\n`,

@@ -12,6 +12,7 @@ import { frameSlice } from '../features/session/frame-slice';
 import { useNow, useServices } from '../features/session/services';
 import { BulkBar } from '../features/bulk/BulkBar';
 import { useAppDispatch, useAppSelector } from '../features/session/state';
+import { useIdleYaml } from '../features/session/use-yaml';
 import { Frame } from './Frame';
 import { useCommands } from './commands';
 import { useDrop } from './use-drop';
@@ -51,6 +52,7 @@ function Desk() {
   const taskDialog = useAppSelector((state) => state.frame.taskDialog);
   const commands = useCommands();
   useKeys(commands);
+  useIdleYaml();
   const { dialogShown } = frameSlice.actions;
   const showImport = useCallback(() => dispatch(dialogShown('import')), [dispatch, dialogShown]);
   const [given, setGiven] = useDrop(showImport);

@@ -1,3 +1,4 @@
+import { loadYaml, missesYaml } from '../core/note/front-matter';
 import { foldPath } from '../core/note/path';
 import { Library, type LibrarySettings, type NoteChange } from '../core/index/library';
 import { loadPatterns, needsPatterns } from '../core/gather/pattern';
@@ -37,6 +38,7 @@ export class EngineHost implements Engine {
       let read = 0;
       for await (const { notes, all } of this.load()) {
         library.apply(notes);
+        if (missesYaml()) await this.readMissed(library, notes);
         read += notes.length;
         tell({ is: 'progress', read, all });
       }
@@ -60,8 +62,15 @@ export class EngineHost implements Engine {
   async apply(changes: NoteChange[]): Promise<void> {
     this.whenReady((library) => {
       this.publish(library.apply(changes));
+      if (missesYaml()) void this.readMissed(library, changes);
       if (library.outdated) void this.readAgain(library);
     });
+  }
+
+  /** Reads notes once more, as they are by then, with what some of their front matter needs and was not loaded yet. */
+  private async readMissed(library: Library, notes: readonly NoteChange[]): Promise<void> {
+    await loadYaml();
+    this.publish(library.apply(notes.flatMap(({ path }) => library.present(path) ?? [])));
   }
 
   async changeSettings(settings: LibrarySettings): Promise<void> {

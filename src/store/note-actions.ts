@@ -2,7 +2,7 @@ import type { ActionContext } from '../core/task/action-context';
 import { LINE_GONE, type LineRef, locateLine } from '../core/task/edit';
 import type { TaskPlace } from '../core/task/write-task';
 import type { WideIntention } from '../core/task/intention';
-import { readFrontMatter } from '../core/note/front-matter';
+import { loadYaml, readFrontMatter } from '../core/note/front-matter';
 import { lineText, splitLines } from '../core/note/lines';
 import { baseNameOf, folderOf, foldPath, freePath, pathFor } from '../core/note/path';
 import { renameInGather } from '../core/gather/rename-in-gather';
@@ -232,6 +232,8 @@ export class NoteActions {
   }
 
   private async retry(label: string, plan: () => Promise<NoteWrite[] | { refused: string }>): Promise<ActionResult> {
+    // What notes say in their front matter decides what is done to them.
+    await loadYaml();
     for (let attempt = 0; attempt < TRIES; attempt++) {
       const writes = await plan();
       if ('refused' in writes) return writes;

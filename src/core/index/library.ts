@@ -214,6 +214,12 @@ export class Library {
     this.postings.remove(entry);
   }
 
+  /** A note as it was read last; null when there is none. */
+  present(path: string): NoteChange | null {
+    const entry = this.entries.get(foldPath(path));
+    return entry ? { path: entry.head.path, text: entry.text, seen: entry.seen } : null;
+  }
+
   /** The folded paths of the notes that changed since this was last asked. */
   takeChanged(): ReadonlySet<string> {
     const changed = new Set(this.changedKeys);

@@ -1,4 +1,3 @@
-import { parseDocument } from 'yaml';
 import { type Day, readIsoDay } from '../calendar/day';
 import { type Lines, hasMark, lineText } from './lines';
 
@@ -62,7 +61,7 @@ export function readFrontMatter(lines: Lines): FrontMatter {
   if (lineCount === 0) return NO_FRONT_MATTER;
   const body: string[] = [];
   for (let line = 1; line < lineCount - 1; line++) body.push(lineText(lines, line));
-  const values = readSimpleYaml(body) ?? readYaml(body);
+  const values = readSimpleYaml(body) ?? readWholeYaml(body);
   if ('problem' in values) return { ...NO_FRONT_MATTER, lineCount, problem: values.problem };
   return frontMatterFrom(values.fields, lineCount);
 }
@@ -85,6 +84,8 @@ function frontMatterLineCount(lines: Lines): number {
 
 export type YamlFields = Record<string, unknown>;
 const SIMPLE_WORD = /^\p{L}[\p{L}\p{N} _./-]*$/u;
+/** Outside brackets a comma is part of the words, as are marks that mean nothing after a letter. */
+const SIMPLE_WORDS = /^\p{L}[\p{L}\p{N} _./,()'’!?-]*$/u;
 const ISO_DAY = /^\d{4}-\d{2}-\d{2}$/;
 const QUOTED = /^"([^"\\]*)"$/;
 const RESERVED = /^(?:true|false|null)$/i;
@@ -135,7 +136,7 @@ function simpleLine(line: string): SimpleLine | null {
 function readSimpleLine(line: string): SimpleLine | null {
   const item = /^ {0,8}- +(\S.*)$/.exec(line);
   if (item) {
-    const value = simpleScalar((item[1] ?? '').trimEnd());
+    const value = simpleScalar((item[1] ?? '').trimEnd(), SIMPLE_WORDS);
     return value === null ? null : { item: value };
   }
   const pair = /^([A-Za-z][A-Za-z0-9_-]*):(?: +(\S.*))?$/.exec(line.trimEnd());
@@ -143,15 +144,15 @@ function readSimpleLine(line: string): SimpleLine | null {
   if (!pair || !key || RESERVED.test(key)) return null;
   const words = pair[2];
   if (words === undefined) return { key, value: null };
-  const value = words.startsWith('[') ? simpleList(words) : simpleScalar(words);
+  const value = words.startsWith('[') ? simpleList(words) : simpleScalar(words, SIMPLE_WORDS);
   return value === null ? null : { key, value };
 }
 
-function simpleScalar(words: string): string | null {
+function simpleScalar(words: string, plain: RegExp): string | null {
   const quoted = QUOTED.exec(words);
   if (quoted) return quoted[1] ?? '';
   if (ISO_DAY.test(words)) return words;
-  return SIMPLE_WORD.test(words) && !RESERVED.test(words) ? words : null;
+  return plain.test(words) && !RESERVED.test(words) ? words : null;
 }
 
 function simpleList(words: string): string[] | null {
@@ -160,36 +161,37 @@ function simpleList(words: string): string[] | null {
   if (inside.trim() === '') return [];
   const values: string[] = [];
   for (const part of inside.split(',')) {
-    const value = simpleScalar(part.trim());
+    const value = simpleScalar(part.trim(), SIMPLE_WORD);
     if (value === null) return null;
     values.push(value);
   }
   return values;
 }
 
-type YamlResult = { fields: YamlFields } | { problem: { message: string; line: number } };
+/** What front matter says, or why and where it cannot be read. */
+export type YamlResult = { fields: YamlFields } | { problem: { message: string; line: number } };
 
-/** Reads front matter by the YAML library (YAML 1.2, core schema). */
-export function readYaml(body: readonly string[]): YamlResult {
-  try {
-    const document = parseDocument(body.join('\n'), { prettyErrors: false, uniqueKeys: false });
-    const error = document.errors[0];
-    if (error) {
-      const before = body.join('\n').slice(0, error.pos[0]);
-      return { problem: { message: plainYamlMessage(error.message), line: before.split('\n').length } };
-    }
-    const value: unknown = document.toJS({ maxAliasCount: 50 });
-    return typeof value === 'object' && value !== null && !Array.isArray(value)
-      ? { fields: value as YamlFields }
-      : { problem: { message: 'The front matter holds no names with values.', line: 1 } };
-  } catch {
-    return { problem: { message: 'The front matter cannot be read as YAML.', line: 1 } };
-  }
+/** Little front matter needs it, and it is larger than all else that reads a note: it is loaded when some is met. */
+let readWhole: ((body: readonly string[]) => YamlResult) | null = null;
+let isMissed = false;
+
+/** Whether front matter was met that could not be read yet; `loadYaml`, then read it again. */
+export const missesYaml = (): boolean => isMissed;
+
+export async function loadYaml(): Promise<void> {
+  if (!readWhole) takeYaml((await import('./yaml')).readYaml);
 }
 
-function plainYamlMessage(message: string): string {
-  const first = message.split('\n')[0] ?? message;
-  return `The front matter cannot be read as YAML: ${first.replace(/\.$/, '')}.`;
+/** Takes the reader of whole YAML; for programs that have it from the start. */
+export function takeYaml(reader: (body: readonly string[]) => YamlResult): void {
+  readWhole = reader;
+  isMissed = false;
+}
+
+function readWholeYaml(body: readonly string[]): YamlResult {
+  if (readWhole) return readWhole(body);
+  isMissed = true;
+  return { fields: {} };
 }
 
 function frontMatterFrom(fields: YamlFields, lineCount: number): FrontMatter {

@@ -1,10 +1,11 @@
 import fc from 'fast-check';
 import { decodeUtf8 } from './decode';
-import { readFrontMatter, readSimpleYaml, readYaml } from './front-matter';
+import { readFrontMatter, readSimpleYaml } from './front-matter';
 import { editorText, storedText } from './line-endings';
 import { lineText, splitLines } from './lines';
 import { cleanPath, foldPath, freePath, pathFor, safeFileName } from './path';
 import { renameLinks, retargetTo } from './rename-links';
+import { readYaml } from './yaml';
 
 const front = (text: string) => readFrontMatter(splitLines(text));
 
@@ -72,6 +73,12 @@ describe('front matter', () => {
       'Yes',
       '.5',
       '2026-11-23 09:00',
+      'smells of salt, at the printer by 15 January',
+      'who? me! (or l’heure)',
+      'a,b,',
+      "it's, well, 'so'",
+      'a) b',
+      'a ?b !c (d',
     );
     const line = fc.oneof(
       fc.tuple(fc.constantFrom('title', 'tags', 'date', 'odd-key'), scalar).map(([key, value]) => `${key}: ${value}`),

@@ -5,6 +5,7 @@ import { splitLines } from '../../core/note/lines';
 import { baseNameOf, foldPath } from '../../core/note/path';
 import { noteAddress } from '../session/addresses';
 import { useAppSelector } from '../session/state';
+import { useYaml } from '../session/use-yaml';
 import { AgendaPage } from '../agenda/AgendaPage';
 import { LazyNoteEditor } from '../editor/LazyNoteEditor';
 import { BytesPage } from './BytesPage';
@@ -28,6 +29,7 @@ export function useLineParameter(): number | null {
 
 function NoteAt({ path }: { path: string }) {
   const stored = useStoredNote(path);
+  useYaml();
   const line = useLineParameter();
   const navigate = useNavigate();
   const [asText, setAsText] = useState(false);
