@@ -1,6 +1,6 @@
 import Dexie, { type Table } from 'dexie';
 import type { LineDays } from '../core/note/line-days';
-import { DATABASE_NAME } from './read-notes';
+import { DATABASE_NAME } from './database-name';
 
 /** What a note holds: text, or bytes that are no UTF-8 and therefore only kept. */
 export type Content = { text: string } | { bytes: Uint8Array };

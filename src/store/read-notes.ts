@@ -1,7 +1,6 @@
 import type { StoredNote } from './database';
+import { DATABASE_NAME } from './database-name';
 
-/** The database of the browser. */
-export const DATABASE_NAME = 'recado';
 const NOTES = 'notes';
 
 /** Some of the stored notes, and how many there are in all. */

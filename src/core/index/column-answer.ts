@@ -211,21 +211,11 @@ export class ColumnAnswer {
     for (let at = 0; at < count; at++) marks[slots[at] as number] = 0;
   }
 
-  /** The rows of the answer that stand in no other, as `eachAlone` finds them; without a call for each. */
+  /** The rows of the answer that stand in no other. */
   private alone(slots: Int32Array): Int32Array {
-    if (this.plan.gather.stepsApart) return slots;
-    const { marks, parents } = this.columns;
     const found = new Int32Array(slots.length);
     let count = 0;
-    for (let at = 0; at < slots.length; at++) marks[slots[at] as number] = 1;
-    for (let at = 0; at < slots.length; at++) {
-      const slot = slots[at] as number;
-      let up = parents[slot] as number;
-      while (up !== -1 && marks[up] === 0) up = parents[up] as number;
-      found[count] = slot;
-      count += up === -1 ? 1 : 0;
-    }
-    for (let at = 0; at < slots.length; at++) marks[slots[at] as number] = 0;
+    this.eachAlone(slots, ALL_ALIKE, (slot) => (found[count++] = slot));
     return found.subarray(0, count);
   }
 

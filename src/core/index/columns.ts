@@ -2,12 +2,10 @@ import type { Span } from '../calendar/span';
 import { standsInWords } from '../gather/evaluate';
 import { ABSENT, LAST, OPEN_BITS, type Sieve, type WordsSieve, nameBit, statusBit } from '../gather/sieve';
 import { isOpen } from '../task/status';
-import { comesBack, priorityRank, readTaskAt } from '../task/task';
-import type { ReadingSettings, Task } from '../task/task';
+import { type ReadingSettings, type Task, comesBack, priorityRank, readTaskAt } from '../task/task';
 import { AroundBits, ownPeopleBits, tagBits } from './name-bits';
 import type { NoteEntry } from './note-entry';
-import type { NoteHead, RowSource } from './note-head';
-import { type Row, echoOf, taskRowOf } from './row';
+import { type NoteHead, type Row, type RowSource, echoOf, taskRowOf } from './row';
 
 /** Bits of `flags` above those of the statuses. */
 const ARCHIVE = 32;
@@ -82,6 +80,7 @@ export class Columns implements RowSource {
 
   /** Takes in the tasks of a note; its head then knows their slots. */
   addNote(entry: NoteEntry, tasks: readonly Task[], notePlace: number): void {
+    if (tasks.length === 0) return;
     const note = this.freeNotes.pop() ?? this.entries.length;
     this.entries[note] = entry;
     const lead = leadOf(entry.settings);
@@ -151,11 +150,10 @@ export class Columns implements RowSource {
   /** Forgets the tasks of a note; rows that were made of them stay what they are, without a slot. */
   removeNote({ head }: NoteEntry): void {
     const [first] = head.slots;
-    if (first !== undefined) {
-      const note = this.notes[first] as number;
-      this.entries[note] = null;
-      this.freeNotes.push(note);
-    }
+    if (first === undefined) return;
+    const note = this.notes[first] as number;
+    this.entries[note] = null;
+    this.freeNotes.push(note);
     for (const slot of head.slots) {
       const row = this.rows[slot];
       if (row) {

@@ -13,8 +13,7 @@ import { namesFor } from './name-table';
 import type { Named } from './note-postings';
 import { isOpen } from '../task/status';
 import type { Around } from '../task/task-line';
-import { NoteHead, type RowSource } from './note-head';
-import { type Row, type TaskCounts, echoOf, noteRowOf, pointRowsOf } from './row';
+import { NoteHead, type Row, type RowSource, type TaskCounts, echoOf, noteRowOf, pointRowsOf } from './row';
 
 /** What the library keeps of a note. Its tasks are in the columns, and their rows are made from its text when they are asked for. */
 export interface NoteEntry extends Named {

@@ -1,14 +1,55 @@
-import type { Day } from '../calendar/day';
-import { readIsoDay } from '../calendar/day';
-import { type FrontMatter, fieldWords } from '../note/front-matter';
+import { type Day, readIsoDay } from '../calendar/day';
+import { type FrontMatter, type NoteKind, fieldWords } from '../note/front-matter';
 import { type LineDays, dayOfLine } from '../note/line-days';
 import { foldName } from '../note/names';
+import { folderOf } from '../note/path';
 import { echoRefOf } from '../task/echo';
 import type { ReadNote } from '../task/read-note';
 import { Task, comesBack } from '../task/task';
 import { NOTHING_AROUND } from '../task/task-line';
 import { foldedNames, foldedTags, withHandle } from './folded-names';
-import type { NoteHead } from './note-head';
+
+/** Gives the row of a task by its slot. */
+export interface RowSource {
+  rowAt(slot: number): Row;
+}
+
+/** What the index keeps of a note for all its rows. */
+export class NoteHead {
+  readonly path: string;
+  readonly folder: string;
+  readonly title: string;
+  readonly kind: NoteKind;
+  /** The day of a journal page. */
+  readonly journal: Day | null;
+  /** Whether its front matter says kind journal. */
+  readonly journalSaid: boolean;
+  /** The date of its front matter. */
+  readonly date: Day | null;
+  /** The handle of a person's page, folded. */
+  readonly handle: string | null;
+  /** The slots of its tasks, in the order of their lines. */
+  slots: number[] = [];
+
+  constructor(
+    { path, title, kind, journal, front }: ReadNote,
+    private readonly source: RowSource,
+  ) {
+    this.path = path;
+    this.folder = folderOf(path);
+    this.title = title;
+    this.kind = kind;
+    this.journal = journal;
+    this.journalSaid = front.kind === 'journal';
+    this.date = front.date;
+    this.handle = kind === 'person' ? foldName(front.handle ?? title) : null;
+  }
+
+  /** Its tasks; each row is made when it is first asked for. */
+  get rows(): readonly Row[] {
+    return this.slots.map((slot) => this.source.rowAt(slot));
+  }
+}
 
 /** What the row of a note says beyond its head. */
 export interface NoteFacts {

@@ -1,5 +1,7 @@
 import { type Day, readIsoDay } from '../calendar/day';
 import { type Lines, hasMark, lineText } from './lines';
+import { ownCopy } from './own-copy';
+import type { YamlFields, YamlResult } from './yaml-result';
 
 export const NOTE_KINDS = [
   'note',
@@ -82,7 +84,6 @@ function frontMatterLineCount(lines: Lines): number {
   return 0;
 }
 
-export type YamlFields = Record<string, unknown>;
 const SIMPLE_WORD = /^\p{L}[\p{L}\p{N} _./-]*$/u;
 /** Outside brackets a comma is part of the words, as are marks that mean nothing after a letter. */
 const SIMPLE_WORDS = /^\p{L}[\p{L}\p{N} _./,()'’!?-]*$/u;
@@ -126,9 +127,10 @@ function simpleLine(line: string): SimpleLine | null {
   let read = simpleLines.get(line);
   if (read === undefined) {
     if (simpleLines.size > MOST_KNOWN) simpleLines.clear();
-    read = readSimpleLine(line);
+    const kept = ownCopy(line);
+    read = readSimpleLine(kept);
     // What is short says the same in other notes; a long line would only be kept.
-    if (line.length < 80) simpleLines.set(line, read);
+    if (kept.length < 80) simpleLines.set(kept, read);
   }
   return read;
 }
@@ -167,9 +169,6 @@ function simpleList(words: string): string[] | null {
   }
   return values;
 }
-
-/** What front matter says, or why and where it cannot be read. */
-export type YamlResult = { fields: YamlFields } | { problem: { message: string; line: number } };
 
 /** Little front matter needs it, and it is larger than all else that reads a note: it is loaded when some is met. */
 let readWhole: ((body: readonly string[]) => YamlResult) | null = null;

@@ -1,4 +1,5 @@
 import type { NameSigns } from './name-signs';
+import { ownCopy } from './own-copy';
 
 /** A name in a line: `#tag` or `@person`. Offsets are into the line's words. */
 export interface Name {
@@ -46,8 +47,9 @@ function oneString(name: string): string {
   const known = strings.get(name);
   if (known !== undefined) return known;
   if (strings.size > MOST_KNOWN) strings.clear();
-  strings.set(name, name);
-  return name;
+  const kept = ownCopy(name);
+  strings.set(kept, kept);
+  return kept;
 }
 
 /** How two names are compared: NFC and without case. `sameName` keys fold `#Loans` and `#loans` together. */

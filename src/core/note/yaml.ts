@@ -1,5 +1,5 @@
 import { parseDocument } from 'yaml';
-import type { YamlFields, YamlResult } from './front-matter';
+import type { YamlFields, YamlResult } from './yaml-result';
 
 /** Reads front matter by the YAML library (YAML 1.2, core schema). */
 export function readYaml(body: readonly string[]): YamlResult {

@@ -2,10 +2,20 @@ import { memo } from 'react';
 import { weekdayOf } from '../../core/calendar/day';
 import { durationName } from '../../core/calendar/duration';
 import { timeName } from '../../core/calendar/span';
+import type { Overview } from '../../core/index/overview';
 import { Link } from 'react-router';
 import { noteAddress } from '../session/addresses';
 import { useNow } from '../session/services';
 import { useAppSelector } from '../session/state';
+
+/** Null until it is counted, which is a moment after the first lists are shown. */
+function openToday(overview: Overview | null): number | null {
+  if (!overview) return null;
+  const counted = overview.agendaCounts[TODAY];
+  return counted ?? (overview.notes.some((note) => note.path === TODAY) ? null : 0);
+}
+
+const TODAY = 'Agenda/Today.md';
 
 /** The bottom line: what is open today and its hours, what comes then, whether everything is saved. */
 export const Strip = memo(function Strip() {
@@ -15,7 +25,7 @@ export const Strip = memo(function Strip() {
   const save = useAppSelector((state) => state.frame.save);
   const hours = useAppSelector((state) => state.settings.workingHours);
   const { day: today, minute } = useNow();
-  const open = overview?.agendaCounts['Agenda/Today.md'] ?? 0;
+  const open = openToday(overview);
   const minutes = overview?.days[today]?.minutes ?? 0;
   const available = (hours[weekdayOf(today) - 1] ?? 0) * 60;
   const selected = useAppSelector((state) => state.frame.cursor?.words ?? 0);
@@ -24,7 +34,7 @@ export const Strip = memo(function Strip() {
     <footer className="no-print flex min-h-[28px] flex-none items-center justify-between gap-6 px-3.5 text-[0.83rem] text-muted">
       <p className="flex min-w-0 gap-5">
         <span className="whitespace-nowrap">
-          {open} open today · {durationName(minutes)} of {durationName(available)}
+          {open ?? '…'} open today · {durationName(minutes)} of {durationName(available)}
         </span>
         {next && (
           <span className="min-w-0 truncate">
