@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { NameSigns } from './name-signs';
-import { readInline } from './names';
+import { readInline, readNames } from './names';
 
 const PIECE = fc.constantFrom(
   ...['#loans', '@ilse', '#place/archive', '@a.b-c', '#été', '@маяк', '#1a', '#12', '#a-', '#a--b', '[[Salt on the Glass#Loans|loans]]'],
@@ -24,6 +24,21 @@ it('a line reads the same by itself and where it stands in a text, with the sign
       }
     }),
     { numRuns: 5000, seed: 20261123 },
+  );
+});
+
+it('what is read without places is what is read with them, each name once', () => {
+  fc.assert(
+    fc.property(LINE, fc.boolean(), (line, withSigns) => {
+      const { names, links } = readInline(line);
+      const of = (kind: string): string[] => [...new Set(names.filter((name) => name.kind === kind).map((name) => name.name))];
+      expect(readNames(line, 0, line.length, 0, withSigns ? new NameSigns(line) : null)).toEqual({
+        tags: of('tag'),
+        people: of('person'),
+        links,
+      });
+    }),
+    { numRuns: 3000, seed: 20261124 },
   );
 });
 

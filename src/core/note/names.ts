@@ -1,3 +1,4 @@
+import { EachOnce } from './each-once';
 import type { NameSigns } from './name-signs';
 import { ownCopy } from './own-copy';
 
@@ -17,6 +18,8 @@ export interface Link {
   words: string | null;
   from: number;
   to: number;
+  /** The line it stands on, from 0; 0 until a note places it. */
+  line: number;
 }
 
 export interface Inline {
@@ -82,6 +85,16 @@ export function tagWithUppers(tag: string): readonly string[] {
   return result;
 }
 
+/** What a line names, each name once; where they stand is not kept. */
+export interface LineNames {
+  tags: readonly string[];
+  people: readonly string[];
+  links: readonly Link[];
+}
+
+/** A line that names nothing. */
+export const NAMELESS: LineNames = { tags: [], people: [], links: [] };
+
 /** The signs, up to the backtick, at which something may begin. */
 const SIGNS = new Uint8Array(97);
 for (const sign of '\\`<[]#@') SIGNS[sign.charCodeAt(0)] = 1;
@@ -102,16 +115,30 @@ for (let code = 0; code < 128; code++)
  * @example readInline('Ask @ilse about #loans').names.map((name) => name.name) // ['ilse', 'loans']
  */
 export function readInline(text: string, from = 0, to = text.length, base = 0, signs: NameSigns | null = null): Inline {
-  const reader = new InlineReader(text, from, to, base);
-  if (signs && !signs.hiddenIn(from, to)) reader.readBare(signs);
-  else reader.read();
-  return reader.found;
+  const names: Name[] = [];
+  const reader = new InlineReader(text, from, to, base, (kind, name, at) => names.push({ kind, name, from: at, to: at + name.length + 1 }));
+  reader.read(signs);
+  return names.length === 0 && !reader.links ? NO_NAMES : { names, links: reader.links ?? [] };
 }
+
+/** What `readInline` finds, without the places of tags and people: all that reading a note asks for, and much less to keep. */
+export function readNames(text: string, from: number, to: number, base: number, signs: NameSigns | null): LineNames {
+  let tags: EachOnce | null = null;
+  let people: EachOnce | null = null;
+  const reader = new InlineReader(text, from, to, base, (kind, name) => {
+    if (kind === 'tag') (tags ??= new EachOnce()).add(name);
+    else (people ??= new EachOnce()).add(name);
+  });
+  reader.read(signs);
+  if (!tags && !people && !reader.links) return NAMELESS;
+  return { tags: allOf(tags), people: allOf(people), links: reader.links ?? NAMELESS.links };
+}
+
+const allOf = (names: EachOnce | null): readonly string[] => names?.all ?? NAMELESS.tags;
 
 /** Reads one stretch of a text. However long the text goes on, it looks at nothing far behind the stretch. */
 class InlineReader {
-  private names: Name[] | null = null;
-  private links: Link[] | null = null;
+  links: Link[] | null = null;
   /** Where the last run of so many backticks stands; found when one is looked for in vain. */
   private lastRuns: Map<number, number> | null = null;
 
@@ -120,20 +147,20 @@ class InlineReader {
     private readonly from: number,
     private readonly to: number,
     private readonly base: number,
+    /** Told of each tag and person, with the offset of its sign. */
+    private readonly tell: (kind: Name['kind'], name: string, at: number) => void,
   ) {}
 
-  get found(): Inline {
-    if (!this.names && !this.links) return NO_NAMES;
-    return { names: this.names ?? NO_NAMES.names, links: this.links ?? NO_NAMES.links };
+  /**
+   * @param signs the signs of the text: where nothing can hide a name, it goes from one to the next
+   */
+  read(signs: NameSigns | null): void {
+    const { text, from, to } = this;
+    if (!signs || signs.hiddenIn(from, to)) this.readEach();
+    else for (let at = signs.from(from); at < to;) at = signs.from(this.step(text.charCodeAt(at), at));
   }
 
-  /** Reads a stretch in which nothing can hide a name. */
-  readBare(signs: NameSigns): void {
-    const { text, to } = this;
-    for (let at = signs.from(this.from); at < to;) at = signs.from(this.step(text.charCodeAt(at), at));
-  }
-
-  read(): void {
+  private readEach(): void {
     const { text, to } = this;
     for (let at = this.from; at < to;) {
       const code = text.charCodeAt(at);
@@ -213,6 +240,7 @@ class InlineReader {
       words: bar === -1 ? null : inside.slice(bar + 1).trim(),
       from: at - base,
       to: end + 2 - base,
+      line: 0,
     });
     return end + 2;
   }
@@ -228,7 +256,7 @@ class InlineReader {
   }
 
   private readName(kind: Name['kind'], pattern: RegExp, at: number): number {
-    const { text, base } = this;
+    const { text } = this;
     const afterSpace = at === this.from || text.charCodeAt(at - 1) === 32;
     if (WORD[text.charCodeAt(at + 1)] === 0 || (!afterSpace && !BEFORE.test(text.charAt(at - 1)))) return at + 1;
     const written = this.asciiName(at + 1, kind) ?? nameBy(pattern, text, at);
@@ -237,7 +265,7 @@ class InlineReader {
     const end = at + 1 + name.length;
     if (end > this.to) return at + 1;
     if (!afterSpace && inAddress(text, at, kind)) return end;
-    (this.names ??= []).push({ kind, name, from: at - base, to: end - base });
+    this.tell(kind, name, at - this.base);
     return end;
   }
 

@@ -3,7 +3,7 @@ import { readStructure } from '../note/blocks';
 import { EachOnce } from '../note/each-once';
 import { type FrontMatter, type NoteKind, readFrontMatter } from '../note/front-matter';
 import { type Lines, hasMark, splitLines } from '../note/lines';
-import { type Inline, type Link, NO_NAMES, type Name, readInline } from '../note/names';
+import { type LineNames, type Link, NAMELESS, readNames } from '../note/names';
 import { NameSigns } from '../note/name-signs';
 import { baseNameOf, dayOfTitle } from '../note/path';
 import { type Heading, type Item, LineKind, type Structure } from '../note/structure';
@@ -16,12 +16,6 @@ export interface GatherBlock {
   line: number;
   lastLine: number;
   text: string;
-}
-
-/** A link with the line that it stands on. */
-export interface NoteLink extends Link {
-  /** From 0. */
-  line: number;
 }
 
 /** A note as it was read: everything that is computed from its text alone. */
@@ -39,7 +33,7 @@ export interface ReadNote {
   /** List items, tasks or not, whose tail says key. */
   keyPoints: KeyPoint[];
   /** Every link of the note, with its line. */
-  links: NoteLink[];
+  links: Link[];
   /** Tags and people named anywhere in the note, as written. */
   tags: string[];
   people: string[];
@@ -120,12 +114,12 @@ function readLines(note: ReadNote, settings: ReadingSettings): void {
     const mayName = signs.from(from) < to;
     if (!beginsItem) {
       if (!mayName && headingLine !== line) continue;
-      const inline = mayName ? readInline(text, from, to, from, signs) : NO_NAMES;
-      names.add(note, inline, line);
+      const named = mayName ? readNames(text, from, to, from, signs) : NAMELESS;
+      names.add(note, named, line);
       const heading = headings[nextHeading];
       if (headingLine !== line || !heading) continue;
       headingLine = headings[++nextHeading]?.line ?? -1;
-      if (heading.topLevel) trail.enter(heading, inline);
+      if (heading.topLevel) trail.enter(heading, named);
       continue;
     }
     for (; itemLine === line; itemLine = items[++nextItem]?.line ?? -1) {
@@ -163,23 +157,19 @@ function takeTask(note: ReadNote, names: Names, task: Task, index: number, item:
   if (asked !== null) names.people.add(asked);
   if (task.key) note.keyPoints.push({ line: item.line, said: task, task: place });
   if (tags.length === 0 && people.length === 0 && links.length === 0) return outer;
-  for (const tag of tags) names.tags.add(tag);
-  for (const person of people) names.people.add(person);
-  addLinks(note, links, item.line);
+  names.add(note, task, item.line);
   return null;
 }
 
-function handedDownBy({ around, tags, people, links }: Task): Around {
-  return withNames(around, tags, people, links);
-}
+const handedDownBy = (task: Task): Around => withNames(task.around, task);
 
 /** Takes the names and the key point of an item that is no task; gives what it hands down. */
 function takeItem(note: ReadNote, names: Names, words: string, item: Item, outer: Around, mayName: boolean, withTasks: boolean): Around {
   const { wordsFrom, line } = item;
-  const inline = mayName ? readInline(words, wordsFrom, wordsEnd(words, wordsFrom)) : NO_NAMES;
-  if (withTasks && words.endsWith('}')) addKeyPoint(note, words, item, inline, outer);
-  names.add(note, inline, line);
-  return inline === NO_NAMES ? outer : withInline(outer, inline);
+  const named = mayName ? readNames(words, wordsFrom, wordsEnd(words, wordsFrom), 0, null) : NAMELESS;
+  if (withTasks && words.endsWith('}')) addKeyPoint(note, words, item, named, outer);
+  names.add(note, named, line);
+  return withNames(outer, named);
 }
 
 /** Where the words of an item end: before its tail. */
@@ -188,14 +178,14 @@ function wordsEnd(words: string, from: number): number {
 }
 
 /** A list item that is no task and bears the clause `key`. */
-function addKeyPoint(note: ReadNote, words: string, item: Item, { names, links }: Inline, outer: Around): void {
+function addKeyPoint(note: ReadNote, words: string, item: Item, { tags, people, links }: LineNames, outer: Around): void {
   const tail = readTail(words, item.wordsFrom);
   if (!clauseOf(tail, 'key')) return;
   // Its words begin where those of a task would begin behind a box without a sign.
   const said = new Task(words, 0, words.length, item.wordsFrom - 2, '', 'todo');
   said.tailFrom = tail?.from ?? words.length;
-  said.tags = names.filter((name) => name.kind === 'tag').map((name) => name.name);
-  said.people = names.filter((name) => name.kind === 'person').map((name) => name.name);
+  said.tags = tags;
+  said.people = people;
   said.links = links;
   said.line = item.line;
   said.markerFrom = item.markerFrom;
@@ -205,7 +195,10 @@ function addKeyPoint(note: ReadNote, words: string, item: Item, { names, links }
 }
 
 function addLinks(note: ReadNote, links: readonly Link[], line: number): void {
-  for (const { target, heading, words, from, to } of links) note.links.push({ target, heading, words, from, to, line });
+  for (const link of links) {
+    link.line = line;
+    note.links.push(link);
+  }
 }
 
 /** The tags and people that a note names, each as it was written first. */
@@ -218,10 +211,10 @@ class Names {
     this.people = new EachOnce(people);
   }
 
-  add(note: ReadNote, inline: Inline, line: number): void {
-    if (inline === NO_NAMES) return;
-    for (const { kind, name } of inline.names) this[kind === 'tag' ? 'tags' : 'people'].add(name);
-    addLinks(note, inline.links, line);
+  add(note: ReadNote, { tags, people, links }: LineNames, line: number): void {
+    for (const tag of tags) this.tags.add(tag);
+    for (const person of people) this.people.add(person);
+    addLinks(note, links, line);
   }
 }
 
@@ -231,24 +224,15 @@ function joined(outer: readonly string[], own: readonly string[]): readonly stri
   return outer.length === 0 ? own : [...without(outer, own), ...own];
 }
 
-// Copying such an object by spreading it costs more than reading the line.
-function withNames(
-  { tags, people, links, headings }: Around,
-  ownTags: readonly string[],
-  ownPeople: readonly string[],
-  ownLinks: readonly Link[],
-): Around {
+/** What a place hands down with what a line in it names. */
+function withNames(around: Around, own: LineNames): Around {
+  if (own === NAMELESS) return around;
   return {
-    tags: joined(tags, ownTags),
-    people: joined(people, ownPeople),
-    links: ownLinks.length === 0 ? links : joined(links, targetsOf(ownLinks)),
-    headings,
+    tags: joined(around.tags, own.tags),
+    people: joined(around.people, own.people),
+    links: own.links.length === 0 ? around.links : joined(around.links, targetsOf(own.links)),
+    headings: around.headings,
   };
-}
-
-function withInline(around: Around, { names, links }: Inline): Around {
-  const of = (kind: Name['kind']): string[] => names.filter((name) => name.kind === kind).map((name) => name.name);
-  return withNames(around, of('tag'), of('person'), links);
 }
 
 /** The headings that hold a place, and what they hand down. */
@@ -261,10 +245,10 @@ class HeadingTrail {
     this.around = outer;
   }
 
-  enter({ level, words }: Heading, inline: Inline): void {
+  enter({ level, words }: Heading, named: LineNames): void {
     while ((this.open.at(-1)?.level ?? 0) >= level) this.open.pop();
     const up = this.open.at(-1)?.around ?? this.outer;
-    const { tags, people, links } = inline === NO_NAMES ? up : withInline(up, inline);
+    const { tags, people, links } = withNames(up, named);
     this.around = { tags, people, links, headings: [...up.headings, words] };
     this.open.push({ level, around: this.around });
   }

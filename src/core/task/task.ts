@@ -2,7 +2,7 @@ import { type Day, addMonths, readIsoDay } from '../calendar/day';
 import { readDuration } from '../calendar/duration';
 import { readMoment, readSpan } from '../calendar/span';
 import type { NameSigns } from '../note/name-signs';
-import { type Inline, NO_NAMES, type Name, readInline } from '../note/names';
+import { NAMELESS, readNames } from '../note/names';
 import { DAYS_BEFORE, PERSON_VALUE, type ClauseName, type Priority } from './clause';
 import { readPlainClauses } from './plain-clauses';
 import { type Problem, type ReadingSettings, Task } from './task-line';
@@ -75,11 +75,11 @@ export function readTaskAt(
   const textFrom = box + sign.length + 2;
   if (state?.known === false) readPatiently(task, false, settings);
   else readTailInto(task, text, textFrom, lineTo, settings);
-  const inline = signs === 'nameless' ? NO_NAMES : readInline(text, textFrom, lineFrom + task.tailFrom, lineFrom, signs);
-  if (inline !== NO_NAMES) {
-    task.tags = namesOf(inline, 'tag');
-    task.people = namesOf(inline, 'person');
-    task.links = inline.links;
+  const named = signs === 'nameless' ? NAMELESS : readNames(text, textFrom, lineFrom + task.tailFrom, lineFrom, signs);
+  if (named !== NAMELESS) {
+    task.tags = named.tags;
+    task.people = named.people;
+    task.links = named.links;
   }
   return task;
 }
@@ -136,16 +136,6 @@ function readPatiently(task: Task, known: boolean, settings: ReadingSettings): v
   task.tailFrom = tail ? tail.from : line.length;
   if (tail) readAttributes(task, tail, settings);
   addProblems(task, line, tail, known);
-}
-
-function namesOf({ names }: Inline, kind: Name['kind']): readonly string[] {
-  let found: string[] | null = null;
-  for (const name of names) {
-    if (name.kind !== kind) continue;
-    if (!found) found = [name.name];
-    else if (!found.includes(name.name)) found.push(name.name);
-  }
-  return found ?? [];
 }
 
 function readAttributes(task: Task, tail: Tail, settings: ReadingSettings): void {
