@@ -10,23 +10,38 @@ export interface Lines {
   ends: number[];
 }
 
+/** Beyond so many characters the lines are counted first: lists that grow to their length cost more than counting. */
+const LONG = 100_000;
+
 /** Splits a text without changing it. A text with a last line ending has one more, empty, line. */
 export function splitLines(text: string): Lines {
-  const starts: number[] = [];
-  const ends: number[] = [];
   const hasCarriage = text.indexOf('\r') !== -1;
-  let start = 0;
-  for (;;) {
-    starts.push(start);
-    const at = hasCarriage ? nextBreak(text, start) : text.indexOf('\n', start);
+  const count = text.length > LONG ? countLines(text, hasCarriage) : 0;
+  const starts = new Array<number>(count);
+  const ends = new Array<number>(count);
+  let line = 0;
+  for (let start = 0; ; line++) {
+    starts[line] = start;
+    const at = breakFrom(text, start, hasCarriage);
     if (at === -1) {
-      ends.push(text.length);
+      ends[line] = text.length;
       return { text, starts, ends };
     }
-    ends.push(at);
-    start = text.charCodeAt(at) === CR && text.charCodeAt(at + 1) === LF ? at + 2 : at + 1;
+    ends[line] = at;
+    start = afterBreak(text, at);
   }
 }
+
+function countLines(text: string, hasCarriage: boolean): number {
+  let count = 1;
+  for (let at = breakFrom(text, 0, hasCarriage); at !== -1; at = breakFrom(text, afterBreak(text, at), hasCarriage)) count++;
+  return count;
+}
+
+const breakFrom = (text: string, from: number, hasCarriage: boolean): number =>
+  hasCarriage ? nextBreak(text, from) : text.indexOf('\n', from);
+
+const afterBreak = (text: string, at: number): number => (text.charCodeAt(at) === CR && text.charCodeAt(at + 1) === LF ? at + 2 : at + 1);
 
 function nextBreak(text: string, from: number): number {
   for (let at = from; at < text.length; at++) {

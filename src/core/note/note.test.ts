@@ -104,6 +104,21 @@ describe('front matter', () => {
 const PIECES = fc.array(fc.constantFrom('a', 'b c', '', '\n', '\r\n', '\r', '\t', '- [ ] x', '\ufeff', '海', '\u0000'), { maxLength: 20 });
 
 describe('lines and endings', () => {
+  it.each(['\n', '\r\n', '\r'])('a long text is split as a short one, at %j', (ending) => {
+    const piece = ['- [ ] weigh the crate', '', '  words of it', ''].join(ending);
+    const short = splitLines(piece);
+    const long = splitLines(piece.repeat(5000));
+    const each = short.starts.length - 1;
+    expect(long.starts).toHaveLength(5000 * each + 1);
+    expect(long.ends).toHaveLength(5000 * each + 1);
+    for (const part of [0, 1, 4999])
+      for (let line = 0; line < each; line++) {
+        expect(long.starts[part * each + line]).toBe(part * piece.length + (short.starts[line] ?? NaN));
+        expect(lineText(long, part * each + line)).toBe(lineText(short, line));
+      }
+    expect(lineText(long, 5000 * each)).toBe('');
+  });
+
   it('any text is its lines and their endings', () => {
     fc.assert(
       fc.property(

@@ -98,8 +98,8 @@ function readLines(note: ReadNote, settings: ReadingSettings): void {
   const trail = new HeadingTrail({ tags: front.tags, people: NONE, links: front.about, headings: NONE });
   const withTasks = !WITHOUT_TASKS.has(note.kind);
   /** For each item what it hands down, and the nearest task at or around it; null for a task of which that was not asked yet. */
-  const arounds: (Around | null)[] = [];
-  const tasks: number[] = [];
+  const arounds = new Array<Around | null>(items.length);
+  const tasks = new Array<number>(items.length);
   const handedDown = (item: number): Around => (arounds[item] ??= handedDownBy(note.tasks[tasks[item] as number] as Task));
   let nextItem = 0;
   let nextHeading = 0;
@@ -130,12 +130,12 @@ function readLines(note: ReadNote, settings: ReadingSettings): void {
       const outerTask = parent === -1 ? -1 : (tasks[parent] as number);
       const task = withTasks && wordsFrom >= 0 ? readTaskAt(text, from, to, wordsFrom, settings, mayName ? signs : 'nameless') : null;
       if (task) {
-        tasks.push(note.tasks.length);
-        arounds.push(takeTask(note, names, task, nextItem, item, outer, outerTask));
+        tasks[nextItem] = note.tasks.length;
+        arounds[nextItem] = takeTask(note, names, task, nextItem, item, outer, outerTask);
         continue;
       }
-      tasks.push(outerTask);
-      arounds.push(wordsFrom < 0 ? outer : takeItem(note, names, text.slice(from, to), item, outer, mayName, withTasks));
+      tasks[nextItem] = outerTask;
+      arounds[nextItem] = wordsFrom < 0 ? outer : takeItem(note, names, text.slice(from, to), item, outer, mayName, withTasks);
     }
     if (headingLine === line) headingLine = headings[++nextHeading]?.line ?? -1;
   }
