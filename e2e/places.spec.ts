@@ -56,6 +56,10 @@ for (const [place, go] of PLACES) {
       }
       await expect.poll(() => desk.stored(NOTE), action).toBe(line === '' ? `\n${BLOCK}` : line + rest);
       await undo(desk);
+      // An action on a row that still shows what was undone is refused: the row is waited for as it is again.
+      await expect.poll(() => desk.stored(NOTE)).toBe(LINE + rest);
+      await expect(row.first()).toContainText('due today');
+      await expect(row.first()).not.toContainText(/plan|since|rests/);
     }
   });
 }
