@@ -44,7 +44,7 @@ for (const [place, go] of PLACES) {
 
     await row.getByRole('checkbox').first().click();
     await expect.poll(() => desk.stored(NOTE)).toBe(LINE.replace('[ ]', '[x]').replace('}', '; done 2026-11-23 09:20}') + rest);
-    await undo(desk);
+    await undo(desk, row);
     for (const [action, entries, line] of ACTIONS) {
       // The menus of two actions have entries of one name.
       await expect(page.getByRole('menu')).toHaveCount(0);
@@ -55,19 +55,18 @@ for (const [place, go] of PLACES) {
         await page.keyboard.press('Enter');
       }
       await expect.poll(() => desk.stored(NOTE), action).toBe(line === '' ? `\n${BLOCK}` : line + rest);
-      await undo(desk);
-      // An action on a row that still shows what was undone is refused: the row is waited for as it is again.
-      await expect.poll(() => desk.stored(NOTE)).toBe(LINE + rest);
-      await expect(row.first()).toContainText('due today');
-      await expect(row.first()).not.toContainText(/plan|since|rests/);
+      await undo(desk, row);
     }
   });
 }
 
-async function undo(desk: Desk): Promise<void> {
+/** An action on a row that still shows what was undone is refused: the row is waited for as it is again. */
+async function undo(desk: Desk, row: Locator): Promise<void> {
   await desk.page.keyboard.press('Escape');
   await desk.page.getByRole('button', { name: 'Undo' }).first().click();
   await expect.poll(() => desk.stored(NOTE)).toBe(`${LINE}\n\n${BLOCK}`);
+  await expect(row.first()).toContainText('due today');
+  await expect(row.first()).not.toContainText(/plan|since|rests|done/);
 }
 
 /** An entry of the open menu, whatever key stands behind its words. */

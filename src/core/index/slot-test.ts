@@ -1,12 +1,11 @@
 import type { DayRange } from '../calendar/span';
-import type { Condition, DateField, GatherContext, MeasureField, PresenceField, Sign } from '../gather/ast';
+import type { Condition, DateField, Flag, GatherContext, MeasureField, PresenceField, Sign } from '../gather/ast';
 import { resolveDate, resolveRange } from '../gather/dates';
-import { compareDays, compareNumbers } from '../gather/evaluate';
-import { ABSENT, OPEN_BITS, nameBit, statusBits } from '../gather/sieve';
+import { type NameLookup, compareDays, compareNumbers } from '../gather/evaluate';
+import { ABSENT, nameBit, statusBits } from '../gather/sieve';
 import { foldName } from '../note/names';
 import { priorityRank } from '../task/task';
 import type { Columns } from './columns';
-import type { NameLookup } from '../gather/evaluate';
 
 /** What the columns say of a task and a condition: that it fails, that it holds, or that only the row can tell. */
 export const No = 0;
@@ -27,9 +26,9 @@ export function slotTest(condition: Condition, columns: Columns, context: Gather
   const inner = (part: Condition): SlotTest => slotTest(part, columns, context, lookup);
   switch (condition.is) {
     case 'and':
-      return every(condition.parts.map(inner));
+      return joined(condition.parts.map(inner), No);
     case 'or':
-      return some(condition.parts.map(inner));
+      return joined(condition.parts.map(inner), Yes);
     case 'not':
       return opposite(inner(condition.part));
     case 'status': {
@@ -65,24 +64,14 @@ export function slotTest(condition: Condition, columns: Columns, context: Gather
   }
 }
 
-function every(tests: readonly SlotTest[]): SlotTest {
+/** Parts of which one decides: a No of an `and`, a Yes of an `or`. */
+function joined(tests: readonly SlotTest[], decisive: typeof No | typeof Yes): SlotTest {
+  const otherwise = decisive === No ? Yes : No;
   return (slot) => {
-    let result: Said = Yes;
+    let result: Said = otherwise;
     for (const test of tests) {
       const one = test(slot);
-      if (one === No) return No;
-      if (one === Ask) result = Ask;
-    }
-    return result;
-  };
-}
-
-function some(tests: readonly SlotTest[]): SlotTest {
-  return (slot) => {
-    let result: Said = No;
-    for (const test of tests) {
-      const one = test(slot);
-      if (one === Yes) return Yes;
+      if (one === decisive) return decisive;
       if (one === Ask) result = Ask;
     }
     return result;
@@ -197,16 +186,15 @@ function maybeUnsorted(columns: Columns, lookup: NameLookup): SlotTest {
   };
 }
 
-function flagged(columns: Columns, flag: string, today: number): SlotTest {
-  const isOpen: (slot: number) => boolean = (slot) => ((columns.flags[slot] as number) & OPEN_BITS) !== 0;
+function flagged(columns: Columns, flag: Flag, today: number): SlotTest {
   switch (flag) {
     case 'late':
       return (slot) => {
         const due = columns.dues[slot] as number;
-        return said(due !== ABSENT && due < today && isOpen(slot));
+        return said(due !== ABSENT && due < today && columns.isOpenAt(slot));
       };
     case 'resting':
-      return (slot) => said((columns.backs[slot] as number) > today && isOpen(slot));
+      return (slot) => said((columns.backs[slot] as number) > today && columns.isOpenAt(slot));
     case 'step':
       return (slot) => said(columns.parents[slot] !== -1);
     default:
