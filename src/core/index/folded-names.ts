@@ -1,4 +1,5 @@
 import { foldName, tagWithUppers } from '../note/names';
+import { remembered } from '../note/remembered';
 
 const NONE: readonly never[] = [];
 
@@ -35,14 +36,4 @@ export function foldedNames(names: readonly string[]): readonly string[] {
 }
 
 /** Most lines name nobody but one, and most of these the same few. */
-const lists = new Map<string, readonly string[]>();
-const MOST_KNOWN = 50_000;
-
-function alone(name: string): readonly string[] {
-  let list = lists.get(name);
-  if (!list) {
-    if (lists.size > MOST_KNOWN) lists.clear();
-    lists.set(name, (list = [foldName(name)]));
-  }
-  return list;
-}
+const alone = remembered((name): readonly string[] => [foldName(name)]);

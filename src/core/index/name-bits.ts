@@ -1,25 +1,11 @@
 import { nameBit } from '../gather/sieve';
 import { foldName, tagWithUppers } from '../note/names';
+import { remembered } from '../note/remembered';
 import type { Task } from '../task/task';
 import type { Around } from '../task/task-line';
 
-/** A library names the same few thousands of times. */
-const MOST_KNOWN = 50_000;
-
-function knownBits(find: (name: string) => number): (name: string) => number {
-  const known = new Map<string, number>();
-  return (name) => {
-    let bits = known.get(name);
-    if (bits === undefined) {
-      if (known.size > MOST_KNOWN) known.clear();
-      known.set(name, (bits = find(name)));
-    }
-    return bits;
-  };
-}
-
-const tagBit = knownBits((tag) => tagWithUppers(tag).reduce((bits, level) => bits | nameBit(level), 0));
-const personBit = knownBits((person) => nameBit(foldName(person)));
+const tagBit = remembered((tag) => tagWithUppers(tag).reduce((bits, level) => bits | nameBit(level), 0));
+const personBit = remembered((person) => nameBit(foldName(person)));
 
 /** Bits of tags and of the levels above them, by `nameBit`. */
 export function tagBits(tags: readonly string[]): number {

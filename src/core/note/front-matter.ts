@@ -1,6 +1,6 @@
 import { type Day, readIsoDay } from '../calendar/day';
 import { type Lines, hasMark, lineText } from './lines';
-import { ownCopy } from './own-copy';
+import { remembered } from './remembered';
 import type { YamlFields, YamlResult } from './yaml-result';
 
 export const NOTE_KINDS = [
@@ -119,21 +119,12 @@ export function readSimpleYaml(body: readonly string[]): { fields: YamlFields } 
   return list?.length === 0 || count === 0 ? null : { fields };
 }
 
-/** The notes of a library say the same few lines thousands of times. */
-const simpleLines = new Map<string, SimpleLine | null>();
-const MOST_KNOWN = 5000;
+/** What is short says the same in other notes; a long line would only be kept. */
+const SHORT = 80;
+const MOST_LINES_KNOWN = 5000;
+const shortLine = remembered((line) => ({ read: readSimpleLine(line) }), MOST_LINES_KNOWN);
 
-function simpleLine(line: string): SimpleLine | null {
-  let read = simpleLines.get(line);
-  if (read === undefined) {
-    if (simpleLines.size > MOST_KNOWN) simpleLines.clear();
-    const kept = ownCopy(line);
-    read = readSimpleLine(kept);
-    // What is short says the same in other notes; a long line would only be kept.
-    if (kept.length < 80) simpleLines.set(kept, read);
-  }
-  return read;
-}
+const simpleLine = (line: string): SimpleLine | null => (line.length < SHORT ? shortLine(line).read : readSimpleLine(line));
 
 function readSimpleLine(line: string): SimpleLine | null {
   const item = /^ {0,8}- +(\S.*)$/.exec(line);

@@ -1,6 +1,6 @@
 import { EachOnce } from './each-once';
 import type { NameSigns } from './name-signs';
-import { ownCopy } from './own-copy';
+import { remembered } from './remembered';
 
 /** A name in a line: `#tag` or `@person`. Offsets are into the line's words. */
 export interface Name {
@@ -38,32 +38,11 @@ const EMAIL_TAIL = /^@[\p{L}\p{N}-]+\.[\p{L}]/u;
 /** A line that names nothing. */
 export const NO_NAMES: Inline = { names: [], links: [] };
 
-/** A library names the same few tags and people thousands of times. */
-const folded = new Map<string, string>();
-const uppers = new Map<string, readonly string[]>();
-const MOST_KNOWN = 50_000;
-
-/** A library names the same few thousands of times: each name is one string, so that what is known of it is found at once. */
-const strings = new Map<string, string>();
-
-function oneString(name: string): string {
-  const known = strings.get(name);
-  if (known !== undefined) return known;
-  if (strings.size > MOST_KNOWN) strings.clear();
-  const kept = ownCopy(name);
-  strings.set(kept, kept);
-  return kept;
-}
+/** Each name is one string, so that what is known of it is found at once. */
+const oneString = remembered((name) => name);
 
 /** How two names are compared: NFC and without case. `sameName` keys fold `#Loans` and `#loans` together. */
-export function foldName(name: string): string {
-  const known = folded.get(name);
-  if (known !== undefined) return known;
-  if (folded.size > MOST_KNOWN) folded.clear();
-  const result = name.normalize('NFC').toLowerCase();
-  folded.set(name, result);
-  return result;
-}
+export const foldName = remembered((name) => name.normalize('NFC').toLowerCase());
 
 /** Whether two names are one. Nearly always their first letters tell at once. */
 export function sameName(a: string, b: string): boolean {
@@ -75,15 +54,10 @@ export function sameName(a: string, b: string): boolean {
 }
 
 /** A tag and the tags above it: `place/archive` is also `place`. Folded. */
-export function tagWithUppers(tag: string): readonly string[] {
-  const known = uppers.get(tag);
-  if (known) return known;
-  if (uppers.size > MOST_KNOWN) uppers.clear();
+export const tagWithUppers = remembered((tag): readonly string[] => {
   const parts = foldName(tag).split('/');
-  const result = parts.map((_, index) => parts.slice(0, index + 1).join('/'));
-  uppers.set(tag, result);
-  return result;
-}
+  return parts.map((_, index) => parts.slice(0, index + 1).join('/'));
+});
 
 /** What a line names, each name once; where they stand is not kept. */
 export interface LineNames {
