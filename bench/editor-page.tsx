@@ -17,8 +17,8 @@ export interface EditorPage {
   make: (which: 'ours' | 'plain', text: string) => number;
   /** A page that opens the plain editor at a click, with the text from a store as ours. */
   start: (text: string) => Promise<void>;
-  /** Puts the cursor into the middle of what was opened. */
-  toMiddle: () => void;
+  /** Puts the cursor at the end of a line (from 1) of what was opened. */
+  toLine: (line: number) => void;
 }
 
 const db = new Dexie('plain') as Dexie & { notes: Table<{ key: string; text: string }, string> };
@@ -111,9 +111,9 @@ const page: EditorPage = {
     parent.style.maxWidth = '46rem';
     createRoot(parent).render(<Page />);
   },
-  toMiddle() {
+  toLine(line) {
     if (!opened) throw new Error('the editor is open');
-    const at = opened.state.doc.line(2500).to;
+    const at = opened.state.doc.line(line).to;
     opened.dispatch({ selection: { anchor: at }, effects: EditorView.scrollIntoView(at, { y: 'center' }) });
     opened.focus();
   },

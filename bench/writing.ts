@@ -4,40 +4,57 @@ import { ADDRESS, WATCH, longTasks, longestWhileScrolling, openWith, root } from
 import type { EditorPage } from './editor-page';
 import { type BenchRow, row } from './measure';
 
-/** A note of 5,000 lines with 2,000 tasks. */
-function longNote(): string {
+/** How many lines of words stand under a task, turn by turn. */
+const UNDER = [3, 1, 1, 0];
+
+/** A note of 5,000 lines with 2,000 tasks, a quarter of which have a description longer than one line. */
+function longNote(): string[] {
   const lines: string[] = [];
-  for (let index = 0; lines.length < 5000; index++) {
-    if (index % 25 === 0) lines.push(`## Part ${index / 25}`, '');
+  for (let index = 0; index < 2000; index++) {
+    if (index % 50 === 0) lines.push(`## Part ${index / 50}`, '');
     lines.push(
       `- [ ] task ${index} about the tide clock #loans @kofi {due 2026-12-${String(1 + (index % 28)).padStart(2, '0')}; takes 30m}`,
     );
-    lines.push(`  words under it, number ${index}`);
-    if (index % 2 === 0) lines.push('');
+    const under = UNDER[index % UNDER.length] ?? 0;
+    for (let line = 1; line <= under; line++) lines.push(`  words under it, number ${index}, line ${line}`);
+    if (index % 5 === 0) lines.push('');
   }
-  return lines.slice(0, 5000).join('\n');
+  while (lines.length < 5000) lines.push(`word ${lines.length}`);
+  return lines;
 }
 
-/** The least time of a key stroke in the focused editor, in milliseconds, with the layout it asks for. */
-async function keyStroke(page: Page): Promise<number> {
+/** The least time of some key strokes in the focused editor, in milliseconds, with the layout they ask for. */
+async function keyStrokes(page: Page): Promise<number> {
   return page.evaluate(async () => {
     // Words, as people type them: one endless word would cost more with each letter.
     const WORDS = 'the tide turns ';
     const content = document.querySelector<HTMLElement>('.cm-content');
     let best = Infinity;
-    for (let round = -60; round < 80; round++) {
+    for (let round = 0; round < 30; round++) {
       const started = performance.now();
-      document.execCommand('insertText', false, WORDS.charAt((round + 60) % WORDS.length));
+      document.execCommand('insertText', false, WORDS.charAt(round % WORDS.length));
       // The editor hears of it in a microtask.
       await Promise.resolve();
       await Promise.resolve();
       void content?.offsetHeight;
-      const time = performance.now() - started;
-      if (round >= 0 && time < best) best = time;
+      best = Math.min(best, performance.now() - started);
       await new Promise((resolve) => setTimeout(resolve, 25));
     }
     return best;
   });
+}
+
+/** The least time of a key stroke in either page: by turns, so that a slow moment of the machine meets both. */
+async function keyStroke(page: Page, plain: Page): Promise<{ ours: number; theirs: number }> {
+  const best = { ours: Infinity, theirs: Infinity };
+  for (let turn = -2; turn < 6; turn++) {
+    const ours = await keyStrokes(page);
+    const theirs = await keyStrokes(plain);
+    if (turn < 0) continue;
+    best.ours = Math.min(best.ours, ours);
+    best.theirs = Math.min(best.theirs, theirs);
+  }
+  return best;
 }
 
 type PageWindow = Window & { editorPage: EditorPage };
@@ -92,7 +109,7 @@ const OPENING = async ([tag, words, shown]: string[]): Promise<number> => {
 };
 
 /** The least time of opening the note from the rack, and of opening it in a page with the plain editor alone. */
-async function openings(page: Page, plain: Page, text: string): Promise<{ ours: number; theirs: number }> {
+async function openings(page: Page, plain: Page, text: string, line: number): Promise<{ ours: number; theirs: number }> {
   const best = { ours: Infinity, theirs: Infinity };
   await plain.evaluate((doc) => (window as unknown as PageWindow).editorPage.start(doc), text);
   const inbox = page.getByRole('link', { name: /^Inbox/ }).first();
@@ -105,30 +122,32 @@ async function openings(page: Page, plain: Page, text: string): Promise<{ ours: 
     await plain.waitForTimeout(300);
     best.theirs = Math.min(best.theirs, await plain.evaluate(OPENING, ['button', 'Open', '.cm-line']));
   }
-  await plain.evaluate(() => (window as unknown as PageWindow).editorPage.toMiddle());
+  await plain.evaluate((at) => (window as unknown as PageWindow).editorPage.toLine(at), line);
   await plain.waitForTimeout(500);
   return best;
 }
 
 /** What writing in a long note costs, against the same editor with plain Markdown. */
 export async function writingRows(browser: Browser): Promise<BenchRow[]> {
-  const text = longNote();
+  const lines = longNote();
+  const text = lines.join('\n');
+  // A task in the middle.
+  const line = lines.findIndex((words, index) => index > 2500 && words.startsWith('- [ ]')) + 1;
   const page = await openWith(browser, [{ path: 'Long.md', text }]);
   await page.addInitScript(WATCH);
-  await page.goto(`${ADDRESS}/note/Long.md?line=2500`);
+  await page.goto(`${ADDRESS}/note/Long.md?line=${line}`);
   await page.locator('.cm-found-line').waitFor();
   const plain = await editorPage(browser);
   const made = await making(plain, text);
-  const { ours: opened, theirs: openedPlain } = await openings(page, plain, text);
-  await page.goto(`${ADDRESS}/note/Long.md?line=2500`);
+  const { ours: opened, theirs: openedPlain } = await openings(page, plain, text, line);
+  await page.goto(`${ADDRESS}/note/Long.md?line=${line}`);
   await page.locator('.cm-found-line').click();
   await page.keyboard.press('End');
   await page.waitForTimeout(800);
   await longTasks(page);
-  const ours = await keyStroke(page);
-  const whileTyping = await longTasks(page);
   await plain.locator('.cm-content').focus();
-  const theirs = await keyStroke(plain);
+  const { ours, theirs } = await keyStroke(page, plain);
+  const whileTyping = await longTasks(page);
   const whileScrolling = await longestWhileScrolling(page, 25, 700);
   await page.close();
   await plain.close();

@@ -261,3 +261,51 @@ test('what is far too much to paste is kept byte for byte, and Undo takes it bac
     await expect.poll(stored, { timeout: 30_000 }).toBe('before');
   }
 });
+
+test('plain text under an item is one line with a sign, opened by click and by key, and stands under the words', async ({ desk, page }) => {
+  await desk.open('empty');
+  await desk.text.click();
+  await page.keyboard.insertText('- [ ] Crates\n  seven, all of pine\n  screws, no nails\n- [ ] Riders\n  one letter');
+  await expect.poll(() => desk.stored(JOURNAL)).toContain('one letter');
+  await desk.agenda('Today');
+  await desk.day('2026-11-23');
+  const rest = desk.text.getByText('screws, no nails');
+  const sign = desk.text.getByRole('button', { name: '1 line folded; open' });
+  await expect(desk.text.getByText('seven, all of pine')).toBeVisible();
+  await expect(desk.text.getByText('one letter')).toBeVisible();
+  await expect(rest).toBeHidden();
+  // The first letters of both lines stand below one another.
+  const left = (words: string): Promise<number> =>
+    desk.text.getByText(words).evaluate((line, start) => {
+      const walker = document.createTreeWalker(line, NodeFilter.SHOW_TEXT);
+      for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+        const at = (node.textContent ?? '').indexOf(start);
+        if (at === -1) continue;
+        const range = document.createRange();
+        range.setStart(node, at);
+        return range.getBoundingClientRect().left;
+      }
+      throw new Error(`no "${start}"`);
+    }, words.charAt(0));
+  expect(Math.abs((await left('Riders')) - (await left('one letter')))).toBeLessThan(2);
+  await sign.click();
+  await expect(rest).toBeVisible();
+  await desk.text.getByText('seven, all of pine').click();
+  await page.keyboard.press('Control+Shift+F');
+  await expect(rest).toBeHidden();
+  await page.keyboard.press('Control+Shift+F');
+  await expect(rest).toBeVisible();
+});
+
+test('the cursor stands still under the typing hands and blinks when they rest', async ({ desk, page }) => {
+  await desk.open('empty');
+  const blinking = (): Promise<number> =>
+    page.evaluate(
+      () => document.getAnimations().filter(({ effect }) => (effect as KeyframeEffect).target?.closest('.cm-cursorLayer')).length,
+    );
+  await desk.write('crates of pine');
+  expect(await blinking()).toBe(0);
+  await expect.poll(blinking).toBe(1);
+  await page.keyboard.type(' and oak');
+  expect(await blinking()).toBe(0);
+});

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { type OutlineCommand, editedText, outlineEdit, readOutline } from './outline-edits';
+import { itemHolding } from './structure';
 
 const after = (text: string, line: number, command: OutlineCommand): string | null => {
   const edit = outlineEdit(text, line, command);
@@ -68,6 +69,33 @@ describe('outline commands', () => {
         }
       }),
       { numRuns: 400, seed: 20261123 },
+    );
+  });
+});
+
+describe('the item that holds a line', () => {
+  it('is the innermost one around it', () => {
+    const { structure } = readOutline('- a\n  words\n  - b\n    words\n\n  behind\n\nplain\n- c');
+    const lines = Array.from({ length: 9 }, (_, line) => itemHolding(structure, line)?.line);
+    expect(lines).toEqual([0, 0, 2, 2, 0, 0, undefined, undefined, 8]);
+  });
+
+  it('is found as by looking at all of them', () => {
+    const line = fc
+      .tuple(
+        fc.constantFrom('', '  ', '    ', '      ', '> '),
+        fc.constantFrom('- ', '1. ', '', '# ', '- - '),
+        fc.constantFrom('a', 'b', ''),
+      )
+      .map((parts) => parts.join(''));
+    fc.assert(
+      fc.property(fc.array(line, { minLength: 1, maxLength: 14 }), (lines) => {
+        const { structure } = readOutline(lines.join('\n'));
+        lines.forEach((_, at) =>
+          expect(itemHolding(structure, at)).toBe(structure.items.findLast((one) => one.line <= at && at <= one.lastLine)),
+        );
+      }),
+      { numRuns: 500 },
     );
   });
 });

@@ -1,7 +1,7 @@
 import { readStructure } from './blocks';
 import { readFrontMatter } from './front-matter';
 import { type Lines, lineText, splitLines } from './lines';
-import { type Heading, type Item, LineKind, type Structure } from './structure';
+import { type Heading, type Item, LineKind, type Structure, itemHolding } from './structure';
 
 /** A run of lines (from 0, both included) that belongs together: an item with what is under it, or a heading's section. */
 export interface Block {
@@ -41,7 +41,7 @@ export function readOutline(text: string): Outline {
 /** The innermost item or section that holds a line; null for a line in neither. */
 export function blockAt(outline: Outline, line: number): Block | null {
   const { structure } = outline;
-  const item = structure.items.findLast((one) => one.line <= line && line <= one.lastLine);
+  const item = itemHolding(structure, line);
   if (item) return blockOf(item);
   const heading = structure.headings.findLast((one) => one.topLevel && one.line <= line);
   if (!heading) return null;

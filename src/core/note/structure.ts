@@ -63,3 +63,18 @@ export interface Structure {
   headings: Heading[];
   fences: Fence[];
 }
+
+/** The innermost item that holds a line (from 0), its own or one under it; undefined when none does. */
+export function itemHolding({ items }: Structure, line: number): Item | undefined {
+  // The last item that begins no later, or one around it.
+  let from = 0;
+  let to = items.length;
+  while (from < to) {
+    const middle = (from + to) >> 1;
+    if ((items[middle] as Item).line <= line) from = middle + 1;
+    else to = middle;
+  }
+  let item = items[from - 1];
+  while (item && item.lastLine < line) item = items[item.parent];
+  return item;
+}

@@ -14,6 +14,7 @@ const TEXT = `# Loans
   - [ ] who signs
 - [ ] Riders
   their list is with @bea
+  and a copy with @kofi
 ## Letters
 - one
 
@@ -32,6 +33,14 @@ function hidden(view: EditorView): string[] {
   return [...new Set(lines)];
 }
 
+/** What a browser keeps, without one. */
+function keepInMemory(): void {
+  const kept = new Map<string, string>();
+  Object.assign(globalThis, {
+    localStorage: { getItem: (key: string) => kept.get(key) ?? null, setItem: (key: string, value: string) => void kept.set(key, value) },
+  });
+}
+
 describe('folding', () => {
   it('folds an item with what is under it, and unfolds it', () => {
     const view = testView(TEXT, folding);
@@ -44,10 +53,10 @@ describe('folding', () => {
 
   it('folds a section up to the next heading of its level', () => {
     const view = testView(TEXT, folding);
-    toggleFold(view, 7);
+    toggleFold(view, 8);
     expect(hidden(view)).toEqual(['- one', '', 'plain']);
     toggleFold(view, 0);
-    expect(hidden(view)).toHaveLength(10);
+    expect(hidden(view)).toHaveLength(11);
   });
 
   it('does nothing where nothing stands under a line', () => {
@@ -60,7 +69,7 @@ describe('folding', () => {
     const view = testView(TEXT, folding);
     foldAll(view, true);
     foldToLevel(view, 1);
-    expect(hidden(view)).toEqual(['- [ ] North door', '- [ ] key', '- [ ] who signs', 'their list is with @bea']);
+    expect(hidden(view)).toEqual(['- [ ] North door', '- [ ] key', '- [ ] who signs', 'their list is with @bea', 'and a copy with @kofi']);
     foldToLevel(view, 2);
     expect(hidden(view)).toEqual(['- [ ] key']);
     foldToLevel(view, 3);
@@ -70,7 +79,7 @@ describe('folding', () => {
   it('folds everything and unfolds everything', () => {
     const view = testView(TEXT, folding);
     foldAll(view, true);
-    expect(hidden(view)).toHaveLength(11);
+    expect(hidden(view)).toHaveLength(12);
     foldAll(view, false);
     expect(hidden(view)).toEqual([]);
   });
@@ -78,29 +87,64 @@ describe('folding', () => {
   it('shows the plain text under an item as one line', () => {
     const view = testView(TEXT, folding);
     view.dispatch({ effects: openingFolds(view.state, 'Other.md') });
-    expect(hidden(view)).toEqual(['their list is with @bea']);
+    expect(hidden(view)).toEqual(['and a copy with @kofi']);
+  });
+
+  it('opens and folds the plain text from a line of it, and the whole item from its own', () => {
+    const view = testView('- [ ] Crates\n\n  seven, all of pine\n  screws, no nails\n\n  - [ ] North door\n', folding);
+    view.dispatch({ effects: openingFolds(view.state, 'Other.md') });
+    expect(hidden(view)).toEqual(['screws, no nails']);
+    toggleFold(view, 2);
+    expect(hidden(view)).toEqual([]);
+    toggleFold(view, 3);
+    expect(hidden(view)).toEqual(['screws, no nails']);
+    toggleFold(view, 0);
+    expect(isFolded(view.state, 0)).toBe(true);
+    toggleFold(view, 0);
+    expect(hidden(view)).toEqual(['screws, no nails']);
+  });
+
+  it.each([
+    ['a single line', '- [ ] Crates\n  seven, all of pine\n'],
+    ['code', '- [ ] Crates\n  ```\n  seven\n  ```\n'],
+    ['a heading', '- [ ] Crates\n  # Pine\n  seven\n'],
+    ['an item without words', '-\n  - [ ] Crates\n'],
+    ['an item at once', '- [ ] Crates\n  - [ ] North door\n  - [ ] South door\n'],
+  ])('leaves %s under an item open', (_, text) => {
+    const view = testView(text, folding);
+    view.dispatch({ effects: openingFolds(view.state, 'Other.md') });
+    expect(hidden(view)).toEqual([]);
+  });
+
+  it('remembers a folded item that holds nothing but plain text', () => {
+    keepInMemory();
+    const view = testView(TEXT, folding);
+    toggleFold(view, 5);
+    keepFolds(view.state, 'Loans.md');
+    const other = testView(TEXT, folding);
+    other.dispatch({ effects: openingFolds(other.state, 'Loans.md') });
+    expect(isFolded(other.state, 5)).toBe(true);
   });
 
   it('remembers folds by the words of the lines, so that they follow a moved line', () => {
-    const kept = new Map<string, string>();
-    Object.assign(globalThis, {
-      localStorage: { getItem: (key: string) => kept.get(key) ?? null, setItem: (key: string, value: string) => void kept.set(key, value) },
-    });
+    keepInMemory();
     const view = testView(TEXT, folding);
     toggleFold(view, 2);
     keepFolds(view.state, 'Loans.md');
     const other = testView(`Something new.\n\n${TEXT}`, folding);
     other.dispatch({ effects: openingFolds(other.state, 'Loans.md') });
-    expect(hidden(other)).toEqual(['- [ ] key', 'their list is with @bea']);
+    expect(hidden(other)).toEqual(['- [ ] key', 'and a copy with @kofi']);
     const elsewhere = testView(TEXT, folding);
     elsewhere.dispatch({ effects: openingFolds(elsewhere.state, 'Riders.md') });
-    expect(hidden(elsewhere)).toEqual(['their list is with @bea']);
+    expect(hidden(elsewhere)).toEqual(['and a copy with @kofi']);
   });
 });
 
 describe('a long note', () => {
   const steps = Array.from({ length: 1500 }, (_, index) => `  - [ ] crate ${index} of the north store`);
-  const long = ['- [ ] Crates', '  all of them', ...steps, '- [ ] Riders', '  two pages', 'end'].join('\n');
+  const long = ['- [ ] Crates', '  in the store', '  all of them', ...steps, '- [ ] Riders', '  one letter', '  two pages', 'end'].join(
+    '\n',
+  );
 
   it('is folded in two parts as it would be in one, and is not forgotten when it is left in between', () => {
     const before = testView(long, folding);
@@ -148,16 +192,16 @@ describe('close-up', () => {
 
   it('shows an item with what is under it, or a section', () => {
     expect(shown(2)).toBe('  - [ ] North door\n    - [ ] key');
-    expect(shown(7)).toBe('## Letters\n- one\n\nplain');
+    expect(shown(8)).toBe('## Letters\n- one\n\nplain');
     expect(closeUpAt(testView('plain').state, 0)).toBeNull();
   });
 
   it('names what stands above, the outermost first', () => {
     const trail = (line: number): string[] => trailOf(noteNow(view.state), line).map(({ words }) => words);
     expect(trail(3)).toEqual(['Loans', 'Crates', 'North door']);
-    expect(trail(7)).toEqual(['Loans']);
-    expect(trail(8)).toEqual(['Loans', 'Letters']);
-    expect(trail(11)).toEqual([]);
-    expect(trail(12)).toEqual(['Build']);
+    expect(trail(8)).toEqual(['Loans']);
+    expect(trail(9)).toEqual(['Loans', 'Letters']);
+    expect(trail(12)).toEqual([]);
+    expect(trail(13)).toEqual(['Build']);
   });
 });

@@ -2,6 +2,7 @@ import { codeFolding, foldEffect, foldedRanges, unfoldEffect } from '@codemirror
 import type { EditorState, Extension, StateEffect } from '@codemirror/state';
 import type { EditorView } from '@codemirror/view';
 import { blockAt, sectionEnd } from '../../core/note/outline-edits';
+import { LineKind } from '../../core/note/structure';
 import type { ReadNote } from '../../core/task/read-note';
 import { noteNow, shownNote } from './note-field';
 
@@ -16,13 +17,18 @@ function foldOf({ doc }: EditorState, first: number, last: number): Fold | null 
   return last > first && last < doc.lines ? { from: doc.line(first + 1).to, to: doc.line(last + 1).to } : null;
 }
 
-/** The fold of the item or section that holds a line; null when nothing stands under it. */
+/**
+ * What folding at a line (from 0) hides: in a description longer than a line the lines behind its first, else what stands under
+ * the item or section that holds the line; null when nothing does.
+ */
 function foldAt(state: EditorState, note: ReadNote, line: number): Fold | null {
   const block = blockAt(note, line);
-  return block && foldOf(state, block.first, block.last);
+  if (!block) return null;
+  const item = line > block.first ? note.structure.items.findIndex((one) => one.line === block.first) : -1;
+  return (item !== -1 && descriptionFold(state, note, item)) || foldOf(state, block.first, block.last);
 }
 
-/** Whether it is folded; a description that is folded alone begins at the same place and does not count. */
+/** Whether it is folded; others may begin at the same place. */
 function isShut(state: EditorState, fold: Fold): boolean {
   let found = false;
   foldedRanges(state).between(fold.from, fold.from, (from, to) => {
@@ -37,7 +43,7 @@ export function isFolded(state: EditorState, line: number): boolean {
   return fold !== null && isShut(state, fold);
 }
 
-/** Folds or unfolds the item or section at a line (from 0); whether there was one. */
+/** Folds or unfolds what stands at a line (from 0): a description, an item or a section; whether there was one. */
 export function toggleFold(view: EditorView, line: number): boolean {
   const { state } = view;
   const fold = foldAt(state, noteNow(state), line);
@@ -94,14 +100,19 @@ function foldables(state: EditorState, note: ReadNote): Foldable[] {
   return [...sections, ...branches].sort((a, b) => a.fold.from - b.fold.from);
 }
 
-/** The plain text under an item: shown as one line with a sign until it is opened. */
-function descriptionFolds(state: EditorState, { structure: { items } }: ReadNote): Fold[] {
-  return items.flatMap((item, index) => {
-    const inner = items[index + 1];
-    const end = inner && inner.line <= item.lastLine ? inner.line - 1 : item.lastLine;
-    const fold = item.wordsFrom < 0 ? null : foldOf(state, item.line, end);
-    return fold ? [fold] : [];
-  });
+/**
+ * The plain text under an item (by its index), up to the first item in it, is shown as its first line with a sign for the rest,
+ * until it is opened. Null when it is no longer than that, or begins with something else, as code.
+ */
+function descriptionFold(state: EditorState, { structure: { items, kinds } }: ReadNote, index: number): Fold | null {
+  const item = items[index];
+  if (!item || item.wordsFrom < 0) return null;
+  const inner = items[index + 1];
+  let last = inner && inner.line <= item.lastLine ? inner.line - 1 : item.lastLine;
+  let first = item.line + 1;
+  while (first < last && kinds[first] === LineKind.blank) first++;
+  while (last > first && kinds[last] === LineKind.blank) last--;
+  return kinds[first] === LineKind.text ? foldOf(state, first, last) : null;
 }
 
 /** Whether only the first part of a note was read yet. */
@@ -117,7 +128,9 @@ export function openingFolds(state: EditorState, path: string): StateEffect<Fold
   const end = isPart(state) ? state.doc.line(note.lines.starts.length).from - 1 : Infinity;
   const { head } = state.selection.main;
   const found = new Map(
-    [...descriptionFolds(state, note), ...keptFolds(state, note, path)].map((fold) => [`${fold.from} ${fold.to}`, fold]),
+    [...note.structure.items.flatMap((_, item) => descriptionFold(state, note, item) ?? []), ...keptFolds(state, note, path)].map(
+      (fold) => [`${fold.from} ${fold.to}`, fold],
+    ),
   );
   return [...found.values()]
     .filter(({ from, to }) => to < end && !(from < head && head <= to))
@@ -135,13 +148,9 @@ export function keepFolds(state: EditorState, path: string): void {
   const lines: string[] = [];
   const note = noteNow(state);
   const ends = new Map(foldables(state, note).map(({ fold }) => [fold.from, fold.to]));
-  const { items } = note.structure;
-  const withItems = new Set(items.map((item) => item.parent).map((parent) => items[parent]?.line));
   foldedRanges(state).between(0, state.doc.length, (from, to) => {
-    const line = state.doc.lineAt(from);
-    // A description is folded anyway.
-    const bare = items.length > 0 && ends.get(from) === to && !line.text.startsWith('#') && !withItems.has(line.number - 1);
-    if (ends.get(from) === to && !bare) lines.push(line.text);
+    // Descriptions are folded anyway.
+    if (ends.get(from) === to) lines.push(state.doc.lineAt(from).text);
   });
   const kept = readKept();
   delete kept[path];

@@ -11,13 +11,15 @@ import { type CompletionFacts, completion } from './completion';
 import { type EditorContext, contextChanged, editorContext } from './editor-context';
 import { finishedLines, hideFinished } from './finished-lines';
 import { folding, openingFolds } from './folding';
+import { followNames } from './follow-names';
 import { foundLine } from './found-line';
 import { leavingLines } from './leaving-lines';
-import { followNames, lineDecorations } from './line-decorations';
+import { lineDecorations } from './line-decorations';
 import { marginTools } from './margin-tools';
 import { noteField, notePath, noteReading, readAll } from './note-field';
 import { dateOffers } from './offered-date';
 import { pasteRich } from './paste';
+import { restingCursor } from './resting-cursor';
 import { writingKeys } from './task-keys';
 import { editorTheme } from './theme';
 
@@ -94,6 +96,7 @@ export function makeEditor(options: EditorOptions): MadeEditor {
     parts.hidesFinished.of(first.hidesFinished),
     history(),
     drawSelection(),
+    restingCursor,
     completion(options.facts),
     keymap.of([...writingKeys, ...searchKeymap, ...historyKeymap, ...defaultKeymap]),
     search({ top: true }),

@@ -2,6 +2,7 @@ import { type EditorState, Facet, StateEffect, StateField, type Transaction } fr
 import { type EditorView, ViewPlugin, type ViewUpdate } from '@codemirror/view';
 import { type ReadNote, readNote } from '../../core/task/read-note';
 import { READING_DEFAULTS, type ReadingSettings } from '../../core/task/task';
+import { RestTimer } from './rest-timer';
 
 /** The path of the note in the editor. */
 export const notePath = Facet.define<string, string>({ combine: (values) => values[0] ?? '' });
@@ -76,27 +77,18 @@ export function readAll(view: EditorView): void {
 /** Reads a long note again when the hands rest. */
 const restReader = ViewPlugin.fromClass(
   class {
-    private timer: ReturnType<typeof setTimeout> | null = null;
-    private last = 0;
+    private readonly timer: RestTimer;
 
-    update({ state, view }: ViewUpdate): void {
-      if (state.field(readingField).fresh) return;
-      this.last = performance.now();
-      // One timer for a run of keys: to stop and set one at each of them costs more than to look again.
-      if (this.timer === null) this.wait(view, REST);
+    constructor(view: EditorView) {
+      this.timer = new RestTimer(REST, () => readAll(view));
     }
 
-    private wait(view: EditorView, time: number): void {
-      this.timer = setTimeout(() => {
-        this.timer = null;
-        const left = this.last + REST - performance.now();
-        if (left > 1) this.wait(view, left);
-        else readAll(view);
-      }, time);
+    update({ state }: ViewUpdate): void {
+      if (!state.field(readingField).fresh) this.timer.touch();
     }
 
     destroy(): void {
-      if (this.timer !== null) clearTimeout(this.timer);
+      this.timer.stop();
     }
   },
 );

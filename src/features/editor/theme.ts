@@ -8,6 +8,9 @@ const theme = EditorView.theme({
   '.cm-content': { padding: '0.25rem 0 6rem', caretColor: 'var(--primary)', maxWidth: '72ch' },
   '.cm-line': { padding: '1px 0' },
   '.cm-item': { paddingInlineStart: 'calc(var(--depth, 0) * 26px)', paddingBlock: '2px' },
+  // Under a mark or a bullet, where the words of the item begin.
+  '.cm-under': { paddingInlineStart: 'calc(var(--depth, 0) * 26px + 15px)', color: 'var(--muted)' },
+  '.cm-under-task': { paddingInlineStart: 'calc(var(--depth, 0) * 26px + 24px)' },
   '.cm-task-line': { paddingBlock: '2.5px' },
   '.cm-marked-line': { textDecoration: 'underline wavy var(--late)', textUnderlineOffset: '3px' },
   '.cm-raw-line': { fontVariantLigatures: 'none' },
@@ -22,6 +25,10 @@ const theme = EditorView.theme({
   '.cm-problem': { textDecoration: 'underline wavy var(--late)', textUnderlineOffset: '3px' },
   '.cm-problem-words': { display: 'block', color: 'var(--late)', fontSize: '0.86rem', paddingInlineStart: '1.4rem' },
   '.cm-cursor': { borderLeftColor: 'var(--primary)', borderLeftWidth: '2px' },
+  // Instead of the animation of the library: see restingCursor.
+  '&.cm-focused > .cm-scroller > .cm-cursorLayer': { animation: 'none !important' },
+  '&.cm-focused > .cm-scroller.cm-resting > .cm-cursorLayer > .cm-cursor': { animation: 'steps(1) recado-blink 1.2s infinite' },
+  '@keyframes recado-blink': { '50%': { opacity: '0' } },
   '&.cm-focused .cm-selectionBackground, .cm-selectionBackground': { background: 'var(--primary-soft) !important' },
   '.cm-placeholder': { color: 'var(--muted)' },
   '.cm-found-line': { background: 'var(--sun-soft)', borderRadius: '5px' },

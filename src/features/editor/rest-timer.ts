@@ -1,0 +1,35 @@
+/**
+ * Does something once nothing was touched for a while. One timer serves a run of touches: to stop and set one at each key stroke
+ * costs more than to look again.
+ *
+ * @example const timer = new RestTimer(120, () => save()); timer.touch();
+ */
+export class RestTimer {
+  private timer: ReturnType<typeof setTimeout> | null = null;
+  private last = 0;
+
+  /** @param rest how long nothing is touched before, in milliseconds */
+  constructor(
+    private readonly rest: number,
+    private readonly act: () => void,
+  ) {}
+
+  touch(): void {
+    this.last = performance.now();
+    if (this.timer === null) this.wait(this.rest);
+  }
+
+  stop(): void {
+    if (this.timer !== null) clearTimeout(this.timer);
+    this.timer = null;
+  }
+
+  private wait(time: number): void {
+    this.timer = setTimeout(() => {
+      this.timer = null;
+      const left = this.last + this.rest - performance.now();
+      if (left > 1) this.wait(left);
+      else this.act();
+    }, time);
+  }
+}
