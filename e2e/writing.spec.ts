@@ -309,3 +309,75 @@ test('the cursor stands still under the typing hands and blinks when they rest',
   await page.keyboard.type(' and oak');
   expect(await blinking()).toBe(0);
 });
+
+test('a day is picked from a calendar while the clause is written, and the cursor is back in the text', async ({ desk, page }) => {
+  await desk.open('empty');
+  await desk.write('- [ ] Weigh the crate {due ');
+  await page.getByRole('option', { name: 'from a calendar…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Due on another day' });
+  await dialog.locator('[data-pick="2026-11-30"]').click();
+  await dialog.getByRole('button', { name: 'Move it there' }).click();
+  await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Weigh the crate {due 2026-11-30}');
+  await expect(desk.text).toBeFocused();
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Weigh the crate');
+});
+
+test('who is named without a page is told once others have one, and one key makes the page', async ({ desk, page }) => {
+  await desk.open('empty');
+  await desk.write('- [ ] Ask @ilse about the crate');
+  await page.keyboard.press('ArrowLeft');
+  await expect.poll(() => desk.stored(JOURNAL)).toContain('@ilse');
+  const hint = desk.text.getByRole('note');
+  await expect(hint).toBeHidden();
+  await page.keyboard.press('Control+Shift+Period');
+  await desk.text.press('Control+Home');
+  expect(await desk.stored('People/ilse.md')).toBeNull();
+  // The first page is made while the name is written.
+  await desk.write('\n@teo');
+  await page.getByRole('option', { name: 'make a page for @teo' }).click();
+  await expect.poll(() => desk.stored('People/teo.md')).toContain('handle: teo');
+  await desk.text.press('Control+Home');
+  await expect(hint).toHaveText('@ilse has no page. Ctrl Shift . makes one.');
+  await page.keyboard.press('Control+Shift+Period');
+  await expect.poll(() => desk.stored('People/ilse.md')).toBe('---\nkind: person\nhandle: ilse\n---\n');
+  await expect(hint).toBeHidden();
+});
+
+test('every command of a note and of its text runs from the menu of commands', async ({ desk, page }) => {
+  await desk.open('empty');
+  await desk.write('- [ ] Crates\nNorth door');
+  const command = async (title: string): Promise<void> => {
+    await desk.text.focus();
+    await page.keyboard.press('Control+k');
+    await page.getByPlaceholder('Type part of a command or a note’s title').fill(title);
+    await page.keyboard.press('Enter');
+  };
+  await command('Indent the item');
+  await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Crates\n  - [ ] North door');
+  await command('Outdent the item');
+  await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Crates\n- [ ] North door');
+  await command('Find and replace in the note');
+  await expect(page.getByRole('textbox', { name: 'Find in this note' })).toBeFocused();
+  await page.keyboard.press('Escape');
+  await desk.text.press('Control+End');
+  await desk.text.press('Control+Enter');
+  await expect.poll(() => desk.stored(JOURNAL)).toContain('- [x] North door');
+  await command('Finished lines are out of sight');
+  await desk.text.press('Control+Home');
+  await expect(desk.text.getByText('1 finished line is out of sight')).toBeVisible();
+  await command('Finished lines stay where they are');
+  await expect(desk.text.getByText('North door')).toBeVisible();
+  await command('Start the lists of the note again');
+  await page.getByRole('dialog').getByRole('button', { name: 'Start again' }).click();
+  await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Crates\n- [ ] North door');
+  await command('Delete the note');
+  await expect.poll(() => desk.stored(JOURNAL)).toBeNull();
+  // A day has no other title and place; another note has.
+  await page.goto('/note/Agenda/Today.md?line=1');
+  await command('Move the note to a folder');
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await command('Rename the note');
+  await expect(page.getByRole('textbox', { name: 'Title of the note' })).toBeFocused();
+});

@@ -9,7 +9,7 @@ import { frameSlice } from '../features/session/frame-slice';
 import { useServices } from '../features/session/services';
 import { useAppDispatch } from '../features/session/state';
 import { useRedo, useUndo } from '../features/session/use-act';
-import { runInText } from '../features/session/text-commands';
+import { noteRun, runInText } from '../features/session/page-commands';
 
 /** What every command does, with its key; the menu of commands and the keys come from here. */
 export function useCommands(): Command[] {
@@ -44,9 +44,10 @@ export function useCommands(): Command[] {
     return COMMANDS.flatMap((command): Command[] => {
       const key = keys.get(command.id) ?? null;
       const run = runs[command.id];
-      const base = { id: command.id, title: command.title, key, heard: command.scope === 'everywhere' };
+      const base = { id: command.id, title: command.title, key, heard: command.scope === 'everywhere' || command.scope === 'note' };
       if (command.id === 'undo' || command.id === 'redo') return run ? [{ ...base, when: () => !isWriting(), run }] : [];
       if (run) return [{ ...base, run }];
+      if (command.scope === 'note') return [{ ...base, when: () => noteRun(command.id) !== undefined, run: () => noteRun(command.id)?.() }];
       // Commands of the text run on the editor that is on the page; those of lists on the focused row.
       return command.scope === 'text' ? [{ ...base, when: () => runInText(command.id, true), run: () => void runInText(command.id) }] : [];
     });

@@ -13,6 +13,7 @@ import type { LineTask, ManyOutcome } from './act-many';
 import type { NoteStore, NoteWrite } from './note-store';
 import { withGather } from '../core/gather/edit-block';
 import { mergeTexts } from './merge';
+import { otherTextPath } from './other-text';
 
 export type ActionResult = { done: true } | { refused: string };
 /** `raw` is the line as it stands now. */
@@ -134,7 +135,7 @@ export class NoteActions {
       if (note && present !== null && present !== base) {
         const merged = mergeTexts(base ?? '', text, present);
         if (merged === null) {
-          conflictPath = freePath(path.replace(/(\.[^./]+)?$/, ' (other text)$1'), this.taken(await this.store.all()));
+          conflictPath = freePath(otherTextPath(path), this.taken(await this.store.all()));
           writes.push({ path: conflictPath, expect: null, content: { text: present } });
         } else next = merged;
       }
@@ -143,6 +144,21 @@ export class NoteActions {
       if (result.saved) return { text: next, conflictPath };
       if (attempt === TRIES) throw new Error(BUSY);
     }
+  }
+
+  /**
+   * Puts one text in the place of the two that a note has: the note gets it, and the note of the other text goes.
+   *
+   * @param compared both texts as they were when the choice was made; refused when one of them changed since
+   */
+  async settle(path: string, otherPath: string, compared: { text: string; other: string }, chosen: string): Promise<ActionResult> {
+    return this.retry(`Chose between two texts: ${baseNameOf(path)}`, async () => {
+      const [note, other] = await Promise.all([this.store.get(path), this.store.get(otherPath)]);
+      if (note?.text !== compared.text || other?.text !== compared.other)
+        return { refused: 'One of the texts changed meanwhile, so both are kept. Compare them again.' };
+      const gone: NoteWrite = { path: other.path, expect: contentOf(other), content: null };
+      return note.text === chosen ? [gone] : [write(note, chosen), gone];
+    });
   }
 
   /** Makes a note; gives its path, which has a number when the title was taken in that folder. */

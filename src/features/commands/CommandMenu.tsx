@@ -1,5 +1,5 @@
 import { Command as Menu } from 'cmdk';
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Dialog } from '../../ui/Dialog';
 import { noteAddress } from '../session/addresses';
@@ -20,13 +20,22 @@ export function CommandMenu({ open, commands, onClose }: CommandMenuProps) {
   const notes = useAppSelector((state) => state.library.overview?.notes);
   const navigate = useNavigate();
   const [typed, setTyped] = useState('');
+  const chosen = useRef<(() => void) | null>(null);
   const close = (): void => {
     setTyped('');
     onClose();
   };
   const found = useMemo(() => notesNamed(notes ?? [], typed, MOST_NOTES), [notes, typed]);
   return (
-    <Dialog open={open} onClose={close} title="Commands and notes">
+    <Dialog
+      open={open}
+      onClose={close}
+      title="Commands and notes"
+      onGone={() => {
+        chosen.current?.();
+        chosen.current = null;
+      }}
+    >
       <Menu label="Commands and notes" loop>
         <Menu.Input
           autoFocus
@@ -46,8 +55,9 @@ export function CommandMenu({ open, commands, onClose }: CommandMenuProps) {
                   value={command.title}
                   className="menu-item justify-between"
                   onSelect={() => {
+                    // It may need the focus where it was before, or take it elsewhere.
+                    chosen.current = command.run;
                     close();
-                    command.run();
                   }}
                 >
                   {command.title}

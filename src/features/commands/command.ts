@@ -1,3 +1,4 @@
+import { base } from 'w3c-keyname';
 import type { CommandId } from './definitions';
 
 /** One action of the application that can run now: in the menu of commands, and by its key. */
@@ -18,7 +19,9 @@ const isMac = (): boolean => typeof navigator !== 'undefined' && /Mac|iPhone|iPa
 export function keyFrom(event: KeyboardEvent, mac = isMac()): string | null {
   if (/^(?:Control|Shift|Alt|Meta|AltGraph|Dead|Process|CapsLock)$/.test(event.key)) return null;
   const mod = mac ? event.metaKey : event.ctrlKey;
-  const name = event.key === ' ' ? 'Space' : event.key.length === 1 ? event.key.toLowerCase() : event.key;
+  // With Shift a sign's key types another sign: the key is named by the first, as the editor names it.
+  const sign = event.shiftKey && event.key.length === 1 && !/\p{L}/u.test(event.key) ? (base[event.keyCode] ?? event.key) : event.key;
+  const name = sign === ' ' ? 'Space' : sign.length === 1 ? sign.toLowerCase() : sign;
   return [mod ? 'Mod' : '', event.altKey ? 'Alt' : '', event.shiftKey ? 'Shift' : '', name].filter((part) => part !== '').join('+');
 }
 

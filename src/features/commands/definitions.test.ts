@@ -27,6 +27,10 @@ describe('the commands', () => {
     [{ key: 'K', ctrlKey: true, shiftKey: false, altKey: false, metaKey: false }, 'Mod+k'],
     [{ key: 'F8', ctrlKey: false, shiftKey: true, altKey: false, metaKey: false }, 'Shift+F8'],
     [{ key: ' ', ctrlKey: true, shiftKey: false, altKey: true, metaKey: false }, 'Mod+Alt+Space'],
+    [{ key: '>', keyCode: 190, ctrlKey: true, shiftKey: true, altKey: false, metaKey: false }, 'Mod+Shift+.'],
+    [{ key: ':', keyCode: 190, ctrlKey: true, shiftKey: true, altKey: false, metaKey: false }, 'Mod+Shift+.'],
+    [{ key: '!', keyCode: 49, ctrlKey: false, shiftKey: true, altKey: true, metaKey: false }, 'Alt+Shift+1'],
+    [{ key: 'É', keyCode: 50, ctrlKey: true, shiftKey: true, altKey: false, metaKey: false }, 'Mod+Shift+é'],
     [{ key: 'Control', ctrlKey: true, shiftKey: false, altKey: false, metaKey: false }, null],
   ])('%o is %s', (event, key) => expect(keyFrom(event as KeyboardEvent, false)).toBe(key));
 });

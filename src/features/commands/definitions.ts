@@ -1,5 +1,5 @@
-/** Where a command works: anywhere, on the focused row of a list, or in the text of a note. */
-export type Scope = 'everywhere' | 'list' | 'text';
+/** Where a command works: anywhere, on the page of a note, on the focused row of a list, or in the text of a note. */
+export type Scope = 'everywhere' | 'note' | 'list' | 'text';
 
 /** What a command is called and by which key it runs; what it does is told where it works. */
 export interface CommandDefinition {
@@ -30,6 +30,18 @@ export const COMMANDS = [
   { id: 'keys', title: 'Keys of all commands', key: null, scope: 'everywhere' },
   { id: 'print', title: 'Print this page', key: null, scope: 'everywhere' },
 
+  { id: 'note-title', title: 'Rename the note', key: null, scope: 'note' },
+  { id: 'note-stay', title: 'Finished lines stay where they are', key: null, scope: 'note' },
+  { id: 'note-sink', title: 'Finished lines go to the end of their list', key: null, scope: 'note' },
+  { id: 'note-hide', title: 'Finished lines are out of sight', key: null, scope: 'note' },
+  { id: 'note-clear-foot', title: 'Clear finished lines: under a heading at the foot', key: null, scope: 'note' },
+  { id: 'note-clear-archive', title: 'Clear finished lines: to the archive', key: null, scope: 'note' },
+  { id: 'note-clear-away', title: 'Clear finished lines: away', key: null, scope: 'note' },
+  { id: 'note-again', title: 'Start the lists of the note again', key: null, scope: 'note' },
+  { id: 'note-move', title: 'Move the note to a folder', key: null, scope: 'note' },
+  { id: 'note-save', title: 'Save the note as a Markdown file', key: null, scope: 'note' },
+  { id: 'note-delete', title: 'Delete the note', key: null, scope: 'note' },
+
   { id: 'row-details', title: 'Details of the task', key: 'Enter', scope: 'list' },
   { id: 'row-open', title: 'Open at its line', key: 'Mod+Enter', scope: 'list' },
   { id: 'row-cycle', title: 'Next status', key: 'Mod+Shift+Enter', scope: 'list' },
@@ -54,6 +66,8 @@ export const COMMANDS = [
   { id: 'text-take', title: 'Take the date at the end of the words into the tail', key: 'Mod+Shift+k', scope: 'text' },
   { id: 'text-details', title: 'Details of the task', key: 'Mod+,', scope: 'text' },
   { id: 'text-names', title: 'Tags, people, owner of the tasks', key: 'Mod+Shift+m', scope: 'text' },
+  { id: 'text-in', title: 'Indent the item', key: 'Tab', scope: 'text' },
+  { id: 'text-out', title: 'Outdent the item', key: 'Shift+Tab', scope: 'text' },
   { id: 'text-up', title: 'Move the item up', key: 'Alt+ArrowUp', scope: 'text' },
   { id: 'text-down', title: 'Move the item down', key: 'Alt+ArrowDown', scope: 'text' },
   { id: 'text-duplicate', title: 'Duplicate the item', key: 'Alt+Shift+ArrowDown', scope: 'text' },
@@ -66,6 +80,7 @@ export const COMMANDS = [
   { id: 'text-unfold-all', title: 'Unfold everything', key: null, scope: 'text' },
   { id: 'text-close-up', title: 'Close-up of the item or heading', key: 'Mod+Shift+e', scope: 'text' },
   { id: 'text-wider', title: 'One level out of the close-up', key: 'Mod+Shift+y', scope: 'text' },
+  { id: 'text-find', title: 'Find and replace in the note', key: 'Mod+f', scope: 'text' },
   { id: 'text-bold', title: 'Bold', key: 'Mod+b', scope: 'text' },
   { id: 'text-italic', title: 'Italic', key: 'Mod+i', scope: 'text' },
   { id: 'text-strike', title: 'Struck through', key: 'Mod+Shift+x', scope: 'text' },
@@ -93,14 +108,14 @@ export function keysOf(given: Readonly<Record<string, string>>): ReadonlyMap<str
   return new Map(COMMANDS.map(({ id, key }) => [id, given[id] === undefined ? key : given[id] || null]));
 }
 
-/** The other commands that a key would also run: those of the same scope, and those that work everywhere. */
+/** The other commands that a key would also run: those of the same scope, and where one of the two is heard around the other. */
 export function conflictsOf(id: string, key: string | null, keys: ReadonlyMap<string, string | null>): CommandDefinition[] {
   const own = COMMANDS.find((command) => command.id === id);
   if (key === null || !own) return [];
   return COMMANDS.filter(
-    (other) =>
-      other.id !== id &&
-      keys.get(other.id) === key &&
-      (other.scope === own.scope || other.scope === 'everywhere' || own.scope === 'everywhere'),
+    (other) => other.id !== id && keys.get(other.id) === key && (other.scope === own.scope || isWide(other) || isWide(own)),
   );
 }
+
+/** Whether a command is heard around texts and lists. */
+const isWide = ({ scope }: CommandDefinition): boolean => scope === 'everywhere' || scope === 'note';

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { editorText } from '../../core/note/line-endings';
@@ -14,13 +14,14 @@ import { frameSlice } from '../session/frame-slice';
 import { useNow, useServices } from '../session/services';
 import { useAppDispatch, useAppSelector } from '../session/state';
 import type { DialogTask, TaskDialog } from '../session/task-dialog';
-import { setTextRunner } from '../session/text-commands';
+import { setTextRunner } from '../session/page-commands';
 import { useAct } from '../session/use-act';
 import { useReading } from '../session/use-reading';
 import { InsertMenu } from './InsertMenu';
 import { Portals } from './Portals';
 import { PortalRegistry } from './block-decorations';
 import { closeUpAt, closeUpOf, closeUpOn, trailOf } from './close-up';
+import type { CompletionFacts } from './completion';
 import type { EditorContext } from './editor-context';
 import { keepFolds } from './folding';
 import { showLine } from './found-line';
@@ -28,11 +29,12 @@ import { type EditorValues, type MadeEditor, makeEditor } from './make-editor';
 import { noteNow } from './note-field';
 import { NoteSession, fromStore } from './note-session';
 import { type TextHost, runTextCommand } from './run-command';
+import { selectedTasks } from './task-commands';
 import { commandKeys } from './task-keys';
 import { insertPiece } from './text-marks';
 import { tickLine } from './tick-line';
-import { useRefProblems, useSharedNames } from './use-library-facts';
-import { useLatest } from './use-latest';
+import { useKnownPeople, useRefProblems, useSharedNames } from './use-library-facts';
+import { useLatest } from '../../ui/use-latest';
 
 interface NoteEditorProps {
   path: string;
@@ -78,6 +80,17 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
   const host = useRef<TextHost | null>(null);
   const told = useRef({ line: -1, words: 0 });
 
+  const makeNote = useCallback<CompletionFacts['make']>(
+    (name, kind) => {
+      const folder = kind === 'person' ? 'People' : path.split('/').slice(0, -1).join('/');
+      void actions.create(folder, name, kind === 'person' ? `---\nkind: person\nhandle: ${name}\n---\n` : '');
+      toast(`Made ${pathFor(folder, name)}`);
+    },
+    [actions, path],
+  );
+  const knownPeople = useKnownPeople();
+  const repairKey = keyName(keys.get('text-repair') ?? '');
+
   const { dateStyle: style, workingDay } = settings;
   const shownContext = useMemo(
     (): EditorContext => ({
@@ -86,6 +99,9 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
       workingDay,
       refProblems,
       sharedNames,
+      knownPeople,
+      repairKey,
+      action: () => actionContext(latestSettings.current, clock.now()),
       tick: (index) => host.current?.tick(index),
       run: (id, index) => {
         const view = editor.current?.view;
@@ -103,7 +119,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
           });
       },
     }),
-    [path, today, style, workingDay, refProblems, sharedNames, engine, navigate],
+    [path, today, style, workingDay, refProblems, sharedNames, knownPeople, repairKey, latestSettings, clock, engine, navigate],
   );
   const bindings = useMemo(
     () => commandKeys(keys, (target, id) => host.current !== null && runTextCommand(target, id, host.current)),
@@ -134,11 +150,11 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
         overview: () => latestOverview.current,
         recent: () => latestRecent.current,
         headings: (other) => headingsOf(store, other),
-        make: (name) => {
-          const person = /^People\/(.+)$/.exec(name)?.[1];
-          const folder = person === undefined ? path.split('/').slice(0, -1).join('/') : 'People';
-          void actions.create(folder, person ?? name, person === undefined ? '' : `---\nkind: person\nhandle: ${person}\n---\n`);
-          toast(`Made ${pathFor(folder, person ?? name)}`);
+        make: makeNote,
+        calendar: (what) => {
+          const { current } = editor;
+          const [task] = current ? selectedTasks(current.view) : [];
+          if (task) host.current?.dates([task], what);
         },
         context,
       },
@@ -155,10 +171,8 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
       },
     });
     const session = new NoteSession(path, view, text, store, actions, {
-      conflict: (other) =>
-        toast.warning(`The note was changed elsewhere at the same place. Both texts are kept: the other one is “${other}”.`, {
-          duration: 12000,
-        }),
+      conflict: () =>
+        toast.warning('The note was changed elsewhere at the same place. Both texts are kept: choose above the text.', { duration: 12000 }),
       failed: () => toast.error('The note could not be saved. Its text stays here; copy it out before you close the page.'),
       removed: () => removed(),
     });
@@ -179,7 +193,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
       void session.end().then(() => undefined);
       view.destroy();
     };
-  }, [path, store, actions, registry, latestSettings, latestOverview, latestRecent, latestKeys, latestValues, clock, dispatch]);
+  }, [path, store, actions, registry, latestSettings, latestOverview, latestRecent, latestKeys, latestValues, clock, dispatch, makeNote]);
 
   useEffect(() => {
     const open = editor.current;
@@ -206,7 +220,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
         const raw = view.state.doc.line(index + 1).text;
         askAbout([{ ref: { path, line: index, expected: raw }, text: raw }], ([task]) => ({ is: 'details', task: task as DialogTask }));
       },
-      dates: (tasks) => askAbout(asked(tasks), (all) => ({ is: 'day', tasks: all, what: 'due' })),
+      dates: (tasks, what) => askAbout(asked(tasks), (all) => ({ is: 'day', tasks: all, what })),
       names: (tasks) => askAbout(asked(tasks), (all) => ({ is: 'names', tasks: all })),
       closeUp: (index) => {
         const range = closeUpAt(view.state, index);
@@ -214,9 +228,10 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
       },
       wider: () => closeOn(trail.at(-1)?.line ?? null),
       insertMenu: () => setInserting(true),
+      makePerson: (handle) => makeNote(handle, 'person'),
       told: (reason) => toast.error(reason),
     };
-  }, [path, finished, trail, latestSettings, clock, navigate, dispatch, act]);
+  }, [path, finished, trail, latestSettings, clock, navigate, dispatch, act, makeNote]);
 
   useEffect(() => editor.current?.follow(values), [path, values]);
 

@@ -1,6 +1,6 @@
 import { type Completion, type CompletionContext, type CompletionResult, autocompletion, completionKeymap } from '@codemirror/autocomplete';
-import type { Extension } from '@codemirror/state';
-import { keymap } from '@codemirror/view';
+import type { Extension, Line, TransactionSpec } from '@codemirror/state';
+import { type EditorView, keymap } from '@codemirror/view';
 import { isoDay } from '../../core/calendar/day';
 import { dayName } from '../../core/calendar/day-name';
 import { likelyDays } from '../../core/calendar/likely-days';
@@ -8,6 +8,7 @@ import type { ActionContext } from '../../core/task/action-context';
 import { storedValue } from '../../core/task/clause-value';
 import { clauseNameOf } from '../../core/task/clause';
 import type { NameSummary, Overview } from '../../core/index/overview';
+import type { DayAsked } from '../session/task-dialog';
 
 /** What completion knows of the library, and what it may do. */
 export interface CompletionFacts {
@@ -15,8 +16,10 @@ export interface CompletionFacts {
   /** Paths of the notes that were opened last, the latest first. */
   recent: () => readonly string[];
   headings: (path: string) => Promise<string[]>;
-  /** Makes a note with this title. */
-  make: (title: string) => void;
+  /** Makes a note with this title, or a person's page with this handle. */
+  make: (name: string, kind: 'note' | 'person') => void;
+  /** Shows a calendar for a day of the task at the cursor. */
+  calendar: (what: DayAsked) => void;
   context: () => ActionContext;
 }
 
@@ -64,7 +67,7 @@ function people({ overview, make }: CompletionFacts, context: CompletionContext)
           selection: { anchor: start + typed.length + 1 },
           userEvent: 'input.complete',
         });
-        make(`People/${typed}`);
+        make(typed, 'person');
       },
     });
   return { from, options, validFor: /^@[\p{L}\p{M}\p{N}_. -]*$/u };
@@ -110,7 +113,7 @@ async function links({ overview, recent, headings, make }: CompletionFacts, cont
           selection: { anchor: from + title.length + 2 },
           userEvent: 'input.complete',
         });
-        make(title);
+        make(title, 'note');
       },
     });
   return { from: before.from + 2, options, validFor: /^[^\][\n|#]*$/ };
@@ -133,9 +136,11 @@ const CLAUSES: readonly [string, string][] = [
   ['key', 'a key point'],
 ];
 const DATED = new Set(['due', 'plan', 'start', 'until']);
+/** The clauses whose day can be picked from a calendar. */
+const PICKED: Record<string, DayAsked> = { due: 'due', plan: 'plan', start: 'rest' };
 
 /** Clauses in the tail of a line, and behind a date clause the likely days and what the words come to. */
-function clauses({ context: actionContext }: CompletionFacts, context: CompletionContext): CompletionResult | null {
+function clauses({ context: actionContext, calendar }: CompletionFacts, context: CompletionContext): CompletionResult | null {
   const before = context.matchBefore(/\s\{[^{}\n]*$/);
   if (!before || !/^\s*(?:>\s*)*(?:[-*+]|\d+[.)])\s/.test(context.state.doc.lineAt(context.pos).text)) return null;
   const inside = before.text.slice(before.text.indexOf('{') + 1);
@@ -161,6 +166,7 @@ function clauses({ context: actionContext }: CompletionFacts, context: Completio
   if (!DATED.has(name.toLowerCase())) return null;
   const { now, settings } = actionContext();
   const known = clauseNameOf(name.toLowerCase());
+  const picked = PICKED[name.toLowerCase()];
   const understood = typed.trim() === '' || known === null ? null : storedValue(known, typed.trim(), actionContext());
   const put =
     (value: string): NonNullable<Completion['apply']> =>
@@ -180,8 +186,31 @@ function clauses({ context: actionContext }: CompletionFacts, context: Completio
       ...likelyDays(now.day, settings.firstDayOfWeek)
         .filter(({ words }) => words.toLowerCase().startsWith(typed.trim().toLowerCase()))
         .map(({ words, day }) => ({ label: words, detail: dayName(day, now.day - 1000), apply: put(isoDay(day)) })),
+      ...(picked === undefined || typed.trim() !== ''
+        ? []
+        : [
+            {
+              label: 'from a calendar…',
+              apply: (view: EditorView, _completion: Completion, _start: number, end: number) => {
+                view.dispatch({ ...withoutClause(view.state.doc.lineAt(end), end), userEvent: 'delete.complete' });
+                calendar(picked);
+              },
+            },
+          ]),
     ],
   };
+}
+
+/** Takes away the clause being written before a place, and the braces when nothing else stands in them. */
+function withoutClause({ from, text }: Line, end: number): TransactionSpec {
+  const column = end - from;
+  const open = text.lastIndexOf('{', column - 1);
+  const begun = Math.max(open + 1, text.lastIndexOf(';', column - 1));
+  const close = text.indexOf('}', column);
+  const rest = text.slice(open + 1, begun) + text.slice(column, close === -1 ? text.length : close);
+  if (rest.trim() !== '') return { changes: { from: from + begun, to: end } };
+  const first = text.slice(0, open).trimEnd().length;
+  return { changes: { from: from + first, to: from + (close === -1 ? text.length : close + 1) } };
 }
 
 /** Completion of names, links and clauses, as the signs that begin them are typed. */

@@ -5,11 +5,12 @@ import { foldPath } from '../../core/note/path';
 import { type Heading, type Item, LineKind, itemHolding } from '../../core/note/structure';
 import type { ReadNote } from '../../core/task/read-note';
 import { isOpen } from '../../core/task/status';
-import { type Task, comesBack } from '../../core/task/task';
+import { type Problem, type Task, comesBack } from '../../core/task/task';
 import { clauseOf, readTail } from '../../core/task/tail';
 import { chipsOf } from '../../ui/chip-look';
 import { editorContext } from './editor-context';
 import { shownNote } from './note-field';
+import { repairOf } from './repair';
 import { BulletWidget, ChipsWidget, DetailsWidget, MarkWidget, ProblemsWidget } from './widgets';
 
 const hidden = Decoration.replace({});
@@ -173,12 +174,9 @@ function decorateTask(ranges: Range<Decoration>[], task: Task, state: EditorStat
   }
   if (raw) {
     ranges.push(Decoration.line({ class: 'cm-raw-line cm-task-line' }).range(from));
-    ranges.push(Decoration.widget({ widget: DETAILS, side: 2 }).range(from + text.length));
-    // With the cursor on the line its problems are said, since a title needs a mouse.
-    if (problems.length > 0 && !isInBraces(text, state.selection.main.head - from)) {
-      const told = new ProblemsWidget(problems.map((problem) => problem.message));
-      ranges.push(Decoration.widget({ widget: told, side: 1 }).range(from + text.length));
-    }
+    ranges.push(Decoration.widget({ widget: DETAILS, side: 1 }).range(from + text.length));
+    const told = problemsTold(task, state, text, state.selection.main.head - from, problems);
+    if (told) ranges.push(Decoration.widget({ widget: told, side: 2 }).range(from + text.length));
     return;
   }
   const late = open && task.due !== null && task.due.from < today;
@@ -202,6 +200,17 @@ function decorateTask(ranges: Range<Decoration>[], task: Task, state: EditorStat
     const chips = chipsOf(tail, { today, style, workingDay, open, restsUntil, problems }, 'note');
     ranges.push(Decoration.replace({ widget: new ChipsWidget(chips) }).range(from + tail.from, from + tail.to));
   }
+}
+
+/** With the cursor on the line its problems are said, since a title needs a mouse, and what one key does about them. */
+function problemsTold(task: Task, state: EditorState, text: string, column: number, problems: readonly Problem[]): ProblemsWidget | null {
+  if (isInBraces(text, column) || /@[\p{L}\p{M}\p{N}_.-]*$/u.test(text.slice(0, column))) return null;
+  const { knownPeople, repairKey, action } = state.facet(editorContext);
+  const repair = problems.length === 0 && knownPeople === null ? null : repairOf(text, task, action(), knownPeople);
+  const hints = repair?.is === 'page' ? [`@${repair.person} has no page.`] : [];
+  if (repair && repairKey !== '') hints.push(repair.is === 'page' ? `${repairKey} makes one.` : `${repairKey} repairs it.`);
+  const messages = problems.map((problem) => problem.message);
+  return messages.length + hints.length === 0 ? null : new ProblemsWidget(messages, hints.join(' '));
 }
 
 /** Whether the cursor stands between braces that are being filled: what is wrong there is said when they are left. */

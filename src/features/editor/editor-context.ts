@@ -1,4 +1,5 @@
 import { Facet, StateEffect } from '@codemirror/state';
+import { ACTION_DEFAULTS, type ActionContext } from '../../core/task/action-context';
 import type { Day } from '../../core/calendar/day';
 import type { Problem } from '../../core/task/task';
 import type { DateStyle } from '../../core/calendar/day-name';
@@ -13,6 +14,12 @@ export interface EditorContext {
   refProblems: ReadonlyMap<number, readonly Problem[]>;
   /** Folded names that more than one note has. */
   sharedNames: ReadonlySet<string>;
+  /** The folded handles of the people who have a page; null where nobody has one. */
+  knownPeople: ReadonlySet<string> | null;
+  /** How the key that repairs a line is called; empty for none. */
+  repairKey: string;
+  /** For what actions would do to a line. */
+  action: () => ActionContext;
   /** Ticks the task on a line (from 0). */
   tick: (line: number) => void;
   /** Runs a command of the text by its id. */
@@ -26,6 +33,9 @@ const NO_CONTEXT: EditorContext = {
   workingDay: 480,
   refProblems: new Map(),
   sharedNames: new Set(),
+  knownPeople: null,
+  repairKey: '',
+  action: () => ({ now: { day: 0, minute: 0 }, settings: ACTION_DEFAULTS, makeRef: () => '' }),
   tick: () => undefined,
   run: () => undefined,
   follow: () => undefined,

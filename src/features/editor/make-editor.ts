@@ -40,6 +40,9 @@ const extensionsOf = ({ context, reading, keys, hidesFinished }: EditorValues): 
   hidesFinished: hideFinished.of(hidesFinished),
 });
 
+/** The keys of the search panel; the one that opens it is a command's. */
+const findKeys = searchKeymap.filter(({ key }) => key !== 'Mod-f');
+
 /** What the search panel calls its parts. */
 const SEARCH_WORDS = {
   Find: 'Find in this note',
@@ -98,7 +101,7 @@ export function makeEditor(options: EditorOptions): MadeEditor {
     drawSelection(),
     restingCursor,
     completion(options.facts),
-    keymap.of([...writingKeys, ...searchKeymap, ...historyKeymap, ...defaultKeymap]),
+    keymap.of([...writingKeys, ...findKeys, ...historyKeymap, ...defaultKeymap]),
     search({ top: true }),
     EditorState.phrases.of(SEARCH_WORDS),
     markdown({ base: markdownLanguage, addKeymap: false }),

@@ -1,3 +1,4 @@
+import { isolateHistory } from '@codemirror/commands';
 import { Annotation } from '@codemirror/state';
 import type { EditorView } from '@codemirror/view';
 import { Transaction } from '@codemirror/state';
@@ -128,7 +129,8 @@ export class NoteSession {
     if (!change || this.ended) return;
     this.view.dispatch({
       changes: change,
-      annotations: [fromStore.of(true), Transaction.addToHistory.of(!elsewhere)],
+      // What was typed just before is another step of Undo.
+      annotations: [fromStore.of(true), Transaction.addToHistory.of(!elsewhere), isolateHistory.of('full')],
     });
   }
 

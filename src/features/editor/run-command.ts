@@ -1,10 +1,14 @@
 import type { EditorView } from '@codemirror/view';
 import { redo, undo } from '@codemirror/commands';
+import { openSearchPanel } from '@codemirror/search';
 import type { ActionContext } from '../../core/task/action-context';
 import type { Task } from '../../core/task/task';
+import type { DayAsked } from '../session/task-dialog';
+import { editorContext } from './editor-context';
 import { foldAll, foldToLevel, toggleFold } from './folding';
 import { runOutline } from './outline-keys';
 import { actOnSelected, convertLines, openTail, repairLine, selectedTasks, takeDate } from './task-commands';
+import { shiftItem } from './task-keys';
 import { nextHeading, toggleMark } from './text-marks';
 import { startCompletion } from '@codemirror/autocomplete';
 
@@ -16,11 +20,13 @@ export interface TextHost {
   /** Shows the details of the task on a line (from 0). */
   details: (line: number) => void;
   /** Asks for one day, or for names, for all of these tasks. */
-  dates: (tasks: readonly Task[]) => void;
+  dates: (tasks: readonly Task[], what: DayAsked) => void;
   names: (tasks: readonly Task[]) => void;
   closeUp: (line: number) => void;
   wider: () => void;
   insertMenu: () => void;
+  /** Makes a page for a person. */
+  makePerson: (handle: string) => void;
   told: (reason: string) => void;
 }
 
@@ -45,7 +51,7 @@ export function runTextCommand(view: EditorView, id: string, host: TextHost): bo
       // Several lines get one date together; a single one is written in place.
       const tasks = selectedTasks(view);
       if (tasks.length > 1) {
-        host.dates(tasks);
+        host.dates(tasks, 'due');
         return true;
       }
       return openTail(view) && (startCompletion(view), true);
@@ -63,6 +69,10 @@ export function runTextCommand(view: EditorView, id: string, host: TextHost): bo
       host.details(task.line);
       return true;
     }
+    case 'text-in':
+      return shiftItem(view, 'in');
+    case 'text-out':
+      return shiftItem(view, 'out');
     case 'text-up':
       return runOutline(view, 'up');
     case 'text-down':
@@ -87,6 +97,8 @@ export function runTextCommand(view: EditorView, id: string, host: TextHost): bo
     case 'text-wider':
       host.wider();
       return true;
+    case 'text-find':
+      return openSearchPanel(view);
     case 'text-bold':
       return toggleMark(view, '**');
     case 'text-italic':
@@ -101,7 +113,7 @@ export function runTextCommand(view: EditorView, id: string, host: TextHost): bo
       host.insertMenu();
       return true;
     case 'text-repair':
-      return repairLine(view, host.context());
+      return repairLine(view, host.context(), view.state.facet(editorContext).knownPeople, host.makePerson);
     case 'undo':
       return undo(view);
     case 'redo':

@@ -101,11 +101,17 @@ describe('the tail', () => {
     expect(takeDate(view, CONTEXT)).toBe(false);
   });
 
-  it('repairs words that are no date yet, and nothing else', () => {
-    const view = testView('- [ ] Ring {due next fri; colour blue}|');
-    expect(repairLine(view, CONTEXT)).toBe(true);
-    expect(view.state.doc.toString()).toBe('- [ ] Ring {due 2026-12-04; colour blue}');
-    expect(repairLine(view, CONTEXT)).toBe(false);
+  it('repairs words that are no date yet, then makes a page for who has none, and nothing else', () => {
+    const view = testView('- [ ] Ring @isle {due next fri; colour blue}|');
+    const made: string[] = [];
+    const repair = (known: string[]): boolean => repairLine(view, CONTEXT, new Set(known), (person) => made.push(person));
+    expect(repair([])).toBe(true);
+    expect(view.state.doc.toString()).toBe('- [ ] Ring @isle {due 2026-12-04; colour blue}');
+    expect(made).toEqual([]);
+    expect(repair(['ilse'])).toBe(true);
+    expect(made).toEqual(['isle']);
+    expect(repair(['ilse', 'isle'])).toBe(false);
+    expect(view.state.doc.toString()).toBe('- [ ] Ring @isle {due 2026-12-04; colour blue}');
   });
 });
 
@@ -115,11 +121,12 @@ describe('the commands of texts', () => {
     context: () => CONTEXT,
     tick: (line) => calls.push(`tick ${line}`),
     details: (line) => calls.push(`details ${line}`),
-    dates: (tasks) => calls.push(`dates ${tasks.map((task) => task.line).join()}`),
+    dates: (tasks, what) => calls.push(`${what} ${tasks.map((task) => task.line).join()}`),
     names: (tasks) => calls.push(`names ${tasks.map((task) => task.line).join()}`),
     closeUp: (line) => calls.push(`close-up ${line}`),
     wider: () => calls.push('wider'),
     insertMenu: () => calls.push('insert'),
+    makePerson: (handle) => calls.push(`page ${handle}`),
     told: (reason) => calls.push(reason),
   };
   beforeEach(() => void calls.splice(0));
@@ -128,7 +135,7 @@ describe('the commands of texts', () => {
     const view = testView('plain\n- [ ] |a\n- [ ] b|');
     for (const id of ['text-tick', 'text-details', 'text-names', 'text-tail', 'text-close-up', 'text-wider', 'text-insert'])
       expect(runTextCommand(view, id, host)).toBe(true);
-    expect(calls).toEqual(['tick 1', 'tick 2', 'details 1', 'names 1,2', 'dates 1,2', 'close-up 2', 'wider', 'insert']);
+    expect(calls).toEqual(['tick 1', 'tick 2', 'details 1', 'names 1,2', 'due 1,2', 'close-up 2', 'wider', 'insert']);
   });
 
   it('let the key go where there is nothing to do', () => {

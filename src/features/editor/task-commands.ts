@@ -6,9 +6,9 @@ import { type Change, applyChanges } from '../../core/task/edit';
 import type { Intention } from '../../core/task/intention';
 import { spanText } from '../../core/task/shift-dates';
 import type { Task } from '../../core/task/task';
-import { withTypedClauses } from '../../core/task/typed-tail';
 import { withClause } from '../../core/task/write-tail';
 import { noteNow } from './note-field';
+import { repairOf } from './repair';
 
 /** The lines (from 0) that the selection touches. */
 export function selectedLines(view: EditorView): number[] {
@@ -162,17 +162,27 @@ export function takeDate(view: EditorView, context: ActionContext): boolean {
   return true;
 }
 
-/** Repairs what can be repaired on the line: words in its tail become dates. */
-export function repairLine(view: EditorView, context: ActionContext): boolean {
+/**
+ * Repairs what can be repaired on the line: words in its tail become dates, and who is named without a page gets one.
+ *
+ * @param known the folded handles of the people who have a page; null where nobody has one
+ */
+export function repairLine(
+  view: EditorView,
+  context: ActionContext,
+  known: ReadonlySet<string> | null,
+  makePage: (person: string) => void,
+): boolean {
   const line = view.state.doc.lineAt(view.state.selection.main.head);
   const task = noteNow(view.state).tasks.findLast((one) => one.line === line.number - 1);
-  if (!task) return false;
-  const next = withTypedClauses(line.text, task.boxFrom, context);
-  if (next === line.text) return false;
-  view.dispatch({
-    changes: { from: line.from, to: line.to, insert: next },
-    selection: { anchor: line.from + next.length },
-    userEvent: 'input.act',
-  });
+  const repair = task ? repairOf(line.text, task, context, known) : null;
+  if (!repair) return false;
+  if (repair.is === 'page') makePage(repair.person);
+  else
+    view.dispatch({
+      changes: { from: line.from, to: line.to, insert: repair.line },
+      selection: { anchor: line.from + repair.line.length },
+      userEvent: 'input.act',
+    });
   return true;
 }

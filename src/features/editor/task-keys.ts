@@ -39,8 +39,8 @@ function nextMarker(before: string): string {
   return before.replace(/(\d{1,9})([.)]\s*)$/, (_, digits: string, rest: string) => `${Number(digits) + 1}${rest}`);
 }
 
-/** In a list Tab moves the item with what is under it; elsewhere it leaves the editor, as Escape and Tab always do. */
-function shiftItem(view: EditorView, command: 'in' | 'out'): boolean {
+/** In a list it moves the item with what is under it; elsewhere its key does what it does in a page: Tab leaves the editor, as Escape and Tab always do. */
+export function shiftItem(view: EditorView, command: 'in' | 'out'): boolean {
   const line = view.state.doc.lineAt(view.state.selection.main.head).number - 1;
   const inList = noteNow(view.state).structure.items.some((item) => item.line === line);
   // At the end of its way an item stays; the focus stays with it.
@@ -48,10 +48,7 @@ function shiftItem(view: EditorView, command: 'in' | 'out'): boolean {
 }
 
 /** Keys that belong to writing itself. */
-export const writingKeys: KeyBinding[] = [
-  { key: 'Enter', run: (view) => continueTasks(view) || insertNewlineContinueMarkup(view) },
-  { key: 'Tab', run: (view) => shiftItem(view, 'in'), shift: (view) => shiftItem(view, 'out') },
-];
+export const writingKeys: KeyBinding[] = [{ key: 'Enter', run: (view) => continueTasks(view) || insertNewlineContinueMarkup(view) }];
 
 /** The keys of the commands of texts, as the settings say. */
 export function commandKeys(keys: ReadonlyMap<string, string | null>, run: (view: EditorView, id: string) => boolean): KeyBinding[] {

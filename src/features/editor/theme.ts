@@ -24,6 +24,7 @@ const theme = EditorView.theme({
   '.cm-shared-name': { textDecorationStyle: 'double' },
   '.cm-problem': { textDecoration: 'underline wavy var(--late)', textUnderlineOffset: '3px' },
   '.cm-problem-words': { display: 'block', color: 'var(--late)', fontSize: '0.86rem', paddingInlineStart: '1.4rem' },
+  '.cm-problem-hint': { color: 'var(--muted)' },
   '.cm-cursor': { borderLeftColor: 'var(--primary)', borderLeftWidth: '2px' },
   // Instead of the animation of the library: see restingCursor.
   '&.cm-focused > .cm-scroller > .cm-cursorLayer': { animation: 'none !important' },

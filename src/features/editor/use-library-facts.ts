@@ -1,4 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
+import { foldName } from '../../core/note/names';
 import type { Problem } from '../../core/task/task';
 import { useServices } from '../session/services';
 import { useAppSelector } from '../session/state';
@@ -7,6 +8,15 @@ import { useAppSelector } from '../session/state';
 export function useSharedNames(): ReadonlySet<string> {
   const words = useAppSelector((state) => state.library.overview?.sharedNames.join('\n') ?? '');
   return useMemo(() => new Set(words.split('\n')), [words]);
+}
+
+/** The folded handles of the people who have a page, the same set until they change; null where nobody has one. */
+export function useKnownPeople(): ReadonlySet<string> | null {
+  const words = useAppSelector((state) => {
+    const people = state.library.overview?.people.filter((person) => person.path !== null) ?? [];
+    return people.map((person) => foldName(person.name)).join('\n');
+  });
+  return useMemo(() => (words === '' ? null : new Set(words.split('\n'))), [words]);
 }
 
 const NONE: ReadonlyMap<number, readonly Problem[]> = new Map();

@@ -118,18 +118,22 @@ export class BulletWidget extends WidgetType {
   }
 }
 
-/** What is wrong with a line, in sentences under it. */
+/** What is wrong with a line, in sentences under it, and in quiet words what can be done. */
 export class ProblemsWidget extends WidgetType {
-  constructor(private readonly messages: readonly string[]) {
+  constructor(
+    private readonly messages: readonly string[],
+    private readonly hint: string,
+  ) {
     super();
   }
 
   override eq(other: ProblemsWidget): boolean {
-    return other.messages.join('\n') === this.messages.join('\n');
+    return other.messages.join('\n') === this.messages.join('\n') && other.hint === this.hint;
   }
 
   override toDOM(): HTMLElement {
     const box = part('cm-problem-words', this.messages.join(' '));
+    if (this.hint !== '') box.append(this.messages.length > 0 ? ' ' : '', part('cm-problem-hint', this.hint));
     box.setAttribute('role', 'note');
     return box;
   }

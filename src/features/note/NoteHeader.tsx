@@ -1,20 +1,10 @@
-import { MoreHorizontal } from 'lucide-react';
-import { DropdownMenu } from 'radix-ui';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { folderOf } from '../../core/note/path';
-import { saveFile } from '../exchange/save-file';
 import { noteAddress } from '../session/addresses';
 import { useServices } from '../session/services';
-import { frameSlice } from '../session/frame-slice';
-import { useAppDispatch, useAppSelector } from '../session/state';
-import { useUndo } from '../session/use-act';
-import { Menu, MenuChoice, MenuEntry, MenuInside, MenuLine } from '../../ui/menu';
-import { PinEntry } from '../rack/PinEntry';
-import { MoveDialog } from './MoveDialog';
-import { ResetDialog } from './ResetDialog';
-import { useClearFinished } from './use-clear-finished';
+import { NoteMenu } from './NoteMenu';
 
 interface NoteHeaderProps {
   path: string;
@@ -28,8 +18,7 @@ export function NoteHeader({ path, title, isAgenda, onShowLists }: NoteHeaderPro
   const { actions } = useServices();
   const navigate = useNavigate();
   const [typed, setTyped] = useState(title);
-  const [moving, setMoving] = useState(false);
-  const [resetting, setResetting] = useState(false);
+  const field = useRef<HTMLInputElement>(null);
   const rename = async (): Promise<void> => {
     if (typed.trim() === title) return;
     const result = await actions.rename(path, typed);
@@ -46,6 +35,7 @@ export function NoteHeader({ path, title, isAgenda, onShowLists }: NoteHeaderPro
       <p className="text-[0.86rem] text-muted">{folderOf(path).replaceAll('/', ' › ') || 'Notes'}</p>
       <div className="flex items-start gap-2">
         <input
+          ref={field}
           aria-label="Title of the note"
           className="min-w-0 flex-1 rounded-md bg-transparent font-title text-[1.86rem] leading-tight font-bold"
           value={typed}
@@ -61,10 +51,10 @@ export function NoteHeader({ path, title, isAgenda, onShowLists }: NoteHeaderPro
             Show the lists
           </button>
         )}
-        <NoteMenu path={path} title={title} onMove={() => setMoving(true)} onReset={() => setResetting(true)} />
+        <span className="mt-1">
+          <NoteMenu path={path} title={title} onRename={() => field.current?.select()} />
+        </span>
       </div>
-      {resetting && <ResetDialog path={path} onClose={() => setResetting(false)} />}
-      <MoveDialog path={path} open={moving} onClose={() => setMoving(false)} />
     </header>
   );
 }
@@ -72,60 +62,4 @@ export function NoteHeader({ path, title, isAgenda, onShowLists }: NoteHeaderPro
 function renamedWords(places: number): string {
   if (places === 0) return 'Renamed.';
   return `Renamed; ${places} ${places === 1 ? 'link follows' : 'links follow'}.`;
-}
-
-const FINISHED = [
-  ['stay', 'stay where they are'],
-  ['sink', 'go to the end of their list'],
-  ['hide', 'are out of sight'],
-] as const;
-
-function NoteMenu({ path, title, onMove, onReset }: { path: string; title: string; onMove: () => void; onReset: () => void }) {
-  const { actions, store } = useServices();
-  const dispatch = useAppDispatch();
-  const finished = useAppSelector((state) => state.frame.finished[path] ?? state.settings.finished);
-  const clear = useClearFinished(path, title);
-  const undo = useUndo();
-  const remove = async (): Promise<void> => {
-    const result = await actions.remove([path], `Deleted: ${title}`);
-    if ('refused' in result) toast.error(result.refused);
-    else toast(`Deleted: ${title}`, { action: { label: 'Undo', onClick: () => void undo() } });
-  };
-  const save = async (): Promise<void> => {
-    const text = await store.text(path);
-    if (text !== null) saveFile(path.slice(path.lastIndexOf('/') + 1), new TextEncoder().encode(text));
-  };
-  return (
-    <Menu
-      trigger={
-        <button type="button" className="quiet-button no-print mt-1" aria-label="Actions for this note">
-          <MoreHorizontal size={17} aria-hidden="true" />
-        </button>
-      }
-    >
-      <MenuInside label="Finished lines">
-        <DropdownMenu.RadioGroup value={finished}>
-          {FINISHED.map(([value, label]) => (
-            <MenuChoice
-              key={value}
-              value={value}
-              label={label}
-              onSelect={() => dispatch(frameSlice.actions.finishedChosen({ path, finished: value }))}
-            />
-          ))}
-        </DropdownMenu.RadioGroup>
-        <MenuLine />
-        <MenuEntry label="Clear them: under a heading at the foot" onSelect={() => void clear('foot')} />
-        <MenuEntry label="Clear them: to the archive" onSelect={() => void clear('archive')} />
-        <MenuEntry label="Clear them: away" danger onSelect={() => void clear('away')} />
-      </MenuInside>
-      <MenuEntry label="Start its lists again…" onSelect={onReset} />
-      <MenuLine />
-      <PinEntry title={title} />
-      <MenuEntry label="Move to a folder…" onSelect={onMove} />
-      <MenuEntry label="Save as a Markdown file" onSelect={() => void save()} />
-      <MenuEntry label="Print" onSelect={() => window.print()} />
-      <MenuEntry label="Delete" danger onSelect={() => void remove()} />
-    </Menu>
-  );
 }

@@ -11,6 +11,7 @@ import { LazyNoteEditor } from '../editor/LazyNoteEditor';
 import { BytesPage } from './BytesPage';
 import { DayClaims } from './DayClaims';
 import { NoteHeader } from './NoteHeader';
+import { OtherText } from './OtherText';
 import { Sheet } from './Sheet';
 import { useStoredNote } from './use-stored-note';
 
@@ -62,6 +63,7 @@ function NoteAt({ path }: { path: string }) {
           Line {front.problem.line + 1}: {front.problem.message} The note is shown as text; nothing of it is lost.
         </p>
       )}
+      <OtherText path={stored.path} />
       <SameTitle path={stored.path} title={title} />
       <ClaimedDay path={stored.path} />
       <LazyNoteEditor

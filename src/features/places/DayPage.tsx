@@ -8,7 +8,9 @@ import { journalPath } from '../../core/note/path';
 import { LazyNoteEditor } from '../editor/LazyNoteEditor';
 import { DayClaims } from '../note/DayClaims';
 import { BytesPage } from '../note/BytesPage';
+import { NoteMenu } from '../note/NoteMenu';
 import { useLineParameter } from '../note/NotePage';
+import { OtherText } from '../note/OtherText';
 import { Sheet } from '../note/Sheet';
 import { useStoredNote } from '../note/use-stored-note';
 import { dayAddress } from '../session/addresses';
@@ -42,8 +44,8 @@ function JournalPage({ path, day }: { path: string; day: Day }) {
     <Sheet title={dayTitle(day)} busy={stored.is === 'loading'}>
       <header className="mb-2">
         <p className="text-[0.86rem] text-muted">{words}</p>
-        <div className="flex items-center justify-between gap-2">
-          <h1 className="font-title text-[1.86rem] leading-tight font-bold">{dayTitle(day)}</h1>
+        <div className="flex items-center gap-2">
+          <h1 className="min-w-0 flex-1 font-title text-[1.86rem] leading-tight font-bold">{dayTitle(day)}</h1>
           <nav aria-label="Neighbouring days" className="no-print flex">
             <Link className="quiet-button" to={dayAddress(day - 1)} aria-label="The day before">
               <ChevronLeft size={17} aria-hidden="true" />
@@ -52,8 +54,10 @@ function JournalPage({ path, day }: { path: string; day: Day }) {
               <ChevronRight size={17} aria-hidden="true" />
             </Link>
           </nav>
+          {text !== null && <NoteMenu path={path} title={isoDay(day)} onRename={null} />}
         </div>
       </header>
+      <OtherText path={path} />
       <DayClaims path={path} day={day} />
       {stored.is !== 'loading' && (
         <LazyNoteEditor

@@ -18,10 +18,13 @@ export interface WhyQuestion {
   at: string | null;
 }
 
+/** Which day a dialog asks for. */
+export type DayAsked = 'plan' | 'due' | 'rest';
+
 /** What is asked about one task or several: its details, another day in words, names, another place, why it is cancelled, what becomes of its open steps. */
 export type TaskDialog =
   | { is: 'details'; task: DialogTask }
-  | { is: 'day'; tasks: DialogTask[]; what: 'plan' | 'due' | 'rest' }
+  | { is: 'day'; tasks: DialogTask[]; what: DayAsked }
   | { is: 'names'; tasks: DialogTask[] }
   | { is: 'place'; tasks: DialogTask[]; what: 'move' | 'archive' | 'echo' }
   | { is: 'remark'; tasks: DialogTask[] }

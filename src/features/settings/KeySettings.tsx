@@ -5,6 +5,7 @@ import type { Settings } from '../../store/settings';
 
 const SCOPES: [Scope, string][] = [
   ['everywhere', 'Everywhere'],
+  ['note', 'On the page of a note'],
   ['list', 'On a row of a list'],
   ['text', 'In the text of a note'],
 ];

@@ -11,3 +11,15 @@ export function setTextRunner(next: TextRunner | null): void {
 export function runInText(id: string, onlyAsk = false): boolean {
   return runner?.(id, onlyAsk) ?? false;
 }
+
+type NoteRuns = Readonly<Record<string, () => void>>;
+
+let noteRuns: NoteRuns = {};
+
+/** The page of a note gives what its commands do, by their ids; none when it leaves. */
+export function setNoteRuns(next: NoteRuns): void {
+  noteRuns = next;
+}
+
+/** What a command does on the note that is on the page; undefined when there is none. */
+export const noteRun = (id: string): (() => void) | undefined => noteRuns[id];

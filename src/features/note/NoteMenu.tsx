@@ -1,0 +1,66 @@
+import { MoreHorizontal } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
+import { useState } from 'react';
+import { useAppSelector } from '../session/state';
+import { Menu, MenuChoice, MenuEntry, MenuInside, MenuLine } from '../../ui/menu';
+import { PinEntry } from '../rack/PinEntry';
+import { MoveDialog } from './MoveDialog';
+import { ResetDialog } from './ResetDialog';
+import { useNoteRuns } from './use-note-runs';
+
+const FINISHED = [
+  ['stay', 'stay where they are'],
+  ['sink', 'go to the end of their list'],
+  ['hide', 'are out of sight'],
+] as const;
+
+interface NoteMenuProps {
+  path: string;
+  title: string;
+  /** Puts the cursor into the title; null for a day, whose title and place are its date. */
+  onRename: (() => void) | null;
+}
+
+/** What can be done with a note, as a menu; its commands and their keys do the same. */
+export function NoteMenu({ path, title, onRename }: NoteMenuProps) {
+  const [moving, setMoving] = useState(false);
+  const [resetting, setResetting] = useState(false);
+  const finished = useAppSelector((state) => state.frame.finished[path] ?? state.settings.finished);
+  const runs = useNoteRuns(path, title, {
+    title: onRename,
+    move: onRename && (() => setMoving(true)),
+    again: () => setResetting(true),
+  });
+  return (
+    <>
+      <Menu
+        trigger={
+          <button type="button" className="quiet-button no-print" aria-label="Actions for this note">
+            <MoreHorizontal size={17} aria-hidden="true" />
+          </button>
+        }
+      >
+        <MenuInside label="Finished lines">
+          <DropdownMenu.RadioGroup value={finished}>
+            {FINISHED.map(([value, label]) => (
+              <MenuChoice key={value} value={value} label={label} onSelect={runs[`note-${value}`]} />
+            ))}
+          </DropdownMenu.RadioGroup>
+          <MenuLine />
+          <MenuEntry label="Clear them: under a heading at the foot" onSelect={runs['note-clear-foot']} />
+          <MenuEntry label="Clear them: to the archive" onSelect={runs['note-clear-archive']} />
+          <MenuEntry label="Clear them: away" danger onSelect={runs['note-clear-away']} />
+        </MenuInside>
+        <MenuEntry label="Start its lists again…" onSelect={runs['note-again']} />
+        <MenuLine />
+        <PinEntry title={title} />
+        {runs['note-move'] && <MenuEntry label="Move to a folder…" onSelect={runs['note-move']} />}
+        <MenuEntry label="Save as a Markdown file" onSelect={runs['note-save']} />
+        <MenuEntry label="Print" onSelect={() => window.print()} />
+        <MenuEntry label="Delete" danger onSelect={runs['note-delete']} />
+      </Menu>
+      {resetting && <ResetDialog path={path} onClose={() => setResetting(false)} />}
+      {onRename && <MoveDialog path={path} open={moving} onClose={() => setMoving(false)} />}
+    </>
+  );
+}

@@ -1,0 +1,65 @@
+import { useEffect, useMemo } from 'react';
+import { toast } from 'sonner';
+import { saveFile } from '../exchange/save-file';
+import { frameSlice } from '../session/frame-slice';
+import { setNoteRuns } from '../session/page-commands';
+import { useServices } from '../session/services';
+import { useAppDispatch } from '../session/state';
+import { useUndo } from '../session/use-act';
+import { useLatest } from '../../ui/use-latest';
+import { useClearFinished } from './use-clear-finished';
+
+/** What only the page itself can do: put the cursor into the title, and ask. Null where the note has no title of its own. */
+interface Asking {
+  title: (() => void) | null;
+  move: (() => void) | null;
+  again: () => void;
+}
+
+type Run = () => void;
+
+export type NoteRuns = Record<
+  `note-${'stay' | 'sink' | 'hide' | 'clear-foot' | 'clear-archive' | 'clear-away' | 'again' | 'save' | 'delete'}`,
+  Run
+> &
+  Partial<Record<'note-title' | 'note-move', Run>>;
+
+/** What can be done with the note on the page, for its menu; the commands and their keys do the same. */
+export function useNoteRuns(path: string, title: string, asking: Asking): NoteRuns {
+  const { actions, store } = useServices();
+  const dispatch = useAppDispatch();
+  const clear = useClearFinished(path, title);
+  const undo = useUndo();
+  const latest = useLatest({ asking, clear, undo });
+  const titled = asking.title !== null;
+  const runs = useMemo((): NoteRuns => {
+    const finished = (where: 'stay' | 'sink' | 'hide') => () => void dispatch(frameSlice.actions.finishedChosen({ path, finished: where }));
+    const clearTo = (where: 'foot' | 'archive' | 'away') => () => void latest.current.clear(where);
+    const remove = async (): Promise<void> => {
+      const result = await actions.remove([path], `Deleted: ${title}`);
+      if ('refused' in result) toast.error(result.refused);
+      else toast(`Deleted: ${title}`, { action: { label: 'Undo', onClick: () => void latest.current.undo() } });
+    };
+    const save = async (): Promise<void> => {
+      const text = await store.text(path);
+      if (text !== null) saveFile(path.slice(path.lastIndexOf('/') + 1), new TextEncoder().encode(text));
+    };
+    return {
+      'note-stay': finished('stay'),
+      'note-sink': finished('sink'),
+      'note-hide': finished('hide'),
+      'note-clear-foot': clearTo('foot'),
+      'note-clear-archive': clearTo('archive'),
+      'note-clear-away': clearTo('away'),
+      'note-again': () => latest.current.asking.again(),
+      'note-save': () => void save(),
+      'note-delete': () => void remove(),
+      ...(titled && { 'note-title': () => latest.current.asking.title?.(), 'note-move': () => latest.current.asking.move?.() }),
+    };
+  }, [path, title, titled, actions, store, dispatch, latest]);
+  useEffect(() => {
+    setNoteRuns(runs);
+    return () => setNoteRuns({});
+  }, [runs]);
+  return runs;
+}
