@@ -13,7 +13,7 @@ import type { LineTask, ManyOutcome } from './act-many';
 import type { NoteStore, NoteWrite } from './note-store';
 import { withGather } from '../core/gather/edit-block';
 import { mergeTexts } from './merge';
-import { otherTextPath } from './other-text';
+import { otherTextOf, otherTextPath } from './other-text';
 
 export type ActionResult = { done: true } | { refused: string };
 /** `raw` is the line as it stands now. */
@@ -135,8 +135,11 @@ export class NoteActions {
       if (note && present !== null && present !== base) {
         const merged = mergeTexts(base ?? '', text, present);
         if (merged === null) {
-          conflictPath = freePath(otherTextPath(path), this.taken(await this.store.all()));
-          writes.push({ path: conflictPath, expect: null, content: { text: present } });
+          const all = await this.store.all();
+          // Two who go on writing in one place save by turns: what the editor grew from has no need of a note of its own any more.
+          const earlier = all.find((one) => one.text === base && foldPath(otherTextOf(one.path) ?? '') === foldPath(path));
+          conflictPath = earlier?.path ?? freePath(otherTextPath(path), this.taken(all));
+          writes.push({ path: conflictPath, expect: earlier ? contentOf(earlier) : null, content: { text: present } });
         } else next = merged;
       }
       writes.push({ path: note?.path ?? path, expect: note ? contentOf(note) : null, content: { text: next } });

@@ -361,6 +361,31 @@ describe('acting on many lines', () => {
   });
 });
 
+describe('two texts of a note', () => {
+  const NOTES = { 'A.md': 'one\nmine', 'A (other text).md': 'one\ntheirs' };
+  const COMPARED = { text: 'one\nmine', other: 'one\ntheirs' };
+  const settle = async (chosen: string, compared = COMPARED) => {
+    const { store, actions, ready } = desk(NOTES);
+    await ready;
+    const result = await actions.settle('A.md', 'A (other text).md', compared, chosen);
+    return { store, result, texts: async () => [await store.text('A.md'), await store.text('A (other text).md')] };
+  };
+
+  it.each(['one\ntheirs', 'one\nmine', 'one\nmine\ntheirs'])('become the one that is chosen, in one step of Undo: %j', async (chosen) => {
+    const { store, result, texts } = await settle(chosen);
+    expect(result).toEqual({ done: true });
+    expect(await texts()).toEqual([chosen, null]);
+    expect(await store.undo()).toEqual({ undone: 'Chose between two texts: A' });
+    expect(await texts()).toEqual(['one\nmine', 'one\ntheirs']);
+  });
+
+  it('stay when one of them changed since they were compared', async () => {
+    const { result, texts } = await settle('one', { ...COMPARED, other: 'one' });
+    expect(result).toHaveProperty('refused');
+    expect(await texts()).toEqual(['one\nmine', 'one\ntheirs']);
+  });
+});
+
 describe('renaming everywhere', () => {
   it('renames a folder with its notes, links and gathers, after saying how much, in one step', async () => {
     const { store, actions, ready } = desk({

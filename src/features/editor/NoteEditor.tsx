@@ -172,7 +172,10 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
     });
     const session = new NoteSession(path, view, text, store, actions, {
       conflict: () =>
-        toast.warning('The note was changed elsewhere at the same place. Both texts are kept: choose above the text.', { duration: 12000 }),
+        toast.warning('The note was changed elsewhere at the same place. Both texts are kept: choose above the text.', {
+          id: `two texts ${path}`,
+          duration: 12000,
+        }),
       failed: () => toast.error('The note could not be saved. Its text stays here; copy it out before you close the page.'),
       removed: () => removed(),
     });

@@ -102,6 +102,24 @@ describe('a note in an editor', () => {
     expect(await here.store.text('Journal/2026-11-23 (other text).md')).toBe('one of theirs');
   });
 
+  it('where two go on writing in one line by turns, each keeps its text, in one other note', async () => {
+    const here = await desk('one');
+    const a = editor(here, 'one');
+    const b = editor(here, 'one');
+    for (let round = 0; round < 4; round++) {
+      type(a, 0, ` a${round}`);
+      type(b, 0, ` b${round}`);
+      await a.session.save();
+      type(a, 0, '.');
+      await b.session.save();
+      type(b, 0, '.');
+    }
+    await Promise.all([a.session.save(), b.session.save()]);
+    const notes = await here.store.all();
+    expect(notes.map((note) => note.path).sort()).toEqual(['Journal/2026-11-23 (other text).md', PATH]);
+    expect(notes.map((note) => note.text).sort()).toEqual(['one a0. a1. a2. a3.', 'one b0. b1. b2. b3.']);
+  });
+
   it('takes in what an action changes, beside words that are not saved yet', async () => {
     const here = await desk('- [ ] one\nwords');
     const editing = editor(here, '- [ ] one\nwords');

@@ -99,7 +99,7 @@ export function CompareDialog({ path, otherPath, onClose, onChosen }: CompareDia
             )}
           </div>
           <div className="flex flex-wrap gap-2">
-            <button type="submit" autoFocus className="solid-button">
+            <button type="submit" className="solid-button">
               Keep what is chosen
             </button>
             <button type="button" className="line-button" onClick={onClose}>
@@ -149,7 +149,7 @@ function Place({ part, name, choice, onChoose }: PlaceProps) {
     <fieldset className="rounded-lg border border-line p-2">
       <legend className="section-label px-1">{name}</legend>
       <div className="grid gap-2 sm:grid-cols-2">
-        {CHOICES.map(([value, words]) => (
+        {CHOICES.filter(([value]) => value !== 'both' || (part.these.length > 0 && part.others.length > 0)).map(([value, words]) => (
           <label
             key={value}
             className={`block rounded-md px-2 py-1 ${value === 'both' ? 'sm:col-span-2' : ''} ${choice === value ? 'bg-primary-soft' : 'bg-raised'}`}
