@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test } from './desk';
+import { type Desk, expect, test } from './desk';
 
 const SCREENS = [
   '/note/Agenda/Today.md',
@@ -177,3 +177,78 @@ test('a screen reader hears the mark, the words and the chips of a task, in a te
       - button "Actions for Sign the glass-case insurance rider"
   `);
 });
+
+test('axe-core finds nothing in the text while it is written, in its find panel, the menu of commands and two texts', async ({
+  desk,
+  page,
+}) => {
+  test.slow();
+  await desk.open('empty');
+  const clean = async (where: string): Promise<void> => {
+    const { violations } = await new AxeBuilder({ page }).withTags(TAGS).analyze();
+    expect(violations.map(({ id, nodes }) => [where, id, nodes.map((node) => node.html)])).toEqual([]);
+  };
+  await desk.write('- [ ] Crates {due 2026-02-31}\n  seven, all of pine\n  no nails\n');
+  await desk.text.press('Control+Home');
+  await expect(desk.text.getByRole('note')).toBeVisible();
+  await clean('a problem at the cursor');
+  await desk.write('#cra');
+  await desk.text.press('Control+f');
+  await expect(page.getByRole('textbox', { name: 'Find in this note' })).toBeFocused();
+  await clean('the find panel');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Control+k');
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await clean('the menu of commands');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Control+a');
+  await expect.poll(() => desk.stored('Journal/2026-11-23.md')).toContain('#cra');
+  await newNote(desk, 'Crates', 'Ten crates.');
+  await newNote(desk, 'Crates (other text)', 'Eleven crates.');
+  await page.getByRole('button', { name: 'Compare and choose' }).click();
+  await expect(page.getByRole('radio')).toHaveCount(3);
+  await clean('two texts');
+});
+
+test('a dialog gives the focus back to where it came from', async ({ desk, page }) => {
+  await desk.open('demo');
+  await desk.agenda('Today');
+  const actions = desk
+    .row(desk.main, 'Sign the glass-case insurance rider')
+    .getByRole('button', { name: /Actions for/ })
+    .first();
+  // From a menu it is the button of the menu.
+  await actions.focus();
+  await page.keyboard.press('Enter');
+  await page.getByRole('menuitem', { name: 'Details…' }).press('Enter');
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(actions).toBeFocused();
+  await page.keyboard.press('Control+k');
+  await page.getByPlaceholder('Type part of a command or a note’s title').fill('New note');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('dialog', { name: 'New note' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(actions).toBeFocused();
+  await page.goto('/day/2026-11-23');
+  await desk.write('\n- [ ] Crates');
+  for (const key of ['Control+,', 'Control+k', 'Control+Shift+M']) {
+    await page.keyboard.press(key);
+    await expect(page.getByRole('dialog')).toBeVisible();
+    await page.keyboard.press('Escape');
+    await expect(desk.text).toBeFocused();
+  }
+});
+
+/** Makes a note with a text, by the menu of commands. */
+async function newNote(desk: Desk, title: string, text: string): Promise<void> {
+  const { page } = desk;
+  await page.keyboard.press('Control+k');
+  await page.getByPlaceholder('Type part of a command or a note’s title').fill('New note');
+  await page.keyboard.press('Enter');
+  await page.getByRole('dialog', { name: 'New note' }).getByLabel('Title').fill(title);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('textbox', { name: 'Title of the note' })).toHaveValue(title);
+  await desk.write(text);
+  await expect.poll(() => desk.stored(`${title}.md`)).toBe(text);
+}
