@@ -108,3 +108,79 @@ test('a list says what it asks, and why a task stands in it or is missing', asyn
   const missed = desk.beside.getByRole('region', { name: /Why: Proofread the wall panel/ });
   await expect(missed.getByText(/It is left out, because “late” fails/)).toBeVisible();
 });
+
+test('Undo takes back typing and actions in the order in which they happened, from the text and from a list', async ({ desk, page }) => {
+  await desk.open('demo');
+  const other = 'Exhibitions/Salt on the Glass.md';
+  const rider = '- [ ] Sign the glass-case insurance rider';
+  await page.goto('/day/2026-11-24');
+  await desk.write('one');
+  const own = () => desk.stored('Journal/2026-11-24.md');
+  await expect.poll(own).toBe('one');
+  const before = await desk.stored(other);
+  expect(before).toContain(rider);
+  await desk.row(desk.beside, 'Sign the glass-case insurance rider').getByRole('checkbox').first().click();
+  await expect.poll(() => desk.stored(other)).not.toContain(rider);
+  await desk.write(' two');
+  await expect.poll(own).toBe('one two');
+  await page.keyboard.press('Control+z');
+  await expect.poll(own).toBe('one');
+  expect(await desk.stored(other)).not.toContain(rider);
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => desk.stored(other)).toBe(before);
+  await expect(page.getByText('Undone: Done: Sign the glass-case insurance rider')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect.poll(async () => (await own()) ?? '').toBe('');
+  for (const key of ['Control+y', 'Control+Shift+Z', 'Control+y']) await page.keyboard.press(key);
+  await expect.poll(own).toBe('one two');
+  await expect.poll(() => desk.stored(other)).not.toContain(rider);
+  // From a list the newest is taken back as well, whatever it was.
+  await desk.beside.getByRole('checkbox').first().focus();
+  await page.keyboard.press('Control+z');
+  await expect.poll(own).toBe('one');
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => desk.stored(other)).toBe(before);
+});
+
+test('a task that was moved out of the text comes back whole by Undo in the text', async ({ desk, page }) => {
+  await desk.open('demo');
+  await page.goto('/day/2026-11-24');
+  await desk.write('- [ ] Weigh the crate {due 2026-11-23}');
+  const texts = () => Promise.all([desk.stored('Journal/2026-11-24.md'), desk.stored('Collections/Tide clock.md')]);
+  await expect.poll(async () => (await texts())[0]).toContain('Weigh the crate');
+  const before = await texts();
+  await desk.row(desk.beside, 'Weigh the crate').getByRole('button', { name: 'Actions for Weigh the crate' }).focus();
+  await page.keyboard.press('Enter');
+  await page.getByRole('menuitem', { name: 'Move to a note…' }).press('Enter');
+  const place = page.getByRole('dialog', { name: 'Move to a note' });
+  await place.getByPlaceholder('Part of a note’s title').fill('Tide clock');
+  await page.keyboard.press('Enter');
+  await place.getByText('The note itself, at its end').click();
+  await expect.poll(async () => (await texts())[1]).toContain('Weigh the crate');
+  expect((await texts())[0]).not.toContain('Weigh');
+  await desk.text.focus();
+  await page.keyboard.press('Control+z');
+  await expect.poll(texts).toEqual(before);
+});
+
+test('the commands of a focused row run from the menu of commands, and the focus is back on it', async ({ desk, page }) => {
+  await desk.open('empty');
+  await desk.write('- [ ] Weigh the crate {due 2026-11-23}');
+  await expect.poll(() => desk.stored(JOURNAL)).toContain('Weigh');
+  await desk.agenda('Today');
+  const mark = desk.row(desk.main, 'Weigh the crate').getByRole('checkbox');
+  const command = async (title: string): Promise<void> => {
+    await page.keyboard.press('Control+k');
+    await page.getByPlaceholder('Type part of a command or a note’s title').fill(title);
+    await page.keyboard.press('Enter');
+  };
+  await mark.focus();
+  await command('Priority up');
+  await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Weigh the crate {due 2026-11-23; high}');
+  await expect(mark).toBeFocused();
+  await command('To tomorrow');
+  await expect.poll(() => desk.stored(JOURNAL)).toContain('due 2026-11-24');
+  await page.getByRole('heading', { level: 1 }).click();
+  await page.keyboard.press('Control+k');
+  await expect(page.getByRole('option', { name: 'To tomorrow' })).toBeHidden();
+});

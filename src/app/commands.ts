@@ -9,7 +9,7 @@ import { frameSlice } from '../features/session/frame-slice';
 import { useServices } from '../features/session/services';
 import { useAppDispatch } from '../features/session/state';
 import { useRedo, useUndo } from '../features/session/use-act';
-import { noteRun, runInText } from '../features/session/page-commands';
+import { runOnRow, noteRun, runInText } from '../features/session/page-commands';
 
 /** What every command does, with its key; the menu of commands and the keys come from here. */
 export function useCommands(): Command[] {
@@ -24,8 +24,8 @@ export function useCommands(): Command[] {
     const { toggled, dialogShown, besideChosen } = frameSlice.actions;
     const runs: Partial<Record<CommandId, () => void>> = {
       menu: () => dispatch(dialogShown('commands')),
-      undo: () => void undo(),
-      redo: () => void redo(),
+      undo: () => void (runInText('undo') || undo()),
+      redo: () => void (runInText('redo') || redo()),
       journal: () => void navigate(dayAddress(clock.now().day)),
       today: () => void navigate(noteAddress('Agenda/Today.md')),
       page: focusPage,
@@ -49,7 +49,8 @@ export function useCommands(): Command[] {
       if (run) return [{ ...base, run }];
       if (command.scope === 'note') return [{ ...base, when: () => noteRun(command.id) !== undefined, run: () => noteRun(command.id)?.() }];
       // Commands of the text run on the editor that is on the page; those of lists on the focused row.
-      return command.scope === 'text' ? [{ ...base, when: () => runInText(command.id, true), run: () => void runInText(command.id) }] : [];
+      if (command.scope === 'list') return [{ ...base, when: () => runOnRow() !== null, run: () => runOnRow()?.(command.id) }];
+      return [{ ...base, when: () => runOnRow() === null && runInText(command.id, true), run: () => void runInText(command.id) }];
     });
   }, [navigate, dispatch, undo, redo, exportAll, keys, clock]);
 }

@@ -25,7 +25,8 @@ export interface NoteWrite {
   demo?: DemoState;
 }
 
-export type CommitResult = { saved: true; seen: (LineDays | null)[] } | { saved: false; conflict: string };
+/** `step` is what Undo takes back; null when there is none. */
+export type CommitResult = { saved: true; seen: (LineDays | null)[]; step: number | null } | { saved: false; conflict: string };
 
 /** A note that changed, in this tab or another. */
 export interface StoreChange {
@@ -40,6 +41,8 @@ export interface StoreChange {
 export type SaveState = { is: 'saved' } | { is: 'saving' } | { is: 'failed'; message: string };
 
 interface Listener {
+  /** This tab did a step, which Undo takes back; told before its changes. */
+  stepped(step: { id: number; paths: readonly string[] }): void;
   changed(changes: readonly StoreChange[]): void;
   saving(state: SaveState): void;
   valueChanged(id: string): void;
@@ -99,14 +102,14 @@ export class NoteStore {
    * Writes notes as one step.
    *
    * @param label what Undo says, such as “Done: Book the scissor lift”; null when Undo leaves it out
-   * @param keepsUndone whether steps that were taken back can still be done again: only Undo and Redo themselves say so
+   * @param keepsUndone whether steps that were taken back can still be done again although this is a new one
    */
   async commit(label: string | null, writes: readonly NoteWrite[], keepsUndone = false): Promise<CommitResult> {
     this.saveState({ is: 'saving' }, 1);
     try {
       const result = await this.db.transaction('rw', this.db.notes, this.db.steps, () => this.write(label, writes));
-      if (result.saved && !keepsUndone) this.undone = [];
-      if (result.saved) this.tell(writes, result.seen);
+      if (result.saved && label !== null && !keepsUndone) this.undone = [];
+      if (result.saved) this.tell(writes, result);
       this.saveState({ is: 'saved' }, -1);
       return result;
     } catch (error) {
@@ -136,8 +139,8 @@ export class NoteStore {
       return this.seenAfter(write, (from === -1 ? present[index] : present[from]) ?? null);
     });
     await this.db.notes.bulkPut(writes.flatMap((write, index) => this.record(write, present[index]?.demo ?? null, seen[index] ?? null)));
-    if (label !== null) await this.addStep({ tab: this.tab, label, at: this.now(), changes });
-    return { saved: true, seen };
+    const step = label === null ? null : await this.addStep({ tab: this.tab, label, at: this.now(), changes });
+    return { saved: true, seen, step };
   }
 
   private seenAfter({ content }: NoteWrite, before: StoredNote | null): LineDays | null {
@@ -161,10 +164,11 @@ export class NoteStore {
     ];
   }
 
-  private async addStep(step: Step): Promise<void> {
-    await this.db.steps.add(step);
+  private async addStep(step: Step): Promise<number> {
+    const id = await this.db.steps.add(step);
     const keys = await this.db.steps.where('tab').equals(this.tab).primaryKeys();
     if (keys.length > MOST_STEPS) await this.db.steps.bulkDelete(keys.slice(0, keys.length - MOST_STEPS));
+    return id;
   }
 
   /** The newest step of this tab, without taking it back. */
@@ -175,11 +179,13 @@ export class NoteStore {
   /**
    * Takes the newest step of this tab back, whole, or refuses with the reason. What others changed meanwhile on
    * other lines stays.
+   *
+   * @param only the step that is meant; nothing is done when another is the newest
    */
-  async undo(): Promise<{ undone: string } | { refused: string } | null> {
+  async undo(only?: number): Promise<{ undone: string } | { refused: string } | null> {
     for (;;) {
       const step = await this.lastStep();
-      if (!step) return null;
+      if (!step || (only !== undefined && step.id !== only)) return null;
       const done = await this.carry(step, step.changes);
       if (done === 'again') continue;
       if (typeof done === 'object') return done;
@@ -190,18 +196,27 @@ export class NoteStore {
     }
   }
 
-  /** Does the step of this tab that was taken back last again, or refuses with the reason. */
-  async redo(): Promise<{ redone: string } | { refused: string } | null> {
+  /**
+   * Does the step of this tab that was taken back last again, or refuses with the reason.
+   *
+   * @param only the step that is meant; nothing is done when another was taken back last
+   */
+  async redo(only?: number): Promise<{ redone: string } | { refused: string } | null> {
     const step = this.undone.at(-1);
-    if (!step) return null;
+    if (!step || (only !== undefined && step.id !== only)) return null;
     const again = step.changes.map((change) => ({ ...change, before: change.after, after: change.before }));
     let done = await this.carry(step, again);
     while (done === 'again') done = await this.carry(step, again);
     if (typeof done === 'object') return done;
     this.undone.pop();
-    const { tab, label, at, changes } = step;
-    await this.addStep({ tab, label, at, changes });
+    // With its number, by which others know it; steps that came later were taken back before it.
+    await this.addStep(step);
     return { redone: step.label };
+  }
+
+  /** Something new is being done: what was taken back cannot be done again any more. */
+  forgetUndone(): void {
+    this.undone = [];
   }
 
   /** Brings notes from what a step made of them to what they were; whether anything changed. */
@@ -249,8 +264,10 @@ export class NoteStore {
     for (const listener of this.listeners) listener.valueChanged?.(id);
   }
 
-  private tell(writes: readonly NoteWrite[], seen: readonly (LineDays | null)[]): void {
-    this.channel?.postMessage({ paths: writes.map((write) => write.path) } satisfies Broadcast);
+  private tell(writes: readonly NoteWrite[], { seen, step }: { seen: readonly (LineDays | null)[]; step: number | null }): void {
+    const paths = writes.map((write) => write.path);
+    this.channel?.postMessage({ paths } satisfies Broadcast);
+    if (step !== null) for (const listener of this.listeners) listener.stepped?.({ id: step, paths });
     const changes = writes.map(({ path, content }, index) => ({ path, content, seen: seen[index] ?? null, elsewhere: false }));
     for (const listener of this.listeners) listener.changed?.(changes);
   }

@@ -33,6 +33,7 @@ import { selectedTasks } from './task-commands';
 import { commandKeys } from './task-keys';
 import { insertPiece } from './text-marks';
 import { tickLine } from './tick-line';
+import { UndoOrder } from './undo-order';
 import { useKnownPeople, useRefProblems, useSharedNames } from './use-library-facts';
 import { useLatest } from '../../ui/use-latest';
 
@@ -50,6 +51,7 @@ interface NoteEditorProps {
 
 interface Opened extends MadeEditor {
   session: NoteSession;
+  order: UndoOrder;
 }
 
 /** The text of a note: plain Markdown, with live task marks, chips and gathers over it. */
@@ -159,6 +161,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
         context,
       },
       onUpdate: (update) => {
+        for (const transaction of update.transactions) editor.current?.order.watch(transaction);
         if (update.docChanged && !update.transactions.some((one) => one.annotation(fromStore))) editor.current?.session.typed();
         if (!update.selectionSet && !update.docChanged) return;
         const { main } = update.state.selection;
@@ -179,7 +182,12 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
       failed: () => toast.error('The note could not be saved. Its text stays here; copy it out before you close the page.'),
       removed: () => removed(),
     });
-    editor.current = { view, session, follow, complete };
+    const order = new UndoOrder(path, view, store, () => session.save(), {
+      undone: (label) => toast(`Undone: ${label}`),
+      redone: (label) => toast(`Done again: ${label}`),
+      refused: (reason) => toast.error(reason),
+    });
+    editor.current = { view, session, order, follow, complete };
     dispatch(frameSlice.actions.opened(path));
     if (focus) view.focus();
     setTextRunner((id, onlyAsk) => (onlyAsk ? true : host.current !== null && runTextCommand(view, id, host.current)));
@@ -190,6 +198,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
       window.removeEventListener('pagehide', leave);
       document.removeEventListener('visibilitychange', leave);
       setTextRunner(null);
+      order.destroy();
       editor.current = null;
       keepFolds(view.state, path);
       dispatch(frameSlice.actions.cursorMoved(null));
@@ -201,14 +210,18 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
   useEffect(() => {
     const open = editor.current;
     if (!open) return;
-    const { view, session } = open;
+    const { view, session, order } = open;
+    const saveStep = (label: string): void => {
+      order.savesStep();
+      void session.save(label);
+    };
     const askSteps = (task: Task, status: Status, openSteps: number): void => {
       const ref = { path, line: task.line, expected: task.raw };
       // What is written goes first, so that the answer finds the line as it stands here.
       void session.save().then(() => act(ref, task.text, { do: 'status', status }, openSteps));
     };
     const context = () => actionContext(latestSettings.current, clock.now());
-    const tick = (index: number): void => tickLine(view, session, index, context(), finished === 'sink', askSteps);
+    const tick = (index: number): void => void tickLine(view, session, index, context(), finished === 'sink', askSteps, saveStep);
     const askAbout = (asked: DialogTask[], dialog: (asked: DialogTask[]) => TaskDialog): void => {
       // What is written goes first, so that the answer finds the lines as they stand here.
       void session.save().then(() => dispatch(frameSlice.actions.taskDialogShown(dialog(asked))));
@@ -233,6 +246,9 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
       insertMenu: () => setInserting(true),
       makePerson: (handle) => makeNote(handle, 'person'),
       told: (reason) => toast.error(reason),
+      undo: () => order.undo(),
+      undoStep: () => order.undoStep(),
+      redo: () => order.redo(),
     };
   }, [path, finished, trail, latestSettings, clock, navigate, dispatch, act, makeNote]);
 

@@ -1,4 +1,4 @@
-import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
+import { defaultKeymap, history, historyKeymap, redoSelection, undoSelection } from '@codemirror/commands';
 import { markdown, markdownLanguage } from '@codemirror/lang-markdown';
 import { search, searchKeymap } from '@codemirror/search';
 import { Compartment, EditorState, type Extension, Prec } from '@codemirror/state';
@@ -39,6 +39,9 @@ const extensionsOf = ({ context, reading, keys, hidesFinished }: EditorValues): 
   keys: Prec.high(keymap.of(keys)),
   hidesFinished: hideFinished.of(hidesFinished),
 });
+
+/** The keys that go back and forward over selections; those of Undo and Redo are commands'. */
+const selectionKeys = historyKeymap.filter(({ run }) => run === undoSelection || run === redoSelection);
 
 /** The keys of the search panel; the one that opens it is a command's. */
 const findKeys = searchKeymap.filter(({ key }) => key !== 'Mod-f');
@@ -101,7 +104,7 @@ export function makeEditor(options: EditorOptions): MadeEditor {
     drawSelection(),
     restingCursor,
     completion(options.facts),
-    keymap.of([...writingKeys, ...findKeys, ...historyKeymap, ...defaultKeymap]),
+    keymap.of([...writingKeys, ...findKeys, ...selectionKeys, ...defaultKeymap]),
     search({ top: true }),
     EditorState.phrases.of(SEARCH_WORDS),
     markdown({ base: markdownLanguage, addKeymap: false }),

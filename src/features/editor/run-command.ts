@@ -1,5 +1,4 @@
 import type { EditorView } from '@codemirror/view';
-import { redo, undo } from '@codemirror/commands';
 import { openSearchPanel } from '@codemirror/search';
 import type { ActionContext } from '../../core/task/action-context';
 import type { Task } from '../../core/task/task';
@@ -28,6 +27,10 @@ export interface TextHost {
   /** Makes a page for a person. */
   makePerson: (handle: string) => void;
   told: (reason: string) => void;
+  /** Takes back what happened last, in this text or by an action; false when nothing did. `undoStep` takes back actions alone. */
+  undo: () => boolean;
+  undoStep: () => boolean;
+  redo: () => boolean;
 }
 
 /** Runs a command of the text by its id, on the lines of the selection; whether it did anything. */
@@ -115,9 +118,11 @@ export function runTextCommand(view: EditorView, id: string, host: TextHost): bo
     case 'text-repair':
       return repairLine(view, host.context(), view.state.facet(editorContext).knownPeople, host.makePerson);
     case 'undo':
-      return undo(view);
+      return host.undo();
+    case 'undo-step':
+      return host.undoStep();
     case 'redo':
-      return redo(view);
+      return host.redo();
     default:
       return false;
   }

@@ -128,6 +128,9 @@ describe('the commands of texts', () => {
     insertMenu: () => calls.push('insert'),
     makePerson: (handle) => calls.push(`page ${handle}`),
     told: (reason) => calls.push(reason),
+    undo: () => calls.push('undo') > 0,
+    undoStep: () => false,
+    redo: () => false,
   };
   beforeEach(() => void calls.splice(0));
 

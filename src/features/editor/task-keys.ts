@@ -50,10 +50,17 @@ export function shiftItem(view: EditorView, command: 'in' | 'out'): boolean {
 /** Keys that belong to writing itself. */
 export const writingKeys: KeyBinding[] = [{ key: 'Enter', run: (view) => continueTasks(view) || insertNewlineContinueMarkup(view) }];
 
+/** Commands that work everywhere, but in a text at its cursor first. */
+const ALSO_IN_TEXTS = new Set<string>(['undo', 'redo']);
+/** Does again in a text what was undone, as many hands expect, unless it is the key of something else. */
+const REDO_TOO = 'Mod+Shift+z';
+
 /** The keys of the commands of texts, as the settings say. */
 export function commandKeys(keys: ReadonlyMap<string, string | null>, run: (view: EditorView, id: string) => boolean): KeyBinding[] {
+  const taken = new Set(keys.values());
   return COMMANDS.flatMap(({ id, scope }): KeyBinding[] => {
-    const key = keys.get(id);
-    return scope !== 'text' || key == null ? [] : [{ key: key.replaceAll('+', '-'), run: (view) => run(view, id) }];
+    if (scope !== 'text' && !ALSO_IN_TEXTS.has(id)) return [];
+    const own = [keys.get(id) ?? null, id === 'redo' && !taken.has(REDO_TOO) ? REDO_TOO : null];
+    return own.flatMap((key) => (key === null ? [] : [{ key: key.replaceAll('+', '-'), run: (view: EditorView) => run(view, id) }]));
   });
 }

@@ -1,4 +1,4 @@
-import { EditorState, type Extension, type TransactionSpec } from '@codemirror/state';
+import { EditorState, type Extension, Transaction, type TransactionSpec } from '@codemirror/state';
 import type { EditorView } from '@codemirror/view';
 import { noteField, notePath } from './note-field';
 
@@ -7,7 +7,10 @@ import { noteField, notePath } from './note-field';
  *
  * @param marked the text; `|` is the cursor, two of them a selection
  */
-export function testView(marked: string, ...more: Extension[]): EditorView {
+export const testView = (marked: string, ...more: Extension[]): EditorView => watchedView(marked, () => undefined, ...more);
+
+/** The same, with a call for each transaction after it. */
+export function watchedView(marked: string, watch: (transaction: Transaction) => void, ...more: Extension[]): EditorView {
   const [anchor = 0, head] = [...marked.matchAll(/\|/g)].map((found, index) => found.index - index);
   let state = EditorState.create({
     doc: marked.replaceAll('|', ''),
@@ -19,7 +22,10 @@ export function testView(marked: string, ...more: Extension[]): EditorView {
       return state;
     },
     dispatch(...specs: TransactionSpec[]) {
-      state = state.update(...specs).state;
+      const [first] = specs;
+      const transaction = first instanceof Transaction ? first : state.update(...specs);
+      state = transaction.state;
+      watch(transaction);
     },
     focus: () => undefined,
   };

@@ -25,15 +25,19 @@ function openStepsIn(view: EditorView, task: Task): number {
  *
  * @param sinks whether a finished line goes to the end of its list
  * @param askSteps takes over where open steps, or other notes, are concerned
+ * @param saveStep saves what was done as a step of Undo that is called so
  */
-export function tickLine(
+export async function tickLine(
   view: EditorView,
   session: NoteSession,
   index: number,
   context: ActionContext,
   sinks: boolean,
   askSteps: AskSteps,
-): void {
+  saveStep: (label: string) => void,
+): Promise<void> {
+  // What was typed is no part of the step.
+  await session.save();
   const task = noteNow(view.state).tasks.find((one) => one.line === index);
   if (!task) return;
   const status = isOpen(task.status) ? 'done' : 'todo';
@@ -52,7 +56,7 @@ export function tickLine(
   const after = sinks && status === 'done' ? sunk(ticked, index, context) : ticked;
   const change = after === ticked ? outcome.changes : differenceOf(text, after);
   if (change) view.dispatch({ changes: change, userEvent: 'input.tick' });
-  void session.save(`${STATUS_NAMES[status]}: ${shorten(task.text)}`);
+  saveStep(`${STATUS_NAMES[status]}: ${shorten(task.text)}`);
 }
 
 function sunk(text: string, line: number, context: ActionContext): string {

@@ -81,7 +81,13 @@ export function GatherList({ answer, groupHeading, name = '', withSource = true,
   };
   const navigate = useNavigate();
   return (
-    <div ref={list} onKeyDown={onKeyDown} onClick={(event) => followRoute(event, navigate)}>
+    <div
+      ref={list}
+      onKeyDown={onKeyDown}
+      onFocus={(event) => commands.onFocus(event, findRow(rows, rowIdAt(event.target) ?? ''))}
+      onBlur={commands.onBlur}
+      onClick={(event) => followRoute(event, navigate)}
+    >
       {shown.before > 0 && <div style={{ height: shown.before }} aria-hidden="true" />}
       {runsOf(items, shown.from, shown.to).map((run) => (
         <Run

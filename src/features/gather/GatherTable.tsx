@@ -84,6 +84,14 @@ export function GatherTable({ answer, name, order, onOrder }: GatherTableProps) 
         </thead>
         <tbody
           ref={body}
+          onFocus={(event) => {
+            const id = rowIdAt(event.target);
+            commands.onFocus(
+              event,
+              rows.find((one) => one.id === id),
+            );
+          }}
+          onBlur={commands.onBlur}
           onKeyDown={(event) => {
             const byId = (id: string | null): RowView | undefined => rows.find((one) => one.id === id);
             const row = byId(rowIdAt(event.target));

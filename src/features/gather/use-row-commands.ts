@@ -1,4 +1,4 @@
-import { type KeyboardEvent, useCallback, useMemo } from 'react';
+import { type FocusEvent, type KeyboardEvent, useCallback, useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { isoDay } from '../../core/calendar/day';
 import type { RowView } from '../../core/index/view';
@@ -7,7 +7,9 @@ import { pressed } from '../commands/command';
 import { COMMANDS } from '../commands/definitions';
 import { useCommandKeys } from '../commands/use-key-of';
 import { noteAddress } from '../session/addresses';
+import { useLatest } from '../../ui/use-latest';
 import { frameSlice } from '../session/frame-slice';
+import { setFocusedRow } from '../session/page-commands';
 import { selectionSlice } from '../session/selection-slice';
 import { useNow } from '../session/services';
 import { useAppDispatch, useAppSelector } from '../session/state';
@@ -18,6 +20,9 @@ const LIST_COMMANDS = COMMANDS.filter((command) => command.scope === 'list');
 interface RowCommands {
   /** Runs the command whose key was pressed on a row; whether there was one. */
   onKey: (event: KeyboardEvent, row: RowView) => boolean;
+  /** Called when the focus comes to something of a list, with the row that holds it; `onBlur` when it goes. */
+  onFocus: (event: FocusEvent, row: RowView | undefined) => void;
+  onBlur: (event: FocusEvent) => void;
 }
 
 /**
@@ -73,8 +78,15 @@ export function useRowCommands(
     },
     [selection, rows, act, dispatch, navigate, today],
   );
+  const latest = useLatest(run);
   return useMemo(
     () => ({
+      onFocus: ({ target }, row) =>
+        setFocusedRow(row && row.what !== 'note' ? { element: target, run: (id) => latest.current(id, row) } : null),
+      onBlur: ({ relatedTarget }) => {
+        // The menu of commands borrows the focus; its commands are those of the row.
+        if (relatedTarget instanceof Element && !relatedTarget.closest('[role=dialog]')) setFocusedRow(null);
+      },
       onKey: (event, row) => {
         if (row.what === 'note') return false;
         const command = LIST_COMMANDS.find(({ id }) => {
@@ -86,6 +98,6 @@ export function useRowCommands(
         return true;
       },
     }),
-    [keys, run],
+    [keys, run, latest],
   );
 }

@@ -23,3 +23,19 @@ export function setNoteRuns(next: NoteRuns): void {
 
 /** What a command does on the note that is on the page; undefined when there is none. */
 export const noteRun = (id: string): (() => void) | undefined => noteRuns[id];
+
+/** The row of a list that has the focus, or has lent it to the menu of commands. */
+interface FocusedRow {
+  element: Element;
+  run: (id: string) => void;
+}
+
+let row: FocusedRow | null = null;
+
+/** The list whose row has the focus takes the commands of rows; null when the focus goes elsewhere. */
+export function setFocusedRow(next: FocusedRow | null): void {
+  row = next;
+}
+
+/** What runs commands on the row that has the focus; null when none has, or it is gone. */
+export const runOnRow = (): ((id: string) => void) | null => (row?.element.isConnected ? row.run : null);

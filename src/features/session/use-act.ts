@@ -5,6 +5,7 @@ import type { WideIntention } from '../../core/task/intention';
 import { isOpen } from '../../core/task/status';
 import { frameSlice } from './frame-slice';
 import { intentionName } from './intention-name';
+import { runInText } from './page-commands';
 import { useServices } from './services';
 import { useAppDispatch, useAppSelector } from './state';
 import type { ManyResult } from '../../store/note-actions';
@@ -14,6 +15,7 @@ import type { DialogTask } from './task-dialog';
 export function useUndo(): () => Promise<void> {
   const { store } = useServices();
   return useCallback(async () => {
+    if (runInText('undo-step')) return;
     const result = await store.undo();
     if (!result) toast('There is nothing to undo.');
     else if ('refused' in result) toast.error(result.refused);
