@@ -313,7 +313,7 @@ test('the cursor stands still under the typing hands and blinks when they rest',
 test('a day is picked from a calendar while the clause is written, and the cursor is back in the text', async ({ desk, page }) => {
   await desk.open('empty');
   await desk.write('- [ ] Weigh the crate {due ');
-  await page.getByRole('option', { name: 'from a calendar…' }).click();
+  await page.getByRole('option', { name: 'From a calendar…' }).click();
   const dialog = page.getByRole('dialog', { name: 'Due on another day' });
   await dialog.locator('[data-pick="2026-11-30"]').click();
   await dialog.getByRole('button', { name: 'Move it there' }).click();
@@ -375,6 +375,11 @@ test('every command of a note and of its text runs from the menu of commands', a
   await expect.poll(() => desk.stored(JOURNAL)).toBeNull();
   // A day has no other title and place; another note has.
   await page.goto('/note/Agenda/Today.md?line=1');
+  await desk.text.focus();
+  await page.keyboard.press('Control+Shift+L');
+  await expect(page.getByRole('menuitem', { name: 'Divider' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(desk.text).toBeFocused();
   await command('Move the note to a folder');
   await expect(page.getByRole('dialog')).toBeVisible();
   await page.keyboard.press('Escape');

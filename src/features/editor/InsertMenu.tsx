@@ -13,11 +13,13 @@ interface InsertMenuProps {
   onOpenChange: (open: boolean) => void;
   /** Puts a piece of text at the cursor; `|` is where the cursor comes to stand. */
   onInsert: (piece: string, block: boolean) => void;
+  /** Puts the cursor back into the text. */
+  onLeave: () => void;
   title: string;
 }
 
 /** What can be put into a text, for those who know no keys. */
-export function InsertMenu({ open, onOpenChange, onInsert, title }: InsertMenuProps) {
+export function InsertMenu({ open, onOpenChange, onInsert, onLeave, title }: InsertMenuProps) {
   const { store } = useServices();
   const now = useNow();
   const templates = useAppSelector((state) => state.library.overview?.notes);
@@ -42,9 +44,10 @@ export function InsertMenu({ open, onOpenChange, onInsert, title }: InsertMenuPr
       </DropdownMenu.Trigger>
       <MenuPanel
         onCloseAutoFocus={(event) => {
-          // The cursor goes to what was put in, not back to the button.
-          if (!chosen) return;
+          // The cursor goes back to the text, or to what was put in, not to the button.
           event.preventDefault();
+          onLeave();
+          if (!chosen) return;
           onInsert(chosen.piece, chosen.block);
           setChosen(null);
         }}

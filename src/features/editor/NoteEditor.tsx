@@ -298,6 +298,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
             open={inserting}
             onOpenChange={setInserting}
             title={title}
+            onLeave={() => editor.current?.view.focus()}
             onInsert={(piece, block) => editor.current && insertPiece(editor.current.view, piece, block)}
           />
         </span>

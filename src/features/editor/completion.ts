@@ -190,7 +190,7 @@ function clauses({ context: actionContext, calendar }: CompletionFacts, context:
         ? []
         : [
             {
-              label: 'from a calendar…',
+              label: 'From a calendar…',
               apply: (view: EditorView, _completion: Completion, _start: number, end: number) => {
                 view.dispatch({ ...withoutClause(view.state.doc.lineAt(end), end), userEvent: 'delete.complete' });
                 calendar(picked);

@@ -53,7 +53,7 @@ const SEARCH_WORDS = {
   next: 'Next',
   previous: 'Previous',
   all: 'Select all',
-  'match case': 'Match case',
+  'match case': 'Case',
   regexp: 'Pattern',
   'by word': 'Whole words',
   replace: 'Replace',

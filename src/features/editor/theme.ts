@@ -127,6 +127,7 @@ const theme = EditorView.theme({
     '& input, & button, & label': { margin: '0' },
     '& label': { display: 'inline-flex', alignItems: 'center', gap: '0.3rem', fontSize: '0.86rem', minHeight: '28px' },
     '& input[type=checkbox]': { accentColor: 'var(--primary)', width: '16px', height: '16px', margin: '4px' },
+    '& .cm-textfield': { width: '9rem' },
     '& [name=close]': { top: '6px', right: '6px', width: '28px', height: '28px', borderRadius: '7px', fontSize: '1.2rem' },
   },
   '.cm-textfield': {

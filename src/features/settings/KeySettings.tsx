@@ -1,4 +1,5 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
+import { useLocation } from 'react-router';
 import { keyFrom, keyName } from '../commands/command';
 import { COMMANDS, type Scope, conflictsOf, isKept, keysOf } from '../commands/definitions';
 import type { Settings } from '../../store/settings';
@@ -19,6 +20,11 @@ interface KeySettingsProps {
 export function KeySettings({ settings, set }: KeySettingsProps) {
   const keys = keysOf(settings.keys);
   const [waiting, setWaiting] = useState<string | null>(null);
+  const section = useRef<HTMLElement>(null);
+  const { hash, key: visit } = useLocation();
+  useEffect(() => {
+    if (hash === '#keys') section.current?.scrollIntoView();
+  }, [hash, visit]);
   const give = (id: string, key: string | null): void => {
     setWaiting(null);
     set({ keys: { ...settings.keys, [id]: key ?? '' } });
@@ -28,7 +34,7 @@ export function KeySettings({ settings, set }: KeySettingsProps) {
     set({ keys: rest });
   };
   return (
-    <section id="keys" aria-label="Keys">
+    <section ref={section} id="keys" aria-label="Keys">
       <h2 className="mb-1 font-title text-[1.17rem] font-bold">Keys</h2>
       <p className="mb-2 text-[0.92rem] text-muted">
         Press a key’s button, then the new key. Backspace takes the key away, Escape leaves it. In lists Space ticks, the arrows go from row
