@@ -45,3 +45,37 @@ test('a need that nobody bears is underlined with its sentence, until a task bea
   await page.keyboard.press('ArrowUp');
   await expect(page.getByRole('note')).toBeHidden();
 });
+
+test('what stands at the cursor is followed by key: a heading of a note, a name, an address in a new tab', async ({
+  desk,
+  page,
+  context,
+}) => {
+  await desk.open('empty');
+  await note(desk, 'Tide clock', 'Collections', '# Works\n\nbrass\n\n# Oil\n\nevery spring');
+  await page.goto('/day/2026-11-23');
+  await desk.write('See [[Tide clock#oil');
+  await page.keyboard.press('Escape');
+  await page.keyboard.type(']]');
+  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('Alt+Shift+Enter');
+  await expect(page).toHaveURL(/\/note\/Collections\/Tide%20clock\.md\?line=5$/);
+  await expect(page.locator('.cm-found-line')).toHaveText(/Oil/);
+  await page.goBack();
+  await desk.write(' and #loans');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Alt+Shift+Enter');
+  await expect(page).toHaveURL(/\/tag\/loans$/);
+  await page.goBack();
+  await desk.write(' http://localhost:4187/healthz');
+  const opened = context.waitForEvent('page');
+  await page.keyboard.press('Alt+Shift+Enter');
+  const other = await opened;
+  await other.waitForLoadState();
+  expect(await other.evaluate(() => [window.opener === null, document.referrer])).toEqual([true, '']);
+  await other.close();
+  // Where nothing leads anywhere the key does nothing.
+  await desk.write(' words');
+  await page.keyboard.press('Alt+Shift+Enter');
+  await expect(page).toHaveURL(/\/day\/2026-11-23$/);
+});

@@ -9,7 +9,6 @@ import { keyName } from '../commands/command';
 import { useCommandKeys } from '../commands/use-key-of';
 import { headingsOf } from '../note/note-headings';
 import { actionContext } from '../session/action-context';
-import { noteAddress, personAddress, tagAddress } from '../session/addresses';
 import { frameSlice } from '../session/frame-slice';
 import { useNow, useServices } from '../session/services';
 import { useAppDispatch, useAppSelector } from '../session/state';
@@ -34,6 +33,7 @@ import { commandKeys } from './task-keys';
 import { insertPiece } from './text-marks';
 import { tickLine } from './tick-line';
 import { UndoOrder } from './undo-order';
+import { useFollow } from './use-follow';
 import { useKnownPeople, useRefProblems, useSharedNames } from './use-library-facts';
 import { useLatest } from '../../ui/use-latest';
 
@@ -60,7 +60,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
   const editor = useRef<Opened | null>(null);
   const [registry] = useState(() => new PortalRegistry());
   const [inserting, setInserting] = useState(false);
-  const { store, actions, engine, clock } = useServices();
+  const { store, actions, clock } = useServices();
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   const { act } = useAct();
@@ -94,6 +94,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
   const repairKey = keyName(keys.get('text-repair') ?? '');
 
   const { dateStyle: style, workingDay } = settings;
+  const follow = useFollow(path);
   const shownContext = useMemo(
     (): EditorContext => ({
       today,
@@ -111,17 +112,9 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
         view.dispatch({ selection: { anchor: view.state.doc.line(index + 1).from } });
         runTextCommand(view, id, host.current);
       },
-      follow: (target) => {
-        if (target.is === 'tag') void navigate(tagAddress(target.name));
-        else if (target.is === 'person') void navigate(personAddress(target.name));
-        else
-          void engine.resolve(target.name, path).then((found) => {
-            if (found !== null) void navigate(noteAddress(found));
-            else toast(`There is no note “${target.name}” yet.`);
-          });
-      },
+      follow,
     }),
-    [path, today, style, workingDay, refProblems, sharedNames, knownPeople, repairKey, latestSettings, clock, engine, navigate],
+    [today, style, workingDay, refProblems, sharedNames, knownPeople, repairKey, latestSettings, clock, follow],
   );
   const bindings = useMemo(
     () => commandKeys(keys, (target, id) => host.current !== null && runTextCommand(target, id, host.current)),

@@ -9,6 +9,7 @@ import { type Problem, type Task, comesBack } from '../../core/task/task';
 import { clauseOf, readTail } from '../../core/task/tail';
 import { chipsOf } from '../../ui/chip-look';
 import { editorContext } from './editor-context';
+import { addressesIn } from './follow-names';
 import { shownNote } from './note-field';
 import { repairOf } from './repair';
 import { BulletWidget, ChipsWidget, DetailsWidget, MarkWidget, ProblemsWidget } from './widgets';
@@ -67,21 +68,13 @@ export function decorateLine(view: EditorView, line: Line, raw: ReadonlySet<numb
   return ranges;
 }
 
-const URL_SIGN = /https?:\/\/[^\s<>()[\]{}"']*[^\s<>()[\]{}"'.,;:!?]/g;
-
 /** Each line in its own direction; rows of tables, quotes and addresses as what they are. */
 function decorateText(ranges: Range<Decoration>[], from: number, text: string, raw: boolean): void {
   ranges.push(AUTO.range(from));
   if (text.length > LONGEST_LINE) return;
   if (/^\s*\|.*\|\s*$/.test(text)) ranges.push(TABLE.range(from));
   if (isQuoted(text)) ranges.push(QUOTE.range(from));
-  if (text.includes('http')) {
-    for (const found of text.matchAll(URL_SIGN)) {
-      const at = from + found.index;
-      const attributes = { 'data-url': found[0], title: 'Ctrl+click opens it in a new tab' };
-      ranges.push(Decoration.mark({ class: 'cm-url', attributes }).range(at, at + found[0].length));
-    }
-  }
+  for (const { from: first, to } of addressesIn(text)) ranges.push(ADDRESS.range(from + first, from + to));
   if (raw) return;
   for (const [sign, name] of MARKED) {
     for (const found of text.matchAll(sign)) {
@@ -100,6 +93,7 @@ function decorateText(ranges: Range<Decoration>[], from: number, text: string, r
 
 const isQuoted = (text: string): boolean => /^\s*>/.test(text);
 
+const ADDRESS = Decoration.mark({ class: 'cm-url', attributes: { title: 'Ctrl+click opens it in a new tab' } });
 const AUTO = Decoration.line({ attributes: { dir: 'auto' } });
 const TABLE = Decoration.line({ class: 'cm-table-line' });
 const QUOTE = Decoration.line({ class: 'cm-quote-line' });
@@ -229,14 +223,14 @@ function decorateNames(ranges: Range<Decoration>[], state: EditorState, from: nu
   for (const name of names) {
     const decoration = Decoration.mark({
       class: name.kind === 'tag' ? 'name-tag cm-name' : 'name-person cm-name',
-      attributes: { 'data-name': name.name, 'data-kind': name.kind, title: 'Ctrl+click opens it' },
+      attributes: { title: 'Ctrl+click opens it' },
     });
     ranges.push(decoration.range(from + name.from, from + name.to));
   }
   for (const link of links) {
     const shared = sharedNames.has(foldPath(link.target));
     const title = shared ? SEVERAL : 'Ctrl+click opens it';
-    const attributes = { 'data-name': link.target, 'data-kind': 'note', title };
+    const attributes = { title };
     ranges.push(
       Decoration.mark({ class: `name-link cm-name${shared ? ' cm-shared-name' : ''}`, attributes }).range(from + link.from, from + link.to),
     );

@@ -4,6 +4,10 @@ import type { Day } from '../../core/calendar/day';
 import type { Problem } from '../../core/task/task';
 import type { DateStyle } from '../../core/calendar/day-name';
 
+/** Where a name, a link or an address in a text leads. */
+export type FollowTarget =
+  { is: 'note'; name: string; heading: string | null } | { is: 'tag' | 'person'; name: string } | { is: 'address'; url: string };
+
 /** What decorations need to know beyond the text. */
 export interface EditorContext {
   today: Day;
@@ -24,7 +28,7 @@ export interface EditorContext {
   tick: (line: number) => void;
   /** Runs a command of the text by its id. */
   run: (id: string, line: number) => void;
-  follow: (target: { is: 'note' | 'tag' | 'person'; name: string }) => void;
+  follow: (target: FollowTarget) => void;
 }
 
 const NO_CONTEXT: EditorContext = {

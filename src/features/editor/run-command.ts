@@ -4,6 +4,7 @@ import type { ActionContext } from '../../core/task/action-context';
 import type { Task } from '../../core/task/task';
 import type { DayAsked } from '../session/task-dialog';
 import { editorContext } from './editor-context';
+import { followAt } from './follow-names';
 import { foldAll, foldToLevel, toggleFold } from './folding';
 import { runOutline } from './outline-keys';
 import { actOnSelected, convertLines, openTail, repairLine, selectedTasks, takeDate } from './task-commands';
@@ -102,6 +103,8 @@ export function runTextCommand(view: EditorView, id: string, host: TextHost): bo
       return true;
     case 'text-find':
       return openSearchPanel(view);
+    case 'text-follow':
+      return followAt(view, view.state.selection.main.head);
     case 'text-bold':
       return toggleMark(view, '**');
     case 'text-italic':
