@@ -184,3 +184,22 @@ test('the commands of a focused row run from the menu of commands, and the focus
   await page.keyboard.press('Control+k');
   await expect(page.getByRole('option', { name: 'To tomorrow' })).toBeHidden();
 });
+
+test('several tasks are ticked together in the text, also when one of them comes back', async ({ desk, page }) => {
+  await desk.open('empty');
+  await desk.text.click();
+  await page.keyboard.insertText('- [ ] one {plan 2026-11-23; every day}\n- [ ] two {plan 2026-11-23; every day}\n- [ ] three');
+  await page.keyboard.press('Control+a');
+  await page.keyboard.press('Control+Enter');
+  await expect
+    .poll(() => desk.stored(JOURNAL))
+    .toBe(
+      [
+        '- [ ] one {plan 2026-11-24; every day}',
+        '- [x] one {plan 2026-11-23; done 2026-11-23 09:20}',
+        '- [ ] two {plan 2026-11-24; every day}',
+        '- [x] two {plan 2026-11-23; done 2026-11-23 09:20}',
+        '- [x] three {done 2026-11-23 09:20}',
+      ].join('\n'),
+    );
+});

@@ -40,7 +40,8 @@ export function runTextCommand(view: EditorView, id: string, host: TextHost): bo
   switch (id) {
     case 'text-tick': {
       const tasks = selectedTasks(view);
-      for (const task of tasks) host.tick(task.line);
+      // From the last to the first: a tick may put a line in, or take one to the end of its list.
+      for (const task of tasks.toReversed()) host.tick(task.line);
       return tasks.length > 0;
     }
     case 'text-task':

@@ -138,7 +138,7 @@ describe('the commands of texts', () => {
     const view = testView('plain\n- [ ] |a\n- [ ] b|');
     for (const id of ['text-tick', 'text-details', 'text-names', 'text-tail', 'text-close-up', 'text-wider', 'text-insert'])
       expect(runTextCommand(view, id, host)).toBe(true);
-    expect(calls).toEqual(['tick 1', 'tick 2', 'details 1', 'names 1,2', 'due 1,2', 'close-up 2', 'wider', 'insert']);
+    expect(calls).toEqual(['tick 2', 'tick 1', 'details 1', 'names 1,2', 'due 1,2', 'close-up 2', 'wider', 'insert']);
   });
 
   it('let the key go where there is nothing to do', () => {

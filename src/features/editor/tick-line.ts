@@ -36,9 +36,12 @@ export async function tickLine(
   askSteps: AskSteps,
   saveStep: (label: string) => void,
 ): Promise<void> {
-  // What was typed is no part of the step.
+  const asked = noteNow(view.state).tasks.find((one) => one.line === index);
+  if (!asked) return;
+  // What was typed is no part of the step; meanwhile lines may come or go above.
   await session.save();
-  const task = noteNow(view.state).tasks.find((one) => one.line === index);
+  const same = noteNow(view.state).tasks.filter((one) => one.raw === asked.raw);
+  const task = same.find((one) => one.line === index) ?? same[0];
   if (!task) return;
   const status = isOpen(task.status) ? 'done' : 'todo';
   const openSteps = isOpen(task.status) ? openStepsIn(view, task) : 0;
@@ -47,15 +50,16 @@ export async function tickLine(
     return;
   }
   const text = view.state.doc.toString();
-  const outcome = actOnText(text, { line: index, expected: task.raw }, { do: 'status', status }, context);
+  const outcome = actOnText(text, { line: task.line, expected: task.raw }, { do: 'status', status }, context);
   if ('refused' in outcome) {
     toast.error(outcome.refused);
     return;
   }
   const ticked = applyChanges(text, outcome.changes);
-  const after = sinks && status === 'done' ? sunk(ticked, index, context) : ticked;
+  const after = sinks && status === 'done' ? sunk(ticked, task.line, context) : ticked;
   const change = after === ticked ? outcome.changes : differenceOf(text, after);
-  if (change) view.dispatch({ changes: change, userEvent: 'input.tick' });
+  if (!change) return;
+  view.dispatch({ changes: change, userEvent: 'input.tick' });
   saveStep(`${STATUS_NAMES[status]}: ${shorten(task.text)}`);
 }
 
