@@ -196,10 +196,10 @@ test('several tasks are ticked together in the text, also when one of them comes
     .toBe(
       [
         '- [ ] one {plan 2026-11-24; every day}',
-        '- [x] one {plan 2026-11-23; done 2026-11-23 09:20}',
         '- [ ] two {plan 2026-11-24; every day}',
-        '- [x] two {plan 2026-11-23; done 2026-11-23 09:20}',
         '- [x] three {done 2026-11-23 09:20}',
+        '- [x] two {plan 2026-11-23; done 2026-11-23 09:20}',
+        '- [x] one {plan 2026-11-23; done 2026-11-23 09:20}',
       ].join('\n'),
     );
 });
