@@ -45,6 +45,26 @@ describe('the engine', () => {
     expect(page().overview).toMatchObject({ tasks: 3, open: 3 });
   });
 
+  it('shows the first rows of a long list, and gives the others when they have left', async () => {
+    const lines = Array.from({ length: 500 }, (_, index) => `- [ ] crate ${index} #g${index % 3}`);
+    const { host, news, page, started } = engine({ 'A.md': lines.join('\n') });
+    await host.subscribe('before', 'open group by tag', null);
+    await started;
+    const rows = (id: string): number[] => page().answers[id]?.groups.map((group) => group.rows.length) ?? [];
+    await host.subscribe('after', 'open group by tag', null);
+    expect(rows('after')).toEqual([167, 33, 0]);
+    expect(page().answers['after']?.groups.map((group) => group.count)).toEqual([167, 167, 166]);
+    await new Promise((resolve) => setTimeout(resolve, 5));
+    expect(rows('after')).toEqual([167, 167, 166]);
+    expect(rows('before')).toEqual([167, 167, 166]);
+    const first = news()[0]?.answers['before'];
+    expect(first?.is === 'whole' && first.answer.groups.map((group) => group.rows.length)).toEqual([167, 33, 0]);
+    const before = news().length;
+    await host.subscribe('short', '#g1 limit 2', null);
+    await new Promise((resolve) => setTimeout(resolve, 5));
+    expect(news()).toHaveLength(before + 1);
+  });
+
   it('tells only answers that a change touches, together with the counts', async () => {
     const { host, news, started } = engine({ 'A.md': '- [ ] a #x', 'B.md': '- [ ] b #y' });
     await started;

@@ -8,6 +8,9 @@ import type { Problem } from '../core/task/task';
 import type { AnswerNews } from '../core/index/news';
 import type { Engine, EngineEvent, FoundTask } from './protocol';
 
+/** So many rows of a list are shown at first; no screen holds more. */
+const FIRST_ROWS = 200;
+
 /** How many tasks a search by words gives. */
 const MOST_FOUND = 12;
 
@@ -52,11 +55,13 @@ export class EngineHost implements Engine {
     for (const call of this.waiting.splice(0)) call();
     this.ready = true;
     // What is on the screen goes first; the counts of all agenda pages follow when it has left.
-    this.publish([...this.subscribed], false);
+    this.publish([...this.subscribed], { counting: false, most: FIRST_ROWS });
     tell({ is: 'ready' });
     await new Promise((resolve) => setTimeout(resolve));
     this.keepAgendasCounted(library, null);
     this.publish([]);
+    await new Promise((resolve) => setTimeout(resolve));
+    this.publishRest([...this.subscribed]);
   }
 
   async apply(changes: NoteChange[]): Promise<void> {
@@ -89,7 +94,9 @@ export class EngineHost implements Engine {
     this.whenReady((library) => {
       library.subscribe(id, text, at);
       this.subscribed.add(id);
-      if (this.ready) this.publish([id]);
+      if (!this.ready) return;
+      this.publish([id], { most: FIRST_ROWS });
+      setTimeout(() => this.publishRest([id]));
     });
   }
 
@@ -130,14 +137,20 @@ export class EngineHost implements Engine {
     else this.waiting.push(() => this.library && call(this.library));
   }
 
-  private publish(touched: readonly string[], counting = true): void {
+  /** Tells the rows that were left out at first. */
+  private publishRest(ids: readonly string[]): void {
+    const owing = ids.filter((id) => this.library?.owes(id));
+    if (owing.length > 0) this.publish(owing);
+  }
+
+  private publish(touched: readonly string[], { counting = true, most = Infinity } = {}): void {
     const { library } = this;
     if (!library || !this.ready) return;
     const changed = this.told ? library.takeChanged() : null;
     if (counting) this.keepAgendasCounted(library, changed);
     const answers: Record<string, AnswerNews> = {};
     for (const id of touched) {
-      const news = this.subscribed.has(id) ? library.news(id) : null;
+      const news = this.subscribed.has(id) ? library.news(id, most) : null;
       if (news) answers[id] = news;
     }
     this.told = true;

@@ -3,7 +3,7 @@ import type { GatherContext, GatherError } from '../gather/ast';
 import { sentenceText } from '../gather/sentence';
 import type { LiveGather, LiveGroup } from './live-gather';
 import type { AnswerNews, GroupChange } from './news';
-import { type AnswerView, type RowView, groupView, rowView } from './view';
+import { type AnswerView, type GroupView, type RowView, groupView, rowView } from './view';
 
 /** Tells what a live gather comes to: whole at first, then only what is different. */
 export class AnswerTeller {
@@ -13,26 +13,32 @@ export class AnswerTeller {
 
   constructor(private readonly live: LiveGather) {}
 
-  /** The whole answer. */
-  answer(context: GatherContext, hints: GatherError[]): AnswerView {
+  /**
+   * The whole answer.
+   *
+   * @param most how many rows are given at most; the groups behind come without any
+   */
+  answer(context: GatherContext, hints: GatherError[], most = Infinity): AnswerView {
     const { live } = this;
     if (live.errors.length > 0) return { ...NOTHING, title: live.gather.title, errors: live.errors };
     const view = (entry: AnswerRow): RowView => this.viewOf(entry, context);
     const answer = live.answer();
-    const groups = live.isCut
-      ? answer.groups.map((group) => groupView(0, group, view))
-      : live.ordered.map((group) => groupView(group.id, live.shownOf(group), view));
+    const groups = live.isCut ? answer.groups.map((group) => groupView(0, group, view)) : firstRows(live, view, most);
     return { ...this.head(context, hints), more: answer.more, groups };
   }
 
-  /** What is different since the last call. */
-  news(context: GatherContext, hints: GatherError[]): AnswerNews {
+  /**
+   * What is different since the last call.
+   *
+   * @param most how many rows a whole answer begins with; the next call gives the others
+   */
+  news(context: GatherContext, hints: GatherError[], most = Infinity): AnswerNews {
     const { live } = this;
     const whole = !live.told || live.isCut || live.errors.length > 0;
     live.told = live.errors.length === 0;
     const order = live.ordered;
     const news: AnswerNews = whole
-      ? { is: 'whole', answer: this.answer(context, hints) }
+      ? { is: 'whole', answer: this.answer(context, hints, most) }
       : {
           is: 'change',
           head: { ...this.head(context, hints), more: 0 },
@@ -42,7 +48,22 @@ export class AnswerTeller {
     this.order = order;
     for (const group of whole ? order : live.dirty) group.splices = [];
     live.dirty.clear();
+    if (news.is === 'whole' && !live.isCut) this.owe(news.answer.groups);
     return news;
+  }
+
+  /** The groups of which rows are still to be told. */
+  private owe(told: readonly GroupView[]): void {
+    for (const [index, group] of this.live.ordered.entries()) {
+      if ((told[index]?.rows.length ?? 0) === this.live.shownOf(group).rows.length) continue;
+      group.splices = null;
+      this.live.dirty.add(group);
+    }
+  }
+
+  /** Whether the last call left rows for the next one. */
+  get owes(): boolean {
+    return this.live.dirty.size > 0;
   }
 
   private changeOf(group: LiveGroup, context: GatherContext): GroupChange {
@@ -79,6 +100,16 @@ export class AnswerTeller {
     this.views.set(entry, made);
     return made;
   }
+}
+
+/** The groups in their order, with rows as long as there are any left to give. */
+function firstRows(live: LiveGather, view: (entry: AnswerRow) => RowView, most: number): GroupView[] {
+  let left = most;
+  return live.ordered.map((group) => {
+    const shown = groupView(group.id, live.shownOf(group), view, left);
+    left -= shown.rows.length;
+    return shown;
+  });
 }
 
 const NOTHING: AnswerView = {

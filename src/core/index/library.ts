@@ -149,10 +149,19 @@ export class Library extends NoteIndex {
     return subscription ? subscription.teller.answer(this.contextAt(subscription.at), this.hintsOf(subscription)) : null;
   }
 
-  /** What is different in the answer to a subscribed gather since this was last asked. */
-  news(id: string): AnswerNews | null {
+  /**
+   * What is different in the answer to a subscribed gather since this was last asked.
+   *
+   * @param most how many rows an answer that is told whole begins with; asked again, it gives the others
+   */
+  news(id: string, most = Infinity): AnswerNews | null {
     const subscription = this.subscriptions.get(id);
-    return subscription ? subscription.teller.news(this.contextAt(subscription.at), this.hintsOf(subscription)) : null;
+    return subscription ? subscription.teller.news(this.contextAt(subscription.at), this.hintsOf(subscription), most) : null;
+  }
+
+  /** Whether an answer was told without some of its rows. */
+  owes(id: string): boolean {
+    return this.subscriptions.get(id)?.teller.owes ?? false;
   }
 
   private hintsOf(subscription: Subscription): GatherError[] {

@@ -137,7 +137,18 @@ export function rowId(row: Row): string {
 }
 
 /** A group as a list shows it. */
-export function groupView(id: number, group: AnswerGroup, view: (entry: AnswerRow) => RowView): GroupView {
+/** @param most how many of its rows are given at most */
+export function groupView(id: number, group: AnswerGroup, view: (entry: AnswerRow) => RowView, most = Infinity): GroupView {
   const { key, keys, label, count, more, totals } = group;
-  return { id, key, keys, label, count, more, takes: totals.takes, totals, rows: group.rows.map(view) };
+  return {
+    id,
+    key,
+    keys,
+    label,
+    count,
+    more,
+    takes: totals.takes,
+    totals,
+    rows: (group.rows.length > most ? group.rows.slice(0, most) : group.rows).map(view),
+  };
 }
