@@ -1,4 +1,11 @@
-import { type Completion, type CompletionContext, type CompletionResult, autocompletion, completionKeymap } from '@codemirror/autocomplete';
+import {
+  type Completion,
+  type CompletionContext,
+  type CompletionResult,
+  type CompletionSource,
+  autocompletion,
+  completionKeymap,
+} from '@codemirror/autocomplete';
 import type { Extension, Line, TransactionSpec } from '@codemirror/state';
 import { type EditorView, keymap } from '@codemirror/view';
 import { isoDay } from '../../core/calendar/day';
@@ -208,21 +215,28 @@ function withoutClause({ from, text }: Line, end: number): TransactionSpec {
   const begun = Math.max(open + 1, text.lastIndexOf(';', column - 1));
   const close = text.indexOf('}', column);
   const rest = text.slice(open + 1, begun) + text.slice(column, close === -1 ? text.length : close);
-  if (rest.trim() !== '') return { changes: { from: from + begun, to: end } };
+  if (rest.trim() !== '') {
+    // The first of several takes the sign behind it along, the others the one before.
+    const behind = begun === open + 1 ? (/^;\s*/.exec(text.slice(column))?.[0].length ?? 0) : 0;
+    return { changes: { from: from + begun, to: end + behind } };
+  }
   const first = text.slice(0, open).trimEnd().length;
   return { changes: { from: from + first, to: from + (close === -1 ? text.length : close + 1) } };
 }
+
+/** Where completions come from: tags, people, links and clauses. */
+export const completionSources = (facts: CompletionFacts): CompletionSource[] => [
+  (context) => tags(facts, context),
+  (context) => people(facts, context),
+  (context) => links(facts, context),
+  (context) => clauses(facts, context),
+];
 
 /** Completion of names, links and clauses, as the signs that begin them are typed. */
 export function completion(facts: CompletionFacts): Extension {
   return [
     autocompletion({
-      override: [
-        (context) => tags(facts, context),
-        (context) => people(facts, context),
-        (context) => links(facts, context),
-        (context) => clauses(facts, context),
-      ],
+      override: completionSources(facts),
       maxRenderedOptions: MOST,
       icons: false,
       defaultKeymap: false,
