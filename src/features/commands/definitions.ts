@@ -73,6 +73,7 @@ export const COMMANDS = [
   { id: 'text-duplicate', title: 'Duplicate the item', key: 'Alt+Shift+ArrowDown', scope: 'text' },
   { id: 'text-delete', title: 'Delete the item', key: 'Mod+Shift+Backspace', scope: 'text' },
   { id: 'text-fold', title: 'Fold or unfold', key: 'Mod+Shift+f', scope: 'text' },
+  { id: 'text-fold-branch', title: 'Fold or unfold each level of the branch', key: null, scope: 'text' },
   { id: 'text-fold-all', title: 'Fold everything', key: null, scope: 'text' },
   { id: 'text-fold-level-1', title: 'Show the first level of the outline', key: null, scope: 'text' },
   { id: 'text-fold-level-2', title: 'Show two levels of the outline', key: null, scope: 'text' },

@@ -1,7 +1,7 @@
 import { foldedRanges } from '@codemirror/language';
 import type { EditorView } from '@codemirror/view';
 import { trailOf, closeUpAt } from './close-up';
-import { foldAll, foldToLevel, folding, isFolded, keepFolds, openingFolds, toggleFold } from './folding';
+import { foldAll, foldToLevel, folding, isFolded, keepFolds, openingFolds, toggleBranch, toggleFold } from './folding';
 import { noteNow, readAll } from './note-field';
 import type { OutlineCommand } from '../../core/note/outline-edits';
 import { runOutline } from './outline-keys';
@@ -57,6 +57,22 @@ describe('folding', () => {
     expect(hidden(view)).toEqual(['- one', '', 'plain']);
     toggleFold(view, 0);
     expect(hidden(view)).toHaveLength(11);
+  });
+
+  it('folds each level of a branch, and opens them one by one or all', () => {
+    const view = testView(TEXT, folding);
+    expect(toggleBranch(view, 1)).toBe(true);
+    expect(isFolded(view.state, 1)).toBe(true);
+    toggleFold(view, 1);
+    expect(hidden(view)).toEqual(['- [ ] key']);
+    toggleBranch(view, 1);
+    toggleBranch(view, 1);
+    expect(hidden(view)).toEqual([]);
+    toggleBranch(view, 0);
+    toggleFold(view, 0);
+    expect(hidden(view)).toEqual(expect.arrayContaining(['- [ ] key', 'and a copy with @kofi', '- one']));
+    expect(hidden(view)).not.toContain('- [ ] Crates');
+    expect(toggleBranch(view, 3)).toBe(false);
   });
 
   it('does nothing where nothing stands under a line', () => {

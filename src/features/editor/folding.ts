@@ -52,6 +52,24 @@ export function toggleFold(view: EditorView, line: number): boolean {
   return true;
 }
 
+/**
+ * Folds the item or section at a line (from 0) and each one in it, so that opening it shows one level at a time; unfolds all of them
+ * where they are folded already. Whether there was one.
+ */
+export function toggleBranch(view: EditorView, line: number): boolean {
+  const { state } = view;
+  const note = noteNow(state);
+  const block = blockAt(note, line);
+  if (!block || block.last >= state.doc.lines) return false;
+  const { from } = state.doc.line(block.first + 1);
+  const { to } = state.doc.line(block.last + 1);
+  const folds = foldables(state, note).flatMap(({ fold }) => (fold.from >= from && fold.to <= to ? [fold] : []));
+  const open = folds.filter((fold) => !isShut(state, fold));
+  if (folds.length === 0) return false;
+  view.dispatch({ effects: open.length > 0 ? open.map((fold) => foldEffect.of(fold)) : folds.map((fold) => unfoldEffect.of(fold)) });
+  return true;
+}
+
 /** Folds every item and section that holds something, or unfolds everything. */
 export function foldAll(view: EditorView, shut: boolean): boolean {
   const outermost = (part: Foldable): boolean => part.is === 'heading' || part.depth === 0;

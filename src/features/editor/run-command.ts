@@ -5,7 +5,7 @@ import type { Task } from '../../core/task/task';
 import type { DayAsked } from '../session/task-dialog';
 import { editorContext } from './editor-context';
 import { followAt } from './follow-names';
-import { foldAll, foldToLevel, toggleFold } from './folding';
+import { foldAll, foldToLevel, toggleBranch, toggleFold } from './folding';
 import { runOutline } from './outline-keys';
 import { actOnSelected, convertLines, openTail, repairLine, selectedTasks, takeDate } from './task-commands';
 import { shiftItem } from './task-keys';
@@ -88,6 +88,8 @@ export function runTextCommand(view: EditorView, id: string, host: TextHost): bo
       return runOutline(view, 'delete');
     case 'text-fold':
       return toggleFold(view, line);
+    case 'text-fold-branch':
+      return toggleBranch(view, line);
     case 'text-fold-all':
       return foldAll(view, true);
     case 'text-fold-level-1':
