@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
 import type { EditorView } from '@codemirror/view';
-import { ACTION_DEFAULTS } from '../../core/task/action-context';
+import { ACTION_DEFAULTS, type ActionContext } from '../../core/task/action-context';
 import { RecadoDatabase } from '../../store/database';
 import { NoteActions } from '../../store/note-actions';
 import { NoteStore } from '../../store/note-store';
@@ -14,9 +14,10 @@ let count = 0;
 async function desk(text: string | null) {
   const store = new NoteStore(new RecadoDatabase(`session-${count++}`), 'this tab', () => 0);
   open.push(store);
-  const actions = new NoteActions(store, () => ({ now: { day: 20780, minute: 554 }, settings: ACTION_DEFAULTS, makeRef: () => 'k3f9qa' }));
+  const context: ActionContext = { now: { day: 20780, minute: 554 }, settings: ACTION_DEFAULTS, makeRef: () => 'k3f9qa' };
+  const actions = new NoteActions(store, () => context);
   if (text !== null) await store.commit(null, [{ path: PATH, expect: null, content: { text } }]);
-  return { store, actions };
+  return { store, actions, context };
 }
 
 type Desk = Awaited<ReturnType<typeof desk>>;
@@ -118,6 +119,31 @@ describe('a note in an editor', () => {
     const notes = await here.store.all();
     expect(notes.map((note) => note.path).sort()).toEqual(['Journal/2026-11-23 (other text).md', PATH]);
     expect(notes.map((note) => note.text).sort()).toEqual(['one a0. a1. a2. a3.', 'one b0. b1. b2. b3.']);
+  });
+
+  it('in another tab that took its place, is left alone under the writing hands, and shown when they rest', async () => {
+    const name = `session-${count}`;
+    const here = await desk('one');
+    const there = new NoteStore(new RecadoDatabase(name), 'another tab', () => 0);
+    open.push(there);
+    const mine = editor(here, 'one');
+    type(mine, 0, ' of mine');
+    await mine.session.save();
+    // The other tab did not hear of it before it saved what was typed there.
+    const other = editor({ ...here, store: there, actions: new NoteActions(there, () => here.context) }, 'one');
+    type(other, 0, ' of theirs');
+    await other.session.save();
+    await new Promise((resolve) => setTimeout(resolve, 100));
+    expect(await here.store.text(PATH)).toBe('one of theirs');
+    expect(textOf(mine.view)).toBe('one of mine');
+    type(mine, 0, ', still');
+    await mine.session.save();
+    expect(await here.store.text(PATH)).toBe('one of mine, still');
+    expect(await here.store.text('Journal/2026-11-23 (other text).md')).toBe('one of theirs');
+    await new Promise((resolve) => setTimeout(resolve, 2300));
+    expect(textOf(other.view)).toBe('one of mine, still');
+    expect((await here.store.all()).length).toBe(2);
+    await Promise.all([mine.session.end(), other.session.end()]);
   });
 
   it('takes in what an action changes, beside words that are not saved yet', async () => {

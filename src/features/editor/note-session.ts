@@ -3,14 +3,19 @@ import { Annotation } from '@codemirror/state';
 import type { EditorView } from '@codemirror/view';
 import { Transaction } from '@codemirror/state';
 import { editorText, storedText } from '../../core/note/line-endings';
+import { foldPath } from '../../core/note/path';
 import { differenceOf } from '../../core/task/edit';
 import { mergeTexts } from '../../store/merge';
 import type { NoteActions } from '../../store/note-actions';
-import type { NoteStore } from '../../store/note-store';
+import type { NoteStore, StoreChange } from '../../store/note-store';
+import { otherTextOf } from '../../store/other-text';
 
 /** Milliseconds after the last key, and at most between two savings while typing goes on. */
 const PAUSE = 300;
 const LONGEST = 1000;
+
+/** So long after the last key, in milliseconds, a person counts as writing on. */
+const WRITING = 2000;
 
 /** Marks what came from the store, which needs no saving. */
 export const fromStore = Annotation.define<boolean>();
@@ -26,10 +31,12 @@ interface SessionEvents {
 export class NoteSession {
   private timer: ReturnType<typeof setTimeout> | null = null;
   private unsavedSince: number | null = null;
-  private lastTyped = 0;
+  private lastTyped = -Infinity;
   private saving: Promise<void> = Promise.resolve();
   private inFlight: string | null = null;
   private ended = false;
+  /** What was stored in the place of what is being written here, which is kept beside it. */
+  private held: string | null = null;
   /** The note went, and the editor holds nothing that was not stored. */
   private gone = false;
   private readonly stopListening: () => void;
@@ -45,8 +52,11 @@ export class NoteSession {
   ) {
     this.stopListening = store.listen({
       changed: (changes) => {
-        const change = changes.find((one) => one.path.toLowerCase() === path.toLowerCase());
-        if (change) this.take(change.content && 'text' in change.content ? change.content.text : null, change.elsewhere);
+        const change = changes.find((one) => foldPath(one.path) === foldPath(path));
+        if (!change) return;
+        const text = textIn(change);
+        if (text !== null && this.isWriting && changes.some((one) => this.isMineSetAside(one))) this.hold(text);
+        else this.take(text, change.elsewhere);
       },
     });
   }
@@ -87,6 +97,7 @@ export class NoteSession {
     const text = this.current();
     if (this.gone || text === (this.synced ?? '')) return;
     this.inFlight = text;
+    this.held = null;
     try {
       const result = await this.actions.saveText(this.path, this.synced, text, label);
       this.inFlight = null;
@@ -104,7 +115,27 @@ export class NoteSession {
     return storedText(this.synced ?? '', this.view.state.doc.toString());
   }
 
+  private get isWriting(): boolean {
+    return performance.now() - this.lastTyped < WRITING;
+  }
+
+  /** Whether a change keeps this editor's text as the other text of the note, since somebody else wrote in its place. */
+  private isMineSetAside(change: StoreChange): boolean {
+    return change.elsewhere && foldPath(otherTextOf(change.path) ?? '') === foldPath(this.path) && textIn(change) === this.synced;
+  }
+
+  /** Nobody's text changes under the writing hands: the other one is shown when they rest, or set aside in turn by the next saving. */
+  private hold(text: string): void {
+    this.held = text;
+    setTimeout(() => {
+      if (this.held !== text || this.ended) return;
+      if (this.isWriting) this.hold(text);
+      else this.take(text, true);
+    }, WRITING);
+  }
+
   private take(text: string | null, elsewhere: boolean): void {
+    this.held = null;
     if (text === null) {
       // A deleted or renamed note must not come back by the editor's last saving; words not yet saved do.
       this.gone = this.current() === (this.synced ?? '');
@@ -141,3 +172,5 @@ export class NoteSession {
     this.stopListening();
   }
 }
+
+const textIn = ({ content }: StoreChange): string | null => (content && 'text' in content ? content.text : null);
