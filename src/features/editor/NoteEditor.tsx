@@ -16,6 +16,7 @@ import type { DialogTask, TaskDialog } from '../session/task-dialog';
 import { setTextRunner } from '../session/page-commands';
 import { useAct } from '../session/use-act';
 import { useReading } from '../session/use-reading';
+import { CloseUpTrail } from './CloseUpTrail';
 import { InsertMenu } from './InsertMenu';
 import { Portals } from './Portals';
 import { PortalRegistry } from './block-decorations';
@@ -82,6 +83,10 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
   const host = useRef<TextHost | null>(null);
   const told = useRef({ line: -1, words: 0 });
 
+  const closeOn = useCallback(
+    (index: number | null): void => void navigate({ search: index === null ? '' : `?close=${index + 1}` }),
+    [navigate],
+  );
   const makeNote = useCallback<CompletionFacts['make']>(
     (name, kind) => {
       const folder = kind === 'person' ? 'People' : path.split('/').slice(0, -1).join('/');
@@ -221,7 +226,6 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
     };
     const asked = (tasks: readonly Task[]): DialogTask[] =>
       tasks.map((task) => ({ ref: { path, line: task.line, expected: task.raw }, text: task.text }));
-    const closeOn = (index: number | null): void => void navigate({ search: index === null ? '' : `?close=${index + 1}` });
     host.current = {
       context,
       tick,
@@ -243,7 +247,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
       undoStep: () => order.undoStep(),
       redo: () => order.redo(),
     };
-  }, [path, finished, trail, latestSettings, clock, navigate, dispatch, act, makeNote]);
+  }, [path, finished, trail, latestSettings, clock, closeOn, dispatch, act, makeNote]);
 
   useEffect(() => editor.current?.follow(values), [path, values]);
 
@@ -269,23 +273,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
   return (
     <>
       <div className="no-print mb-1 flex min-h-8 items-center gap-2">
-        {shownAlone && (
-          <nav aria-label="Close-up" className="flex min-w-0 flex-1 flex-wrap items-center gap-1 text-[0.88rem] text-muted">
-            <button type="button" className="quiet-button" onClick={() => void navigate({ search: '' })}>
-              {title}
-            </button>
-            {trail.map((one) => (
-              <button
-                key={one.line}
-                type="button"
-                className="quiet-button max-w-60 truncate"
-                onClick={() => void navigate({ search: `?close=${one.line + 1}` })}
-              >
-                › {one.words}
-              </button>
-            ))}
-          </nav>
-        )}
+        {shownAlone && <CloseUpTrail title={title} trail={trail} onShow={closeOn} />}
         <span className="ms-auto">
           <InsertMenu
             open={inserting}

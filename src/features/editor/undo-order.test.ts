@@ -157,12 +157,15 @@ describe('undo over typing and actions', () => {
   });
 
   it('follows the editor’s own undo, as a menu of the system calls it', async () => {
-    const { view, type, undo: back, stored } = await desk('words');
+    const { view, type, act, undo: back, stored } = await desk('words');
     type(' one');
     type(' two');
     undo(view);
     redo(view);
+    await act(THERE, '- [ ] there', 'High: there');
     undo(view);
+    await back();
+    expect(await stored()).toEqual(['words one', '- [ ] there']);
     await back();
     expect(await stored()).toEqual(['words', '- [ ] there']);
     expect(await back()).toBe(false);

@@ -111,9 +111,10 @@ export class UndoOrder {
     if (!transaction.annotation(fromStore)) this.store.forgetUndone();
   }
 
+  /** The editor's history was moved by something else, as a menu of the system: its newest entry follows. */
   private shift(from: Entry[], to: Entry[]): void {
-    const entry = from.pop();
-    if (entry) to.push(entry);
+    const at = from.findLastIndex((entry) => entry.is === 'typed' || entry.here);
+    if (at !== -1) to.push(...from.splice(at, 1));
   }
 
   private stepped(id: number, here: boolean): void {
