@@ -1,14 +1,26 @@
 import { foldEffect, foldedRanges } from '@codemirror/language';
-import type { ChangeSpec, EditorState, StateEffect } from '@codemirror/state';
+import { type ChangeSpec, EditorSelection, type EditorState, type SelectionRange, type StateEffect, type Text } from '@codemirror/state';
 import type { EditorView } from '@codemirror/view';
 import { type OutlineCommand, type OutlineEdit, outlineEdit } from '../../core/note/outline-edits';
+import { groupEdit } from '../../core/note/outline-group';
+import { selectedLines } from './task-commands';
 
-/** Does an outline command at the cursor, with everything under the item or heading; whether it could. */
+/** Does an outline command at the cursor, or to all items of a selection, with everything under them; whether it could. */
 export function runOutline(view: EditorView, command: OutlineCommand): boolean {
   const { state } = view;
+  const text = state.doc.toString();
   const line = state.doc.lineAt(state.selection.main.head).number - 1;
-  const edit = outlineEdit(state.doc.toString(), line, command);
-  if (edit) writeOutline(view, edit, line, command === 'delete' ? 'delete.outline' : 'move.line');
+  const userEvent = command === 'delete' ? 'delete.outline' : 'move.line';
+  const lines = selectedLines(view);
+  if (lines.length > 1 && command !== 'duplicate') {
+    const edit = groupEdit(text, lines, command, line);
+    if (edit) {
+      writeOutline(view, edit, line, userEvent, lines);
+      return true;
+    }
+  }
+  const edit = outlineEdit(text, line, command);
+  if (edit) writeOutline(view, edit, line, userEvent);
   return edit !== null;
 }
 
@@ -16,8 +28,9 @@ export function runOutline(view: EditorView, command: OutlineCommand): boolean {
  * Writes an outline edit into the text; the cursor stays among the same letters, and what is folded stays folded.
  *
  * @param line the line (from 0) on which it was asked for
+ * @param selected the lines (from 0) that stay selected, where they come to stand; none for a cursor
  */
-export function writeOutline(view: EditorView, edit: OutlineEdit, line: number, userEvent: string): void {
+export function writeOutline(view: EditorView, edit: OutlineEdit, line: number, userEvent: string, selected: readonly number[] = []): void {
   const { state } = view;
   const { doc, selection } = state;
   const old = doc.line(line + 1);
@@ -27,14 +40,26 @@ export function writeOutline(view: EditorView, edit: OutlineEdit, line: number, 
   const place = after.line(Math.min(edit.line + 1, after.lines));
   view.dispatch({
     changes,
-    // A line that moved may stand further in or out: its end is what stays.
-    selection: {
+    selection: selectionOf(after, edit, selected) ?? {
+      // A line that moved may stand further in or out: its end is what stays.
       anchor: edit.lines.length === 0 ? Math.min(place.to, place.from + head - old.from) : Math.max(place.from, place.to - (old.to - head)),
     },
     effects: foldsAfter(state, edit),
     userEvent,
     scrollIntoView: true,
   });
+}
+
+/** The selection over some old lines where they stand after an edit; null when they are gone, or there were none. */
+function selectionOf(after: Text, { first, last, lines, sources }: OutlineEdit, selected: readonly number[]): SelectionRange | null {
+  const places = selected.flatMap((line) => {
+    if (line < first) return [line];
+    if (line > last) return [line + lines.length - (last - first + 1)];
+    const at = sources.indexOf(line);
+    return at === -1 ? [] : [first + at];
+  });
+  if (places.length === 0) return null;
+  return EditorSelection.range(after.line(Math.min(...places) + 1).from, after.line(Math.max(...places) + 1).to);
 }
 
 function changeOf({ doc }: EditorState, { first, last, lines }: OutlineEdit): ChangeSpec {

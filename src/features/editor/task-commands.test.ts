@@ -148,6 +148,20 @@ describe('the commands of texts', () => {
     expect(calls).toEqual([]);
   });
 
+  it('move all items of a selection together, in one step, and keep them selected', () => {
+    const view = testView('- [ ] a\n- [ ] |b\n  - b1\n- [ ] c|\n- [ ] d');
+    runTextCommand(view, 'text-in', host);
+    expect(markedText(view)).toBe('- [ ] a\n|  - [ ] b\n    - b1\n  - [ ] c|\n- [ ] d');
+    runTextCommand(view, 'text-out', host);
+    expect(markedText(view)).toBe('- [ ] a\n|- [ ] b\n  - b1\n- [ ] c|\n- [ ] d');
+    runTextCommand(view, 'text-down', host);
+    expect(markedText(view)).toBe('- [ ] a\n- [ ] d\n|- [ ] b\n  - b1\n- [ ] c|');
+    runTextCommand(view, 'text-up', host);
+    expect(markedText(view)).toBe('- [ ] a\n|- [ ] b\n  - b1\n- [ ] c|\n- [ ] d');
+    runTextCommand(view, 'text-delete', host);
+    expect(markedText(view)).toBe('- [ ] a\n- [ ] d|');
+  });
+
   it('move, duplicate and delete an item with what is under it', () => {
     const view = testView('- [ ] a\n  - a1\n- [ ] |b');
     runTextCommand(view, 'text-up', host);

@@ -3,6 +3,7 @@ import type { EditorView, KeyBinding } from '@codemirror/view';
 import { COMMANDS } from '../commands/definitions';
 import { noteNow } from './note-field';
 import { runOutline } from './outline-keys';
+import { selectedLines } from './task-commands';
 
 /** Enter on a task begins the next one; on an empty task it ends the list. */
 function continueTasks(view: EditorView): boolean {
@@ -41,8 +42,8 @@ function nextMarker(before: string): string {
 
 /** In a list it moves the item with what is under it; elsewhere its key does what it does in a page: Tab leaves the editor, as Escape and Tab always do. */
 export function shiftItem(view: EditorView, command: 'in' | 'out'): boolean {
-  const line = view.state.doc.lineAt(view.state.selection.main.head).number - 1;
-  const inList = noteNow(view.state).structure.items.some((item) => item.line === line);
+  const lines = new Set(selectedLines(view));
+  const inList = noteNow(view.state).structure.items.some((item) => lines.has(item.line));
   // At the end of its way an item stays; the focus stays with it.
   return inList && (runOutline(view, command) || true);
 }
