@@ -1,4 +1,4 @@
-import { type AnswerRow, groupOf, noSums, totalsFrom } from '../gather/answer';
+import { type AnswerGroup, type AnswerRow, groupOf, noSums, totalsFrom } from '../gather/answer';
 import type { GatherContext, GatherError } from '../gather/ast';
 import { sentenceText } from '../gather/sentence';
 import type { LiveGather, LiveGroup } from './live-gather';
@@ -8,6 +8,8 @@ import { type AnswerView, type GroupView, type RowView, groupView, rowView } fro
 /** Tells what a live gather comes to: whole at first, then only what is different. */
 export class AnswerTeller {
   private views = new WeakMap<AnswerRow, RowView>();
+  /** The groups of which a whole answer left rows out. */
+  private cut: LiveGroup[] = [];
   /** The order of the groups as it was told last. */
   private order: readonly LiveGroup[] | null = null;
 
@@ -23,7 +25,7 @@ export class AnswerTeller {
     if (live.errors.length > 0) return { ...NOTHING, title: live.gather.title, errors: live.errors };
     const view = (entry: AnswerRow): RowView => this.viewOf(entry, context);
     const answer = live.answer();
-    const groups = live.isCut ? answer.groups.map((group) => groupView(0, group, view)) : firstRows(live, view, most);
+    const groups = live.isCut ? answer.groups.map((group) => groupView(0, group, view)) : this.firstRows(answer.groups, view, most);
     return { ...this.head(context, hints), more: answer.more, groups };
   }
 
@@ -34,6 +36,7 @@ export class AnswerTeller {
    */
   news(context: GatherContext, hints: GatherError[], most = Infinity): AnswerNews {
     const { live } = this;
+    this.cut = [];
     const whole = !live.told || live.isCut || live.errors.length > 0;
     live.told = live.errors.length === 0;
     const order = live.ordered;
@@ -48,17 +51,24 @@ export class AnswerTeller {
     this.order = order;
     for (const group of whole ? order : live.dirty) group.splices = [];
     live.dirty.clear();
-    if (news.is === 'whole' && !live.isCut) this.owe(news.answer.groups);
+    for (const group of this.cut) {
+      group.splices = null;
+      live.dirty.add(group);
+    }
     return news;
   }
 
-  /** The groups of which rows are still to be told. */
-  private owe(told: readonly GroupView[]): void {
-    for (const [index, group] of this.live.ordered.entries()) {
-      if ((told[index]?.rows.length ?? 0) === this.live.shownOf(group).rows.length) continue;
-      group.splices = null;
-      this.live.dirty.add(group);
-    }
+  /** The groups in their order, with rows as long as there are any left to give. */
+  private firstRows(groups: readonly AnswerGroup[], view: (entry: AnswerRow) => RowView, most: number): GroupView[] {
+    let left = most;
+    return this.live.ordered.flatMap((live, index) => {
+      const group = groups[index];
+      if (!group) return [];
+      const shown = groupView(live.id, group, view, left);
+      left -= shown.rows.length;
+      if (shown.rows.length < group.rows.length) this.cut.push(live);
+      return shown;
+    });
   }
 
   /** Whether the last call left rows for the next one. */
@@ -100,16 +110,6 @@ export class AnswerTeller {
     this.views.set(entry, made);
     return made;
   }
-}
-
-/** The groups in their order, with rows as long as there are any left to give. */
-function firstRows(live: LiveGather, view: (entry: AnswerRow) => RowView, most: number): GroupView[] {
-  let left = most;
-  return live.ordered.map((group) => {
-    const shown = groupView(group.id, live.shownOf(group), view, left);
-    left -= shown.rows.length;
-    return shown;
-  });
 }
 
 const NOTHING: AnswerView = {

@@ -136,8 +136,11 @@ export function rowId(row: Row): string {
   return row.what === 'note' ? row.head.path : `${row.head.path}:${row.task.line}`;
 }
 
-/** A group as a list shows it. */
-/** @param most how many of its rows are given at most */
+/**
+ * A group as a list shows it.
+ *
+ * @param most how many of its rows are given at most
+ */
 export function groupView(id: number, group: AnswerGroup, view: (entry: AnswerRow) => RowView, most = Infinity): GroupView {
   const { key, keys, label, count, more, totals } = group;
   return {

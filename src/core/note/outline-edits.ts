@@ -3,7 +3,10 @@ import { readFrontMatter } from './front-matter';
 import { type Lines, lineText, splitLines } from './lines';
 import { type Heading, type Item, LineKind, type Structure, itemHolding } from './structure';
 
-/** A run of lines (from 0, both included) that belongs together: an item with what is under it, or a heading's section. */
+/**
+ * A run of lines (from 0, both included) that belongs together: an item with what is under it, or several that follow one another
+ * in a list, or a heading's section.
+ */
 export interface Block {
   first: number;
   last: number;
@@ -72,10 +75,11 @@ export function outlineEdit(text: string, line: number, command: OutlineCommand)
   if (!block) return null;
   // What follows the last line break belongs to the line before it.
   const edit = editFor(outline, block, Math.min(line, block.last), command);
-  return edit && keepsMeaning(text, outline, edit, block, command) ? edit : null;
+  return edit && keepsMeaning(text, outline, edit, [block], command) ? edit : null;
 }
 
-function editFor(outline: Outline, block: Block, line: number, command: OutlineCommand): OutlineEdit | null {
+/** What a command does to one block, whatever the lines around come to mean by it. */
+export function editFor(outline: Outline, block: Block, line: number, command: OutlineCommand): OutlineEdit | null {
   switch (command) {
     case 'up':
     case 'down':
@@ -127,9 +131,10 @@ function sibling(outline: Outline, block: Block, command: 'up' | 'down'): Block 
   }
   const item = itemAt(structure, block.first);
   const siblings = structure.items.filter((one) => one.parent === item?.parent);
-  const other = item && siblings[siblings.indexOf(item) + (command === 'down' ? 1 : -1)];
+  const next = siblings.findLastIndex((one) => one.line <= block.last) + 1;
+  const other = item && siblings[command === 'down' ? next : siblings.indexOf(item) - 1];
   if (!item || !other || kindOf(other) !== kindOf(item)) return null;
-  const [from, to] = command === 'down' ? [item.lastLine + 1, other.line] : [other.lastLine + 1, item.line];
+  const [from, to] = command === 'down' ? [block.last + 1, other.line] : [other.lastLine + 1, item.line];
   for (let line = from; line < to; line++) if (structure.kinds[line] !== LineKind.blank) return null;
   return blockOf(other);
 }
@@ -190,17 +195,13 @@ function columnOf(words: string, offset: number): number {
 }
 
 /** Whether every line still is what it was: items stay items, words stay words, and nothing is swallowed. */
-function keepsMeaning(text: string, before: Outline, edit: OutlineEdit, block: Block, command: OutlineCommand): boolean {
+export function keepsMeaning(text: string, before: Outline, edit: OutlineEdit, blocks: readonly Block[], command: OutlineCommand): boolean {
   const after = readOutline(editedText(text, edit));
-  const counted = (outline: Outline, first: number, last: number): number =>
-    outline.structure.items.filter((item) => item.line >= first && item.line <= last).length;
-  const own = counted(before, block.first, block.last);
-  const all = before.structure.items.length;
-  const wanted = command === 'duplicate' ? all + own : command === 'delete' ? all - own : all;
-  const headings = before.structure.headings.filter((one) => one.line >= block.first && one.line <= block.last).length;
-  const allHeadings = before.structure.headings.length;
-  const wantedHeadings = command === 'duplicate' ? allHeadings + headings : command === 'delete' ? allHeadings - headings : allHeadings;
-  return after.structure.items.length === wanted && after.structure.headings.length === wantedHeadings;
+  const inside = ({ line }: { line: number }): boolean => blocks.some(({ first, last }) => line >= first && line <= last);
+  const own = command === 'duplicate' ? 1 : command === 'delete' ? -1 : 0;
+  const wanted = (all: readonly { line: number }[]): number => (own === 0 ? all.length : all.length + own * all.filter(inside).length);
+  const { items, headings } = before.structure;
+  return after.structure.items.length === wanted(items) && after.structure.headings.length === wanted(headings);
 }
 
 /** A text with an outline edit done. */

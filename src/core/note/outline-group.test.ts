@@ -6,7 +6,7 @@ import { type GroupCommand, groupEdit } from './outline-group';
 function after(marked: string, command: GroupCommand): string | null {
   const lines = marked.split('\n').map((line) => line.replace(/^!/, ''));
   const meant = marked.split('\n').flatMap((line, at) => (line.startsWith('!') ? [at] : []));
-  const edit = groupEdit(lines.join('\n'), meant, command, meant[0] ?? 0);
+  const edit = groupEdit(lines.join('\n'), meant[0] ?? 0, meant.at(-1) ?? 0, command, meant[0] ?? 0);
   return edit && editedText(lines.join('\n'), edit);
 }
 
@@ -21,12 +21,25 @@ describe('several items together', () => {
     ['stay when none of them is an item', 'in', '!words\n!more', null],
   ])('%s', (_, command, before, expected) => expect(after(before, command)).toBe(expected));
 
+  it('of several lists go each in its own, and stay where one needs the place of another', () => {
+    expect(after('- a\n!- b\n!\n!words\n!\n!- c\n!- d\n- e', 'delete')).toBe('- a\n\nwords\n\n- e');
+    expect(after('- a\n!- b\n!\n!# Words\n!\n!- c\n- d', 'up')).toBeNull();
+    expect(after('- a\n  - b\n!  - c\n!- d\n- e', 'up')).toBeNull();
+  });
+
+  it('thousands of them at once', () => {
+    const lines = Array.from({ length: 4000 }, (_, index) => `- [ ] crate ${index}`);
+    const edit = groupEdit(lines.join('\n'), 1, 3999, 'in', 1);
+    expect(edit?.lines).toHaveLength(3999);
+    expect(edit?.lines[3998]).toBe('  - [ ] crate 3999');
+  });
+
   it('take what is inside them along only once', () => {
     expect(after('- a\n!- b\n!  - c\n!  - d', 'in')).toBe('- a\n  - b\n    - c\n    - d');
   });
 
   it('are one edit of the lines they change, that says where each came from', () => {
-    const edit = groupEdit('- x\n- a\n- b\n- c\n- y', [2, 3], 'up', 2);
+    const edit = groupEdit('- x\n- a\n- b\n- c\n- y', 2, 3, 'up', 2);
     expect(edit).toEqual({ first: 1, last: 3, lines: ['- b', '- c', '- a'], sources: [2, 3, 1], line: 1 });
   });
 
@@ -45,8 +58,7 @@ describe('several items together', () => {
       fc.property(TEXT, fc.nat(9), fc.nat(9), fc.constantFrom<GroupCommand>('up', 'down', 'in', 'out'), (text, one, other, command) => {
         const count = text.split('\n').length;
         const [from, to] = [Math.min(one, other) % count, Math.max(one, other) % count];
-        const lines = Array.from({ length: Math.max(0, to - from + 1) }, (_, index) => from + index);
-        const edit = groupEdit(text, lines, command, from);
+        const edit = groupEdit(text, from, to, command, from);
         if (!edit) return;
         const next = editedText(text, edit);
         const replaced = text.split('\n').slice(edit.first, edit.last + 1);
@@ -68,7 +80,7 @@ describe('several items together', () => {
         const item = items[at % Math.max(1, items.length)];
         if (!item) return;
         const alone = outlineEdit(text, item.line, command);
-        const group = groupEdit(text, [item.line], command, item.line);
+        const group = groupEdit(text, item.line, item.line, command, item.line);
         // Two items may begin on one line: then the outer one is meant.
         if (items.filter((one) => one.line === item.line).length > 1) return;
         expect(group && editedText(text, group)).toBe(alone && editedText(text, alone));

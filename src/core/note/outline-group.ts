@@ -1,61 +1,83 @@
-import { type OutlineCommand, type OutlineEdit, editedText, outlineEdit, readOutline } from './outline-edits';
+import { lineText } from './lines';
+import {
+  type Block,
+  type Outline,
+  type OutlineCommand,
+  type OutlineEdit,
+  editFor,
+  keepsMeaning,
+  linesFrom,
+  readOutline,
+} from './outline-edits';
+import { type Item, LineKind } from './structure';
 
 /** Commands that are done to several items together. */
 export type GroupCommand = Exclude<OutlineCommand, 'duplicate'>;
 
-/** From which end several items are gone through, so that none stands in another's way. */
-const FROM_TOP: Record<GroupCommand, boolean> = { in: true, up: true, out: false, down: false, delete: false };
+/** How many items begin on some lines (from 0, both included), those inside others left out. */
+export const itemsOn = (text: string, first: number, last: number): number => outermost(readOutline(text), first, last).length;
 
 /**
- * What a command does to all items that begin on some lines, each with everything under it: all of them, or null. Items inside
- * others go along with them.
+ * What a command does to all items that begin on some lines (from 0, both included), each with everything under it: to all of them,
+ * or null. Items inside others go along with them.
  *
- * @param lines the lines from 0, in order
- * @param line the line that the edit's new place is told of; it is one of them or beside them
- * @example groupEdit('- a\n- b\n- c', [1, 2], 'in', 1) // - a, with b and c under it
+ * @param line the line whose new place the edit tells
+ * @example groupEdit('- a\n- b\n- c', 1, 2, 'in', 1) // - a, with b and c under it
  */
-export function groupEdit(text: string, lines: readonly number[], command: GroupCommand, line: number): OutlineEdit | null {
-  const items = outermost(text, lines);
-  if (items.length === 0) return null;
-  let now = text;
-  // For each line of the text as it stands by now, the line it was at first.
-  let origin = text.split('\n').map((_, at) => at);
-  for (const item of FROM_TOP[command] ? items : items.toReversed()) {
-    const edit = outlineEdit(now, origin.indexOf(item), command);
-    if (!edit) return null;
-    const before = origin;
-    now = editedText(now, edit);
-    origin = [...before.slice(0, edit.first), ...edit.sources.map((source) => before[source] as number), ...before.slice(edit.last + 1)];
+export function groupEdit(text: string, first: number, last: number, command: GroupCommand, line: number): OutlineEdit | null {
+  const outline = readOutline(text);
+  const blocks = runsOf(outline, outermost(outline, first, last));
+  const edits: OutlineEdit[] = [];
+  for (const block of blocks) {
+    const edit = editFor(outline, block, block.first, command);
+    // Where one needs the place of another there is no order to do them in.
+    if (!edit || edit.first <= (edits.at(-1)?.last ?? -1)) return null;
+    edits.push(edit);
   }
-  return asOne(text.split('\n'), now.split('\n'), origin, line);
+  const edit = asOne(outline, edits, line);
+  return edit && keepsMeaning(text, outline, edit, blocks, command) ? edit : null;
 }
 
-function outermost(text: string, lines: readonly number[]): number[] {
-  const { items } = readOutline(text).structure;
+function outermost({ structure }: Outline, first: number, last: number): Item[] {
   let end = -1;
-  return items.flatMap((item) => {
-    if (item.line <= end || !lines.includes(item.line)) return [];
+  return structure.items.filter((item) => {
+    if (item.line <= end || item.line < first || item.line > last) return false;
     end = item.lastLine;
-    return [item.line];
+    return true;
   });
 }
 
-/** Several edits as the one that replaces all the lines they changed. */
-function asOne(before: readonly string[], after: readonly string[], origin: readonly number[], line: number): OutlineEdit | null {
-  const same = (at: number, old: number): boolean => origin[at] === old && after[at] === before[old];
-  let first = 0;
-  while (first < after.length && first < before.length && same(first, first)) first++;
-  let end = 0;
-  const most = Math.min(after.length, before.length) - first;
-  while (end < most && same(after.length - 1 - end, before.length - 1 - end)) end++;
-  if (first + end >= before.length && first + end >= after.length) return null;
-  const place = origin.indexOf(line);
-  return {
-    first,
-    last: before.length - 1 - end,
-    lines: after.slice(first, after.length - end),
-    sources: origin.slice(first, after.length - end),
-    // A line that went leaves its place to the next one.
-    line: place === -1 ? Math.min(first, after.length - 1) : place,
-  };
+/** Items that follow one another in a list are one block: what a command does to it it does to each. */
+function runsOf({ structure: { kinds } }: Outline, items: readonly Item[]): Block[] {
+  const runs: (Block & { parent: number })[] = [];
+  for (const { line, lastLine, parent, depth } of items) {
+    const run = runs.at(-1);
+    const follows = run?.parent === parent && kinds.subarray(run.last + 1, line).every((kind) => kind === LineKind.blank);
+    if (follows) run.last = lastLine;
+    else runs.push({ first: line, last: lastLine, is: 'item', depth, parent });
+  }
+  return runs;
+}
+
+/** Several edits, in order, as the one that replaces all the lines from the first to the last. */
+function asOne({ lines }: Outline, edits: readonly OutlineEdit[], line: number): OutlineEdit | null {
+  const [first] = edits;
+  const last = edits.at(-1);
+  if (!first || !last) return null;
+  const words: string[] = [];
+  const sources: number[] = [];
+  let at = first.first;
+  for (const edit of edits) {
+    for (const source of linesFrom(at, edit.first - 1)) {
+      words.push(lineText(lines, source));
+      sources.push(source);
+    }
+    for (const [index, one] of edit.lines.entries()) {
+      words.push(one);
+      sources.push(edit.sources[index] as number);
+    }
+    at = edit.last + 1;
+  }
+  // A line that went leaves its place to the next one.
+  return { first: first.first, last: last.last, lines: words, sources, line: first.first + Math.max(0, sources.indexOf(line)) };
 }

@@ -2,7 +2,7 @@ import { foldEffect, foldedRanges } from '@codemirror/language';
 import { type ChangeSpec, EditorSelection, type EditorState, type SelectionRange, type StateEffect, type Text } from '@codemirror/state';
 import type { EditorView } from '@codemirror/view';
 import { type OutlineCommand, type OutlineEdit, outlineEdit } from '../../core/note/outline-edits';
-import { groupEdit } from '../../core/note/outline-group';
+import { groupEdit, itemsOn } from '../../core/note/outline-group';
 import { selectedLines } from './task-commands';
 
 /** Does an outline command at the cursor, or to all items of a selection, with everything under them; whether it could. */
@@ -12,12 +12,12 @@ export function runOutline(view: EditorView, command: OutlineCommand): boolean {
   const line = state.doc.lineAt(state.selection.main.head).number - 1;
   const userEvent = command === 'delete' ? 'delete.outline' : 'move.line';
   const lines = selectedLines(view);
-  if (lines.length > 1 && command !== 'duplicate') {
-    const edit = groupEdit(text, lines, command, line);
-    if (edit) {
-      writeOutline(view, edit, line, userEvent, lines);
-      return true;
-    }
+  const [first = line] = lines;
+  const last = lines.at(-1) ?? line;
+  if (command !== 'duplicate' && last > first && itemsOn(text, first, last) > 1) {
+    const edit = groupEdit(text, first, last, command, line);
+    if (edit) writeOutline(view, edit, line, userEvent, { first, last });
+    return edit !== null;
   }
   const edit = outlineEdit(text, line, command);
   if (edit) writeOutline(view, edit, line, userEvent);
@@ -28,9 +28,9 @@ export function runOutline(view: EditorView, command: OutlineCommand): boolean {
  * Writes an outline edit into the text; the cursor stays among the same letters, and what is folded stays folded.
  *
  * @param line the line (from 0) on which it was asked for
- * @param selected the lines (from 0) that stay selected, where they come to stand; none for a cursor
+ * @param selected the lines (from 0, both included) that stay selected, where they come to stand; null for a cursor
  */
-export function writeOutline(view: EditorView, edit: OutlineEdit, line: number, userEvent: string, selected: readonly number[] = []): void {
+export function writeOutline(view: EditorView, edit: OutlineEdit, line: number, userEvent: string, selected: Selected | null = null): void {
   const { state } = view;
   const { doc, selection } = state;
   const old = doc.line(line + 1);
@@ -40,7 +40,7 @@ export function writeOutline(view: EditorView, edit: OutlineEdit, line: number, 
   const place = after.line(Math.min(edit.line + 1, after.lines));
   view.dispatch({
     changes,
-    selection: selectionOf(after, edit, selected) ?? {
+    selection: (selected && selectionOf(after, edit, selected)) ?? {
       // A line that moved may stand further in or out: its end is what stays.
       anchor: edit.lines.length === 0 ? Math.min(place.to, place.from + head - old.from) : Math.max(place.from, place.to - (old.to - head)),
     },
@@ -50,16 +50,17 @@ export function writeOutline(view: EditorView, edit: OutlineEdit, line: number, 
   });
 }
 
-/** The selection over some old lines where they stand after an edit; null when they are gone, or there were none. */
-function selectionOf(after: Text, { first, last, lines, sources }: OutlineEdit, selected: readonly number[]): SelectionRange | null {
-  const places = selected.flatMap((line) => {
-    if (line < first) return [line];
-    if (line > last) return [line + lines.length - (last - first + 1)];
-    const at = sources.indexOf(line);
-    return at === -1 ? [] : [first + at];
-  });
-  if (places.length === 0) return null;
-  return EditorSelection.range(after.line(Math.min(...places) + 1).from, after.line(Math.max(...places) + 1).to);
+interface Selected {
+  first: number;
+  last: number;
+}
+
+/** The selection over some old lines where they stand after an edit; null when they are gone. */
+function selectionOf(after: Text, { first, last, lines, sources }: OutlineEdit, selected: Selected): SelectionRange | null {
+  const isSelected = (source: number): boolean => source >= selected.first && source <= selected.last;
+  const from = selected.first < first ? selected.first : first + sources.findIndex(isSelected);
+  const to = selected.last > last ? selected.last + lines.length - (last - first + 1) : first + sources.findLastIndex(isSelected);
+  return from < first && selected.first >= first ? null : EditorSelection.range(after.line(from + 1).from, after.line(to + 1).to);
 }
 
 function changeOf({ doc }: EditorState, { first, last, lines }: OutlineEdit): ChangeSpec {
