@@ -9,6 +9,7 @@ import { mergeTexts } from '../../store/merge';
 import type { NoteActions } from '../../store/note-actions';
 import type { NoteStore, StoreChange } from '../../store/note-store';
 import { otherTextOf } from '../../store/other-text';
+import { RestTimer } from './rest-timer';
 
 /** Milliseconds after the last key, and at most between two savings while typing goes on. */
 const PAUSE = 300;
@@ -29,8 +30,7 @@ interface SessionEvents {
 
 /** Keeps an editor and the stored note alike: saves what is typed, takes in what changes elsewhere. */
 export class NoteSession {
-  private timer: ReturnType<typeof setTimeout> | null = null;
-  private unsavedSince: number | null = null;
+  private readonly timer = new RestTimer(PAUSE, () => void this.save(), LONGEST);
   private lastTyped = -Infinity;
   private saving: Promise<void> = Promise.resolve();
   private inFlight: string | null = null;
@@ -65,19 +65,7 @@ export class NoteSession {
   typed(): void {
     this.gone = false;
     this.lastTyped = performance.now();
-    this.unsavedSince ??= this.lastTyped;
-    // One timer for a run of keys: to stop and set one at each of them costs more than to look again.
-    if (this.timer === null) this.wait(PAUSE);
-  }
-
-  private wait(time: number): void {
-    this.timer = setTimeout(() => {
-      this.timer = null;
-      const due = Math.min(this.lastTyped + PAUSE, (this.unsavedSince ?? 0) + LONGEST);
-      const left = due - performance.now();
-      if (left > 1) this.wait(left);
-      else void this.save();
-    }, time);
+    this.timer.touch();
   }
 
   /**
@@ -86,9 +74,7 @@ export class NoteSession {
    * @param label what Undo says of it; null for typing, which the editor's own undo takes back
    */
   save(label: string | null = null): Promise<void> {
-    if (this.timer !== null) clearTimeout(this.timer);
-    this.timer = null;
-    this.unsavedSince = null;
+    this.timer.stop();
     this.saving = this.saving.then(() => this.write(label));
     return this.saving;
   }

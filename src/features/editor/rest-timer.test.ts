@@ -20,6 +20,16 @@ describe('a rest timer', () => {
     expect(act).toHaveBeenCalledTimes(1);
   });
 
+  it('waits no longer than it may while it is touched', () => {
+    const act = jest.fn();
+    const timer = new RestTimer(100, act, 250);
+    for (let touch = 0; touch < 6; touch++) {
+      timer.touch();
+      jest.advanceTimersByTime(45);
+    }
+    expect(act).toHaveBeenCalledTimes(1);
+  });
+
   it('acts again after it was touched again', () => {
     const act = jest.fn();
     const timer = new RestTimer(100, act);

@@ -7,16 +7,23 @@
 export class RestTimer {
   private timer: ReturnType<typeof setTimeout> | null = null;
   private last = 0;
+  private since = 0;
 
-  /** @param rest how long nothing is touched before, in milliseconds */
+  /**
+   * @param rest how long nothing is touched before, in milliseconds
+   * @param longest how long at most it waits while it is touched again and again, in milliseconds
+   */
   constructor(
     private readonly rest: number,
     private readonly act: () => void,
+    private readonly longest = Infinity,
   ) {}
 
   touch(): void {
     this.last = performance.now();
-    if (this.timer === null) this.wait(this.rest);
+    if (this.timer !== null) return;
+    this.since = this.last;
+    this.wait(Math.min(this.rest, this.longest));
   }
 
   stop(): void {
@@ -27,7 +34,7 @@ export class RestTimer {
   private wait(time: number): void {
     this.timer = setTimeout(() => {
       this.timer = null;
-      const left = this.last + this.rest - performance.now();
+      const left = Math.min(this.last + this.rest, this.since + this.longest) - performance.now();
       if (left > 1) this.wait(left);
       else this.act();
     }, time);

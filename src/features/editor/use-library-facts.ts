@@ -12,10 +12,11 @@ export function useSharedNames(): ReadonlySet<string> {
 
 /** The folded handles of the people who have a page, the same set until they change; null where nobody has one. */
 export function useKnownPeople(): ReadonlySet<string> | null {
-  const words = useAppSelector((state) => {
-    const people = state.library.overview?.people.filter((person) => person.path !== null) ?? [];
-    return people.map((person) => foldName(person.name)).join('\n');
-  });
+  const people = useAppSelector((state) => state.library.overview?.people);
+  const words = useMemo(
+    () => people?.flatMap((person) => (person.path === null ? [] : [foldName(person.name)])).join('\n') ?? '',
+    [people],
+  );
   return useMemo(() => (words === '' ? null : new Set(words.split('\n'))), [words]);
 }
 

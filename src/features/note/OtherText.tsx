@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { baseNameOf, foldPath } from '../../core/note/path';
 import { otherTextOf } from '../../store/other-text';
@@ -12,11 +12,11 @@ export function OtherText({ path }: { path: string }) {
   const navigate = useNavigate();
   const of = otherTextOf(path);
   const key = foldPath(of ?? path);
-  const pair = useAppSelector((state) => {
-    const notes = state.library.overview?.notes ?? [];
-    if (of !== null) return notes.find((note) => foldPath(note.path) === key)?.path ?? null;
-    return notes.find((note) => isOtherTextOf(note.path, key))?.path ?? null;
-  });
+  const notes = useAppSelector((state) => state.library.overview?.notes);
+  const pair = useMemo(
+    () => notes?.find((note) => (of === null ? isOtherTextOf(note.path, key) : foldPath(note.path) === key))?.path ?? null,
+    [notes, of, key],
+  );
   if (pair === null) return null;
   const [note, other] = of === null ? [path, pair] : [pair, path];
   return (
