@@ -1,36 +1,13 @@
-import { ACTION_DEFAULTS } from '../core/task/action-context';
 import 'fake-indexeddb/auto';
+import { ACTION_DEFAULTS } from '../core/task/action-context';
 import fc from 'fast-check';
 import { dayOfLine } from '../core/note/line-days';
-import { type Content, RecadoDatabase } from './database';
+import { RecadoDatabase } from './database';
 import { importNotes, type ImportFile } from './import-notes';
-import { mergeTexts } from './merge';
 import { NoteActions } from './note-actions';
 import { NoteStore, type SaveState, type StoreChange } from './note-store';
 import { DEFAULT_SETTINGS, readSettings } from './settings';
-
-let count = 0;
-const open: NoteStore[] = [];
-
-function desk(notes: Record<string, string> = {}) {
-  const db = new RecadoDatabase(`test-${count++}`);
-  const store = new NoteStore(db, 'this tab', () => 0);
-  open.push(store);
-  const actions = new NoteActions(store, () => ({ now: { day: 20780, minute: 554 }, settings: ACTION_DEFAULTS, makeRef: () => 'k3f9qa' }));
-  const ready = store.commit(
-    null,
-    Object.entries(notes).map(([path, text]) => ({ path, expect: null, content: { text } })),
-  );
-  return { db, store, actions, ready };
-}
-
-afterAll(() => open.forEach((store) => store.close()));
-
-const text = (words: string): Content => ({ text: words });
-
-async function texts(store: NoteStore): Promise<Record<string, string | null>> {
-  return Object.fromEntries((await store.all()).map((note) => [note.path, note.text]));
-}
+import { desk, text, texts } from './test-desk';
 
 describe('the store', () => {
   it('writes only what still is as the writer saw it, whole or not at all', async () => {
@@ -133,56 +110,6 @@ describe('undo', () => {
         expect(await texts(store)).toEqual(begin);
       }),
       { numRuns: 40, seed: 20261123 },
-    );
-  });
-});
-
-describe('saving what an editor holds', () => {
-  it('merges what changed elsewhere on other lines', async () => {
-    const { store, actions, ready } = desk({ 'A.md': 'one\n\ntwo\n' });
-    await ready;
-    await store.commit(null, [{ path: 'A.md', expect: text('one\n\ntwo\n'), content: text('one\n\ntwo, elsewhere\n') }]);
-    expect(await actions.saveText('A.md', 'one\n\ntwo\n', 'one, here\n\ntwo\n')).toEqual({
-      text: 'one, here\n\ntwo, elsewhere\n',
-      conflictPath: null,
-    });
-  });
-
-  it('keeps both texts when the same line changed', async () => {
-    const { store, actions, ready } = desk({ 'A.md': 'one\n' });
-    await ready;
-    await store.commit(null, [{ path: 'A.md', expect: text('one\n'), content: text('theirs\n') }]);
-    const result = await actions.saveText('A.md', 'one\n', 'mine\n');
-    expect(await texts(store)).toEqual({ 'A.md': 'mine\n', [result.conflictPath ?? '']: 'theirs\n' });
-  });
-
-  it('a merge keeps either side alone, and says when it cannot', () => {
-    expect(mergeTexts('a\nb', 'a\nb', 'a\nc')).toBe('a\nc');
-    expect(mergeTexts('a\nb', 'x\nb', 'a\nb')).toBe('x\nb');
-    expect(mergeTexts('a', 'b', 'c')).toBeNull();
-    expect(mergeTexts('a', 'b', 'b')).toBe('b');
-  });
-
-  it('a merge keeps changes of lines that stand next to each other', () => {
-    expect(mergeTexts('a\nb\nc', 'a1\nb\nc', 'a\nb2\nc')).toBe('a1\nb2\nc');
-    expect(mergeTexts('a\nb', 'a1\nb1', 'a\nb2')).toBeNull();
-    expect(mergeTexts('a\nb', 'a1\nb1', 'a1\nb')).toBe('a1\nb1');
-    // A line that came may belong before or behind: both are kept for a person to choose.
-    expect(mergeTexts('a\nb', 'a1\nnew\nb', 'a\nb2')).toBeNull();
-  });
-
-  it('whichever lines two change, none twice, all of it is kept', () => {
-    const lines = fc.uniqueArray(
-      fc.string({ minLength: 1, maxLength: 3 }).filter((line) => !/[\n\r]/.test(line)),
-      { minLength: 1, maxLength: 8 },
-    );
-    fc.assert(
-      fc.property(lines, fc.array(fc.constantFrom('mine', 'theirs', 'none'), { minLength: 8, maxLength: 8 }), (base, who) => {
-        const changed = (side: string): string => base.map((line, index) => (who[index] === side ? `${line} by ${side}` : line)).join('\n');
-        const merged = mergeTexts(base.join('\n'), changed('mine'), changed('theirs'));
-        expect(merged?.split('\n')).toEqual(base.map((line, index) => (who[index] === 'none' ? line : `${line} by ${who[index]}`)));
-      }),
-      { numRuns: 300, seed: 20261123 },
     );
   });
 });
@@ -358,31 +285,6 @@ describe('acting on many lines', () => {
     expect(await actions.editGather('A.md', 'open', 'late')).toHaveProperty('refused');
     await store.undo();
     expect(await store.text('A.md')).toContain('open');
-  });
-});
-
-describe('two texts of a note', () => {
-  const NOTES = { 'A.md': 'one\nmine', 'A (other text).md': 'one\ntheirs' };
-  const COMPARED = { text: 'one\nmine', other: 'one\ntheirs' };
-  const settle = async (chosen: string, compared = COMPARED) => {
-    const { store, actions, ready } = desk(NOTES);
-    await ready;
-    const result = await actions.settle('A.md', 'A (other text).md', compared, chosen);
-    return { store, result, texts: async () => [await store.text('A.md'), await store.text('A (other text).md')] };
-  };
-
-  it.each(['one\ntheirs', 'one\nmine', 'one\nmine\ntheirs'])('become the one that is chosen, in one step of Undo: %j', async (chosen) => {
-    const { store, result, texts } = await settle(chosen);
-    expect(result).toEqual({ done: true });
-    expect(await texts()).toEqual([chosen, null]);
-    expect(await store.undo()).toEqual({ undone: 'Chose between two texts: A' });
-    expect(await texts()).toEqual(['one\nmine', 'one\ntheirs']);
-  });
-
-  it('stay when one of them changed since they were compared', async () => {
-    const { result, texts } = await settle('one', { ...COMPARED, other: 'one' });
-    expect(result).toHaveProperty('refused');
-    expect(await texts()).toEqual(['one\nmine', 'one\ntheirs']);
   });
 });
 
