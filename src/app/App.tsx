@@ -9,7 +9,9 @@ import { DayPage } from '../features/places/DayPage';
 import { PersonPage, TagPage } from '../features/places/NamePage';
 import { dayAddress, noteAddress } from '../features/session/addresses';
 import { frameSlice } from '../features/session/frame-slice';
+import { Notices } from '../features/session/Notices';
 import { useNow, useServices } from '../features/session/services';
+import { deviceMemory } from '../store/device-memory';
 import { BulkBar } from '../features/bulk/BulkBar';
 import { useAppDispatch, useAppSelector } from '../features/session/state';
 import { useIdleYaml } from '../features/session/use-yaml';
@@ -23,6 +25,7 @@ const CommandMenu = lazy(() => import('../features/commands/CommandMenu').then((
 const ImportDialog = lazy(() => import('../features/exchange/ImportDialog').then((part) => ({ default: part.ImportDialog })));
 const Opening = lazy(() => import('../features/opening/Opening').then((part) => ({ default: part.Opening })));
 const TaskDialogs = lazy(() => import('../features/task-dialogs/TaskDialogs').then((part) => ({ default: part.TaskDialogs })));
+const UnsavedDialog = lazy(() => import('../features/strip/UnsavedDialog').then((part) => ({ default: part.UnsavedDialog })));
 const SettingsPage = lazy(() => import('../features/settings/SettingsPage').then((part) => ({ default: part.SettingsPage })));
 
 /** The whole interface: the first opening, or the frame with its pages and dialogs. */
@@ -41,6 +44,7 @@ export function App({ firstOpening }: { firstOpening: boolean }) {
       ) : (
         <Desk />
       )}
+      <Notices />
       <Toaster position="bottom-left" theme={theme} offset={{ bottom: 40, left: 16 }} mobileOffset={{ bottom: 84 }} visibleToasts={2} />
     </Suspense>
   );
@@ -83,6 +87,7 @@ function Desk() {
       <Suspense fallback={null}>
         {taskDialog !== null && <TaskDialogs />}
         {dialog === 'commands' && <CommandMenu open commands={commands} onClose={close} />}
+        {dialog === 'unsaved' && <UnsavedDialog onClose={close} />}
         {dialog === 'import' && <ImportDialog open given={given} onClose={close} />}
       </Suspense>
     </Frame>
@@ -95,8 +100,8 @@ const LAST_DAY = 'recado last day';
 function FirstPage() {
   const first = useAppSelector((state) => state.settings.firstPage);
   const { day } = useNow();
-  const [isNewDay] = useState(() => localStorage.getItem(LAST_DAY) !== isoDay(day));
-  useEffect(() => localStorage.setItem(LAST_DAY, isoDay(day)), [day]);
+  const [isNewDay] = useState(() => deviceMemory.get(LAST_DAY) !== isoDay(day));
+  useEffect(() => void deviceMemory.set(LAST_DAY, isoDay(day)), [day]);
   return <Navigate replace to={first === 'journal' || isNewDay ? dayAddress(day) : noteAddress(first)} />;
 }
 

@@ -1,14 +1,24 @@
 import { startEngine } from '../engine/client';
 import type { EngineEvent } from '../engine/protocol';
 import type { LibrarySettings } from '../core/index/library';
+import { baseNameOf } from '../core/note/path';
 import { RecadoDatabase } from '../store/database';
+import { deviceMemory, tabMemory } from '../store/device-memory';
+import { Drafts } from '../store/drafts';
 import { NoteActions } from '../store/note-actions';
 import { NoteStore } from '../store/note-store';
+import type { WordsApart } from '../store/open-text';
+import { OpenTexts, type Recovered } from '../store/open-texts';
 import { type Settings, readSettings } from '../store/settings';
+import { type Tab, claimTab } from '../store/tab';
 import { actionContext } from '../features/session/action-context';
+import { noteAddress } from '../features/session/addresses';
 import { Clock } from '../features/session/clock';
-import { frameSlice } from '../features/session/frame-slice';
+import { followSelection } from '../features/session/follow-selection';
+import { frameWords, readFrame } from '../features/session/frame-memory';
+import { type Notice, frameSlice } from '../features/session/frame-slice';
 import { libraryActions } from '../features/session/library-slice';
+import { selectionSlice } from '../features/session/selection-slice';
 import type { Services } from '../features/session/services';
 import { type State, makeState, settingsChanged } from '../features/session/state';
 
@@ -21,8 +31,15 @@ export interface Started {
 /** Opens the store, starts the engine, and joins them: what is written is indexed, what is answered is shown. */
 export async function start(): Promise<Started> {
   const clock = new Clock();
-  const store = new NoteStore(new RecadoDatabase(), tabName(), () => Date.now());
   const state = makeState();
+  const notice = (one: Notice): void => void state.dispatch(frameSlice.actions.noticed(one));
+  const db = new RecadoDatabase();
+  db.on('versionchange', () => {
+    db.close();
+    notice({ words: STORE_GONE, warns: true });
+  });
+  const tab = await claimTab(tabMemory, navigator.locks, () => crypto.randomUUID());
+  const store = new NoteStore(db, tab.name, () => Date.now());
   const settings = readSettings(await store.value('settings'));
   state.dispatch(settingsChanged(settings));
   const pretended = new URLSearchParams(location.search).get('now');
@@ -30,13 +47,16 @@ export async function start(): Promise<Started> {
   void navigator.storage?.persist?.();
   restoreFrame(state);
 
+  const texts = openTexts(store, new Drafts(deviceMemory, tab.name, () => Date.now()), state, notice);
+  // What a page left behind is there before anything shows the notes it belongs to.
+  for (const one of await recovered(texts, tab)) notice(recoveredNotice(one));
+
   const engine = startEngine(engineSettings(settings, clock), (event) => hear(state, event));
   store.listen({
     changed: (changes) =>
       void engine.apply(
         changes.map(({ path, content, seen }) => ({ path, text: content === null ? null : 'text' in content ? content.text : '', seen })),
       ),
-    saving: (save) => state.dispatch(frameSlice.actions.saving(save)),
     valueChanged: (id) => {
       if (id === 'settings') void store.value('settings').then((value) => state.dispatch(settingsChanged(readSettings(value))));
     },
@@ -53,15 +73,69 @@ export async function start(): Promise<Started> {
 
   const services: Services = {
     store,
-    actions: new NoteActions(store, () => actionContext(state.getState().settings, clock.now())),
+    actions: new NoteActions(
+      store,
+      () => actionContext(state.getState().settings, clock.now()),
+      () => texts.settle(),
+    ),
+    texts,
     engine,
     clock,
     saveSettings: async (next) => {
       state.dispatch(settingsChanged(next));
-      await store.setValue('settings', next);
+      await store
+        .setValue('settings', next)
+        .catch(() => notice({ words: 'The settings could not be stored: they last until the page is closed.', warns: true }));
     },
   };
+  if (deviceMemory.refused || tabMemory.refused) notice({ words: NOTHING_KEPT, warns: true });
   return { services, state, firstOpening: (await store.value('opened')) !== true };
+}
+
+const STORE_GONE =
+  'Recado’s store was deleted or renewed in another tab, so nothing can be saved here any more. Copy out what you need, then reload the page.';
+const NOTHING_KEPT =
+  'This browser lets Recado keep little beside the notes: what was folded, pinned or just being typed may be gone when the page is.';
+
+/** The texts that are written, joined with the page: it saves when it goes, and is kept only where words would be lost. */
+function openTexts(store: NoteStore, drafts: Drafts, state: State, notice: (one: Notice) => void): OpenTexts {
+  const texts = new OpenTexts(store, drafts, {
+    saving: (save) => state.dispatch(frameSlice.actions.saving(save)),
+    apart: (words) => notice(apartNotice(words)),
+  });
+  const save = (): void => void texts.saveAll();
+  window.addEventListener('pagehide', save);
+  document.addEventListener('visibilitychange', save);
+  window.addEventListener('beforeunload', (event) => {
+    if (texts.wouldLose) event.preventDefault();
+  });
+  return texts;
+}
+
+async function recovered(texts: OpenTexts, tab: Tab): Promise<Recovered[]> {
+  if (!texts.hasDrafts) return [];
+  const open = await tab.open();
+  return texts.recover((name) => (open === null ? name !== tab.name : open.has(name) && name !== tab.name));
+}
+
+function recoveredNotice({ path, is }: Recovered): Notice {
+  const leads = { address: noteAddress(path), words: 'Open it' };
+  if (is === 'merged') return { words: `What was typed last in “${baseNameOf(path)}” was brought back.`, leads };
+  return { words: `What was typed last stands in “${baseNameOf(path)}”: its note was changed at the same place.`, warns: true, leads };
+}
+
+function apartNotice({ why, of, path }: WordsApart): Notice {
+  if (why === 'written at once')
+    return {
+      words: `“${baseNameOf(of)}” was changed elsewhere at the same place. The note keeps what was there first; your words stand in its other text.`,
+      warns: true,
+      leads: { address: noteAddress(path), words: 'See them' },
+    };
+  return {
+    words: `“${baseNameOf(of)}” was deleted while you were writing in it. Your text is kept as “${baseNameOf(path)}”.`,
+    warns: true,
+    leads: { address: noteAddress(path), words: 'Open it' },
+  };
 }
 
 /** Whether a person wrote anything; it looks no further than the first such note. */
@@ -84,9 +158,14 @@ function engineSettings(settings: Settings, clock: Clock): LibrarySettings {
 function hear(state: State, event: EngineEvent): void {
   const { news, progressed, failed } = libraryActions;
   switch (event.is) {
-    case 'news':
+    case 'news': {
+      const before = state.getState().library.answers;
       state.dispatch(news(event));
+      const { selection, library } = state.getState();
+      const followed = followSelection(selection, before, library.answers, Object.keys(event.answers));
+      if (followed !== selection) state.dispatch(selectionSlice.actions.followed(followed));
       return;
+    }
     case 'progress':
       state.dispatch(progressed(event));
       return;
@@ -94,31 +173,25 @@ function hear(state: State, event: EngineEvent): void {
       state.dispatch(failed(event.message));
       return;
     case 'ready':
+      state.dispatch(failed(null));
   }
-}
-
-/** Names this tab, so that Undo takes back what was done here; it lasts as long as the tab. */
-function tabName(): string {
-  const key = 'recado tab';
-  const name = sessionStorage.getItem(key) ?? crypto.randomUUID();
-  sessionStorage.setItem(key, name);
-  return name;
 }
 
 const FRAME = 'recado frame';
+/** Milliseconds after the last change of the frame until it is kept. */
+const FRAME_PAUSE = 300;
 
 /** The frame's state is kept on this device. */
 function restoreFrame(state: State): void {
-  try {
-    state.dispatch(frameSlice.actions.restored(JSON.parse(localStorage.getItem(FRAME) ?? '{}') as object));
-  } catch {
-    localStorage.removeItem(FRAME);
-  }
-  state.subscribe(() => {
-    const { rackOpen, besideOpen, beside, foldersClosed, folded, widths, finished, recent, pins, onTop } = state.getState().frame;
-    localStorage.setItem(
-      FRAME,
-      JSON.stringify({ rackOpen, besideOpen, beside, foldersClosed, folded, widths, finished, recent, pins, onTop }),
-    );
-  });
+  state.dispatch(frameSlice.actions.restored(readFrame(deviceMemory.get(FRAME))));
+  let kept = frameWords(state.getState().frame);
+  let timer: ReturnType<typeof setTimeout> | null = null;
+  const keep = (): void => {
+    timer = null;
+    const words = frameWords(state.getState().frame);
+    if (words !== kept) deviceMemory.set(FRAME, words);
+    kept = words;
+  };
+  state.subscribe(() => (timer ??= setTimeout(keep, FRAME_PAUSE)));
+  window.addEventListener('pagehide', keep);
 }

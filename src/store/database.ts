@@ -5,6 +5,11 @@ import { DATABASE_NAME } from './database-name';
 /** What a note holds: text, or bytes that are no UTF-8 and therefore only kept. */
 export type Content = { text: string } | { bytes: Uint8Array };
 
+/** A content that is known by its mark alone: enough to tell whether a note still holds it. */
+export interface Marked {
+  mark: string;
+}
+
 /** Whether a note came with the demo, and whether a person changed it since; null for a person's own. */
 export type DemoState = 'untouched' | 'edited' | null;
 
@@ -25,8 +30,11 @@ export interface StoredNote {
 export interface StepChange {
   path: string;
   before: Content | null;
-  after: Content | null;
+  /** Of many notes that came in together only a mark is kept. */
+  after: Content | Marked | null;
   demo: DemoState;
+  /** The path that the note had before the step moved it. */
+  movedFrom?: string;
 }
 
 /** One step that Undo takes back. */
@@ -36,6 +44,8 @@ export interface Step {
   label: string;
   at: number;
   changes: StepChange[];
+  /** Whether it is what was typed in a text. */
+  typed?: boolean;
 }
 
 interface KeyedValue {
@@ -61,11 +71,27 @@ export function contentOf(note: StoredNote): Content {
   return note.bytes === null ? { text: note.text ?? '' } : { bytes: note.bytes };
 }
 
-export function sameContent(a: Content | null, b: Content | null): boolean {
+export function sameContent(a: Content | Marked | null, b: Content | Marked | null): boolean {
   if (a === null || b === null) return a === b;
+  if ('mark' in a || 'mark' in b) return markOf(a) === markOf(b);
   if ('text' in a && 'text' in b) return a.text === b.text;
   if ('bytes' in a && 'bytes' in b) {
     return a.bytes.length === b.bytes.length && a.bytes.every((byte, index) => byte === b.bytes[index]);
   }
   return false;
+}
+
+/** Tells a content from any other that a person would write; no secret depends on it. */
+export function markOf(content: Content | Marked): string {
+  if ('mark' in content) return content.mark;
+  const length = 'text' in content ? content.text.length : content.bytes.length;
+  const at = 'text' in content ? (index: number) => content.text.charCodeAt(index) : (index: number) => content.bytes[index] ?? 0;
+  // Two FNV-1a sums with different starts: 64 bits.
+  let first = 0x811c9dc5;
+  let second = 0x9dc5811c;
+  for (let index = 0; index < length; index++) {
+    first = Math.imul(first ^ at(index), 0x01000193);
+    second = Math.imul(second ^ at(index), 0x01000193) ^ (first >>> 13);
+  }
+  return `${'text' in content ? 't' : 'b'}${length}:${(first >>> 0).toString(36)}${(second >>> 0).toString(36)}`;
 }

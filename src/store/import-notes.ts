@@ -1,7 +1,8 @@
 import { decodeUtf8 } from '../core/note/decode';
 import { cleanPath, foldPath, freePath } from '../core/note/path';
 import { type Content, sameContent, contentOf } from './database';
-import type { NoteStore, NoteWrite } from './note-store';
+import type { NoteStore } from './note-store';
+import type { NoteWrite } from './note-write';
 
 /** A file from outside; `bytes` is null when it could not be read, and `problem` says why. */
 export interface ImportFile {

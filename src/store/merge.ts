@@ -1,18 +1,73 @@
 import { diff3Merge } from 'node-diff3';
 
+/** Lines that are settled, or a place that both texts changed in different ways. */
+type Region = { is: 'settled'; lines: string[] } | { is: 'contested'; base: string[]; mine: string[]; theirs: string[] };
+
 /**
  * Merges two texts that grew from one, line by line. Null when both changed the same lines in different ways.
  */
 export function mergeTexts(base: string, mine: string, theirs: string): string | null {
   if (mine === base) return theirs;
   if (theirs === base || mine === theirs) return mine;
-  const regions = diff3Merge(mine.split('\n'), base.split('\n'), theirs.split('\n'), { excludeFalseConflicts: true });
-  const lines: string[] = [];
-  for (const region of regions) {
-    const merged = region.ok ?? (region.conflict ? lineByLine(region.conflict) : null);
-    if (!merged) return null;
-    for (const line of merged) lines.push(line);
+  const regions = regionsOf(base, mine, theirs);
+  return regions.every((region) => region.is === 'settled') ? textOf(regions, () => []) : null;
+}
+
+/**
+ * Merges two texts that grew from one; where both changed the same lines, theirs stand.
+ *
+ * @returns `lost` tells whether mine says anything there that theirs does not hold, and must be kept elsewhere
+ */
+export function mergeForTheirs(base: string, mine: string, theirs: string): { text: string; lost: boolean } {
+  const clean = mergeTexts(base, mine, theirs);
+  if (clean !== null) return { text: clean, lost: false };
+  const regions = regionsOf(base, mine, theirs);
+  // Who only wrote on what the other wrote too, and less of it, has lost nothing.
+  const lost = regions.some(
+    (region) => region.is === 'contested' && !(allHeld(region.mine, region.theirs) && allHeld(region.base, region.mine)),
+  );
+  return { text: textOf(regions, (region) => region.theirs), lost };
+}
+
+/**
+ * Merges two texts that grew from one so that no word of either goes: where both changed the same lines, the lines of both stand, theirs
+ * first, but for lines that grew into another.
+ *
+ * @example mergeForBoth('a', 'a mine', 'a theirs') // 'a theirs\na mine'
+ */
+export function mergeForBoth(base: string, mine: string, theirs: string): string {
+  const clean = mergeTexts(base, mine, theirs);
+  if (clean !== null) return clean;
+  return textOf(regionsOf(base, mine, theirs), (region) => {
+    const kept = region.theirs.filter((line) => !region.mine.some((other) => holds(other, line)));
+    return [...kept, ...region.mine.filter((line) => !kept.some((other) => holds(other, line)))];
+  });
+}
+
+function regionsOf(base: string, mine: string, theirs: string): Region[] {
+  const [o, a, b] = [base.split('\n'), mine.split('\n'), theirs.split('\n')];
+  // What all three share at their ends needs no comparing; in long notes that is nearly everything.
+  const least = Math.min(o.length, a.length, b.length);
+  let head = 0;
+  while (head < least && o[head] === a[head] && o[head] === b[head]) head++;
+  let foot = 0;
+  while (foot < least - head && o.at(-1 - foot) === a.at(-1 - foot) && o.at(-1 - foot) === b.at(-1 - foot)) foot++;
+  const inner = (lines: string[]): string[] => lines.slice(head, lines.length - foot);
+  const regions: Region[] = [{ is: 'settled', lines: o.slice(0, head) }];
+  for (const { ok, conflict } of diff3Merge(inner(a), inner(o), inner(b), { excludeFalseConflicts: true })) {
+    if (ok) regions.push({ is: 'settled', lines: ok });
+    if (!conflict) continue;
+    const lines = lineByLine(conflict);
+    if (lines) regions.push({ is: 'settled', lines });
+    else regions.push({ is: 'contested', base: conflict.o, mine: conflict.a, theirs: conflict.b });
   }
+  regions.push({ is: 'settled', lines: o.slice(o.length - foot) });
+  return regions;
+}
+
+function textOf(regions: readonly Region[], choose: (region: Extract<Region, { is: 'contested' }>) => readonly string[]): string {
+  const lines: string[] = [];
+  for (const region of regions) for (const line of region.is === 'settled' ? region.lines : choose(region)) lines.push(line);
   return lines.join('\n');
 }
 
@@ -21,4 +76,23 @@ function lineByLine({ a, o, b }: { a: string[]; o: string[]; b: string[] }): str
   if (a.length !== o.length || b.length !== o.length) return null;
   const merged = o.map((old, index) => (a[index] === old ? b[index] : b[index] === old || a[index] === b[index] ? a[index] : undefined));
   return merged.every((line) => line !== undefined) ? merged : null;
+}
+
+const wordsOf = (line: string): string[] => line.split(/\s+/).filter((word) => word !== '');
+
+const allHeld = (lines: readonly string[], by: readonly string[]): boolean =>
+  lines.every((line) => wordsOf(line).length === 0 || by.some((other) => holds(other, line)));
+
+/** Whether one line has all words of another in their order, so that it may have grown from it; one word may have grown too. */
+function holds(longer: string, shorter: string): boolean {
+  const words = wordsOf(longer);
+  let at = 0;
+  let grown = 0;
+  for (const word of wordsOf(shorter)) {
+    while (at < words.length && words[at] !== word && !(grown === 0 && words[at]?.startsWith(word))) at++;
+    if (at === words.length) return false;
+    if (words[at] !== word) grown++;
+    at++;
+  }
+  return true;
 }

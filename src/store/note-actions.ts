@@ -8,16 +8,16 @@ import { baseNameOf, folderOf, foldPath, freePath, pathFor } from '../core/note/
 import { renameInGather } from '../core/gather/rename-in-gather';
 import { renameLinks, retargetTo } from '../core/note/rename-links';
 import { type StoredNote, contentOf } from './database';
+import { type ActionResult, commitPlan } from './commit-plan';
 import type { Renaming } from '../core/gather/rename-everywhere';
 import type { LineTask, ManyOutcome } from './act-many';
-import type { NoteStore, NoteWrite } from './note-store';
+import type { NoteStore } from './note-store';
+import type { NoteWrite } from './note-write';
 import { withGather } from '../core/gather/edit-block';
-import { mergeTexts } from './merge';
-import { otherTextOf, otherTextPath } from './other-text';
 
-export type ActionResult = { done: true } | { refused: string };
+export type { ActionResult };
 /** `raw` is the line as it stands now. */
-export type LineResult = { done: true; raw: string } | { refused: string };
+export type LineResult = { done: true; step: number | null; raw: string } | { refused: string };
 
 /** What an action on many lines did. */
 export interface ManyResult {
@@ -28,11 +28,12 @@ export interface ManyResult {
   stayed: ManyOutcome['refused'];
   /** The lines as they stand afterwards; null for those that were not changed. */
   raws: (string | null)[];
+  step: number | null;
 }
 
-/** How often an action starts over when another tab wrote in between. */
-const TRIES = 5;
-const BUSY = 'The note is being written elsewhere; nothing was changed. Try again.';
+/** What became of a note that was renamed or moved. */
+export type Relocated = { path: string; places: number; step: number | null } | { refused: string };
+
 const NO_TEXT = 'That note is not there, so nothing was changed.';
 
 /** Does to the stored notes what a person asks for: each action is one commit, and one step of Undo. */
@@ -40,6 +41,8 @@ export class NoteActions {
   constructor(
     private readonly store: NoteStore,
     private readonly context: () => ActionContext,
+    /** Stores what is being typed, so that an action finds it. */
+    private readonly storeTyped: () => Promise<void> = async () => undefined,
   ) {}
 
   /** Carries out an intention on a line, in every note that it touches. */
@@ -59,7 +62,7 @@ export class NoteActions {
         return present ? write(present, text) : { path, expect: null, content: { text } };
       });
     });
-    return 'refused' in result ? result : { done: true, raw };
+    return 'refused' in result ? result : { ...result, raw };
   }
 
   /**
@@ -88,7 +91,7 @@ export class NoteActions {
     });
     if ('refused' in result) return result;
     const { changed, texts, refused, raws } = outcome ?? { changed: 0, texts: new Map<string, never>(), refused: [], raws: [] };
-    return { changed, notes: texts.size, stayed: refused, raws };
+    return { changed, notes: texts.size, stayed: refused, raws, step: result.step };
   }
 
   /** Writes a task into a note, which is made when there is none. */
@@ -114,42 +117,6 @@ export class NoteActions {
   }
 
   /**
-   * Stores what an editor holds. What changed elsewhere since `base` is merged in; where both changed the same
-   * lines, the other text is kept as a note beside it, and told.
-   *
-   * @returns the text that is stored now
-   */
-  async saveText(
-    path: string,
-    base: string | null,
-    text: string,
-    label: string | null = null,
-  ): Promise<{ text: string; conflictPath: string | null }> {
-    for (let attempt = 0; ; attempt++) {
-      const note = await this.store.get(path);
-      const present = note?.text ?? null;
-      if (present === text) return { text, conflictPath: null };
-      const writes: NoteWrite[] = [];
-      let next = text;
-      let conflictPath: string | null = null;
-      if (note && present !== null && present !== base) {
-        const merged = mergeTexts(base ?? '', text, present);
-        if (merged === null) {
-          const all = await this.store.all();
-          // Two who go on writing in one place save by turns: what the editor grew from has no need of a note of its own any more.
-          const earlier = all.find((one) => one.text === base && foldPath(otherTextOf(one.path) ?? '') === foldPath(path));
-          conflictPath = earlier?.path ?? freePath(otherTextPath(path), this.taken(all));
-          writes.push({ path: conflictPath, expect: earlier ? contentOf(earlier) : null, content: { text: present } });
-        } else next = merged;
-      }
-      writes.push({ path: note?.path ?? path, expect: note ? contentOf(note) : null, content: { text: next } });
-      const result = await this.store.commit(label, writes);
-      if (result.saved) return { text: next, conflictPath };
-      if (attempt === TRIES) throw new Error(BUSY);
-    }
-  }
-
-  /**
    * Puts one text in the place of the two that a note has: the note gets it, and the note of the other text goes.
    *
    * @param compared both texts as they were when the choice was made; refused when one of them changed since
@@ -165,10 +132,22 @@ export class NoteActions {
   }
 
   /** Makes a note; gives its path, which has a number when the title was taken in that folder. */
-  async create(folder: string, title: string, text: string): Promise<string> {
-    const path = freePath(pathFor(folder, title), this.taken(await this.store.all()));
-    await this.store.commit(`New note: ${title}`, [{ path, expect: null, content: { text } }]);
-    return path;
+  async create(folder: string, title: string, text: string): Promise<{ path: string; step: number | null } | { refused: string }> {
+    let path = pathFor(folder, title);
+    const result = await this.retry(`New note: ${title}`, async () => {
+      const keys = new Set(await this.store.db.notes.toCollection().primaryKeys());
+      path = freePath(pathFor(folder, title), (folded) => keys.has(folded));
+      return [{ path, expect: null, content: { text } }];
+    });
+    return 'refused' in result ? result : { path, step: result.step };
+  }
+
+  /** Puts a text into a note in the place of the one it has; for what is shown whole, as an agenda page. */
+  async replace(path: string, text: string, label: string): Promise<ActionResult> {
+    return this.retry(label, async () => {
+      const note = await this.store.get(path);
+      return note?.text === text ? [] : [{ path: note?.path ?? path, expect: note ? contentOf(note) : null, content: { text } }];
+    });
   }
 
   async remove(paths: readonly string[], label: string): Promise<ActionResult> {
@@ -179,7 +158,7 @@ export class NoteActions {
   }
 
   /** Gives a note another title; its file, and every link to it, follow. */
-  async rename(path: string, title: string): Promise<{ path: string; places: number } | { refused: string }> {
+  async rename(path: string, title: string): Promise<Relocated> {
     const wanted = title.trim();
     if (wanted === '') return { refused: 'A note needs a title.' };
     return this.relocate(path, (note, taken) => freePath(pathFor(folderOf(note.path), wanted), taken), wanted);
@@ -193,7 +172,7 @@ export class NoteActions {
   async renameEverywhere(
     renaming: Renaming,
     confirmed: (places: number, notes: number) => boolean | Promise<boolean>,
-  ): Promise<{ places: number; notes: number } | { refused: string }> {
+  ): Promise<{ places: number; notes: number; step: number | null } | { refused: string }> {
     const { renamedText } = await import('../core/gather/rename-everywhere');
     let outcome = { places: 0, notes: 0 };
     let asked = false;
@@ -217,11 +196,11 @@ export class NoteActions {
       asked = true;
       return writes;
     });
-    return 'refused' in result ? result : outcome;
+    return 'refused' in result ? result : { ...outcome, step: result.step };
   }
 
   /** Puts a note into another folder; links by path follow. */
-  async move(path: string, folder: string): Promise<{ path: string; places: number } | { refused: string }> {
+  async move(path: string, folder: string): Promise<Relocated> {
     const name = path.slice(path.lastIndexOf('/') + 1);
     return this.relocate(path, (_note, taken) => freePath(folder === '' ? name : `${folder}/${name}`, taken), null);
   }
@@ -230,7 +209,7 @@ export class NoteActions {
     path: string,
     target: (note: StoredNote, taken: (folded: string) => boolean) => string,
     title: string | null,
-  ): Promise<{ path: string; places: number } | { refused: string }> {
+  ): Promise<Relocated> {
     let outcome = { path, places: 0 };
     const label = title === null ? `Moved: ${baseNameOf(path)}` : `Renamed: ${baseNameOf(path)}`;
     const result = await this.retry(label, async () => {
@@ -242,7 +221,7 @@ export class NoteActions {
       outcome = { path: next, places: plan.places };
       return plan.writes;
     });
-    return 'refused' in result ? result : outcome;
+    return 'refused' in result ? result : { ...outcome, step: result.step };
   }
 
   private taken(notes: readonly StoredNote[]): (folded: string) => boolean {
@@ -252,14 +231,8 @@ export class NoteActions {
 
   private async retry(label: string, plan: () => Promise<NoteWrite[] | { refused: string }>): Promise<ActionResult> {
     // What notes say in their front matter decides what is done to them.
-    await loadYaml();
-    for (let attempt = 0; attempt < TRIES; attempt++) {
-      const writes = await plan();
-      if ('refused' in writes) return writes;
-      if (writes.length === 0) return { done: true };
-      if ((await this.store.commit(label, writes)).saved) return { done: true };
-    }
-    return { refused: BUSY };
+    await Promise.all([loadYaml(), this.storeTyped()]);
+    return commitPlan(this.store, label, plan);
   }
 }
 

@@ -1,6 +1,6 @@
 import { dayOfDate } from '../core/calendar/day';
 import { type LineDays, daysAfter } from '../core/note/line-days';
-import { foldPath } from '../core/note/path';
+import { baseNameOf, foldPath } from '../core/note/path';
 import {
   type Content,
   type DemoState,
@@ -11,19 +11,9 @@ import {
   contentOf,
   sameContent,
 } from './database';
-import { mergeTexts } from './merge';
-
-/** One note to write: what it must hold now, and what it is to hold; null for no note. */
-export interface NoteWrite {
-  path: string;
-  /** What the writer believes is there; the commit fails when something else is. */
-  expect: Content | null;
-  content: Content | null;
-  /** The path that the note had before it was moved; its lines were seen when they were seen there. */
-  movedFrom?: string;
-  /** What the note is to the demo; when left out, a note of the demo counts as edited. */
-  demo?: DemoState;
-}
+import { Listeners, reportProblem } from './listeners';
+import type { NoteWrite } from './note-write';
+import { inverseWrites } from './step-writes';
 
 /** `step` is what Undo takes back; null when there is none. */
 export type CommitResult = { saved: true; seen: (LineDays | null)[]; step: number | null } | { saved: false; conflict: string };
@@ -36,49 +26,60 @@ export interface StoreChange {
   seen: LineDays | null;
   /** Whether another tab wrote it. */
   elsewhere: boolean;
+  /** Where the note is now, when it went from this path because it was moved. */
+  movedTo?: string;
 }
-
-export type SaveState = { is: 'saved' } | { is: 'saving' } | { is: 'failed'; message: string };
 
 interface Listener {
   /** This tab did a step, which Undo takes back; told before its changes. */
   stepped(step: { id: number; paths: readonly string[] }): void;
   changed(changes: readonly StoreChange[]): void;
-  saving(state: SaveState): void;
+  /** How many writes are on their way to the disk. */
+  writing(count: number): void;
   valueChanged(id: string): void;
 }
 
+/** What other tabs are told. */
 interface Broadcast {
   paths?: string[];
+  /** Old and new path of the notes that were moved. */
+  moves?: [string, string][];
   value?: string;
 }
+
+export type Taken = { undone: string } | { refused: string };
 
 const MOST_STEPS = 200;
 
 /**
  * The one writer of notes. A commit is one transaction over all its notes: each must still hold what the writer
- * saw, or nothing is written. It resolves after the browser has made the transaction durable.
+ * saw, or nothing is written. It resolves after the browser has made the transaction durable; a listener that
+ * fails is reported, and changes nothing of that.
  */
 export class NoteStore {
-  private readonly listeners = new Set<Partial<Listener>>();
+  private readonly listeners: Listeners<Listener>;
   private readonly channel: BroadcastChannel | null;
-  private writing = 0;
-  /** Steps that were taken back, the last one last; they can be done again until something else is done. */
-  private undone: Step[] = [];
+  private writes = 0;
+  /** How often this tab committed; what was read from the disk before is older than what was told then. */
+  private commits = 0;
+  /** Steps that were taken back, the last one last, with what does them again; until something else is done. */
+  private undone: { step: Step; again: StepChange[] }[] = [];
 
   constructor(
     readonly db: RecadoDatabase,
     /** Names the tab whose steps Undo takes back. */
     private readonly tab: string,
     private readonly now: () => number,
+    /** Hears of errors that nobody waits for. */
+    private readonly problem: (error: unknown) => void = reportProblem,
   ) {
+    this.listeners = new Listeners<Listener>(problem);
     this.channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(`recado-${db.name}`);
-    if (this.channel) this.channel.onmessage = (event: MessageEvent<Broadcast>) => void this.hear(event.data);
+    if (this.channel) this.channel.onmessage = (event: MessageEvent<Broadcast>) => void this.hear(event.data).catch(problem);
   }
 
   listen(listener: Partial<Listener>): () => void {
-    this.listeners.add(listener);
-    return () => this.listeners.delete(listener);
+    return this.listeners.add(listener);
   }
 
   close(): void {
@@ -103,24 +104,20 @@ export class NoteStore {
    *
    * @param label what Undo says, such as “Done: Book the scissor lift”; null when Undo leaves it out
    * @param keepsUndone whether steps that were taken back can still be done again although this is a new one
+   * @throws what the browser says when it could not write; nothing is changed then
    */
   async commit(label: string | null, writes: readonly NoteWrite[], keepsUndone = false): Promise<CommitResult> {
-    this.saveState({ is: 'saving' }, 1);
-    try {
-      const result = await this.db.transaction('rw', this.db.notes, this.db.steps, () => this.write(label, writes));
-      if (result.saved && label !== null && !keepsUndone) this.undone = [];
-      if (result.saved) this.tell(writes, result);
-      this.saveState({ is: 'saved' }, -1);
-      return result;
-    } catch (error) {
-      this.saveState({ is: 'failed', message: failure(error) }, -1);
-      throw error;
-    }
+    const result = await this.countWriting(() => this.db.transaction('rw', this.db.notes, this.db.steps, () => this.write(label, writes)));
+    if (!result.saved) return result;
+    if (label !== null && !keepsUndone) this.undone = [];
+    this.tell(writes, result);
+    return result;
   }
 
   private async write(label: string | null, writes: readonly NoteWrite[]): Promise<CommitResult> {
     const changes: StepChange[] = [];
-    const present = await this.db.notes.bulkGet(writes.map((write) => foldPath(write.path)));
+    const keys = writes.map((write) => foldPath(write.path));
+    const present = await this.db.notes.bulkGet(keys);
     for (const [index, write] of writes.entries()) {
       const note = present[index];
       const before = note ? contentOf(note) : null;
@@ -130,13 +127,14 @@ export class NoteStore {
         before,
         after: write.content,
         demo: note?.demo ?? null,
+        ...(write.movedFrom !== undefined && { movedFrom: write.movedFrom }),
       });
     }
-    const gone = writes.filter((write) => write.content === null).map((write) => foldPath(write.path));
-    await this.db.notes.bulkDelete(gone);
+    await this.db.notes.bulkDelete(keys.filter((_, index) => writes[index]?.content === null));
+    const places = new Map(keys.map((key, index) => [key, index]));
     const seen = writes.map((write, index) => {
-      const from = write.movedFrom === undefined ? -1 : writes.findIndex((one) => foldPath(one.path) === foldPath(write.movedFrom ?? ''));
-      return this.seenAfter(write, (from === -1 ? present[index] : present[from]) ?? null);
+      const from = write.movedFrom === undefined ? undefined : places.get(foldPath(write.movedFrom));
+      return this.seenAfter(write, present[from ?? index] ?? null);
     });
     await this.db.notes.bulkPut(writes.flatMap((write, index) => this.record(write, present[index]?.demo ?? null, seen[index] ?? null)));
     const step = label === null ? null : await this.addStep({ tab: this.tab, label, at: this.now(), changes });
@@ -171,9 +169,48 @@ export class NoteStore {
     return id;
   }
 
+  /**
+   * Adds a step for what is stored already, so that Undo takes it back whole.
+   *
+   * @returns its number
+   */
+  recordStep(label: string, changes: StepChange[], typed = false): Promise<number> {
+    const step: Step = { tab: this.tab, label, at: this.now(), changes, ...(typed && { typed }) };
+    return this.countWriting(() => this.db.transaction('rw', this.db.steps, () => this.addStep(step)));
+  }
+
+  /**
+   * Makes a step of what was typed in a note and is stored.
+   *
+   * @param continues whether it goes on from the newest step, where that is typing too; what only takes it back leaves none
+   */
+  async recordTyping(path: string, before: Content | null, after: Content, continues: boolean): Promise<void> {
+    const last = continues ? await this.lastStep() : null;
+    const [change] = last?.changes ?? [];
+    const grows = last?.typed && change && foldPath(change.path) === foldPath(path) && sameContent(change.after, before);
+    if (grows && last.id !== undefined) await this.db.steps.delete(last.id);
+    const from = grows ? change.before : before;
+    if (!sameContent(from, after))
+      await this.recordStep(`Typing in “${baseNameOf(path)}”`, [{ path, before: from, after, demo: null }], true);
+  }
+
   /** The newest step of this tab, without taking it back. */
   async lastStep(): Promise<Step | null> {
     return (await this.db.steps.where('tab').equals(this.tab).last()) ?? null;
+  }
+
+  /** Where a note is that was moved away from a path, by any tab; null when it was not moved, or is gone there too. */
+  async whereWent(path: string): Promise<string | null> {
+    const key = foldPath(path);
+    let found: string | null = null;
+    await this.db.steps
+      .reverse()
+      .until(() => found !== null)
+      .each(({ changes }) => {
+        const move = changes.find(({ movedFrom }) => movedFrom !== undefined && foldPath(movedFrom) === key);
+        if (move) found = move.path;
+      });
+    return found !== null && (await this.get(found)) ? found : null;
   }
 
   /**
@@ -182,18 +219,33 @@ export class NoteStore {
    *
    * @param only the step that is meant; nothing is done when another is the newest
    */
-  async undo(only?: number): Promise<{ undone: string } | { refused: string } | null> {
+  async undo(only?: number): Promise<Taken | null> {
     for (;;) {
       const step = await this.lastStep();
       if (!step || (only !== undefined && step.id !== only)) return null;
-      const done = await this.carry(step, step.changes);
-      if (done === 'again') continue;
-      if (typeof done === 'object') return done;
-      // Nothing was left to do when the editor's own undo already took it back.
-      if (done) this.undone.push(step);
-      if (step.id !== undefined) await this.db.steps.delete(step.id);
-      if (done) return { undone: step.label };
+      const taken = await this.takeBack(step);
+      if (taken !== null) return taken;
     }
+  }
+
+  /**
+   * Takes one step back, also when others came after it; null when that was done already.
+   *
+   * @example the Undo of a message takes back what the message is about
+   */
+  async undoStep(id: number): Promise<Taken | null> {
+    const step = await this.db.steps.get(id);
+    return step ? this.takeBack(step) : null;
+  }
+
+  /** Null when nothing was left to do, as when the editor's own undo already took it back. */
+  private async takeBack(step: Step): Promise<Taken | null> {
+    const done = await this.carry(step.label, step.changes);
+    if ('refused' in done) return done;
+    if (step.id !== undefined) await this.db.steps.delete(step.id);
+    if (done.again.length === 0) return null;
+    this.undone.push({ step, again: done.again });
+    return { undone: step.label };
   }
 
   /**
@@ -202,16 +254,14 @@ export class NoteStore {
    * @param only the step that is meant; nothing is done when another was taken back last
    */
   async redo(only?: number): Promise<{ redone: string } | { refused: string } | null> {
-    const step = this.undone.at(-1);
-    if (!step || (only !== undefined && step.id !== only)) return null;
-    const again = step.changes.map((change) => ({ ...change, before: change.after, after: change.before }));
-    let done = await this.carry(step, again);
-    while (done === 'again') done = await this.carry(step, again);
-    if (typeof done === 'object') return done;
+    const last = this.undone.at(-1);
+    if (!last || (only !== undefined && last.step.id !== only)) return null;
+    const done = await this.carry(last.step.label, last.again);
+    if ('refused' in done) return done;
     this.undone.pop();
     // With its number, by which others know it; steps that came later were taken back before it.
-    await this.addStep(step);
-    return { redone: step.label };
+    await this.addStep(last.step);
+    return { redone: last.step.label };
   }
 
   /** Something new is being done: what was taken back cannot be done again any more. */
@@ -219,31 +269,21 @@ export class NoteStore {
     this.undone = [];
   }
 
-  /** Brings notes from what a step made of them to what they were; whether anything changed. */
-  private async carry(step: Step, changes: readonly StepChange[]): Promise<boolean | 'again' | { refused: string }> {
-    const writes = await this.inverse(step.label, changes);
-    if ('refused' in writes) return writes;
-    if (writes.length === 0) return false;
-    return (await this.commit(null, writes, true)).saved || 'again';
-  }
-
-  private async inverse(label: string, changes: readonly StepChange[]): Promise<NoteWrite[] | { refused: string }> {
-    const writes: NoteWrite[] = [];
-    for (const change of changes) {
-      const note = await this.get(change.path);
-      const present = note ? contentOf(note) : null;
-      if (sameContent(present, change.before)) continue;
-      let target = change.before;
-      if (!sameContent(present, change.after)) {
-        const merged = mergeBack(present, change);
-        if (merged === null) {
-          return { refused: `“${label}” cannot be undone: ${change.path} was changed at the same place since.` };
-        }
-        target = { text: merged };
-      }
-      writes.push({ path: change.path, expect: present, content: target, demo: change.demo });
+  /** Brings notes from what a step made of them to what they were; `again` is what does it once more. */
+  private async carry(label: string, changes: readonly StepChange[]): Promise<{ again: StepChange[] } | { refused: string }> {
+    for (;;) {
+      const notes = await this.db.notes.bulkGet(changes.map(({ path }) => foldPath(path)));
+      const writes = inverseWrites(label, changes, notes);
+      if ('refused' in writes) return writes;
+      const again = writes.map(({ path, expect, content, demo, movedFrom }): StepChange => ({
+        path,
+        before: expect,
+        after: content,
+        demo: demo ?? null,
+        ...(movedFrom !== undefined && { movedFrom }),
+      }));
+      if (writes.length === 0 || (await this.commit(null, writes, true)).saved) return { again };
     }
-    return writes;
   }
 
   /** A value beside the notes, such as the settings. */
@@ -252,55 +292,68 @@ export class NoteStore {
   }
 
   async setValue(id: string, value: unknown): Promise<void> {
-    this.saveState({ is: 'saving' }, 1);
-    try {
-      await this.db.values.put({ id, value });
-      this.saveState({ is: 'saved' }, -1);
-    } catch (error) {
-      this.saveState({ is: 'failed', message: failure(error) }, -1);
-      throw error;
-    }
-    this.channel?.postMessage({ value: id } satisfies Broadcast);
-    for (const listener of this.listeners) listener.valueChanged?.(id);
+    await this.countWriting(() => this.db.values.put({ id, value }));
+    this.post({ value: id });
+    this.listeners.tell((one) => one.valueChanged?.(id));
   }
 
   private tell(writes: readonly NoteWrite[], { seen, step }: { seen: readonly (LineDays | null)[]; step: number | null }): void {
+    this.commits++;
     const paths = writes.map((write) => write.path);
-    this.channel?.postMessage({ paths } satisfies Broadcast);
-    if (step !== null) for (const listener of this.listeners) listener.stepped?.({ id: step, paths });
+    const moves = writes.flatMap(({ path, movedFrom }): [string, string][] => (movedFrom === undefined ? [] : [[movedFrom, path]]));
+    this.post({ paths, ...(moves.length > 0 && { moves }) });
+    if (step !== null) this.listeners.tell((one) => one.stepped?.({ id: step, paths }));
     const changes = writes.map(({ path, content }, index) => ({ path, content, seen: seen[index] ?? null, elsewhere: false }));
-    for (const listener of this.listeners) listener.changed?.(changes);
+    this.tellChanges(changes, moves);
   }
 
-  private async hear({ paths, value }: Broadcast): Promise<void> {
-    if (value !== undefined) for (const listener of this.listeners) listener.valueChanged?.(value);
+  private async hear({ paths, moves = [], value }: Broadcast): Promise<void> {
+    if (value !== undefined) this.listeners.tell((one) => one.valueChanged?.(value));
     if (!paths) return;
-    const notes = await this.db.notes.bulkGet(paths.map(foldPath));
+    const keys = paths.map(foldPath);
+    let notes: (StoredNote | undefined)[];
+    let read: number;
+    do {
+      read = this.commits;
+      notes = await this.db.notes.bulkGet(keys);
+      // What this tab wrote meanwhile was told already, and is newer than what was read.
+    } while (read !== this.commits);
     const changes = paths.map((path, index) => {
       const note = notes[index];
       return { path: note?.path ?? path, content: note ? contentOf(note) : null, seen: note?.seen ?? null, elsewhere: true };
     });
-    for (const listener of this.listeners) listener.changed?.(changes);
+    this.tellChanges(changes, moves);
   }
 
-  private saveState(state: SaveState, step: 1 | -1): void {
-    this.writing += step;
-    if (state.is === 'saved' && this.writing > 0) return;
-    for (const listener of this.listeners) listener.saving?.(state);
+  private tellChanges(changes: readonly StoreChange[], moves: readonly [string, string][]): void {
+    const to = new Map(moves.map(([from, path]) => [foldPath(from), path]));
+    const told = changes.map((change): StoreChange => {
+      const movedTo = change.content === null ? to.get(foldPath(change.path)) : undefined;
+      return movedTo === undefined ? change : { ...change, movedTo };
+    });
+    this.listeners.tell((one) => one.changed?.(told));
   }
-}
 
-function mergeBack(present: Content | null, change: StepChange): string | null {
-  const { before, after } = change;
-  if (!present || !before || !after) return null;
-  if (!('text' in present) || !('text' in before) || !('text' in after)) return null;
-  return mergeTexts(after.text, present.text, before.text);
-}
+  /** Other tabs hear of it; should that fail, what is stored stays stored. */
+  private post(message: Broadcast): void {
+    try {
+      this.channel?.postMessage(message);
+    } catch (error) {
+      this.problem(error);
+    }
+  }
 
-function failure(error: unknown): string {
-  const name = error instanceof Error ? error.name : '';
-  if (name === 'QuotaExceededError') return 'The disk is full: the last change is not saved. Make room, then type on.';
-  if (name === 'DatabaseClosedError' || name === 'InvalidStateError')
-    return 'The browser closed the store: the last change is not saved. Copy your text out and reload the page.';
-  return 'The last change could not be saved. Copy your text out and reload the page.';
+  private async countWriting<T>(write: () => PromiseLike<T>): Promise<T> {
+    this.countWrites(1);
+    try {
+      return await write();
+    } finally {
+      this.countWrites(-1);
+    }
+  }
+
+  private countWrites(by: 1 | -1): void {
+    this.writes += by;
+    this.listeners.tell((one) => one.writing?.(this.writes));
+  }
 }

@@ -1,24 +1,28 @@
+import 'fake-indexeddb/auto';
 import fc from 'fast-check';
 import { mergeTexts } from './merge';
+import { mergeForBoth, mergeForTheirs } from './merge';
+import { saveText } from './save-text';
 import { desk, text, texts } from './test-desk';
 
 describe('saving what an editor holds', () => {
   it('merges what changed elsewhere on other lines', async () => {
-    const { store, actions, ready } = desk({ 'A.md': 'one\n\ntwo\n' });
+    const { store, ready } = desk({ 'A.md': 'one\n\ntwo\n' });
     await ready;
     await store.commit(null, [{ path: 'A.md', expect: text('one\n\ntwo\n'), content: text('one\n\ntwo, elsewhere\n') }]);
-    expect(await actions.saveText('A.md', 'one\n\ntwo\n', 'one, here\n\ntwo\n')).toEqual({
+    expect(await saveText(store, { path: 'A.md', base: 'one\n\ntwo\n', text: 'one, here\n\ntwo\n' })).toEqual({
+      is: 'saved',
       text: 'one, here\n\ntwo, elsewhere\n',
-      conflictPath: null,
+      aside: null,
     });
   });
 
   it('keeps both texts when the same line changed', async () => {
-    const { store, actions, ready } = desk({ 'A.md': 'one\n' });
+    const { store, ready } = desk({ 'A.md': 'one\n' });
     await ready;
     await store.commit(null, [{ path: 'A.md', expect: text('one\n'), content: text('theirs\n') }]);
-    const result = await actions.saveText('A.md', 'one\n', 'mine\n');
-    expect(await texts(store)).toEqual({ 'A.md': 'mine\n', [result.conflictPath ?? '']: 'theirs\n' });
+    await saveText(store, { path: 'A.md', base: 'one\n', text: 'mine\n' });
+    expect(await texts(store)).toEqual({ 'A.md': 'theirs\n', 'A (other text).md': 'mine\n' });
   });
 
   it('a merge keeps either side alone, and says when it cannot', () => {
@@ -52,6 +56,44 @@ describe('saving what an editor holds', () => {
   });
 });
 
+describe('where two changed the same lines', () => {
+  it.each([
+    ['a', 'a mine', 'a theirs', 'a theirs', true],
+    ['a\nb', 'a mine\nb mine', 'a theirs\nb', 'a theirs\nb', true],
+    // Who wrote less of the same lost nothing.
+    ['a', 'a one', 'a one two', 'a one two', false],
+    ['a', 'a on', 'a one two', 'a one two', false],
+    // A line that one took out and the other wrote on stays, and what was left out is not gone unsaid.
+    ['a\nb\nc', 'a\nc', 'a\nb more\nc', 'a\nb more\nc', true],
+  ])('%j, %j against %j: theirs stand, and it is known whether mine is lost', (base, mine, theirs, text, lost) => {
+    expect(mergeForTheirs(base, mine, theirs)).toEqual({ text, lost });
+  });
+
+  it.each([
+    ['a', 'a mine', 'a theirs', 'a theirs\na mine'],
+    ['a', 'a mine more', 'a theirs\na mine', 'a theirs\na mine more'],
+    ['', 'first', 'second', 'second\nfirst'],
+    ['a\nb', 'a1\nb', 'a\nb2', 'a1\nb2'],
+  ])('%j, %j and %j: no word of either goes', (base, mine, theirs, text) => {
+    expect(mergeForBoth(base, mine, theirs)).toBe(text);
+  });
+
+  it('whatever two write, every word of both stands in the note or its other text', () => {
+    const lines = fc.array(fc.constantFrom('a', 'b', 'c', 'mine1', 'mine2'), { maxLength: 6 });
+    fc.assert(
+      fc.property(lines, lines, lines, (base, mine, theirs) => {
+        const [o, a, b] = [base.join('\n'), mine.map((line) => `${line}m`).join('\n'), theirs.map((line) => `${line}t`).join('\n')];
+        const { text, lost } = mergeForTheirs(o, a, b);
+        const kept = `${text}\n${lost ? a : ''}`.split('\n');
+        for (const line of [...a.split('\n'), ...b.split('\n')]) if (line !== '') expect(kept).toContain(line);
+        const both = mergeForBoth(o, a, b).split('\n');
+        for (const line of [...a.split('\n'), ...b.split('\n')]) if (line !== '') expect(both).toContain(line);
+      }),
+      { numRuns: 500, seed: 20261127 },
+    );
+  });
+});
+
 describe('two texts of a note', () => {
   const NOTES = { 'A.md': 'one\nmine', 'A (other text).md': 'one\ntheirs' };
   const COMPARED = { text: 'one\nmine', other: 'one\ntheirs' };
@@ -64,7 +106,7 @@ describe('two texts of a note', () => {
 
   it.each(['one\ntheirs', 'one\nmine', 'one\nmine\ntheirs'])('become the one that is chosen, in one step of Undo: %j', async (chosen) => {
     const { store, result, texts } = await settle(chosen);
-    expect(result).toEqual({ done: true });
+    expect(result).toEqual({ done: true, step: expect.any(Number) as number });
     expect(await texts()).toEqual([chosen, null]);
     expect(await store.undo()).toEqual({ undone: 'Chose between two texts: A' });
     expect(await texts()).toEqual(['one\nmine', 'one\ntheirs']);

@@ -1,23 +1,140 @@
 import 'fake-indexeddb/auto';
 import { ACTION_DEFAULTS } from '../core/task/action-context';
+import { editorText } from '../core/note/line-endings';
+import { type Change, differenceOf } from '../core/task/edit';
 import { type Content, RecadoDatabase } from './database';
+import { DeviceMemory } from './device-memory';
+import { Drafts } from './drafts';
 import { NoteActions } from './note-actions';
 import { NoteStore } from './note-store';
+import type { OpenText, WordsApart } from './open-text';
+import { OpenTexts, type SaveState } from './open-texts';
 
 let count = 0;
 const open: NoteStore[] = [];
 
+/** A storage of the browser's form, in memory. */
+export function memoryStorage(): Storage {
+  const kept = new Map<string, string>();
+  return {
+    get length() {
+      return kept.size;
+    },
+    key: (index) => [...kept.keys()][index] ?? null,
+    getItem: (key) => kept.get(key) ?? null,
+    setItem: (key, value) => void kept.set(key, value),
+    removeItem: (key) => void kept.delete(key),
+    clear: () => kept.clear(),
+  };
+}
+
+/** One tab over a database, with all that writes in it. */
+export function tabOn(name: string, tab = 'this', storage: Storage = memoryStorage()) {
+  const db = new RecadoDatabase(name);
+  const problems: unknown[] = [];
+  const store = new NoteStore(
+    db,
+    tab,
+    () => 0,
+    (error) => problems.push(error),
+  );
+  open.push(store);
+  const memory = new DeviceMemory(() => storage);
+  const drafts = new Drafts(memory, tab, () => 0);
+  const states: SaveState[] = [];
+  const apart: WordsApart[] = [];
+  const told = { saving: (state: SaveState) => void states.push(state), apart: (words: WordsApart) => void apart.push(words) };
+  const openTexts = new OpenTexts(store, drafts, told, (error) => problems.push(error));
+  const actions = new NoteActions(
+    store,
+    () => ({ now: { day: 20780, minute: 554 }, settings: ACTION_DEFAULTS, makeRef: () => 'k3f9qa' }),
+    () => openTexts.settle(),
+  );
+  /** Opens a note in an editor of its own. */
+  const edit = async (path: string): Promise<TestEditor> => {
+    const there = await store.text(path);
+    const surface = new TestSurface(editorText(openTexts.waiting(path) ?? there ?? ''));
+    const removed: string[] = [];
+    const text = openTexts.open(path, there, surface, () => removed.push(text.path));
+    return { text, surface, removed, type: (words, at) => typeIn(text, surface, words, at), leave: () => openTexts.end(text) };
+  };
+  return { name, db, store, actions, drafts, memory, storage, openTexts, states, apart, problems, edit };
+}
+
+export interface TestEditor {
+  text: OpenText;
+  surface: TestSurface;
+  removed: string[];
+  /** Types words at the end of a line (from 0), or of the text. */
+  type: (words: string, line?: number) => void;
+  leave: () => Promise<void>;
+}
+
+function typeIn(text: OpenText, surface: TestSurface, words: string, line?: number): void {
+  const lines = surface.text().split('\n');
+  const at = line ?? lines.length - 1;
+  lines[at] = `${lines[at] ?? ''}${words}`;
+  surface.set(lines.join('\n'));
+  text.typed();
+}
+
+/** What is written in, without an editor. */
+export class TestSurface {
+  private base: string;
+  private sentText: string | null = null;
+
+  constructor(private shown: string) {
+    this.base = shown;
+  }
+
+  readonly text = (): string => this.shown;
+  readonly show = (text: string): void => void (this.shown = text);
+  readonly set = (text: string): void => void (this.shown = text);
+  readonly sent = (): void => void (this.sentText = this.shown);
+  readonly stored = (): void => void (this.base = this.sentText ?? this.base);
+  readonly unsaved = (): Change[] => {
+    const change = differenceOf(this.base, this.shown);
+    return change ? [change] : [];
+  };
+  readonly differs = (changes: readonly Change[]): void => {
+    const [change] = changes;
+    if (!change) this.base = this.shown;
+    else {
+      const end = change.from + change.insert.length;
+      // Only its length counts: what it grew from is not known here.
+      this.base = this.shown.slice(0, change.from) + '\u0000'.repeat(change.to - change.from) + this.shown.slice(end);
+    }
+  };
+}
+
 /** A store of its own with some notes, and what acts on it; closed when the tests of the file are done. */
 export function desk(notes: Record<string, string> = {}) {
-  const db = new RecadoDatabase(`test-${count++}`);
-  const store = new NoteStore(db, 'this tab', () => 0);
-  open.push(store);
-  const actions = new NoteActions(store, () => ({ now: { day: 20780, minute: 554 }, settings: ACTION_DEFAULTS, makeRef: () => 'k3f9qa' }));
-  const ready = store.commit(
+  const tab = tabOn(`test-${process.pid}-${count++}`);
+  const ready = tab.store.commit(
     null,
     Object.entries(notes).map(([path, text]) => ({ path, expect: null, content: { text } })),
   );
-  return { db, store, actions, ready };
+  return { ...tab, ready };
+}
+
+/** Several tabs over one store with some notes. */
+export async function tabs(notes: Record<string, string>, ...names: string[]) {
+  const { name, store } = desk();
+  await store.commit(
+    null,
+    Object.entries(notes).map(([path, text]) => ({ path, expect: null, content: { text } })),
+  );
+  const storage = memoryStorage();
+  return names.map((tab) => tabOn(name, tab, storage));
+}
+
+/** Waits until something holds; what tabs tell each other takes its time. */
+export async function until(holds: () => boolean | Promise<boolean>, what: string): Promise<void> {
+  for (let tries = 0; tries < 300; tries++) {
+    if (await holds()) return;
+    await new Promise((resolve) => setTimeout(resolve, 10));
+  }
+  throw new Error(`it never came to this: ${what}`);
 }
 
 afterAll(() => open.forEach((store) => store.close()));

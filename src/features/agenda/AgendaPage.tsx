@@ -12,7 +12,7 @@ import { Sheet } from '../note/Sheet';
 import { PinEntry } from '../rack/PinEntry';
 import { noteAddress } from '../session/addresses';
 import { useServices } from '../session/services';
-import { useUndo } from '../session/use-act';
+import { useToldDone } from '../session/use-act';
 import { AgendaLists } from './AgendaLists';
 import { CarryForward } from './CarryForward';
 import { NarrowBar } from './NarrowBar';
@@ -85,14 +85,20 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
 
 /** Editing, copying and restoring an agenda page. */
 function PageMenu({ path, title, text, onEdit }: AgendaPageProps) {
-  const { actions, store } = useServices();
+  const { actions } = useServices();
   const navigate = useNavigate();
-  const undo = useUndo();
+  const told = useToldDone();
   const shipped = SHIPPED_PAGES.find((page) => foldPath(page.path) === foldPath(path));
   const restore = async (): Promise<void> => {
     if (!shipped) return;
-    const result = await store.commit(`Restored: ${title}`, [{ path, expect: { text }, content: { text: shipped.text } }]);
-    if (result.saved) toast(`Restored: ${title}`, { action: { label: 'Undo', onClick: () => void undo() } });
+    const result = await actions.replace(path, shipped.text, `Restored: ${title}`);
+    if ('refused' in result) toast.error(result.refused);
+    else told(`Restored: ${title}`, result.step);
+  };
+  const copy = async (): Promise<void> => {
+    const made = await actions.create(folderOf(path), `${title} copy`, text);
+    if ('refused' in made) toast.error(made.refused);
+    else void navigate(noteAddress(made.path));
   };
   return (
     <div className="no-print mt-1 flex">
@@ -108,10 +114,7 @@ function PageMenu({ path, title, text, onEdit }: AgendaPageProps) {
         }
       >
         <PinEntry title={title} />
-        <MenuEntry
-          label="Make a copy to change"
-          onSelect={() => void actions.create(folderOf(path), `${title} copy`, text).then((copy) => navigate(noteAddress(copy)))}
-        />
+        <MenuEntry label="Make a copy to change" onSelect={() => void copy()} />
         {shipped && shipped.text !== text && <MenuEntry label="Restore what was shipped" onSelect={() => void restore()} />}
         <MenuEntry label="Print" onSelect={() => window.print()} />
       </Menu>

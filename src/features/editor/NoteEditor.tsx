@@ -2,7 +2,6 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { editorText } from '../../core/note/line-endings';
-import { pathFor } from '../../core/note/path';
 import type { Status } from '../../core/task/status';
 import type { Task } from '../../core/task/task';
 import { keyName } from '../commands/command';
@@ -27,18 +26,20 @@ import { keepFolds } from './folding';
 import { showLine } from './found-line';
 import { type EditorValues, type MadeEditor, makeEditor } from './make-editor';
 import { noteNow } from './note-field';
-import { NoteSession, fromStore } from './note-session';
+import { EditorSurface } from './editor-surface';
 import { type TextHost, runTextCommand } from './run-command';
 import { selectedTasks } from './task-commands';
 import { commandKeys } from './task-keys';
 import { insertPiece } from './text-marks';
-import { tickLine } from './tick-line';
+import { tickLines } from './tick-lines';
 import { UndoOrder } from './undo-order';
 import { useFollow } from './use-follow';
 import { useKnownPeople, useRefProblems, useSharedNames } from './use-library-facts';
 import { useLatest } from '../../ui/use-latest';
+import type { OpenText } from '../../store/open-text';
 
 interface NoteEditorProps {
+  /** May become another while the note is moved: the editor stays. For another note it must be made anew. */
   path: string;
   title: string;
   /** What is stored; null when the note is made by writing in it. */
@@ -51,7 +52,7 @@ interface NoteEditorProps {
 }
 
 interface Opened extends MadeEditor {
-  session: NoteSession;
+  open: OpenText;
   order: UndoOrder;
 }
 
@@ -61,10 +62,10 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
   const editor = useRef<Opened | null>(null);
   const [registry] = useState(() => new PortalRegistry());
   const [inserting, setInserting] = useState(false);
-  const { store, actions, clock } = useServices();
+  const { store, actions, texts, clock } = useServices();
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
-  const { act } = useAct();
+  const { actAll } = useAct();
   const { day: today } = useNow();
   const settings = useAppSelector((state) => state.settings);
   const latestSettings = useLatest(settings);
@@ -79,7 +80,8 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
   const [parameters] = useSearchParams();
   const close = Number(parameters.get('close'));
   const [trail, setTrail] = useState<{ line: number; words: string }[]>([]);
-  const first = useRef({ stored, autoFocus, hint, onRemoved });
+  const first = useRef({ stored, autoFocus, hint });
+  const latest = useLatest({ path, onRemoved });
   const host = useRef<TextHost | null>(null);
   const told = useRef({ line: -1, words: 0 });
 
@@ -90,11 +92,14 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
   const makeNote = useCallback<CompletionFacts['make']>(
     (name, kind) => {
       const folder = kind === 'person' ? 'People' : path.split('/').slice(0, -1).join('/');
-      void actions.create(folder, name, kind === 'person' ? `---\nkind: person\nhandle: ${name}\n---\n` : '');
-      toast(`Made ${pathFor(folder, name)}`);
+      void actions.create(folder, name, kind === 'person' ? `---\nkind: person\nhandle: ${name}\n---\n` : '').then((made) => {
+        if ('refused' in made) toast.error(made.refused);
+        else toast(`Made ${made.path}`);
+      });
     },
     [actions, path],
   );
+  const latestMake = useLatest(makeNote);
   const knownPeople = useKnownPeople();
   const repairKey = keyName(keys.get('text-repair') ?? '');
 
@@ -110,7 +115,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
       knownPeople,
       repairKey,
       action: () => actionContext(latestSettings.current, clock.now()),
-      tick: (index) => host.current?.tick(index),
+      tick: (index) => host.current?.tick([index]),
       run: (id, index) => {
         const view = editor.current?.view;
         if (!view || !host.current) return;
@@ -134,11 +139,15 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
 
   useEffect(() => {
     if (!parent.current) return;
-    const { stored: text, autoFocus: focus, hint: words, onRemoved: removed } = first.current;
+    const { stored: there, autoFocus: focus, hint: words } = first.current;
+    const { path: firstPath } = latest.current;
+    // What of it could not be stored yet is what a person wrote last.
+    const text = texts.waiting(firstPath) ?? there;
     const context = () => actionContext(latestSettings.current, clock.now());
+    let surface: EditorSurface | null = null;
     const { view, follow, complete } = makeEditor({
       parent: parent.current,
-      path,
+      path: firstPath,
       text: editorText(text ?? ''),
       hint: words,
       registry,
@@ -150,7 +159,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
         overview: () => latestOverview.current,
         recent: () => latestRecent.current,
         headings: (other) => headingsOf(store, other),
-        make: makeNote,
+        make: (name, kind) => latestMake.current(name, kind),
         calendar: (what) => {
           const { current } = editor;
           const [task] = current ? selectedTasks(current.view) : [];
@@ -160,7 +169,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
       },
       onUpdate: (update) => {
         for (const transaction of update.transactions) editor.current?.order.watch(transaction);
-        if (update.docChanged && !update.transactions.some((one) => one.annotation(fromStore))) editor.current?.session.typed();
+        if (surface?.watch(update)) editor.current?.open.typed();
         if (!update.selectionSet && !update.docChanged) return;
         const { main } = update.state.selection;
         const at = update.state.doc.lineAt(main.head).number - 1;
@@ -168,61 +177,65 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
         // Within a line nothing else on the page follows the cursor.
         if (at === told.current.line && selected === told.current.words) return;
         told.current = { line: at, words: selected };
-        dispatch(frameSlice.actions.cursorMoved({ path, line: at, words: selected }));
+        dispatch(frameSlice.actions.cursorMoved({ path: latest.current.path, line: at, words: selected }));
       },
     });
-    const session = new NoteSession(path, view, text, store, actions, {
-      conflict: () =>
-        toast.warning('The note was changed elsewhere at the same place. Both texts are kept: choose above the text.', {
-          id: `two texts ${path}`,
-          duration: 12000,
-        }),
-      failed: () => toast.error('The note could not be saved. Its text stays here; copy it out before you close the page.'),
-      removed: () => removed(),
-    });
-    const order = new UndoOrder(path, view, store, () => session.save(), {
-      undone: (label) => toast(`Undone: ${label}`),
-      redone: (label) => toast(`Done again: ${label}`),
-      refused: (reason) => toast.error(reason),
-    });
-    editor.current = { view, session, order, follow, complete };
-    dispatch(frameSlice.actions.opened(path));
+    surface = new EditorSurface(view);
+    const open = texts.open(firstPath, there, surface, () => latest.current.onRemoved());
+    const order = new UndoOrder(
+      () => open.path,
+      view,
+      store,
+      () => open.settle(),
+      {
+        undone: (label) => toast(`Undone: ${label}`),
+        redone: (label) => toast(`Done again: ${label}`),
+        refused: (reason) => toast.error(reason),
+      },
+    );
+    editor.current = { view, open, order, follow, complete };
+    dispatch(frameSlice.actions.opened(firstPath));
     if (focus) view.focus();
-    setTextRunner((id, onlyAsk) => (onlyAsk ? true : host.current !== null && runTextCommand(view, id, host.current)));
-    const leave = (): void => void session.save();
-    window.addEventListener('pagehide', leave);
-    document.addEventListener('visibilitychange', leave);
+    setTextRunner((id, onlyAsk, step) => {
+      if (onlyAsk) return true;
+      if (step !== undefined) return order.undoStep(step);
+      return host.current !== null && runTextCommand(view, id, host.current);
+    });
     return () => {
-      window.removeEventListener('pagehide', leave);
-      document.removeEventListener('visibilitychange', leave);
       setTextRunner(null);
       order.destroy();
       editor.current = null;
-      keepFolds(view.state, path);
+      keepFolds(view.state, open.path);
       dispatch(frameSlice.actions.cursorMoved(null));
-      void session.end().then(() => undefined);
+      void texts.end(open);
       view.destroy();
     };
-  }, [path, store, actions, registry, latestSettings, latestOverview, latestRecent, latestKeys, latestValues, clock, dispatch, makeNote]);
+  }, [store, texts, registry, latest, latestMake, latestSettings, latestOverview, latestRecent, latestKeys, latestValues, clock, dispatch]);
 
   useEffect(() => {
     const open = editor.current;
     if (!open) return;
-    const { view, session, order } = open;
+    const { view, open: text, order } = open;
     const saveStep = (label: string): void => {
       order.savesStep();
-      void session.save(label);
+      void text.save(label);
     };
-    const askSteps = (task: Task, status: Status, openSteps: number): void => {
-      const ref = { path, line: task.line, expected: task.raw };
-      // What is written goes first, so that the answer finds the line as it stands here.
-      void session.save().then(() => act(ref, task.text, { do: 'status', status }, openSteps));
+    const elsewhere = (tasks: readonly { task: Task; openSteps: number }[], status: Status): void => {
+      const all = tasks.map(({ task, openSteps }) => ({ ref: { path, line: task.line, expected: task.raw }, text: task.text, openSteps }));
+      void actAll(all, [{ do: 'status', status }]);
     };
     const context = () => actionContext(latestSettings.current, clock.now());
-    const tick = (index: number): void => void tickLine(view, session, index, context(), finished === 'sink', askSteps, saveStep);
+    const tick = (lines: readonly number[]): void =>
+      void tickLines(view, text, lines, {
+        context: context(),
+        sinks: finished === 'sink',
+        elsewhere,
+        saveStep,
+        told: (reason) => toast.error(reason),
+      });
     const askAbout = (asked: DialogTask[], dialog: (asked: DialogTask[]) => TaskDialog): void => {
       // What is written goes first, so that the answer finds the lines as they stand here.
-      void session.save().then(() => dispatch(frameSlice.actions.taskDialogShown(dialog(asked))));
+      void text.save().then(() => dispatch(frameSlice.actions.taskDialogShown(dialog(asked))));
     };
     const asked = (tasks: readonly Task[]): DialogTask[] =>
       tasks.map((task) => ({ ref: { path, line: task.line, expected: task.raw }, text: task.text }));
@@ -244,12 +257,11 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
       makePerson: (handle) => makeNote(handle, 'person'),
       told: (reason) => toast.error(reason),
       undo: () => order.undo(),
-      undoStep: () => order.undoStep(),
       redo: () => order.redo(),
     };
-  }, [path, finished, trail, latestSettings, clock, closeOn, dispatch, act, makeNote]);
+  }, [path, finished, trail, latestSettings, clock, closeOn, dispatch, actAll, makeNote]);
 
-  useEffect(() => editor.current?.follow(values), [path, values]);
+  useEffect(() => editor.current?.follow(values), [values]);
 
   useEffect(() => {
     const view = editor.current?.view;

@@ -3,6 +3,7 @@ import type { EditorState, Extension, StateEffect } from '@codemirror/state';
 import type { EditorView } from '@codemirror/view';
 import { blockAt, sectionEnd } from '../../core/note/outline-edits';
 import { LineKind } from '../../core/note/structure';
+import { deviceMemory } from '../../store/device-memory';
 import type { ReadNote } from '../../core/task/read-note';
 import { noteNow, shownNote } from './note-field';
 
@@ -173,7 +174,7 @@ export function keepFolds(state: EditorState, path: string): void {
   const kept = readKept();
   delete kept[path];
   if (lines.length > 0) kept[path] = lines;
-  localStorage.setItem(KEY, JSON.stringify(Object.fromEntries(Object.entries(kept).slice(-MOST_NOTES))));
+  deviceMemory.set(KEY, JSON.stringify(Object.fromEntries(Object.entries(kept).slice(-MOST_NOTES))));
 }
 
 function keptFolds(state: EditorState, note: ReadNote, path: string): Fold[] {
@@ -186,7 +187,7 @@ function keptFolds(state: EditorState, note: ReadNote, path: string): Fold[] {
 
 function readKept(): Record<string, string[]> {
   try {
-    return JSON.parse(localStorage.getItem(KEY) ?? '{}') as Record<string, string[]>;
+    return JSON.parse(deviceMemory.get(KEY) ?? '{}') as Record<string, string[]>;
   } catch {
     return {};
   }

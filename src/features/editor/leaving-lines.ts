@@ -4,7 +4,7 @@ import type { ActionContext } from '../../core/task/action-context';
 import { signOfLine, typedStatus } from '../../core/task/typed-status';
 import { withTypedClauses } from '../../core/task/typed-tail';
 import { noteNow } from './note-field';
-import { fromStore } from './note-session';
+import { fromStore } from './editor-surface';
 
 /** The line that the cursor stands on, as it was when it was entered. */
 interface Entered {

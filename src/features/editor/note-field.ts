@@ -2,7 +2,7 @@ import { type EditorState, Facet, StateEffect, StateField, type Transaction } fr
 import { type EditorView, ViewPlugin, type ViewUpdate } from '@codemirror/view';
 import { type ReadNote, readNote } from '../../core/task/read-note';
 import { READING_DEFAULTS, type ReadingSettings } from '../../core/task/task';
-import { RestTimer } from './rest-timer';
+import { RestTimer } from '../../store/rest-timer';
 
 /** The path of the note in the editor. */
 export const notePath = Facet.define<string, string>({ combine: (values) => values[0] ?? '' });

@@ -1,5 +1,5 @@
 import { type EditorView, ViewPlugin, type ViewUpdate } from '@codemirror/view';
-import { RestTimer } from './rest-timer';
+import { RestTimer } from '../../store/rest-timer';
 
 /** How long the hands rest before the cursor begins to blink, in milliseconds. */
 const REST = 600;

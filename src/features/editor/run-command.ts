@@ -15,8 +15,8 @@ import { startCompletion } from '@codemirror/autocomplete';
 /** What the commands of a text need beside the text. */
 export interface TextHost {
   context: () => ActionContext;
-  /** Ticks the task on a line (from 0). */
-  tick: (line: number) => void;
+  /** Ticks the tasks on some lines (from 0), as one step. */
+  tick: (lines: readonly number[]) => void;
   /** Shows the details of the task on a line (from 0). */
   details: (line: number) => void;
   /** Asks for one day, or for names, for all of these tasks. */
@@ -28,9 +28,8 @@ export interface TextHost {
   /** Makes a page for a person. */
   makePerson: (handle: string) => void;
   told: (reason: string) => void;
-  /** Takes back what happened last, in this text or by an action; false when nothing did. `undoStep` takes back actions alone. */
+  /** Takes back what happened last, in this text or by an action; false when nothing did. */
   undo: () => boolean;
-  undoStep: () => boolean;
   redo: () => boolean;
 }
 
@@ -40,8 +39,7 @@ export function runTextCommand(view: EditorView, id: string, host: TextHost): bo
   switch (id) {
     case 'text-tick': {
       const tasks = selectedTasks(view);
-      // From the last to the first: a tick may put a line in, or take one to the end of its list.
-      for (const task of tasks.toReversed()) host.tick(task.line);
+      if (tasks.length > 0) host.tick(tasks.map((task) => task.line));
       return tasks.length > 0;
     }
     case 'text-task':
@@ -125,8 +123,6 @@ export function runTextCommand(view: EditorView, id: string, host: TextHost): bo
       return repairLine(view, host.context(), view.state.facet(editorContext).knownPeople, host.makePerson);
     case 'undo':
       return host.undo();
-    case 'undo-step':
-      return host.undoStep();
     case 'redo':
       return host.redo();
     default:

@@ -119,7 +119,7 @@ describe('the commands of texts', () => {
   const calls: string[] = [];
   const host: TextHost = {
     context: () => CONTEXT,
-    tick: (line) => calls.push(`tick ${line}`),
+    tick: (lines) => calls.push(`tick ${lines.join()}`),
     details: (line) => calls.push(`details ${line}`),
     dates: (tasks, what) => calls.push(`${what} ${tasks.map((task) => task.line).join()}`),
     names: (tasks) => calls.push(`names ${tasks.map((task) => task.line).join()}`),
@@ -129,7 +129,6 @@ describe('the commands of texts', () => {
     makePerson: (handle) => calls.push(`page ${handle}`),
     told: (reason) => calls.push(reason),
     undo: () => calls.push('undo') > 0,
-    undoStep: () => false,
     redo: () => false,
   };
   beforeEach(() => void calls.splice(0));
@@ -138,7 +137,7 @@ describe('the commands of texts', () => {
     const view = testView('plain\n- [ ] |a\n- [ ] b|');
     for (const id of ['text-tick', 'text-details', 'text-names', 'text-tail', 'text-close-up', 'text-wider', 'text-insert'])
       expect(runTextCommand(view, id, host)).toBe(true);
-    expect(calls).toEqual(['tick 2', 'tick 1', 'details 1', 'names 1,2', 'due 1,2', 'close-up 2', 'wider', 'insert']);
+    expect(calls).toEqual(['tick 1,2', 'details 1', 'names 1,2', 'due 1,2', 'close-up 2', 'wider', 'insert']);
   });
 
   it('let the key go where there is nothing to do', () => {

@@ -1,41 +1,46 @@
 import 'fake-indexeddb/auto';
 import { history, isolateHistory, redo, undo } from '@codemirror/commands';
 import fc from 'fast-check';
-import { ACTION_DEFAULTS } from '../../core/task/action-context';
-import { RecadoDatabase } from '../../store/database';
-import { NoteActions } from '../../store/note-actions';
-import { NoteStore } from '../../store/note-store';
-import { NoteSession } from './note-session';
+import { tabOn } from '../../store/test-desk';
+import { EditorSurface } from './editor-surface';
 import { watchedView } from './test-view';
 import { UndoOrder } from './undo-order';
 
 const HERE = 'Journal/2026-11-23.md';
 const THERE = 'Crates.md';
-const open: NoteStore[] = [];
 let count = 0;
 
 /** A note in an editor, beside another note. */
 async function desk(text: string, there = '- [ ] there') {
-  const store = new NoteStore(new RecadoDatabase(`order-${count++}`), 'this tab', () => 0);
-  open.push(store);
-  const actions = new NoteActions(store, () => ({ now: { day: 20780, minute: 554 }, settings: ACTION_DEFAULTS, makeRef: () => 'k3f9qa' }));
+  const { store, actions, openTexts } = tabOn(`order-${count++}`);
   await store.commit(null, [
     { path: HERE, expect: null, content: { text } },
     { path: THERE, expect: null, content: { text: there } },
   ]);
   const told: string[] = [];
   const parts: { order?: UndoOrder } = {};
-  const view = watchedView(text, (transaction) => parts.order?.watch(transaction), history());
-  const session = new NoteSession(HERE, view, text, store, actions, {
-    conflict: () => told.push('conflict'),
-    failed: () => told.push('failed'),
-    removed: () => told.push('removed'),
-  });
-  const order = new UndoOrder(HERE, view, store, () => session.save(), {
-    undone: (label) => told.push(`undone ${label}`),
-    redone: (label) => told.push(`redone ${label}`),
-    refused: (reason) => told.push(reason),
-  });
+  const view = watchedView(
+    text,
+    (transaction) => {
+      parts.order?.watch(transaction);
+      const { docChanged, changes } = transaction;
+      if (surface.watch({ docChanged, changes, transactions: [transaction] })) session.typed();
+    },
+    history(),
+  );
+  const surface = new EditorSurface(view);
+  const session = openTexts.open(HERE, text, surface, () => told.push('removed'));
+  const order = new UndoOrder(
+    () => session.path,
+    view,
+    store,
+    () => session.settle(),
+    {
+      undone: (label) => told.push(`undone ${label}`),
+      redone: (label) => told.push(`redone ${label}`),
+      refused: (reason) => told.push(reason),
+    },
+  );
   parts.order = order;
   const act = async (path: string, expected: string, label: string) => {
     const at = ((await store.text(path)) ?? '').split('\n').indexOf(expected);
@@ -57,7 +62,6 @@ async function desk(text: string, there = '- [ ] there') {
         userEvent: 'input.type',
         annotations: isolateHistory.of('before'),
       });
-      session.typed();
     },
     undo: async () => {
       const did = order.undo();
@@ -76,8 +80,6 @@ async function desk(text: string, there = '- [ ] there') {
     },
   };
 }
-
-afterAll(() => open.forEach((store) => store.close()));
 
 describe('undo over typing and actions', () => {
   it('takes back the newest first, wherever it happened, and goes forward again', async () => {
@@ -142,7 +144,7 @@ describe('undo over typing and actions', () => {
     await store.commit(null, [{ path: THERE, expect: { text: moved }, content: { text: moved.replace('[ ] here', '[x] here') } }]);
     const before = await stored();
     await back();
-    expect(told).toEqual(['“Moved: here” cannot be undone: Crates.md was changed at the same place since.']);
+    expect(told).toEqual(['“Moved: here” cannot be undone: “Crates” was changed at the same place since.']);
     expect(await stored()).toEqual(before);
     expect(before[0]).toBe('- [ ] stays');
   });

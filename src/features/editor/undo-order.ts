@@ -3,7 +3,7 @@ import { Transaction } from '@codemirror/state';
 import type { EditorView } from '@codemirror/view';
 import { foldPath } from '../../core/note/path';
 import type { NoteStore } from '../../store/note-store';
-import { fromStore } from './note-session';
+import { fromStore } from './editor-surface';
 
 /** What Undo takes back: what was typed in the editor, or a step of the store, which may have changed this note too. */
 type Entry = { is: 'typed' } | { is: 'step'; id: number; here: boolean };
@@ -31,7 +31,7 @@ const BACK: Way = {
   back: redo,
   told: 'undone',
   carry: async (store, id) => {
-    const result = await store.undo(id);
+    const result = await store.undoStep(id);
     return result && 'undone' in result ? { label: result.undone } : result;
   },
 };
@@ -66,20 +66,22 @@ export class UndoOrder {
   private readonly stopListening: () => void;
 
   constructor(
-    path: string,
+    /** Where the note stands now. */
+    path: () => string,
     private readonly view: Pick<EditorView, 'state' | 'dispatch'>,
     private readonly store: NoteStore,
-    /** Saves what the editor holds. */
+    /** Saves what the editor holds, apart from what is done next. */
     private readonly save: () => Promise<void>,
     private readonly told: Told,
   ) {
-    const key = foldPath(path);
     this.stopListening = store.listen({
-      stepped: ({ id, paths }) =>
+      stepped: ({ id, paths }) => {
+        const key = foldPath(path());
         this.stepped(
           id,
           paths.some((one) => foldPath(one) === key),
-        ),
+        );
+      },
     });
   }
 
@@ -148,9 +150,10 @@ export class UndoOrder {
     return this.go(FORWARD);
   }
 
-  /** Takes the newest step back when nothing was typed since; false when another way must be found. */
-  undoStep(): boolean {
-    return this.done.at(-1)?.is === 'step' && this.undo();
+  /** Takes a step back when it is the newest that happened; false when another way must be found. */
+  undoStep(id: number): boolean {
+    const last = this.done.at(-1);
+    return last?.is === 'step' && last.id === id && this.undo();
   }
 
   destroy(): void {

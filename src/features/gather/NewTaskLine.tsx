@@ -12,7 +12,7 @@ import { signOf } from '../../core/task/status';
 import type { TaskPlace } from '../../core/task/write-task';
 import { useNow, useServices } from '../session/services';
 import { useAppSelector } from '../session/state';
-import { useUndo } from '../session/use-act';
+import { useToldDone } from '../session/use-act';
 
 interface NewTaskLineProps {
   gather: Gather;
@@ -46,7 +46,7 @@ function Field({ gather, at, written, place, onClose }: FieldProps) {
   const notes = useAppSelector((state) => state.library.overview?.notes);
   const [words, setWords] = useState('');
   const [target, setTarget] = useState(place.link);
-  const undo = useUndo();
+  const told = useToldDone();
   const context = useContextAt(at);
   const demands = useMemo(() => demandsOf(gather, context), [gather, context]);
   const gets = [...demands.names, ...demands.clauses, ...(demands.status === 'todo' ? [] : [`[${signOf(demands.status)}]`])];
@@ -69,7 +69,7 @@ function Field({ gather, at, written, place, onClose }: FieldProps) {
       toast.error(result.refused);
       return;
     }
-    toast(`Written into ${baseNameOf(path)}`, { action: { label: 'Undo', onClick: () => void undo() } });
+    told(`Written into ${baseNameOf(path)}`, result.step);
     setWords('');
   };
   return (

@@ -4,7 +4,7 @@ import { baseNameOf } from '../../core/note/path';
 import { type Choice, type Part, chosenText, compareTexts } from '../../store/compare-texts';
 import { Dialog } from '../../ui/Dialog';
 import { useServices } from '../session/services';
-import { counted, useUndo } from '../session/use-act';
+import { counted, useToldDone } from '../session/use-act';
 
 interface CompareDialogProps {
   path: string;
@@ -29,7 +29,7 @@ const CHOICES: readonly [Choice, string][] = [
 /** The two texts of a note side by side, with a choice for each place where they differ. */
 export function CompareDialog({ path, otherPath, onClose, onChosen }: CompareDialogProps) {
   const { store, actions } = useServices();
-  const undo = useUndo();
+  const told = useToldDone();
   const [compared, setCompared] = useState<Compared | null>(null);
   const [choices, setChoices] = useState<Choice[]>([]);
   const title = baseNameOf(path);
@@ -52,7 +52,7 @@ export function CompareDialog({ path, otherPath, onClose, onChosen }: CompareDia
       toast.error(result.refused);
       return;
     }
-    toast(`One text of “${title}” is kept.`, { action: { label: 'Undo', onClick: () => void undo() } });
+    told(`One text of “${title}” is kept.`, result.step);
     onChosen();
   };
   return (

@@ -1,16 +1,15 @@
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { cleanPath, folderOf } from '../../core/note/path';
 import { Dialog } from '../../ui/Dialog';
-import { noteAddress } from '../session/addresses';
 import { useServices } from '../session/services';
+import { useToldDone } from '../session/use-act';
 import { FolderField } from './FolderField';
 
 /** Asks for the folder that a note is to stand in. */
 export function MoveDialog({ path, open, onClose }: { path: string; open: boolean; onClose: () => void }) {
   const { actions } = useServices();
-  const navigate = useNavigate();
+  const told = useToldDone();
   const [folder, setFolder] = useState(folderOf(path));
   const move = async (): Promise<void> => {
     const clean = folder.trim() === '' ? '' : cleanPath(folder.trim());
@@ -22,7 +21,7 @@ export function MoveDialog({ path, open, onClose }: { path: string; open: boolea
     if ('refused' in result) toast.error(result.refused);
     else {
       onClose();
-      void navigate(noteAddress(result.path), { replace: true });
+      told(`Moved to ${folderOf(result.path) || 'the top'}`, result.step);
     }
   };
   return (

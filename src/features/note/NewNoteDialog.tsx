@@ -27,9 +27,13 @@ function NewNoteForm({ onClose }: { onClose: () => void }) {
       toast.error('A folder is a name, or names with / between them.');
       return;
     }
-    const path = await actions.create(clean, title.trim(), '');
+    const made = await actions.create(clean, title.trim(), '');
+    if ('refused' in made) {
+      toast.error(made.refused);
+      return;
+    }
     onClose();
-    void navigate(noteAddress(path));
+    void navigate(noteAddress(made.path));
   };
   return (
     <form

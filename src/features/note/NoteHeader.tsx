@@ -1,9 +1,8 @@
 import { useRef, useState } from 'react';
-import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { folderOf } from '../../core/note/path';
-import { noteAddress } from '../session/addresses';
 import { useServices } from '../session/services';
+import { useToldDone } from '../session/use-act';
 import { NoteMenu } from './NoteMenu';
 
 interface NoteHeaderProps {
@@ -13,10 +12,10 @@ interface NoteHeaderProps {
   onShowLists: () => void;
 }
 
-/** Folder, title and menu of a note. The title is a field: Enter stores it, Escape takes it back. */
+/** Folder, title and menu of a note. The title is a field: Enter stores it, Escape takes it back. The page goes where the note goes. */
 export function NoteHeader({ path, title, isAgenda, onShowLists }: NoteHeaderProps) {
   const { actions } = useServices();
-  const navigate = useNavigate();
+  const told = useToldDone();
   const [typed, setTyped] = useState(title);
   const field = useRef<HTMLInputElement>(null);
   const rename = async (): Promise<void> => {
@@ -27,8 +26,7 @@ export function NoteHeader({ path, title, isAgenda, onShowLists }: NoteHeaderPro
       setTyped(title);
       return;
     }
-    toast(renamedWords(result.places));
-    void navigate(noteAddress(result.path), { replace: true });
+    told(renamedWords(result.places), result.step);
   };
   return (
     <header className="mb-2">

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { Link, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
 import { readFrontMatter } from '../../core/note/front-matter';
 import { splitLines } from '../../core/note/lines';
 import { baseNameOf, foldPath } from '../../core/note/path';
@@ -13,12 +13,20 @@ import { DayClaims } from './DayClaims';
 import { NoteHeader } from './NoteHeader';
 import { OtherText } from './OtherText';
 import { Sheet } from './Sheet';
+import { useFollowed } from './use-followed';
 import { useStoredNote } from './use-stored-note';
 
 /** The page of a note: an agenda page as its lists, any other as text. */
 export function NotePage() {
   const path = useParams()['*'] ?? '';
-  return <NoteAt key={path} path={path} />;
+  const [key, follows] = useFollowed(path);
+  const navigate = useNavigate();
+  const { search } = useLocation();
+  const moved = (to: string): void => {
+    follows(to);
+    void navigate({ pathname: noteAddress(to), search }, { replace: true });
+  };
+  return <NoteAt key={key} path={path} onMoved={moved} />;
 }
 
 /** Reads `?line=12` as line 11 from 0. */
@@ -28,8 +36,8 @@ export function useLineParameter(): number | null {
   return Number.isInteger(line) && line > 0 ? line - 1 : null;
 }
 
-function NoteAt({ path }: { path: string }) {
-  const stored = useStoredNote(path);
+function NoteAt({ path, onMoved }: { path: string; onMoved: (to: string) => void }) {
+  const stored = useStoredNote(path, onMoved);
   useYaml();
   const line = useLineParameter();
   const navigate = useNavigate();
@@ -50,6 +58,7 @@ function NoteAt({ path }: { path: string }) {
   return (
     <Sheet title={title}>
       <NoteHeader
+        key={`title ${title}`}
         path={stored.path}
         title={title}
         isAgenda={front.kind === 'agenda'}
@@ -67,7 +76,6 @@ function NoteAt({ path }: { path: string }) {
       <SameTitle path={stored.path} title={title} />
       <ClaimedDay path={stored.path} />
       <LazyNoteEditor
-        key={stored.path}
         path={stored.path}
         title={title}
         stored={text}

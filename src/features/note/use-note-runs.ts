@@ -5,7 +5,7 @@ import { frameSlice } from '../session/frame-slice';
 import { setNoteRuns } from '../session/page-commands';
 import { useServices } from '../session/services';
 import { useAppDispatch } from '../session/state';
-import { useUndo } from '../session/use-act';
+import { useToldDone } from '../session/use-act';
 import { useLatest } from '../../ui/use-latest';
 import { useClearFinished } from './use-clear-finished';
 
@@ -29,8 +29,8 @@ export function useNoteRuns(path: string, title: string, asking: Asking): NoteRu
   const { actions, store } = useServices();
   const dispatch = useAppDispatch();
   const clear = useClearFinished(path, title);
-  const undo = useUndo();
-  const latest = useLatest({ asking, clear, undo });
+  const told = useToldDone();
+  const latest = useLatest({ asking, clear, told });
   const titled = asking.title !== null;
   const runs = useMemo((): NoteRuns => {
     const finished = (where: 'stay' | 'sink' | 'hide') => () => void dispatch(frameSlice.actions.finishedChosen({ path, finished: where }));
@@ -38,7 +38,7 @@ export function useNoteRuns(path: string, title: string, asking: Asking): NoteRu
     const remove = async (): Promise<void> => {
       const result = await actions.remove([path], `Deleted: ${title}`);
       if ('refused' in result) toast.error(result.refused);
-      else toast(`Deleted: ${title}`, { action: { label: 'Undo', onClick: () => void latest.current.undo() } });
+      else latest.current.told(`Deleted: ${title}`, result.step);
     };
     const save = async (): Promise<void> => {
       const text = await store.text(path);

@@ -2,20 +2,20 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import { Dialog } from '../../ui/Dialog';
 import { useServices } from '../session/services';
-import { useUndo } from '../session/use-act';
+import { useToldDone } from '../session/use-act';
 import { demoNotes } from './first-notes';
 
 /** Deletes the demo in one action. Only where a person wrote into its notes does it ask what becomes of those. */
 export function DeleteDemo() {
   const { store, actions } = useServices();
-  const undo = useUndo();
+  const told = useToldDone();
   const [asking, setAsking] = useState<{ untouched: string[]; edited: string[] } | null>(null);
   const remove = async (paths: string[]): Promise<void> => {
     setAsking(null);
     const label = `Deleted the demo, ${paths.length} ${paths.length === 1 ? 'note' : 'notes'}`;
     const result = await actions.remove(paths, label);
     if ('refused' in result) toast.error(result.refused);
-    else toast(label, { action: { label: 'Undo', onClick: () => void undo() } });
+    else told(label, result.step);
   };
   const start = async (): Promise<void> => {
     const found = await demoNotes(store);

@@ -10,11 +10,14 @@ export function Opening({ onOpened }: { onOpened: () => void }) {
   const [importing, setImporting] = useState(false);
   const [imported, setImported] = useState(false);
   const [busy, setBusy] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
   const open = async (withDemo: boolean): Promise<void> => {
     setBusy(true);
-    await addAgendaPages(store);
-    if (withDemo) await addDemo(store, clock.now().day);
-    onOpened();
+    const pages = await addAgendaPages(store);
+    const demo = withDemo && !('refused' in pages) ? await addDemo(store, clock.now().day) : pages;
+    setBusy(false);
+    if ('refused' in demo) setProblem(demo.refused);
+    else onOpened();
   };
   return (
     <main className="flex min-h-full items-center justify-center bg-ground p-6">
@@ -38,6 +41,11 @@ export function Opening({ onOpened }: { onOpened: () => void }) {
             Bring your own Markdown files
           </button>
         </div>
+        {problem !== null && (
+          <p role="alert" className="mt-4 rounded-md bg-late-soft px-3 py-1.5 text-late">
+            {problem}
+          </p>
+        )}
         <p className="mt-4 text-[0.86rem] text-muted">
           The demo is a museum of weather and the sea preparing an exhibition. One click in the settings deletes it.
         </p>

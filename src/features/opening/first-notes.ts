@@ -2,43 +2,48 @@ import { SHIPPED_PAGES } from '../../core/agenda/shipped';
 import type { Day } from '../../core/calendar/day';
 import { foldPath } from '../../core/note/path';
 import { type DemoState, contentOf } from '../../store/database';
-import type { NoteStore, NoteWrite } from '../../store/note-store';
+import { type ActionResult, commitPlan } from '../../store/commit-plan';
+import type { NoteStore } from '../../store/note-store';
+import type { NoteWrite } from '../../store/note-write';
 import { shiftDemo } from './shift-demo';
 
 /** Puts the agenda pages there that ship, where no note has their path. */
-export async function addAgendaPages(store: NoteStore): Promise<void> {
-  const present = new Set((await store.all()).map((note) => note.key));
-  const writes = SHIPPED_PAGES.filter((page) => !present.has(foldPath(page.path))).map((page): NoteWrite => ({
-    path: page.path,
-    expect: null,
-    content: { text: page.text },
-    demo: 'untouched',
-  }));
-  if (writes.length > 0) await store.commit(null, writes);
+export function addAgendaPages(store: NoteStore): Promise<ActionResult> {
+  return commitPlan(store, null, () => missing(store, SHIPPED_PAGES));
 }
 
 /** Makes the shipped agenda pages what they were shipped as; gives how many differed. */
-export async function restoreAgendaPages(store: NoteStore): Promise<number> {
-  const writes: NoteWrite[] = [];
-  for (const page of SHIPPED_PAGES) {
-    const note = await store.get(page.path);
-    if (note?.text === page.text) continue;
-    writes.push({ path: page.path, expect: note ? contentOf(note) : null, content: { text: page.text }, demo: 'untouched' });
-  }
-  if (writes.length > 0) await store.commit('Restored the agenda pages', writes);
-  return writes.length;
+export async function restoreAgendaPages(store: NoteStore): Promise<{ count: number; step: number | null } | { refused: string }> {
+  let count = 0;
+  const result = await commitPlan(store, 'Restored the agenda pages', async () => {
+    const notes = await store.db.notes.bulkGet(SHIPPED_PAGES.map((page) => foldPath(page.path)));
+    const writes = SHIPPED_PAGES.flatMap((page, index): NoteWrite[] => {
+      const note = notes[index];
+      if (note?.text === page.text) return [];
+      return [{ path: page.path, expect: note ? contentOf(note) : null, content: { text: page.text }, demo: 'untouched' }];
+    });
+    count = writes.length;
+    return writes;
+  });
+  return 'refused' in result ? result : { count, step: result.step };
 }
 
 /** Puts the demo's notes there, their dates moved to today. A path that is taken is left alone. */
-export async function addDemo(store: NoteStore, today: Day): Promise<void> {
-  const present = new Set((await store.all()).map((note) => note.key));
+export async function addDemo(store: NoteStore, today: Day): Promise<ActionResult> {
   const { DEMO_FILES } = await import('./demo-files');
-  const writes: NoteWrite[] = [];
-  for (const [file, text] of Object.entries(DEMO_FILES)) {
-    const path = shiftDemo(file.replace(/^\/demo\//, ''), today);
-    if (!present.has(foldPath(path))) writes.push({ path, expect: null, content: { text: shiftDemo(text, today) }, demo: 'untouched' });
-  }
-  await store.commit(null, writes);
+  const files = Object.entries(DEMO_FILES).map(([file, text]) => ({
+    path: shiftDemo(file.replace(/^\/demo\//, ''), today),
+    text: shiftDemo(text, today),
+  }));
+  return commitPlan(store, null, () => missing(store, files));
+}
+
+/** What puts the notes there whose path none has. */
+async function missing(store: NoteStore, notes: readonly { path: string; text: string }[]): Promise<NoteWrite[]> {
+  const present = await store.db.notes.bulkGet(notes.map(({ path }) => foldPath(path)));
+  return notes.flatMap(({ path, text }, index): NoteWrite[] =>
+    present[index] ? [] : [{ path, expect: null, content: { text }, demo: 'untouched' }],
+  );
 }
 
 /** The demo's notes that are left, without the agenda pages: those nobody changed, and those somebody did. */

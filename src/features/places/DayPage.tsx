@@ -12,6 +12,7 @@ import { NoteMenu } from '../note/NoteMenu';
 import { useLineParameter } from '../note/NotePage';
 import { OtherText } from '../note/OtherText';
 import { Sheet } from '../note/Sheet';
+import { useFollowed } from '../note/use-followed';
 import { useStoredNote } from '../note/use-stored-note';
 import { dayAddress } from '../session/addresses';
 import { useNow } from '../session/services';
@@ -29,12 +30,13 @@ export function DayPage() {
     );
   if (!notes) return <Sheet title={dayTitle(day)} busy />;
   const path = journalClaims(notes, day)[0]?.path ?? journalPath(isoDay(day));
-  return <JournalPage key={path} path={path} day={day} />;
+  return <JournalPage key={day} path={path} day={day} />;
 }
 
 function JournalPage({ path, day }: { path: string; day: Day }) {
   const { day: today } = useNow();
-  const stored = useStoredNote(path);
+  const [key, follows] = useFollowed(path);
+  const stored = useStoredNote(path, follows);
   const line = useLineParameter();
   const [opened, setOpened] = useState(0);
   const words = day === today ? 'Today' : day === today + 1 ? 'Tomorrow' : day === today - 1 ? 'Yesterday' : 'Journal';
@@ -61,7 +63,7 @@ function JournalPage({ path, day }: { path: string; day: Day }) {
       <DayClaims path={path} day={day} />
       {stored.is !== 'loading' && (
         <LazyNoteEditor
-          key={opened}
+          key={`${key} ${opened}`}
           path={path}
           title={dayTitle(day)}
           stored={text}

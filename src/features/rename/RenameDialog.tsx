@@ -3,7 +3,7 @@ import { toast } from 'sonner';
 import type { Renaming } from '../../core/gather/rename-everywhere';
 import { Dialog } from '../../ui/Dialog';
 import { useServices } from '../session/services';
-import { counted, useUndo } from '../session/use-act';
+import { counted, useToldDone } from '../session/use-act';
 
 interface RenameDialogProps {
   /** What is renamed now, as people read it. */
@@ -17,7 +17,7 @@ interface RenameDialogProps {
 /** Renames something wherever it stands; it says how many places in how many notes before anything changes. */
 export function RenameDialog({ name, renaming, onClose, onDone }: RenameDialogProps) {
   const { actions } = useServices();
-  const undo = useUndo();
+  const told = useToldDone();
   const [after, setAfter] = useState(name);
   const [asked, setAsked] = useState<{ places: number; notes: number } | null>(null);
   const answer = useRef<((yes: boolean) => void) | null>(null);
@@ -29,7 +29,7 @@ export function RenameDialog({ name, renaming, onClose, onDone }: RenameDialogPr
       return new Promise<boolean>((resolve) => (answer.current = resolve));
     });
     if (!('refused' in result)) {
-      toast(`Renamed in ${counted(result.places, 'place')}`, { action: { label: 'Undo', onClick: () => void undo() } });
+      told(`Renamed in ${counted(result.places, 'place')}`, result.step);
       onDone(after.trim());
     } else if (result.refused !== '') toast.error(result.refused);
     setAsked(null);

@@ -1,9 +1,17 @@
 import { type PayloadAction, createSlice } from '@reduxjs/toolkit';
-import type { SaveState } from '../../store/note-store';
+import type { SaveState } from '../../store/open-texts';
+import type { BesideView, FrameMemory } from './frame-memory';
 import type { TaskDialog, WhyQuestion } from './task-dialog';
 
-/** What stands beside the page: an agenda page by its path, the tasks of the note, its outline, or why a task stands in a list. */
-export type BesideView = { is: 'agenda'; path: string } | { is: 'note' } | { is: 'outline' } | { is: 'why' };
+export type { BesideView } from './frame-memory';
+
+/** Something that happened outside what a person is doing just now. */
+export interface Notice {
+  words: string;
+  warns?: boolean;
+  /** Where it leads, and how that is called. */
+  leads?: { address: string; words: string };
+}
 
 export interface FrameState {
   rackOpen: boolean;
@@ -12,7 +20,9 @@ export interface FrameState {
   sheet: 'rack' | 'beside' | null;
   beside: BesideView;
   save: SaveState;
-  dialog: 'commands' | 'new-note' | 'import' | null;
+  dialog: 'commands' | 'new-note' | 'import' | 'unsaved' | null;
+  /** What the background has to say, until it is shown. */
+  notices: Notice[];
   /** What is asked about a task. */
   taskDialog: TaskDialog | null;
   foldersClosed: string[];
@@ -41,6 +51,7 @@ const initialState: FrameState = {
   beside: { is: 'agenda', path: 'Agenda/Today.md' },
   save: { is: 'saved' },
   dialog: null,
+  notices: [],
   taskDialog: null,
   foldersClosed: [],
   cursor: null,
@@ -70,6 +81,12 @@ export const frameSlice = createSlice({
     },
     saving(state, { payload }: PayloadAction<SaveState>) {
       state.save = payload;
+    },
+    noticed(state, { payload }: PayloadAction<Notice>) {
+      state.notices.push(payload);
+    },
+    noticesShown(state) {
+      state.notices = [];
     },
     dialogShown(state, { payload }: PayloadAction<FrameState['dialog']>) {
       state.dialog = payload;
@@ -109,19 +126,7 @@ export const frameSlice = createSlice({
     folderToggled(state, { payload }: PayloadAction<string>) {
       toggle(state.foldersClosed, payload);
     },
-    restored(
-      state,
-      {
-        payload,
-      }: PayloadAction<
-        Partial<
-          Pick<
-            FrameState,
-            'rackOpen' | 'besideOpen' | 'beside' | 'foldersClosed' | 'folded' | 'widths' | 'pins' | 'onTop' | 'finished' | 'recent'
-          >
-        >
-      >,
-    ) {
+    restored(state, { payload }: PayloadAction<FrameMemory>) {
       Object.assign(state, payload);
     },
   },

@@ -17,7 +17,7 @@ const initialState: LibraryState = { overview: null, answers: {}, progress: { re
 export const libraryActions = {
   news: createAction<{ overview: OverviewNews; answers: Record<string, AnswerNews> }>('library/news'),
   progressed: createAction<LibraryState['progress']>('library/progressed'),
-  failed: createAction<string>('library/failed'),
+  failed: createAction<string | null>('library/failed'),
   forgotten: createAction<string>('library/forgotten'),
 };
 

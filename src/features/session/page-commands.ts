@@ -1,5 +1,8 @@
-/** Runs a command on the text that is on the page, or with `onlyAsk` tells whether there is one that takes it. */
-export type TextRunner = (id: string, onlyAsk?: boolean) => boolean;
+/**
+ * Runs a command on the text that is on the page, or with `onlyAsk` tells whether there is one that takes it. With a step it takes that
+ * back, where it is the newest that happened since the text was opened.
+ */
+export type TextRunner = (id: string, onlyAsk?: boolean, step?: number) => boolean;
 
 let runner: TextRunner | null = null;
 
@@ -8,8 +11,8 @@ export function setTextRunner(next: TextRunner | null): void {
   runner = next;
 }
 
-export function runInText(id: string, onlyAsk = false): boolean {
-  return runner?.(id, onlyAsk) ?? false;
+export function runInText(id: string, onlyAsk = false, step?: number): boolean {
+  return runner?.(id, onlyAsk, step) ?? false;
 }
 
 type NoteRuns = Readonly<Record<string, () => void>>;

@@ -25,6 +25,8 @@ export const selectionSlice = createSlice({
       const stays = Object.entries(state).filter(([, row]) => !payload.includes(foldPath(row.path)));
       return stays.length === Object.keys(state).length ? state : Object.fromEntries(stays);
     },
+    /** The rows that are selected, found again after the lists changed. */
+    followed: (_state: Selection, { payload }: PayloadAction<Selection>): Selection => payload,
     cleared: () => NOTHING,
   },
 });

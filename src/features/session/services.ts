@@ -3,6 +3,7 @@ import type { Now } from '../../core/calendar/span';
 import type { Engine } from '../../engine/protocol';
 import type { NoteActions } from '../../store/note-actions';
 import type { NoteStore } from '../../store/note-store';
+import type { OpenTexts } from '../../store/open-texts';
 import type { Settings } from '../../store/settings';
 import type { Clock } from './clock';
 
@@ -10,6 +11,8 @@ import type { Clock } from './clock';
 export interface Services {
   store: NoteStore;
   actions: NoteActions;
+  /** The texts that are being written. */
+  texts: OpenTexts;
   engine: Engine;
   clock: Clock;
   saveSettings: (settings: Settings) => Promise<void>;

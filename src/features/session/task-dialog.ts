@@ -28,7 +28,7 @@ export type TaskDialog =
   | { is: 'names'; tasks: DialogTask[] }
   | { is: 'place'; tasks: DialogTask[]; what: 'move' | 'archive' | 'echo' }
   | { is: 'remark'; tasks: DialogTask[] }
-  | { is: 'steps'; task: DialogTask; intention: Extract<WideIntention, { do: 'status' }>; openSteps: number };
+  | { is: 'steps'; tasks: DialogTask[]; intention: Extract<WideIntention, { do: 'status' }>; openSteps: number };
 
 /** A row of a list as a dialog takes it. */
 export function dialogTask(row: RowView): DialogTask {

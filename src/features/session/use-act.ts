@@ -8,29 +8,54 @@ import { intentionName } from './intention-name';
 import { runInText } from './page-commands';
 import { useServices } from './services';
 import { useAppDispatch, useAppSelector } from './state';
+import { failureSentence } from '../../store/failure';
 import type { ManyResult } from '../../store/note-actions';
 import type { DialogTask } from './task-dialog';
 
-/** Takes this tab's newest step back, and says what that was. */
-export function useUndo(): () => Promise<void> {
+/**
+ * Takes this tab's newest step back, or the one that is meant, and says what that was.
+ *
+ * @example undo(result.step) // what the Undo of a message does
+ */
+export function useUndo(): (step?: number) => Promise<void> {
   const { store } = useServices();
-  return useCallback(async () => {
-    if (runInText('undo-step')) return;
-    const result = await store.undo();
-    if (!result) toast('There is nothing to undo.');
-    else if ('refused' in result) toast.error(result.refused);
-    else toast(`Undone: ${result.undone}`);
-  }, [store]);
+  return useCallback(
+    async (step) => {
+      if (runInText(step === undefined ? 'undo' : 'undo-step', false, step)) return;
+      try {
+        const result = step === undefined ? await store.undo() : await store.undoStep(step);
+        if (!result) toast(step === undefined ? 'There is nothing to undo.' : 'That was taken back already.');
+        else if ('refused' in result) toast.error(result.refused);
+        else toast(`Undone: ${result.undone}`);
+      } catch (error) {
+        toast.error(`${failureSentence(error)} Nothing was changed.`);
+      }
+    },
+    [store],
+  );
+}
+
+/** Says what was done, with an Undo that takes back just that. */
+export function useToldDone(): (words: string, step: number | null) => void {
+  const undo = useUndo();
+  return useCallback(
+    (words, step) => void toast(words, step === null ? {} : { action: { label: 'Undo', onClick: () => void undo(step) } }),
+    [undo],
+  );
 }
 
 /** Does this tab's newest undone step again, and says what that was. */
 export function useRedo(): () => Promise<void> {
   const { store } = useServices();
   return useCallback(async () => {
-    const result = await store.redo();
-    if (!result) toast('There is nothing to do again.');
-    else if ('refused' in result) toast.error(result.refused);
-    else toast(`Done again: ${result.redone}`);
+    try {
+      const result = await store.redo();
+      if (!result) toast('There is nothing to do again.');
+      else if ('refused' in result) toast.error(result.refused);
+      else toast(`Done again: ${result.redone}`);
+    } catch (error) {
+      toast.error(`${failureSentence(error)} Nothing was changed.`);
+    }
   }, [store]);
 }
 
@@ -57,32 +82,41 @@ export function useAct(): RowActions {
   const { actions } = useServices();
   const dispatch = useAppDispatch();
   const choice = useAppSelector((state) => state.settings.openSteps);
-  const undo = useUndo();
+  const told = useToldDone();
   return useMemo((): RowActions => {
-    const offerUndo = { action: { label: 'Undo', onClick: () => void undo() } };
+    /** The intention with what becomes of open steps, as the settings say; null when the person is asked first. */
+    const decided = (tasks: readonly DialogTask[], intention: WideIntention): WideIntention | null => {
+      if (intention.do !== 'status' || isOpen(intention.status) || intention.steps !== undefined) return intention;
+      const openSteps = tasks.reduce((sum, task) => sum + (task.openSteps ?? 0), 0);
+      if (openSteps === 0) return intention;
+      if (choice !== 'ask') return { ...intention, steps: choice };
+      dispatch(frameSlice.actions.taskDialogShown({ is: 'steps', tasks: [...tasks], intention, openSteps }));
+      return null;
+    };
     const act: RowActions['act'] = async (ref, text, given, openSteps = 0) => {
-      let intention = given;
-      if (given.do === 'status' && !isOpen(given.status) && openSteps > 0 && given.steps === undefined) {
-        if (choice === 'ask') {
-          dispatch(frameSlice.actions.taskDialogShown({ is: 'steps', task: { ref, text }, intention: given, openSteps }));
-          return null;
-        }
-        intention = { ...given, steps: choice };
-      }
+      const task = { ref, text, openSteps };
+      const intention = decided([task], given);
+      if (!intention) return null;
       const label = `${intentionName(intention)}: ${shorten(text)}`;
       const result = await actions.act(ref, intention, label);
       if ('refused' in result) {
         toast.error(result.refused);
         return null;
       }
-      toast(label, offerUndo);
+      told(label, result.step);
       return result.raw;
     };
-    const actAll: RowActions['actAll'] = async (tasks, intentions) => {
+    const actAll: RowActions['actAll'] = async (tasks, given) => {
       const [task] = tasks;
-      const [intention] = intentions;
-      if (!task || !intention) return [];
-      if (tasks.length === 1 && intentions.length === 1) return [await act(task.ref, task.text, intention, task.openSteps ?? 0)];
+      const [first] = given;
+      if (!task || !first) return [];
+      if (tasks.length === 1 && given.length === 1) return [await act(task.ref, task.text, first, task.openSteps ?? 0)];
+      const intentions: WideIntention[] = [];
+      for (const one of given) {
+        const intention = decided(tasks, one);
+        if (!intention) return tasks.map(() => null);
+        intentions.push(intention);
+      }
       const names = [...new Set(intentions.map(intentionName))].join(', ');
       const label = tasks.length === 1 ? `${names}: ${shorten(task.text)}` : `${names}: ${tasks.length} tasks`;
       const shown = tasks.length < TELL_FROM ? null : toast.loading(`${names}: 0 of ${tasks.length}`);
@@ -104,22 +138,22 @@ export function useAct(): RowActions {
         toast.error(result.refused);
         return tasks.map(() => null);
       }
-      tellMany(result, label, names, tasks, offerUndo);
+      tellMany(result, label, names, tasks, told);
       return result.raws;
     };
     return { act, actAll };
-  }, [actions, undo, dispatch, choice]);
+  }, [actions, told, dispatch, choice]);
 }
 
 function tellMany(
-  { changed, notes, stayed }: ManyResult,
+  { changed, notes, stayed, step }: ManyResult,
   label: string,
   names: string,
   tasks: readonly DialogTask[],
-  offerUndo: { action: { label: string; onClick: () => void } },
+  told: (words: string, step: number | null) => void,
 ): void {
-  if (tasks.length === 1 && changed === 1) toast(label, offerUndo);
-  else if (changed > 0) toast(`${names}: ${counted(changed, 'line')} in ${counted(notes, 'note')}`, offerUndo);
+  if (tasks.length === 1 && changed === 1) told(label, step);
+  else if (changed > 0) told(`${names}: ${counted(changed, 'line')} in ${counted(notes, 'note')}`, step);
   if (stayed.length === 0) return;
   const lines = stayed.slice(0, 3).map(({ ref, reason }) => {
     const text = tasks.find((task) => task.ref === ref)?.text ?? ref.expected;

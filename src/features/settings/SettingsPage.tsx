@@ -10,7 +10,7 @@ import { agendaPages } from '../rack/folder-tree';
 import { frameSlice } from '../session/frame-slice';
 import { useServices } from '../session/services';
 import { useAppDispatch, useAppSelector } from '../session/state';
-import { useUndo } from '../session/use-act';
+import { counted, useToldDone } from '../session/use-act';
 import { Choice } from './Choice';
 import { KeySettings } from './KeySettings';
 import { TaskSettings } from './TaskSettings';
@@ -141,13 +141,12 @@ function NotesSection() {
   const { store } = useServices();
   const dispatch = useAppDispatch();
   const save = useExport();
-  const undo = useUndo();
+  const told = useToldDone();
   const restore = async (): Promise<void> => {
-    const count = await restoreAgendaPages(store);
-    toast(
-      count === 0 ? 'All shipped agenda pages are here as they were shipped.' : `${count} agenda pages are as they were shipped again.`,
-      count === 0 ? {} : { action: { label: 'Undo', onClick: () => void undo() } },
-    );
+    const result = await restoreAgendaPages(store);
+    if ('refused' in result) toast.error(result.refused);
+    else if (result.count === 0) toast('All shipped agenda pages are here as they were shipped.');
+    else told(`${counted(result.count, 'agenda page')} as shipped again.`, result.step);
   };
   return (
     <Group label="Notes">

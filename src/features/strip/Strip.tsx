@@ -3,10 +3,12 @@ import { weekdayOf } from '../../core/calendar/day';
 import { durationName } from '../../core/calendar/duration';
 import { timeName } from '../../core/calendar/span';
 import type { Overview } from '../../core/index/overview';
+import { baseNameOf } from '../../core/note/path';
 import { Link } from 'react-router';
 import { noteAddress } from '../session/addresses';
 import { useNow } from '../session/services';
-import { useAppSelector } from '../session/state';
+import { frameSlice } from '../session/frame-slice';
+import { useAppDispatch, useAppSelector } from '../session/state';
 
 /** Null until it is counted, which is a moment after the first lists are shown. */
 function openToday(overview: Overview | null): number | null {
@@ -22,7 +24,6 @@ export const Strip = memo(function Strip() {
   const overview = useAppSelector((state) => state.library.overview);
   const failure = useAppSelector((state) => state.library.failure);
   const progress = useAppSelector((state) => state.library.progress);
-  const save = useAppSelector((state) => state.frame.save);
   const hours = useAppSelector((state) => state.settings.workingHours);
   const { day: today, minute } = useNow();
   const open = openToday(overview);
@@ -47,9 +48,7 @@ export const Strip = memo(function Strip() {
       </p>
       <p className="flex gap-5 whitespace-nowrap">
         {selected > 0 && <span>{selected === 1 ? '1 word' : `${selected.toLocaleString('en')} words`} selected</span>}
-        <span role="status" data-testid="save-state" className={save.is === 'failed' ? 'font-semibold text-late' : ''}>
-          {save.is === 'saved' ? 'Saved' : save.is === 'saving' ? 'Saving…' : save.message}
-        </span>
+        <SaveWords />
         <span className="max-sm:hidden">
           {failure ?? (overview ? `${overview.lines.toLocaleString('en')} lines indexed` : `reading ${progress.read} of ${progress.all}`)}
         </span>
@@ -57,3 +56,24 @@ export const Strip = memo(function Strip() {
     </footer>
   );
 });
+
+/** Whether all that was typed is on the disk; what is not has a way out. */
+function SaveWords() {
+  const save = useAppSelector((state) => state.frame.save);
+  const dispatch = useAppDispatch();
+  if (save.is !== 'failed') return <span data-testid="save-state">{save.is === 'saved' ? 'Saved' : 'Saving…'}</span>;
+  const [first] = save.texts;
+  const words = save.texts.length === 1 && first ? `“${baseNameOf(first.path)}” is not saved` : `${save.texts.length} notes are not saved`;
+  return (
+    <span role="alert">
+      <button
+        type="button"
+        data-testid="save-state"
+        className="font-semibold text-late underline"
+        onClick={() => dispatch(frameSlice.actions.dialogShown('unsaved'))}
+      >
+        {words}
+      </button>
+    </span>
+  );
+}

@@ -11,23 +11,25 @@ interface StepsDialogProps {
   onClose: () => void;
 }
 
-/** Asks what becomes of the open steps of a task that is closed; the answer can be kept. */
+/** Asks once what becomes of the open steps of the tasks that are closed; the answer can be kept. */
 export function StepsDialog({ asked, onClose }: StepsDialogProps) {
-  const { task, intention, openSteps } = asked;
+  const { tasks, intention, openSteps } = asked;
   const settings = useAppSelector((state) => state.settings);
   const { saveSettings } = useServices();
-  const { act } = useAct();
+  const { actAll } = useAct();
   const [keep, setKeep] = useState(false);
   const done = intention.status === 'done';
   const them = openSteps === 1 ? 'it' : 'them';
   const choose = (steps: OpenSteps): void => {
     onClose();
     if (keep) void saveSettings({ ...settings, openSteps: steps });
-    void act(task.ref, task.text, { ...intention, steps });
+    void actAll(tasks, [{ ...intention, steps }]);
   };
   return (
     <Dialog open onClose={onClose} title={openSteps === 1 ? 'One step is still open' : `${openSteps} steps are still open`}>
-      <p className="mb-3 text-muted [overflow-wrap:anywhere]">{task.text}</p>
+      <p className="mb-3 text-muted [overflow-wrap:anywhere]">
+        {tasks.length === 1 ? tasks[0]?.text : `Of ${tasks.length} tasks that are closed together.`}
+      </p>
       <div className="flex flex-wrap gap-2">
         <button type="button" className="solid-button" autoFocus onClick={() => choose('leave')}>
           {`Leave ${them} open`}

@@ -1,0 +1,54 @@
+import * as z from 'zod/mini';
+
+z.config({ jitless: true });
+
+const besideSchema = z.union([
+  z.object({ is: z.literal('agenda'), path: z.string() }),
+  z.object({ is: z.literal('note') }),
+  z.object({ is: z.literal('outline') }),
+  z.object({ is: z.literal('why') }),
+]);
+
+/** What stands beside the page: an agenda page by its path, the tasks of the note, its outline, or why a task stands in a list. */
+export type BesideView = z.infer<typeof besideSchema>;
+
+const texts = z.array(z.string());
+
+/** What of the frame's state is kept on this device. */
+const shape = {
+  rackOpen: z.boolean(),
+  besideOpen: z.boolean(),
+  beside: besideSchema,
+  foldersClosed: texts,
+  folded: texts,
+  widths: z.record(z.string(), z.number()),
+  finished: z.record(z.string(), z.enum(['stay', 'sink', 'hide'])),
+  recent: texts,
+  pins: z.array(z.object({ title: z.string(), address: z.string() })),
+  onTop: texts,
+};
+
+type Shape = { -readonly [Name in keyof typeof shape]: z.infer<(typeof shape)[Name]> };
+
+export type FrameMemory = Partial<Shape>;
+
+/** Reads what was kept; what is missing or of another form is left out. */
+export function readFrame(words: string | null): FrameMemory {
+  let kept: unknown;
+  try {
+    kept = JSON.parse(words ?? '{}');
+  } catch {
+    return {};
+  }
+  if (typeof kept !== 'object' || kept === null) return {};
+  const found = Object.entries(shape).flatMap(([name, schema]) => {
+    const result = z.safeParse(schema, (kept as Record<string, unknown>)[name]);
+    return result.success ? [[name, result.data] as const] : [];
+  });
+  return Object.fromEntries(found);
+}
+
+/** What is to be kept of a state. */
+export function frameWords(state: Shape): string {
+  return JSON.stringify(Object.fromEntries(Object.keys(shape).map((name) => [name, state[name as keyof Shape]])));
+}

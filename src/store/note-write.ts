@@ -1,0 +1,13 @@
+import type { Content, DemoState } from './database';
+
+/** One note to write: what it must hold now, and what it is to hold; null for no note. */
+export interface NoteWrite {
+  path: string;
+  /** What the writer believes is there; the commit fails when something else is. */
+  expect: Content | null;
+  content: Content | null;
+  /** The path that the note had before it was moved; its lines were seen when they were seen there. */
+  movedFrom?: string;
+  /** What the note is to the demo; when left out, a note of the demo counts as edited. */
+  demo?: DemoState;
+}
