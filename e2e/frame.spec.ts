@@ -114,7 +114,8 @@ test('a note is made, renamed with its links, deleted, and brought back', async 
   await page.getByRole('button', { name: 'Actions for this note' }).click();
   await page.getByRole('menuitem', { name: 'Delete' }).click();
   await expect(page.getByText('This note is gone')).toBeVisible();
-  await page.getByRole('button', { name: 'Undo' }).click();
+  // Each message takes back what it is about.
+  await page.getByRole('listitem').filter({ hasText: 'Deleted: ' }).getByRole('button', { name: 'Undo' }).click();
   await expect.poll(() => desk.stored('Collections/Weather glasses.md')).toContain('Weigh B-11');
 });
 

@@ -64,6 +64,7 @@ export class NoteStore {
   private commits = 0;
   /** Steps that were taken back, the last one last, with what does them again; until something else is done. */
   private undone: { step: Step; again: StepChange[] }[] = [];
+  private turn: Promise<unknown> = Promise.resolve();
 
   constructor(
     readonly db: RecadoDatabase,
@@ -219,13 +220,15 @@ export class NoteStore {
    *
    * @param only the step that is meant; nothing is done when another is the newest
    */
-  async undo(only?: number): Promise<Taken | null> {
-    for (;;) {
-      const step = await this.lastStep();
-      if (!step || (only !== undefined && step.id !== only)) return null;
-      const taken = await this.takeBack(step);
-      if (taken !== null) return taken;
-    }
+  undo(only?: number): Promise<Taken | null> {
+    return this.inTurn(async () => {
+      for (;;) {
+        const step = await this.lastStep();
+        if (!step || (only !== undefined && step.id !== only)) return null;
+        const taken = await this.takeBack(step);
+        if (taken !== null) return taken;
+      }
+    });
   }
 
   /**
@@ -233,9 +236,11 @@ export class NoteStore {
    *
    * @example the Undo of a message takes back what the message is about
    */
-  async undoStep(id: number): Promise<Taken | null> {
-    const step = await this.db.steps.get(id);
-    return step ? this.takeBack(step) : null;
+  undoStep(id: number): Promise<Taken | null> {
+    return this.inTurn(async () => {
+      const step = await this.db.steps.get(id);
+      return step ? this.takeBack(step) : null;
+    });
   }
 
   /** Null when nothing was left to do, as when the editor's own undo already took it back. */
@@ -253,15 +258,24 @@ export class NoteStore {
    *
    * @param only the step that is meant; nothing is done when another was taken back last
    */
-  async redo(only?: number): Promise<{ redone: string } | { refused: string } | null> {
-    const last = this.undone.at(-1);
-    if (!last || (only !== undefined && last.step.id !== only)) return null;
-    const done = await this.carry(last.step.label, last.again);
-    if ('refused' in done) return done;
-    this.undone.pop();
-    // With its number, by which others know it; steps that came later were taken back before it.
-    await this.addStep(last.step);
-    return { redone: last.step.label };
+  redo(only?: number): Promise<{ redone: string } | { refused: string } | null> {
+    return this.inTurn(async () => {
+      const last = this.undone.at(-1);
+      if (!last || (only !== undefined && last.step.id !== only)) return null;
+      const done = await this.carry(last.step.label, last.again);
+      if ('refused' in done) return done;
+      this.undone = this.undone.filter((one) => one !== last);
+      // With its number, by which others know it; steps that came later were taken back before it.
+      await this.addStep(last.step);
+      return { redone: last.step.label };
+    });
+  }
+
+  /** Undo and Redo are done one after the other, however fast they are asked for. */
+  private inTurn<T>(act: () => Promise<T>): Promise<T> {
+    const result = this.turn.then(act, act);
+    this.turn = result;
+    return result;
   }
 
   /** Something new is being done: what was taken back cannot be done again any more. */
