@@ -1,4 +1,5 @@
-import { type Shelf, actAcross } from '../core/task/act-across';
+import { isOfLine } from '../core/task/act';
+import { type Shelf, actAcross, actTogether } from '../core/task/act-across';
 import type { ActionContext } from '../core/task/action-context';
 import { type LineRef, locateLine } from '../core/task/edit';
 import type { WideIntention } from '../core/task/intention';
@@ -25,7 +26,7 @@ export interface ManyOutcome {
 const PORTION = 40;
 
 /**
- * Does intentions to many lines in many notes. A line that is refused is told, and the others go on.
+ * Does intentions to many lines in many notes. A line that is refused is told and stays as it was, and the others go on.
  *
  * @param progress called with how many lines are done; what it gives is awaited, so that the page can draw; true stops
  */
@@ -33,10 +34,52 @@ export async function actOnLines(
   notes: readonly { path: string; text: string | null }[],
   tasks: readonly LineTask[],
   context: ActionContext,
-  progress: (done: number) => Promise<boolean> = async () => false,
+  progress: Progress = async () => false,
 ): Promise<ManyOutcome> {
+  const together = tasks.every(({ intentions }) => intentions.every(isOfLine));
+  return together ? inRounds(shelfOf(notes), tasks, context, progress) : oneByOne(shelfOf(notes), tasks, context, progress);
+}
+
+type Progress = (done: number) => Promise<boolean>;
+
+/** Each intention is done to all lines in one reading of each note. What is refused later is left out from the beginning. */
+async function inRounds(shelf: Shelf, tasks: readonly LineTask[], context: ActionContext, progress: Progress): Promise<ManyOutcome> {
+  const refused = new Map<number, string>();
+  let order = orderOf(tasks);
+  for (;;) {
+    const texts: ManyOutcome['texts'] = new Map();
+    const overlay = { ...shelf, text: (path: string) => texts.get(foldPath(path))?.text ?? shelf.text(path) };
+    let live = order.filter((index) => !refused.has(index)).map((index) => ({ index, ref: refAt(tasks, index) }));
+    const rounds = Math.max(0, ...live.map(({ index }) => tasks[index]?.intentions.length ?? 0));
+    let again = false;
+    for (let round = 0; round < rounds && !again; round++) {
+      const acts = actTogether(overlay, context);
+      for (const [count, { index, ref }] of live.entries()) {
+        const intention = tasks[index]?.intentions[round];
+        const refusal = intention ? acts.act(ref, intention) : null;
+        if (refusal) refused.set(index, refusal.refused);
+        // What was done to this line before must not stay.
+        if (refusal && round > 0) again = true;
+        if (round > 0 || (count + 1) % PORTION !== 0 || !(await progress(count + 1))) continue;
+        order = live.slice(0, count + 1).map((one) => one.index);
+        live = live.slice(0, count + 1);
+        break;
+      }
+      live = live.filter(({ index }) => !refused.has(index)).map(({ index, ref }) => ({ index, ref: acts.standing(ref) }));
+      for (const { path, text } of acts.outcome().files) texts.set(foldPath(path), { path, text });
+    }
+    if (again) continue;
+    const raws: ManyOutcome['raws'] = tasks.map(() => null);
+    for (const { index, ref } of live) raws[index] = ref.expected;
+    const outcome = [...refused].map(([index, reason]) => ({ ref: refAt(tasks, index), reason }));
+    return { texts, changed: live.length, refused: outcome, raws };
+  }
+}
+
+const refAt = (tasks: readonly LineTask[], index: number): LineRef => (tasks[index] as LineTask).ref;
+
+async function oneByOne(shelf: Shelf, tasks: readonly LineTask[], context: ActionContext, progress: Progress): Promise<ManyOutcome> {
   const texts = new Map<string, { path: string; text: string }>();
-  const shelf = shelfOf(notes);
   const present = (path: string): string | null => texts.get(foldPath(path))?.text ?? shelf.text(path);
   const outcome: ManyOutcome = { texts, changed: 0, refused: [], raws: tasks.map(() => null) };
   const order = orderOf(tasks);

@@ -4,7 +4,7 @@ import { actOn } from './act';
 import type { ActionContext } from './action-context';
 import { swapDays } from './clause-actions';
 import { echoRefOf, echoWords } from './echo';
-import { type Change, type LineRef, applyChanges } from './edit';
+import { type Change, type LineRef, applyChanges, locateLine } from './edit';
 import type { Intention, WideIntention } from './intention';
 import { ensureRef } from './list-actions';
 import { linesAt } from './move-lines';
@@ -35,10 +35,45 @@ export type WideOutcome = { files: { path: string; changes: Change[]; text: stri
 export function actAcross(shelf: Shelf, ref: LineRef, intention: WideIntention, context: ActionContext): WideOutcome {
   const pages = new Pages(shelf, context);
   const page = pages.open(ref.path);
-  if (!page) return { refused: 'That note is not there, so nothing was changed.' };
+  if (!page) return NO_NOTE;
   const refusal = wide(pages, page, ref, intention, context);
   return refusal ?? pages.outcome();
 }
+
+/** Several actions in one reading of each note. */
+export interface ActsTogether {
+  /** Does an intention to a line of a note as it was; a refusal changes nothing. */
+  act: (ref: LineRef, intention: WideIntention) => Refusal | null;
+  /** The words of a line of a note as it was, and where it stands now. */
+  standing: (ref: LineRef) => LineRef;
+  outcome: () => Extract<WideOutcome, { files: unknown }>;
+}
+
+/**
+ * Does what can be done line by line (`isOfLine`) to many lines, each note read once. Lines of one note must be given from the foot
+ * upwards.
+ */
+export function actTogether(shelf: Shelf, context: ActionContext): ActsTogether {
+  const pages = new Pages(shelf, context);
+  const places = new Map<Page, (line: number) => number>();
+  return {
+    act: (ref, intention) => {
+      const page = pages.open(ref.path);
+      return page ? wide(pages, page, ref, intention, context) : NO_NOTE;
+    },
+    standing: (ref) => {
+      const page = pages.open(ref.path);
+      const place = page && locateLine(page.lines, ref);
+      if (!page || !place || 'refused' in place) return ref;
+      let placed = places.get(page);
+      if (!placed) places.set(page, (placed = page.edits.places()));
+      return { path: ref.path, line: placed(place.line), expected: page.edits.wordsOf(place.line) };
+    },
+    outcome: () => pages.outcome(),
+  };
+}
+
+const NO_NOTE: Refusal = { refused: 'That note is not there, so nothing was changed.' };
 
 /** The notes that one action has opened. */
 class Pages {
@@ -69,7 +104,7 @@ class Pages {
     return page;
   }
 
-  outcome(): WideOutcome {
+  outcome(): Extract<WideOutcome, { files: unknown }> {
     const files = [...this.opened.values()].flatMap((page) => {
       const changes = page.edits.changes();
       if (changes.length === 0) return [];

@@ -1,7 +1,7 @@
 import type { ActionContext } from './action-context';
 import { push, rest, setClause, setPriority, shiftPriority, unsetClause } from './clause-actions';
 import { type Change, type LineRef, type Outcome, applyChanges, locateLine } from './edit';
-import type { Intention } from './intention';
+import type { Intention, WideIntention } from './intention';
 import { convert, duplicate, ensureRef, remove, reset, sink, sweep } from './list-actions';
 import { type Page, type Refusal, itemAt, openPage, taskAt } from './page';
 import { setStatus } from './status-actions';
@@ -21,15 +21,55 @@ export function act(text: string, ref: Omit<LineRef, 'path'>, intention: Intenti
 
 /** Does an intention to several lines of one note, whole or not at all. */
 export function actOnMany(text: string, refs: readonly Omit<LineRef, 'path'>[], intention: Intention, context: ActionContext): Outcome {
-  let next = text;
   // From the foot upwards, so that the lines still to come stay where they were.
-  for (const ref of [...refs].sort((a, b) => b.line - a.line)) {
+  const ordered = [...refs].sort((a, b) => b.line - a.line);
+  if (isOfLine(intention)) {
+    const page = openPage('', text, context.settings);
+    for (const ref of ordered) {
+      const refusal = actOn(page, ref, intention, context);
+      if (refusal) return refusal;
+    }
+    return { changes: page.edits.changes() };
+  }
+  let next = text;
+  for (const ref of ordered) {
     const outcome = act(next, ref, intention, context);
     if ('refused' in outcome) return outcome;
     next = applyChanges(next, outcome.changes);
   }
   return { changes: wholeChange(text, next) };
 }
+
+/** What an intention does to each of several lines that takes it; the others stay. */
+export function actOnEach(text: string, refs: readonly Omit<LineRef, 'path'>[], intention: Intention, context: ActionContext): Change[] {
+  const page = openPage('', text, context.settings);
+  for (const ref of [...refs].sort((a, b) => b.line - a.line)) actOn(page, ref, intention, context);
+  return page.edits.changes();
+}
+
+const OF_LINE: ReadonlySet<WideIntention['do']> = new Set<WideIntention['do']>([
+  'status',
+  'cycle',
+  'end',
+  'set',
+  'unset',
+  'priority',
+  'raise',
+  'lower',
+  'push',
+  'rest',
+  'tag',
+  'untag',
+  'reword',
+  'ref',
+]);
+
+/**
+ * Whether an intention leaves the lines around where they are, but for what it puts in: many such can be done, from the foot upwards, in
+ * one reading of the note.
+ */
+export const isOfLine = (intention: WideIntention): boolean =>
+  OF_LINE.has(intention.do) && !(intention.do === 'status' && intention.steps === 'out');
 
 function wholeChange(before: string, after: string): Change[] {
   if (before === after) return [];

@@ -23,7 +23,39 @@ export class LineEdits {
 
   /** Puts lines before a line; `lines.starts.length` is the end of the text. Later calls go below earlier ones. */
   insertBefore(line: number, words: readonly string[]): void {
-    this.inserted.set(line, [...(this.inserted.get(line) ?? []), ...words]);
+    const present = this.inserted.get(line);
+    if (present) for (const one of words) present.push(one);
+    else this.inserted.set(line, [...words]);
+  }
+
+  /** What is put before a line. */
+  insertedBefore(line: number): readonly string[] {
+    return this.inserted.get(line) ?? [];
+  }
+
+  /** Where lines of the text as it was stand afterwards. */
+  places(): (line: number) => number {
+    const shifts = new Map<number, number>();
+    const shift = (line: number, by: number): void => void shifts.set(line, (shifts.get(line) ?? 0) + by);
+    for (const [line, words] of this.inserted) shift(line, words.length);
+    for (const line of this.removed) shift(line + 1, -1);
+    const lines = [...shifts.keys()].sort((a, b) => a - b);
+    const sums = lines.map(
+      (
+        (sum) => (line: number) =>
+          (sum += shifts.get(line) ?? 0)
+      )(0),
+    );
+    return (line) => {
+      let low = 0;
+      let high = lines.length;
+      while (low < high) {
+        const middle = (low + high) >> 1;
+        if ((lines[middle] ?? Infinity) <= line) low = middle + 1;
+        else high = middle;
+      }
+      return line + (sums[low - 1] ?? 0);
+    };
   }
 
   /** Takes lines out, both named ones included. */

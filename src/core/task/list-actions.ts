@@ -3,10 +3,11 @@ import type { ActionContext } from './action-context';
 import type { ClauseName } from './clause';
 import { echoRefOf } from './echo';
 import { linesAt } from './move-lines';
-import { type Page, type Refusal, indentOf, itemOf, listOf, sharesLine, tasksUnder } from './page';
+import { type Page, type Refusal, indentOf, itemOf, listOf, openPage, sharesLine, tasksUnder } from './page';
 import { placeUnder } from './place-lines';
 import { isOpen, signOf } from './status';
-import type { Task } from './task';
+import { applyChanges } from './edit';
+import type { ReadingSettings, Task } from './task';
 import { withClause, withoutClause } from './write-tail';
 
 const NO_CONVERT: Refusal = { refused: 'Only a line of text or a list item can become a task; nothing was changed.' };
@@ -14,14 +15,14 @@ const NO_CONVERT: Refusal = { refused: 'Only a line of text or a list item can b
 /** Turns a line of text or a bullet into a task, and a task into a bullet. */
 export function convert(page: Page, line: number): Refusal | null {
   const words = page.edits.wordsOf(line);
-  const task = page.note.tasks.findLast((one) => one.line === line);
+  const task = page.taskOn.get(line);
   if (task) {
     const after = words.slice(task.boxFrom + task.sign.length + 2).replace(/^[ \t]/, '');
     page.edits.set(line, words.slice(0, task.boxFrom) + after);
     return null;
   }
   if (page.structure.kinds[line] !== LineKind.text || words.trim() === '') return NO_CONVERT;
-  const item = page.structure.items.findLast((one) => one.line === line);
+  const item = page.itemOn.get(line);
   const from = item ? item.wordsFrom : (/^[\s>]*/.exec(words)?.[0].length ?? 0);
   if (item && from === -1) {
     const end = item.markerFrom + item.marker.length;
@@ -72,6 +73,26 @@ export function sink(page: Page, item: Item): null {
   for (const { line, lastLine } of sinking) page.edits.remove(line, lastLine);
   page.edits.insertBefore(last.lastLine + 1, moved);
   return null;
+}
+
+/** Moves what is finished to the end of its list, in every list that one of some lines (from 0) stands in. */
+export function sinkLists(text: string, lines: readonly number[], settings: ReadingSettings): string {
+  const page = openPage('', text, settings);
+  const heads = new Set<number>();
+  for (const line of lines) {
+    const item = page.itemOn.get(line);
+    const head = item && listOf(page, item)[0];
+    if (head) heads.add(head.line);
+  }
+  let next = text;
+  // From the foot upwards and from the inside out: what moves stays within its list, so that the heads of the others stand where they were.
+  for (const head of [...heads].sort((a, b) => b - a)) {
+    const open = openPage('', next, settings);
+    const item = open.itemOn.get(head);
+    if (item) sink(open, item);
+    next = applyChanges(next, open.edits.changes());
+  }
+  return next;
 }
 
 /** Moves every finished task that stands in no other task under a heading at the foot of the note. */

@@ -13,13 +13,24 @@ export interface Page {
   lines: Lines;
   structure: Structure;
   edits: LineEdits;
+  /** The innermost task and item that begin on a line. */
+  taskOn: ReadonlyMap<number, Task>;
+  itemOn: ReadonlyMap<number, Item>;
 }
 
 export type Refusal = { refused: string };
 
 export function openPage(path: string, text: string, settings: ReadingSettings): Page {
   const note = readNote(path, text, settings);
-  return { path, note, lines: note.lines, structure: note.structure, edits: new LineEdits(note.lines) };
+  return {
+    path,
+    note,
+    lines: note.lines,
+    structure: note.structure,
+    edits: new LineEdits(note.lines),
+    taskOn: new Map(note.tasks.map((task) => [task.line, task])),
+    itemOn: new Map(note.structure.items.map((item) => [item.line, item])),
+  };
 }
 
 export const NO_TASK = 'That line is no task, so nothing was changed.';
@@ -29,14 +40,14 @@ const NO_ITEM = 'That line is no list item, so nothing was changed.';
 export function taskAt(page: Page, ref: Omit<LineRef, 'path'>): Task | Refusal {
   const place = locateLine(page.lines, ref);
   if ('refused' in place) return place;
-  return page.note.tasks.findLast((task) => task.line === place.line) ?? { refused: NO_TASK };
+  return page.taskOn.get(place.line) ?? { refused: NO_TASK };
 }
 
 /** The innermost item that begins on the line that an action names. */
 export function itemAt(page: Page, ref: Omit<LineRef, 'path'>): Item | Refusal {
   const place = locateLine(page.lines, ref);
   if ('refused' in place) return place;
-  return page.structure.items.findLast((item) => item.line === place.line) ?? { refused: NO_ITEM };
+  return page.itemOn.get(place.line) ?? { refused: NO_ITEM };
 }
 
 export function itemOf(page: Page, task: Task): Item {
@@ -47,11 +58,31 @@ export function itemOf(page: Page, task: Task): Item {
 
 /** The tasks that begin within an item, its own first. */
 export function tasksUnder(page: Page, item: Item): Task[] {
-  const index = page.structure.items.indexOf(item);
-  return page.note.tasks.filter((task) => {
-    for (let up = task.item; up >= index && up !== -1; up = page.structure.items[up]?.parent ?? -1) if (up === index) return true;
-    return false;
-  });
+  const { items } = page.structure;
+  const { tasks } = page.note;
+  const under: Task[] = [];
+  for (let index = firstFrom(tasks, item.line); index < tasks.length; index++) {
+    const task = tasks[index];
+    if (!task || task.line > item.lastLine) break;
+    for (let up = items[task.item]; up && up.line >= item.line; up = items[up.parent]) {
+      if (up !== item) continue;
+      under.push(task);
+      break;
+    }
+  }
+  return under;
+}
+
+/** The place of the first of some tasks, in the order of their lines, that stands on a line or below it. */
+function firstFrom(tasks: readonly Task[], line: number): number {
+  let low = 0;
+  let high = tasks.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((tasks[middle]?.line ?? Infinity) < line) low = middle + 1;
+    else high = middle;
+  }
+  return low;
 }
 
 /**

@@ -123,13 +123,17 @@ function addRecord(page: Page, task: Task, closed: string, remark: string | unde
   const last = listOf(page, item).at(-1) ?? item;
   let words = closed.slice(task.markerFrom);
   for (const name of NOT_RECORDED) words = withoutClause(words, task.boxFrom - task.markerFrom, name);
-  const marker = numberedAfter(last.marker);
   const indent = indentOf(page, item);
+  // Records that this action put there already count on.
+  const before = page.edits
+    .insertedBefore(last.lastLine + 1)
+    .filter((line) => line.startsWith(indent) && /^\d/.test(line.slice(indent.length)));
+  const marker = numberedAfter(last.marker, 1 + before.length);
   page.edits.insertBefore(last.lastLine + 1, [indent + marker + words.slice(item.marker.length)]);
   if (remark !== undefined) addRemark(page, item, remark, last.lastLine + 1);
 }
 
-/** The marker of the item behind one: the same bullet, or the next number. */
-function numberedAfter(marker: string): string {
-  return marker.replace(/^\d+/, (digits) => String(Math.min(999_999_999, Number(digits) + 1)));
+/** The marker of an item some places behind one: the same bullet, or the number that comes there. */
+function numberedAfter(marker: string, places: number): string {
+  return marker.replace(/^\d+/, (digits) => String(Math.min(999_999_999, Number(digits) + places)));
 }

@@ -1,8 +1,8 @@
 import type { EditorView } from '@codemirror/view';
 import { readSpokenDates, wordsWithout } from '../../core/calendar/spoken-date';
-import { act, actOnMany } from '../../core/task/act';
+import { actOnEach, actOnMany } from '../../core/task/act';
 import type { ActionContext } from '../../core/task/action-context';
-import { type Change, applyChanges } from '../../core/task/edit';
+import type { Change } from '../../core/task/edit';
 import type { Intention } from '../../core/task/intention';
 import { spanText } from '../../core/task/shift-dates';
 import type { Task } from '../../core/task/task';
@@ -63,34 +63,9 @@ export function convertLines(view: EditorView, context: ActionContext): boolean 
   }
   const tasks = new Set(note.tasks.map((task) => task.line));
   const all = lines.every((line) => tasks.has(line));
-  let text = doc.toString();
-  // From the foot upwards; a line that is a task already stays when others become tasks.
-  for (const line of [...lines].reverse()) {
-    if (!all && tasks.has(line)) continue;
-    const outcome = act(text, { line, expected: doc.line(line + 1).text }, { do: 'convert' }, context);
-    if (!('refused' in outcome)) text = applyChanges(text, outcome.changes);
-  }
-  return change(view, lineChanges(doc.toString(), text), 'input.act');
-}
-
-/** The lines that differ between two texts of as many lines, each as a change of its own, so that cursors stay. */
-function lineChanges(before: string, after: string): Change[] {
-  const old = before.split('\n');
-  const next = after.split('\n');
-  const changes: Change[] = [];
-  let at = 0;
-  for (const [index, line] of old.entries()) {
-    const now = next[index] ?? '';
-    if (now !== line) {
-      let head = 0;
-      while (head < line.length && head < now.length && line[head] === now[head]) head++;
-      let foot = 0;
-      while (foot < line.length - head && foot < now.length - head && line.at(-1 - foot) === now.at(-1 - foot)) foot++;
-      changes.push({ from: at + head, to: at + line.length - foot, insert: now.slice(head, now.length - foot) });
-    }
-    at += line.length + 1;
-  }
-  return changes;
+  // A line that is a task already stays when others become tasks.
+  const refs = lines.filter((line) => all || !tasks.has(line)).map((line) => ({ line, expected: doc.line(line + 1).text }));
+  return change(view, actOnEach(doc.toString(), refs, { do: 'convert' }, context), 'input.act');
 }
 
 /** Opens a tail at the end of the task line, or puts the cursor into the one that is there, so that clauses are offered. */

@@ -1,8 +1,9 @@
 import type { EditorView } from '@codemirror/view';
-import { act, actOnMany } from '../../core/task/act';
+import { actOnMany } from '../../core/task/act';
 import type { ActionContext } from '../../core/task/action-context';
 import { type Change, applyChanges, differenceOf } from '../../core/task/edit';
 import { echoRefOf } from '../../core/task/echo';
+import { sinkLists } from '../../core/task/list-actions';
 import { progressOf } from '../../core/task/progress';
 import { STATUS_NAMES, type Status, isOpen } from '../../core/task/status';
 import type { Task } from '../../core/task/task';
@@ -38,7 +39,7 @@ export async function tickLines(
   const turning = tasks.filter((task) => isOpen(task.status) === (status === 'done'));
   const [first] = turning;
   if (!first) return;
-  const withSteps = turning.map((task) => ({ task, openSteps: status === 'done' ? openStepsIn(view, task, turning) : 0 }));
+  const withSteps = openStepsOf(noteNow(view.state).tasks, turning, status === 'done');
   if (withSteps.some(({ task, openSteps }) => openSteps > 0 || task.ref !== null || echoRefOf(task.text) !== null)) {
     ticking.elsewhere(withSteps, status);
     return;
@@ -58,30 +59,25 @@ function standing(now: readonly Task[], asked: readonly Task[]): Task[] {
   });
 }
 
-/** How many steps of a task, at any depth, are open and stay so. */
-function openStepsIn(view: EditorView, task: Task, turning: readonly Task[]): number {
-  const { tasks } = noteNow(view.state);
-  const { all, allDone } = progressOf(tasks)[tasks.indexOf(task)] ?? { all: 0, allDone: 0 };
-  const isUnder = (one: Task): boolean => {
-    for (let up = tasks[one.parent]; up; up = tasks[up.parent]) if (up === task) return true;
-    return false;
-  };
-  return all - allDone - turning.filter((one) => one !== task && isUnder(one)).length;
+/** The tasks that turn, each with how many of its steps, at any depth, are open and stay so. */
+function openStepsOf(all: readonly Task[], turning: readonly Task[], closes: boolean): { task: Task; openSteps: number }[] {
+  const progress = progressOf(all);
+  const places = new Map(all.map((task, index) => [task, index]));
+  const turned = new Map<number, number>();
+  for (const task of turning) for (let up = task.parent; up !== -1; up = all[up]?.parent ?? -1) turned.set(up, (turned.get(up) ?? 0) + 1);
+  return turning.map((task) => {
+    const place = places.get(task) ?? -1;
+    const { all: steps, allDone } = progress[place] ?? { all: 0, allDone: 0 };
+    return { task, openSteps: closes ? steps - allDone - (turned.get(place) ?? 0) : 0 };
+  });
 }
 
 function changesOf(text: string, tasks: readonly Task[], status: Status, { context, sinks }: Ticking): Change[] | { refused: string } {
   const refs = tasks.map(({ line, raw }) => ({ line, expected: raw }));
   const outcome = actOnMany(text, refs, { do: 'status', status }, context);
   if ('refused' in outcome || !sinks || status !== 'done') return 'refused' in outcome ? outcome : outcome.changes;
-  let after = applyChanges(text, outcome.changes);
-  // From the last to the first: what sinks leaves the lines above it where they were.
-  for (const { line } of [...tasks].sort((a, b) => b.line - a.line)) after = sunk(after, line, context);
-  const change = differenceOf(text, after);
+  const ticked = applyChanges(text, outcome.changes);
+  const lines = tasks.map(({ line }) => line);
+  const change = differenceOf(text, sinkLists(ticked, lines, context.settings));
   return change ? [change] : [];
-}
-
-function sunk(text: string, line: number, context: ActionContext): string {
-  const expected = text.split('\n')[line] ?? '';
-  const outcome = act(text, { line, expected }, { do: 'sink' }, context);
-  return 'refused' in outcome ? text : applyChanges(text, outcome.changes);
 }
