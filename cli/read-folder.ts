@@ -1,4 +1,15 @@
-import { type Dirent, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import {
+  type Dirent,
+  accessSync,
+  constants,
+  existsSync,
+  mkdirSync,
+  readFileSync,
+  readdirSync,
+  renameSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import path from 'node:path';
 import { decodeUtf8 } from '../src/core/note/decode';
 import { PlainError } from './plain-error';
@@ -13,7 +24,10 @@ export interface FileNote {
 /** The notes of a file or folder. */
 export interface Folder {
   notes: FileNote[];
-  write(note: string, text: string): void;
+  /** Whether there is a file or folder at a path that is none of the notes. */
+  isElse(note: string): boolean;
+  /** Writes notes in their order. Whether each can be written is looked at before the first is; each is whole at every moment. */
+  write(files: readonly { note: string; text: string }[]): void;
 }
 
 const NOTE = /\.(?:md|markdown)$/i;
@@ -35,12 +49,36 @@ export function readFolder(given: string): Folder {
   }
   return {
     notes,
-    write: (note, text) => {
-      const target = path.resolve(base, note);
-      if (!target.startsWith(base + path.sep)) throw new PlainError(`${note} lies outside ${given}.`);
-      writeFileSync(target, text);
+    isElse: (note) => existsSync(path.resolve(base, note)),
+    write: (files) => {
+      const targets = files.map(({ note, text }) => ({ target: writable(base, note, given), text }));
+      for (const { target, text } of targets) writeWhole(target, text);
     },
   };
+}
+
+/** The file of a note that can be written. */
+function writable(base: string, note: string, given: string): string {
+  const target = path.resolve(base, note);
+  if (!target.startsWith(base + path.sep)) throw new PlainError(`${note} lies outside ${given}, so nothing was written.`);
+  const cannot = new PlainError(`${note} cannot be written, so nothing was.`);
+  let folder = path.dirname(target);
+  while (!existsSync(folder)) folder = path.dirname(folder);
+  try {
+    accessSync(folder, constants.W_OK);
+    if (existsSync(target)) accessSync(target, constants.W_OK);
+  } catch {
+    throw cannot;
+  }
+  if (!statSync(folder).isDirectory() || (existsSync(target) && !statSync(target).isFile())) throw cannot;
+  return target;
+}
+
+function writeWhole(target: string, text: string): void {
+  mkdirSync(path.dirname(target), { recursive: true });
+  const beside = `${target}.${process.pid}.part`;
+  writeFileSync(beside, text);
+  renameSync(beside, target);
 }
 
 function statOf(file: string, given: string) {

@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { readArguments } from './arguments';
@@ -7,6 +7,7 @@ import type { ActAnswer } from './commands/act';
 import type { GatherAnswer } from './commands/gather';
 import type { ScannedTask } from './commands/scan';
 import { Desks } from './desk';
+import { readFolder } from './read-folder';
 import { run } from './run';
 
 let folder = '';
@@ -36,6 +37,39 @@ afterAll(() => rmSync(folder, { recursive: true }));
 const recado = (...list: string[]): unknown => run(readArguments(list), new Desks());
 
 describe('the command-line runner', () => {
+  it('archives nothing over what is there and was not read, and writes nowhere outside', () => {
+    const own = mkdtempSync(path.join(tmpdir(), 'recado-'));
+    const source = '- [x] one\n- [x] two\n';
+    writeFileSync(path.join(own, 'A.md'), source);
+    writeFileSync(path.join(own, 'Bytes.md'), Buffer.from([0x2d, 0xff, 0xfe]));
+    mkdirSync(path.join(own, 'Folder.md'));
+    const archive = (to: string): unknown => recado('act', own, '--at', 'A.md:1', 'archive', to, '--today', '2026-11-23', '--write');
+    for (const to of ['Bytes', 'Folder', '../outside']) {
+      expect(archive(to)).toMatchObject({ files: [], refused: expect.any(String) as string });
+    }
+    expect(readFileSync(path.join(own, 'A.md'), 'utf8')).toBe(source);
+    expect(existsSync(path.join(own, '../outside.md'))).toBe(false);
+    // The note that something is taken out of is written last.
+    expect((archive('Old/2026') as ActAnswer).files.map(({ note }) => note)).toEqual(['Old/2026.md', 'A.md']);
+    expect(readFileSync(path.join(own, 'Old/2026.md'), 'utf8')).toContain('- [x] one');
+    expect(readFileSync(path.join(own, 'A.md'), 'utf8')).toBe('- [x] two\n');
+    rmSync(own, { recursive: true });
+  });
+
+  it('writes none of several files when one cannot be written', () => {
+    const own = mkdtempSync(path.join(tmpdir(), 'recado-'));
+    writeFileSync(path.join(own, 'A.md'), 'a');
+    mkdirSync(path.join(own, 'B.md'));
+    const files = [
+      { note: 'A.md', text: 'changed' },
+      { note: 'B.md', text: 'b' },
+    ];
+    expect(() => readFolder(own).write(files)).toThrow('B.md cannot be written, so nothing was.');
+    expect(() => readFolder(own).write([{ note: '../C.md', text: 'c' }])).toThrow('outside');
+    expect(readFileSync(path.join(own, 'A.md'), 'utf8')).toBe('a');
+    rmSync(own, { recursive: true });
+  });
+
   it('scans a folder', () => {
     const { tasks } = recado('scan', folder, '--today', '2026-11-23') as { tasks: ScannedTask[] };
     expect(tasks.map((task) => `${task.note}:${task.line} ${task.status}`)).toEqual([

@@ -24,7 +24,7 @@ export function act(desk: Desk, given: Arguments, now: Moment): ActAnswer {
   const action = wordAt(given, 1, 'an action, such as finish');
   const answer =
     action === 'rename' ? rename(desk, wordAt(given, 2, 'a name'), wordAt(given, 3, 'a new name')) : actAt(desk, given, action, now);
-  if (given.flags.has('write')) for (const { note, text } of answer.files) desk.folder.write(note, text);
+  if (given.flags.has('write')) desk.folder.write(answer.files);
   return answer;
 }
 
@@ -41,9 +41,11 @@ function actAt(desk: Desk, given: Arguments, action: string, now: Moment): ActAn
       () => randomInt(0, 2 ** 32) / 2 ** 32,
     ),
   };
-  const outcome = actAcross(shelfOf(desk.folder.notes), ref, intention, context);
+  const outcome = actAcross(shelfOf(desk.folder.notes, (note) => desk.folder.isElse(note)), ref, intention, context);
   if ('refused' in outcome) return { files: [], refused: outcome.refused };
-  return { files: outcome.files.map(({ path, text }) => ({ note: path, text })), refused: null };
+  // What is taken out of a note is written elsewhere before it goes there.
+  const files = outcome.files.map(({ path, text }) => ({ note: path, text }));
+  return { files: files.sort((a, b) => Number(a.note === ref.path) - Number(b.note === ref.path)), refused: null };
 }
 
 /** `Loans.md:12`, `Loans:12`; the line's words are those that are expected, else those that stand there. */

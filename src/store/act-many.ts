@@ -1,10 +1,11 @@
 import { isOfLine } from '../core/task/act';
-import { type Shelf, actAcross, actTogether } from '../core/task/act-across';
+import { actAcross, actTogether, moveTogether } from '../core/task/act-across';
 import type { ActionContext } from '../core/task/action-context';
 import { type LineRef, locateLine } from '../core/task/edit';
 import type { WideIntention } from '../core/task/intention';
 import { shelfOf } from '../core/index/shelf';
 import { foldPath } from '../core/note/path';
+import type { Shelf } from '../core/task/pages';
 import { lineText, splitLines } from '../core/note/lines';
 
 /** A line, and what is to be done to it, one after the other. */
@@ -36,8 +37,27 @@ export async function actOnLines(
   context: ActionContext,
   progress: Progress = async () => false,
 ): Promise<ManyOutcome> {
-  const together = tasks.every(({ intentions }) => intentions.every(isOfLine));
-  return together ? inRounds(shelfOf(notes), tasks, context, progress) : oneByOne(shelfOf(notes), tasks, context, progress);
+  const shelf = shelfOf(notes);
+  if (tasks.every(({ intentions }) => intentions.every(isOfLine))) return inRounds(shelf, tasks, context, progress);
+  return movedTogether(shelf, tasks, context) ?? oneByOne(shelf, tasks, context, progress);
+}
+
+/** All are moved to one place; null where they are not, or must be moved one after the other. */
+function movedTogether(shelf: Shelf, tasks: readonly LineTask[], context: ActionContext): ManyOutcome | null {
+  const [intention, ...others] = tasks[0]?.intentions ?? [];
+  if (!intention || others.length > 0 || (intention.do !== 'move' && intention.do !== 'archive')) return null;
+  const alike = ({ intentions: [one, ...more] }: LineTask): boolean =>
+    more.length === 0 && one?.do === intention.do && 'to' in one && one.to === intention.to;
+  if (!tasks.every(alike)) return null;
+  const refs = tasks.map(({ ref }) => ref);
+  const moved = moveTogether(shelf, refs, intention, context);
+  if (!moved) return null;
+  const refused = refs.flatMap((ref, index) => {
+    const reason = moved.refused[index];
+    return reason == null ? [] : [{ ref, reason }];
+  });
+  const raws = refs.map((ref, index) => (moved.refused[index] === null ? ref.expected : null));
+  return { texts: moved.texts, changed: refs.length - refused.length, refused, raws };
 }
 
 type Progress = (done: number) => Promise<boolean>;

@@ -2,10 +2,14 @@ import { NameTable, namesFor } from './name-table';
 import { readFrontMatter } from '../note/front-matter';
 import { splitLines } from '../note/lines';
 import { baseNameOf, foldPath } from '../note/path';
-import type { Shelf } from '../task/act-across';
+import type { Shelf } from '../task/pages';
 
-/** Notes as an action may look into them. Names are read only when one is asked for. */
-export function shelfOf(notes: readonly { path: string; text: string | null }[]): Shelf {
+/**
+ * Notes as an action may look into them. Names are read only when one is asked for.
+ *
+ * @param isElse whether something that is none of the notes has a path
+ */
+export function shelfOf(notes: readonly { path: string; text: string | null }[], isElse: (path: string) => boolean = () => false): Shelf {
   const byPath = new Map(notes.map((note) => [foldPath(note.path), note]));
   let names: NameTable | null = null;
   const table = (): NameTable => {
@@ -21,6 +25,7 @@ export function shelfOf(notes: readonly { path: string; text: string | null }[])
   return {
     text: (path) => byPath.get(foldPath(path))?.text ?? null,
     find: (name, from) => byPath.get(table().pathOf(name, foldPath(from)) ?? '')?.path ?? null,
+    isTaken: (path) => (byPath.has(foldPath(path)) ? byPath.get(foldPath(path))?.text == null : isElse(path)),
     holding: (words) => notes.filter((note) => note.text?.includes(words)).map((note) => note.path),
   };
 }

@@ -1,28 +1,17 @@
 import { lineText } from '../note/lines';
-import { baseNameOf, foldPath } from '../note/path';
 import { actOn } from './act';
 import type { ActionContext } from './action-context';
 import { swapDays } from './clause-actions';
 import { echoRefOf, echoWords } from './echo';
-import { type Change, type LineRef, applyChanges, locateLine } from './edit';
+import { type Change, type LineRef, locateLine } from './edit';
 import type { Intention, WideIntention } from './intention';
 import { ensureRef } from './list-actions';
-import { linesAt } from './move-lines';
-import { type Page, type Refusal, itemAt, openPage, sharesLine, taskAt } from './page';
+import { type Page, type Refusal, taskAt } from './page';
+import { Pages, type Shelf } from './pages';
 import { type HeadingStep, placeUnder } from './place-lines';
-import { readNote } from './read-note';
+import { type Relocated, readPlace, relocate, relocateTogether } from './relocate';
 import { signOf } from './status';
 import type { Task } from './task';
-
-/** The notes that an action may look into. */
-export interface Shelf {
-  /** Null when there is no such note, or it holds no text. */
-  text(path: string): string | null;
-  /** The path of the note that a title, alias or path means, seen from another note; null when there is none. */
-  find(name: string, from: string): string | null;
-  /** Paths of the notes whose text holds some words. */
-  holding(words: string): Iterable<string>;
-}
 
 /** What an action does to the notes; changes stand in the order of the text. */
 export type WideOutcome = { files: { path: string; changes: Change[]; text: string }[] } | Refusal;
@@ -73,47 +62,17 @@ export function actTogether(shelf: Shelf, context: ActionContext): ActsTogether 
   };
 }
 
-const NO_NOTE: Refusal = { refused: 'That note is not there, so nothing was changed.' };
-
-/** The notes that one action has opened. */
-class Pages {
-  private readonly opened = new Map<string, Page>();
-  private readonly made = new Set<Page>();
-
-  constructor(
-    readonly shelf: Shelf,
-    private readonly context: ActionContext,
-  ) {}
-
-  open(path: string): Page | null {
-    const key = foldPath(path);
-    const known = this.opened.get(key);
-    if (known) return known;
-    const text = this.shelf.text(path);
-    if (text === null) return null;
-    const page = openPage(path, text, this.context.settings);
-    this.opened.set(key, page);
-    return page;
-  }
-
-  /** A note that does not exist yet. */
-  make(path: string, text: string): Page {
-    const page = openPage(path, text, this.context.settings);
-    this.opened.set(foldPath(path), page);
-    this.made.add(page);
-    return page;
-  }
-
-  outcome(): Extract<WideOutcome, { files: unknown }> {
-    const files = [...this.opened.values()].flatMap((page) => {
-      const changes = page.edits.changes();
-      if (changes.length === 0) return [];
-      const text = applyChanges(page.lines.text, changes);
-      return [{ path: page.path, text, changes: this.made.has(page) ? [{ from: 0, to: 0, insert: text }] : changes }];
-    });
-    return { files };
-  }
+/** Moves or archives many items to one place; null where that must be done one after the other. */
+export function moveTogether(
+  shelf: Shelf,
+  refs: readonly LineRef[],
+  intention: Extract<WideIntention, { do: 'move' | 'archive' }>,
+  context: ActionContext,
+): Relocated | null {
+  return relocateTogether(shelf, new Pages(shelf, context), refs, intention.to, intention.do, context);
 }
+
+const NO_NOTE: Refusal = { refused: 'That note is not there, so nothing was changed.' };
 
 function wide(pages: Pages, page: Page, ref: LineRef, intention: WideIntention, context: ActionContext): Refusal | null {
   switch (intention.do) {
@@ -182,81 +141,13 @@ function findRef(pages: Pages, ref: string): { page: Page; task: Task } | null {
   return found.length === 1 ? (found[0] ?? null) : null;
 }
 
-/** `Title`, `Title#Heading`, `#Heading` of the same note. */
-function readPlace(pages: Pages, page: Page, to: string): { path: string | null; name: string; heading: string | null } {
-  const bare = to.trim().replace(/^\[\[|\]\]$/g, '');
-  const whole = pages.shelf.find(bare, page.path);
-  if (whole !== null) return { path: whole, name: bare, heading: null };
-  const hash = bare.indexOf('#');
-  const name = hash === -1 ? bare : bare.slice(0, hash).trim();
-  const heading = hash === -1 ? null : bare.slice(hash + 1).trim() || null;
-  return { path: name === '' ? page.path : pages.shelf.find(name, page.path), name, heading };
-}
-
-/** Moves an item with what is under it to the end of another note, or under a heading. */
-function relocate(pages: Pages, page: Page, ref: LineRef, to: string, how: 'move' | 'archive', context: ActionContext): Refusal | null {
-  const item = itemAt(page, ref);
-  if ('refused' in item) return item;
-  if (sharesLine(page, item))
-    return { refused: 'This item shares its line with the one around it and cannot be moved; nothing was changed.' };
-  const place = readPlace(pages, page, to);
-  const target = (place.path === null ? null : pages.open(place.path)) ?? newArchive(pages, place.name, how);
-  if (!target) return { refused: `There is no note “${place.name}”, so nothing was changed.` };
-  const path: HeadingStep[] = place.heading === null ? [] : [{ words: place.heading, level: 2 }];
-  if (place.heading !== null && how === 'move' && !hasHeading(target, place.heading))
-    return { refused: `“${place.name || baseNameOf(page.path)}” has no heading “${place.heading}”, so nothing was changed.` };
-  if (target === page && standsUnder(page, item.line, place.heading, how))
-    return { refused: place.heading === null ? IN_NOTE : 'It stands there already, so nothing was changed.' };
-  if (how === 'archive') path.push(...headingPath(page, item.line, path.length));
-  const lines = linesAt(page, item, '');
-  const before = target.structure.items.length;
-  const moved = target === page ? 0 : readNote('', lines.join('\n'), context.settings).structure.items.length;
-  page.edits.remove(item.line, item.lastLine);
-  const refusal = placeUnder(target, path, lines);
-  if (refusal) return refusal;
-  const after = readNote(target.path, applyChanges(target.lines.text, target.edits.changes()), context.settings);
-  // An open comment or code block at the end of the place would take the lines in as its own.
-  return after.structure.items.length === before + moved ? null : SWALLOWED;
-}
-
-const IN_NOTE = 'It stands in that note already; name a heading to move it under.';
-const SWALLOWED: Refusal = { refused: 'What stands at the end of that place would swallow the task, so nothing was changed.' };
-
-function newArchive(pages: Pages, name: string, how: 'move' | 'archive'): Page | null {
-  if (how !== 'archive' || name === '' || /[<>:"\\|?*]/.test(name)) return null;
-  return pages.make(/\.md$/i.test(name) ? name : `${name}.md`, '---\nkind: archive\n---\n');
-}
-
-function hasHeading(page: Page, words: string): boolean {
-  return page.structure.headings.some((heading) => heading.topLevel && foldPath(heading.words) === foldPath(words));
-}
-
-/** The headings that a line stands under, with their levels, pushed down where they come to stand under another. */
-function headingPath(page: Page, line: number, deeper: number): HeadingStep[] {
-  const open: HeadingStep[] = [];
-  for (const heading of page.structure.headings) {
-    if (!heading.topLevel || heading.line > line) continue;
-    while ((open.at(-1)?.level ?? 0) >= heading.level) open.pop();
-    open.push({ words: heading.words, level: heading.level });
-  }
-  return open.map(({ words, level }) => ({ words, level: Math.min(6, level + deeper) }));
-}
-
-/** Whether a line stands already where it is to go: for a move right under that heading, for archiving anywhere below it. */
-function standsUnder(page: Page, line: number, heading: string | null, how: 'move' | 'archive'): boolean {
-  if (heading === null) return true;
-  const around = headingPath(page, line, 0);
-  const counting = how === 'move' ? around.slice(-1) : around;
-  return counting.some((one) => foldPath(one.words) === foldPath(heading));
-}
-
 /** Writes a line into another note that stands for this task and shares its box. */
 function makeEcho(pages: Pages, page: Page, ref: LineRef, name: string, context: ActionContext): Refusal | null {
   const task = taskAt(page, ref);
   if ('refused' in task) return task;
   if (echoRefOf(task.text) !== null)
     return { refused: 'This line is an echo itself; make one of the task it stands for. Nothing was changed.' };
-  const place = readPlace(pages, page, name);
+  const place = readPlace(pages.shelf, page.path, name);
   const target = place.path === null ? null : pages.open(place.path);
   if (!target) return { refused: `There is no note “${place.name}”, so nothing was changed.` };
   const key = ensureRef(page, task, context);
