@@ -1,8 +1,10 @@
 import { decodeUtf8 } from '../core/note/decode';
-import { cleanPath, foldPath, freePath } from '../core/note/path';
-import { type Content, sameContent, contentOf } from './database';
+import { cleanPath, foldPath, numbered } from '../core/note/path';
+import { type Content, type StepChange, contentOf, markOf, sameContent } from './database';
+import { failureSentence } from './failure';
 import type { NoteStore } from './note-store';
 import type { NoteWrite } from './note-write';
+import { SETTINGS_FILE } from './settings-file';
 
 /** A file from outside; `bytes` is null when it could not be read, and `problem` says why. */
 export interface ImportFile {
@@ -26,16 +28,17 @@ export interface ImportReport {
   /** The settings of an export, if there were any. */
   settings: unknown;
   stopped: boolean;
+  /** Why the rest did not come in; null when nothing failed. */
+  failed: string | null;
+  /** The step that takes all of it back; null when nothing came in. */
+  step: number | null;
 }
 
-/** The file of an export that holds the settings. */
-export const SETTINGS_FILE = 'recado-settings.json';
-
 const NOTE_ENDING = /\.(?:md|markdown|txt)$/i;
-const BATCH = 200;
+const BATCH = 500;
 
 /**
- * Takes files in as notes. Nothing that is there is ever overwritten.
+ * Takes files in as notes. Nothing that is there is ever overwritten. All that came in is one step of Undo.
  *
  * @param progress called after each batch with the number of files read
  * @param signal stops the import; what came in until then stays, and is reported
@@ -46,34 +49,95 @@ export async function importNotes(
   progress: (read: number) => void,
   signal: AbortSignal,
 ): Promise<ImportReport> {
-  const report: ImportReport = { added: [], beside: [], same: [], asBytes: [], left: [], settings: null, stopped: false };
-  const present = new Map((await store.all()).map((note) => [note.key, contentOf(note)]));
-  let writes: NoteWrite[] = [];
+  const report: ImportReport = {
+    added: [],
+    beside: [],
+    same: [],
+    asBytes: [],
+    left: [],
+    settings: null,
+    stopped: false,
+    failed: null,
+    step: null,
+  };
+  const came: StepChange[] = [];
+  let batch: Arrival[] = [];
   let read = 0;
   const flush = async (): Promise<void> => {
-    if (writes.length > 0) {
-      const result = await store.commit(null, writes);
-      if (!result.saved) throw new Error(`${result.conflict} was written elsewhere during the import.`);
-    }
-    writes = [];
+    for (const { path, content } of await storeBatch(store, batch, report)) came.push(cameIn(path, content));
+    batch = [];
     progress(read);
   };
-  for await (const file of files) {
-    if (signal.aborted) {
-      report.stopped = true;
-      break;
+  try {
+    for await (const file of files) {
+      if (signal.aborted) {
+        report.stopped = true;
+        break;
+      }
+      read++;
+      const arrival = sort(file, report);
+      if (arrival) batch.push(arrival);
+      if (read % BATCH === 0) await flush();
     }
-    read++;
-    const write = sort(file, present, report);
-    if (write) writes.push(write);
-    if (read % BATCH === 0) await flush();
+    await flush();
+  } catch (error) {
+    report.failed = failureSentence(error);
   }
-  await flush();
+  if (came.length > 0) report.step = await store.recordStep(`Import of ${came.length} notes`, came).catch(() => null);
   return report;
 }
 
+/** A file that is a note, before it is known whether its path is free. */
+interface Arrival {
+  path: string;
+  content: Content;
+}
+
+const cameIn = (path: string, content: Content): StepChange => ({ path, before: null, after: { mark: markOf(content) }, demo: null });
+
+/** Stores some notes, each where it finds a free path; what is here already is reported. Starts over when another tab took a path. */
+async function storeBatch(store: NoteStore, batch: readonly Arrival[], report: ImportReport): Promise<Arrival[]> {
+  for (;;) {
+    const placed: { from: Arrival; path: string }[] = [];
+    const same: string[] = [];
+    const taken = new Map<string, Content>();
+    const present = await store.db.notes.bulkGet(batch.map(({ path }) => foldPath(path)));
+    for (const [index, arrival] of batch.entries()) {
+      const note = present[index];
+      const path = note || taken.has(foldPath(arrival.path)) ? await placeBeside(store, arrival, taken) : arrival.path;
+      if (path === null) {
+        same.push(arrival.path);
+        continue;
+      }
+      placed.push({ from: arrival, path });
+      taken.set(foldPath(path), arrival.content);
+    }
+    const writes = placed.map(({ from, path }): NoteWrite => ({ path, expect: null, content: from.content }));
+    if (writes.length > 0 && !(await store.commit(null, writes)).saved) continue;
+    report.same.push(...same);
+    for (const { from, path } of placed) {
+      if (path === from.path) report.added.push(path);
+      else report.beside.push({ from: from.path, path });
+      if ('bytes' in from.content) report.asBytes.push(path);
+    }
+    return placed.map(({ from, path }) => ({ path, content: from.content }));
+  }
+}
+
+/** A free path for what arrived at a path that is taken; null when it is here already, byte for byte. */
+async function placeBeside(store: NoteStore, { path, content }: Arrival, taken: ReadonlyMap<string, Content>): Promise<string | null> {
+  for (let count = 1; ; count++) {
+    const place = count === 1 ? path : numbered(path, count);
+    const key = foldPath(place);
+    const stored = taken.has(key) ? null : await store.get(place);
+    const present = taken.get(key) ?? (stored && contentOf(stored));
+    if (!present) return place;
+    if (count === 1 && sameContent(present, content)) return null;
+  }
+}
+
 /** Decides what becomes of one file, and notes it in the report. */
-function sort(file: ImportFile, present: Map<string, Content>, report: ImportReport): NoteWrite | null {
+function sort(file: ImportFile, report: ImportReport): Arrival | null {
   const leave = (reason: string): null => {
     report.left.push({ path: file.path, reason });
     return null;
@@ -92,21 +156,6 @@ function sort(file: ImportFile, present: Map<string, Content>, report: ImportRep
   }
   if (name.startsWith('.') || path.startsWith('__MACOSX/')) return leave('It is a hidden file of the system.');
   if (!NOTE_ENDING.test(name)) return leave('It is no Markdown or text file.');
-  return place(path, file.bytes, present, report);
-}
-
-function place(path: string, bytes: Uint8Array, present: Map<string, Content>, report: ImportReport): NoteWrite | null {
-  const text = decodeUtf8(bytes);
-  const content: Content = text === null ? { bytes } : { text };
-  const here = present.get(foldPath(path)) ?? null;
-  if (sameContent(here, content)) {
-    report.same.push(path);
-    return null;
-  }
-  const target = freePath(path, (folded) => present.has(folded));
-  if (target === path) report.added.push(path);
-  else report.beside.push({ from: path, path: target });
-  if (text === null) report.asBytes.push(target);
-  present.set(foldPath(target), content);
-  return { path: target, expect: null, content };
+  const text = decodeUtf8(file.bytes);
+  return { path, content: text === null ? { bytes: file.bytes } : { text } };
 }

@@ -3,7 +3,6 @@ import { ACTION_DEFAULTS } from '../core/task/action-context';
 import fc from 'fast-check';
 import { dayOfLine } from '../core/note/line-days';
 import { RecadoDatabase } from './database';
-import { importNotes, type ImportFile } from './import-notes';
 import { NoteActions } from './note-actions';
 import { failureSentence } from './failure';
 import { NoteStore, type StoreChange } from './note-store';
@@ -129,46 +128,6 @@ describe('renaming and moving', () => {
     await actions.rename('C.md', 'New');
     expect(await texts(store)).toMatchObject({ 'New.md': '---\ntitle: New\n---\n[[A]]', 'D.md': '[[New]] [[New]]' });
     expect(await actions.rename('A.md', '  ')).toEqual({ refused: 'A note needs a title.' });
-  });
-});
-
-describe('import', () => {
-  const bytes = (words: string): Uint8Array => new TextEncoder().encode(words);
-  const run = (files: ImportFile[], store: NoteStore, signal = new AbortController().signal) =>
-    importNotes(files, store, () => undefined, signal);
-
-  it('takes in what it can, overwrites nothing, and reports the rest', async () => {
-    const { store, ready } = desk({ 'A.md': 'here' });
-    await ready;
-    const report = await run(
-      [
-        { path: 'A.md', bytes: bytes('here') },
-        { path: 'a.MD', bytes: bytes('other') },
-        { path: 'x/../../y.md', bytes: bytes('out') },
-        { path: 'B.md', bytes: new Uint8Array([255]) },
-        { path: 'p.png', bytes: bytes('x') },
-        { path: 'broken.md', bytes: null, problem: 'It is broken inside the archive.' },
-        { path: '.hidden.md', bytes: bytes('x') },
-      ],
-      store,
-    );
-    expect(report).toMatchObject({ added: ['B.md'], beside: [{ from: 'a.MD', path: 'a 2.MD' }], same: ['A.md'], asBytes: ['B.md'] });
-    expect(report.left.map((one) => one.path)).toEqual(['x/../../y.md', 'p.png', 'broken.md', '.hidden.md']);
-    expect(await texts(store)).toEqual({ 'A.md': 'here', 'a 2.MD': 'other', 'B.md': null });
-  });
-
-  it('stops when asked, and keeps what came in', async () => {
-    const { store, ready } = desk();
-    await ready;
-    const stop = new AbortController();
-    function* files(): Generator<ImportFile> {
-      yield { path: 'A.md', bytes: bytes('a') };
-      stop.abort();
-      yield { path: 'B.md', bytes: bytes('b') };
-    }
-    const report = await importNotes(files(), store, () => undefined, stop.signal);
-    expect(report).toMatchObject({ stopped: true, added: ['A.md'] });
-    expect(Object.keys(await texts(store))).toEqual(['A.md']);
   });
 });
 

@@ -67,12 +67,17 @@ export function dayOfTitle(title: string): Day | null {
 /** A path that no note of `taken` (folded paths) has: `Loans.md`, else `Loans 2.md`, `Loans 3.md` … */
 export function freePath(path: string, taken: (folded: string) => boolean): string {
   if (!taken(foldPath(path))) return path;
-  const dot = path.lastIndexOf('.');
-  const cut = dot > path.lastIndexOf('/') ? dot : path.length;
   for (let count = 2; ; count++) {
-    const next = `${path.slice(0, cut)} ${count}${path.slice(cut)}`;
+    const next = numbered(path, count);
     if (!taken(foldPath(next))) return next;
   }
+}
+
+/** A path with a number behind its name: `Loans 2.md`. */
+export function numbered(path: string, count: number): string {
+  const dot = path.lastIndexOf('.');
+  const cut = dot > path.lastIndexOf('/') ? dot : path.length;
+  return `${path.slice(0, cut)} ${count}${path.slice(cut)}`;
 }
 
 /**

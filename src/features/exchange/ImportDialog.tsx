@@ -1,12 +1,13 @@
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { type ImportReport, importNotes } from '../../store/import-notes';
 import { readSettings } from '../../store/settings';
 import { Dialog } from '../../ui/Dialog';
 import { useServices } from '../session/services';
-import { ImportReportView } from './ImportReportView';
+import { useToldDone, useUndo } from '../session/use-act';
+import { ImportReportView, cameInWords } from './ImportReportView';
 import { type GivenFile, givenFrom, readGiven } from './read-files';
 
-type Phase = { is: 'asking' } | { is: 'reading'; read: number } | { is: 'done'; report: ImportReport } | { is: 'failed'; message: string };
+type Phase = { is: 'asking' } | { is: 'reading'; read: number } | { is: 'done'; report: ImportReport };
 
 interface ImportDialogProps {
   open: boolean;
@@ -32,48 +33,50 @@ interface ImportStepsProps {
 }
 
 function ImportSteps({ given, onClose, onImported }: ImportStepsProps) {
-  const { store, actions, saveSettings } = useServices();
+  const { store, saveSettings } = useServices();
+  const undo = useUndo();
+  const told = useToldDone();
   const [phase, setPhase] = useState<Phase>({ is: 'asking' });
-  const stop = useRef(new AbortController());
+  const [stop] = useState(() => new AbortController());
+  const open = useRef(true);
+  useEffect(
+    () => () => {
+      open.current = false;
+      // Whoever closes the dialog wants no more of it.
+      stop.abort();
+    },
+    [stop],
+  );
   const run = async (files: GivenFile[]): Promise<void> => {
     if (files.length === 0) return;
     setPhase({ is: 'reading', read: 0 });
-    try {
-      const report = await importNotes(readGiven(files), store, (read) => setPhase({ is: 'reading', read }), stop.current.signal);
-      setPhase({ is: 'done', report });
-      onImported?.();
-    } catch (error) {
-      setPhase({ is: 'failed', message: error instanceof Error ? error.message : String(error) });
-    }
+    const report = await importNotes(readGiven(files), store, (read) => setPhase({ is: 'reading', read }), stop.signal);
+    onImported?.();
+    if (open.current) setPhase({ is: 'done', report });
+    else told(cameInWords(report), report.step);
   };
-  switch (phase.is) {
-    case 'asking':
-      return <AskForFiles given={given} onGiven={(files) => void run(files)} />;
-    case 'reading':
-      return (
-        <div className="grid gap-3">
-          <p role="status">Reading: {phase.read} files so far.</p>
-          <button type="button" className="line-button justify-self-start" onClick={() => stop.current.abort()}>
-            Stop here
-          </button>
-        </div>
-      );
-    case 'failed':
-      return <p role="alert">The import stopped: {phase.message} What came in before that is kept.</p>;
-    case 'done':
-      return (
-        <ImportReportView
-          report={phase.report}
-          onUseSettings={() => void saveSettings(readSettings(phase.report.settings))}
-          onTakeBack={async () => {
-            const paths = [...phase.report.added, ...phase.report.beside.map((one) => one.path)];
-            await actions.remove(paths, `Took back an import of ${paths.length} notes`);
-            onClose();
-          }}
-          onClose={onClose}
-        />
-      );
-  }
+  if (phase.is === 'asking') return <AskForFiles given={given} onGiven={(files) => void run(files)} />;
+  if (phase.is === 'reading')
+    return (
+      <div className="grid gap-3">
+        <p role="status">Reading: {phase.read.toLocaleString('en')} files so far.</p>
+        <button type="button" className="line-button justify-self-start" onClick={() => stop.abort()}>
+          Stop here
+        </button>
+      </div>
+    );
+  const { report } = phase;
+  return (
+    <ImportReportView
+      report={report}
+      onUseSettings={() => void saveSettings(readSettings(report.settings))}
+      onTakeBack={async () => {
+        if (report.step !== null) await undo(report.step);
+        onClose();
+      }}
+      onClose={onClose}
+    />
+  );
 }
 
 function AskForFiles({ given, onGiven }: { given: GivenFile[] | null; onGiven: (files: GivenFile[]) => void }) {

@@ -1,11 +1,17 @@
 import type { ReactNode } from 'react';
 import type { ImportReport } from '../../store/import-notes';
+import { counted } from '../session/use-act';
 
 interface ImportReportViewProps {
   report: ImportReport;
   onUseSettings: () => void;
   onTakeBack: () => Promise<void>;
   onClose: () => void;
+}
+
+/** @example '1 note came in.' */
+export function cameInWords({ added, beside }: Pick<ImportReport, 'added' | 'beside'>): string {
+  return `${counted(added.length + beside.length, 'note')} came in.`;
 }
 
 /** What came in, what was here, and what did not come in and why. */
@@ -15,11 +21,14 @@ export function ImportReportView({ report, onUseSettings, onTakeBack, onClose }:
   return (
     <div className="grid gap-3" data-testid="import-report">
       <p role="status">
-        <strong>
-          {came} {came === 1 ? 'note' : 'notes'} came in.
-        </strong>
+        <strong>{cameInWords(report)}</strong>
         {report.stopped && ' You stopped it there; the rest was not read.'}
       </p>
+      {report.failed !== null && (
+        <p role="alert" className="rounded-md bg-late-soft px-3 py-1.5 text-late">
+          The rest could not be stored. {report.failed}
+        </p>
+      )}
       <Listed count={beside.length} words="had a path that another text has, and stand beside it under a number">
         {beside.map((one) => (
           <li key={one.path}>{one.path}</li>
@@ -51,7 +60,7 @@ export function ImportReportView({ report, onUseSettings, onTakeBack, onClose }:
             Use the settings that came with it
           </button>
         )}
-        {came > 0 && (
+        {report.step !== null && came > 0 && (
           <button type="button" className="line-button" onClick={() => void onTakeBack()}>
             Take the import back
           </button>

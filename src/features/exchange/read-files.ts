@@ -49,7 +49,7 @@ async function walk(entry: FileSystemEntry, path: string, found: GivenFile[]): P
 export async function* readGiven(given: readonly GivenFile[]): AsyncGenerator<ImportFile> {
   for (const { path, file } of given) {
     if (/\.zip$/i.test(file.name)) {
-      yield* await readZip(file);
+      yield* readZip(file);
     } else if (file.size > LARGEST) {
       yield { path, bytes: null, problem: 'It is larger than 50 MB.' };
     } else {

@@ -1,6 +1,7 @@
 /** Hands a file to the browser's downloads. */
-export function saveFile(name: string, bytes: Uint8Array): void {
-  const url = URL.createObjectURL(new Blob([bytes as Uint8Array<ArrayBuffer>]));
+export function saveFile(name: string, content: Uint8Array | Blob): void {
+  const blob = content instanceof Blob ? content : new Blob([content as Uint8Array<ArrayBuffer>]);
+  const url = URL.createObjectURL(blob);
   const link = document.createElement('a');
   link.href = url;
   link.download = name;

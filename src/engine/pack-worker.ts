@@ -1,0 +1,12 @@
+import * as Comlink from 'comlink';
+import { storedNotes } from '../store/read-notes';
+import { packNotes } from './packing';
+
+const PORTION = 400;
+
+/** What the page asks of the worker that packs an export. */
+export interface Packer {
+  pack: (others: Record<string, string>, progress: (packed: number, all: number) => void) => Promise<Blob>;
+}
+
+Comlink.expose({ pack: (others, progress) => packNotes(storedNotes(PORTION), others, progress) } satisfies Packer);

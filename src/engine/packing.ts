@@ -1,0 +1,40 @@
+import { Zip, ZipDeflate } from 'fflate';
+import type { StoredNote } from '../store/database';
+
+/** The time of a file in a zip begins with 1980. */
+const EARLIEST = Date.UTC(1980, 0, 2);
+
+/**
+ * Everything as one zip: each note with its very bytes under its path, and other files beside them.
+ *
+ * @param progress called after each portion with how many notes are packed, of how many
+ */
+export async function packNotes(
+  portions: AsyncIterable<{ notes: readonly StoredNote[]; all: number }>,
+  others: Readonly<Record<string, string>>,
+  progress: (packed: number, all: number) => void,
+): Promise<Blob> {
+  const pieces: BlobPart[] = [];
+  let failure: Error | null = null;
+  const zip = new Zip((error, data) => {
+    if (error) failure = error;
+    else pieces.push(data);
+  });
+  const encoder = new TextEncoder();
+  const add = (path: string, bytes: Uint8Array, changed: number): void => {
+    const file = new ZipDeflate(path, { level: 6 });
+    file.mtime = Math.max(changed, EARLIEST);
+    zip.add(file);
+    file.push(bytes, true);
+  };
+  let packed = 0;
+  for await (const { notes, all } of portions) {
+    for (const note of notes) add(note.path, note.bytes ?? encoder.encode(note.text ?? ''), note.changed);
+    packed += notes.length;
+    progress(packed, all);
+  }
+  for (const [path, text] of Object.entries(others)) add(path, encoder.encode(text), Date.now());
+  zip.end();
+  if (failure) throw failure as Error;
+  return new Blob(pieces, { type: 'application/zip' });
+}
