@@ -157,3 +157,49 @@ describe('the engine', () => {
     expect(await host.refProblems('A.md')).toMatchObject([{ line: 1 }]);
   });
 });
+
+describe('what comes while something else is waited for', () => {
+  /** An engine whose second reading of the notes waits until it is let go. */
+  function slow(notes: Record<string, string>) {
+    const events: EngineEvent[] = [];
+    let let_go: () => void = () => undefined;
+    const held = new Promise<void>((resolve) => (let_go = resolve));
+    let readings = 0;
+    const host = new EngineHost(async function* () {
+      const all = Object.entries(notes).map(([path, text]) => ({ path, text }));
+      if (++readings === 2) await held;
+      yield { notes: all, all: all.length };
+    });
+    const started = host.start(SETTINGS, (event) => events.push(event));
+    const answers = () =>
+      events.reduce<ReturnType<typeof answersAfter>>((all, event) => (event.is === 'news' ? answersAfter(all, event.answers) : all), {});
+    return { host, started, answers, letGo: () => let_go(), readings: () => readings };
+  }
+  const pause = () => new Promise((resolve) => setTimeout(resolve, 10));
+
+  it('a note that changes while everything is read again stays as it is then', async () => {
+    const { host, started, answers, letGo } = slow({ 'A.md': '- [ ] old', 'B.md': '- [ ] b' });
+    await started;
+    await host.subscribe('all', 'open order by path', null);
+    await host.apply([{ path: 'S.md', text: '---\nkind: status\nsign: "!"\nmeans: waiting\n---\n' }]);
+    await host.apply([{ path: 'A.md', text: '- [ ] new\n- [!] waits' }]);
+    await host.apply([{ path: 'B.md', text: null }]);
+    letGo();
+    await pause();
+    expect(answers()['all']?.groups.flatMap((group) => group.rows.map((row) => row.text))).toEqual(['new', 'waits']);
+    expect(answers()['all']?.groups[0]?.rows[1]?.status).toBe('waiting');
+  });
+
+  it('what is asked twice before patterns are there, and what is no longer asked, is not answered', async () => {
+    const { host, started, answers } = slow({ 'A.md': '- [ ] a\n- [ ] b' });
+    await started;
+    const first = host.subscribe('x', 'text like /a/', null);
+    await host.subscribe('x', 'open', null);
+    const gone = host.subscribe('y', 'text like /b/', null);
+    await host.unsubscribe('y');
+    await Promise.all([first, gone]);
+    await pause();
+    expect(answers()['x']?.total).toBe(2);
+    expect(answers()).not.toHaveProperty('y');
+  });
+});

@@ -27,6 +27,10 @@ export class EngineHost implements Engine {
   /** Calls that came before everything was read. */
   private readonly waiting: (() => void)[] = [];
   private readonly subscribed = new Set<string>();
+  /** What each id was last asked for: what waits for something else meanwhile gives way to it. */
+  private readonly asked = new Map<string, object>();
+  /** Everything is being read again; whether once more, and which notes (by folded paths) changed since it began. */
+  private reading: { again: boolean; changed: Set<string> } | null = null;
   private readonly overview = new OverviewKeeper();
   private settings: LibrarySettings | null = null;
 
@@ -66,6 +70,7 @@ export class EngineHost implements Engine {
 
   async apply(changes: NoteChange[]): Promise<void> {
     this.whenReady((library) => {
+      for (const { path } of changes) this.reading?.changed.add(foldPath(path));
       this.publish(library.apply(changes));
       if (missesYaml()) void this.readMissed(library, changes);
       if (library.outdated) void this.readAgain(library);
@@ -90,8 +95,11 @@ export class EngineHost implements Engine {
   }
 
   async subscribe(id: string, text: string, at: string | null): Promise<void> {
+    const asked = {};
+    this.asked.set(id, asked);
     if (needsPatterns(text)) await loadPatterns();
     this.whenReady((library) => {
+      if (this.asked.get(id) !== asked) return;
       library.subscribe(id, text, at);
       this.subscribed.add(id);
       if (!this.ready) return;
@@ -101,6 +109,7 @@ export class EngineHost implements Engine {
   }
 
   async unsubscribe(id: string): Promise<void> {
+    this.asked.delete(id);
     this.whenReady((library) => {
       library.unsubscribe(id);
       this.subscribed.delete(id);
@@ -119,10 +128,32 @@ export class EngineHost implements Engine {
     return this.library?.refProblemsOf(path) ?? [];
   }
 
-  /** Statuses or settings that change what texts mean: every note is read once more. */
+  /**
+   * Statuses or settings that change what texts mean: every note is read once more. A note that changes meanwhile is newer than what is
+   * being read; should the meaning change again, it begins anew.
+   */
   private async readAgain(library: Library): Promise<void> {
-    library.takeStatuses();
-    for await (const { notes } of this.load()) library.apply(notes);
+    if (this.reading) {
+      this.reading.again = true;
+      return;
+    }
+    const reading: { again: boolean; changed: Set<string> } = { again: true, changed: new Set() };
+    this.reading = reading;
+    try {
+      while (reading.again) {
+        reading.again = false;
+        library.takeStatuses();
+        for (const key of reading.changed) {
+          const note = library.present(key);
+          if (note) library.apply([note]);
+        }
+        for await (const { notes } of this.load()) library.apply(notes.filter(({ path }) => !reading.changed.has(foldPath(path))));
+      }
+    } catch (error) {
+      this.tell({ is: 'failed', message: error instanceof Error ? error.message : String(error) });
+    } finally {
+      this.reading = null;
+    }
     this.publish([...this.subscribed]);
   }
 
