@@ -26,6 +26,24 @@ describe('the server', () => {
     expect(await response.text()).toContain('<title>Recado</title>');
   });
 
+  it.each([
+    '/nosuch',
+    '/settings/more',
+    '/wp-login.php',
+    '/favicon.ico',
+    '/assets/none.js',
+    '/%E0%A4%A',
+    '/.git/config',
+    '/day/2026-11-23/x',
+  ])('answers an address that is neither a page nor a file with 404 or 400, never with the page or a trace: %s', async (address) => {
+    const response = await fetch(base() + address, { headers: { accept: 'text/html' } });
+    expect([400, 404]).toContain(response.status);
+    const body = await response.text();
+    expect(body).not.toContain('<title>');
+    expect(body).not.toMatch(/\bat .*\(|node_modules|Error:/);
+    expect(response.headers.get('content-security-policy')).toContain("script-src 'self'");
+  });
+
   it('has strict headers on every answer', async () => {
     const { headers } = await fetch(`${base()}/`, { headers: { accept: 'text/html' } });
     const policy = headers.get('content-security-policy') ?? '';

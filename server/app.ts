@@ -1,4 +1,4 @@
-import express, { type Express } from 'express';
+import express, { type Express, type NextFunction, type Request, type Response } from 'express';
 import compression from 'compression';
 import helmet from 'helmet';
 import path from 'node:path';
@@ -42,10 +42,23 @@ export function makeApp(folder: string): Express {
   app.use(compression());
   app.use('/assets', express.static(path.join(folder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
   app.use(express.static(folder, { index: false, maxAge: 0 }));
-  // Addresses are the application's own: every other path is its page.
-  app.get('/{*path}', (request, response, next) => {
+  // The addresses of the application's own pages; whatever else is no file of the build is nothing.
+  app.get(PAGES, (request, response, next) => {
     if (request.accepts('html')) response.sendFile('index.html', { root: folder, maxAge: 0 });
     else next();
   });
+  app.use((_request: Request, response: Response) => {
+    response.status(404).type('text/plain').send('There is nothing at this address.\n');
+  });
+  // Neither where the program lies nor how it failed is anybody's business.
+  app.use((error: { status?: unknown }, _request: Request, response: Response, next: NextFunction) => {
+    if (response.headersSent) return next(error);
+    const status = typeof error.status === 'number' && error.status >= 400 && error.status < 500 ? error.status : 500;
+    const words = status === 500 ? 'The server could not answer this.' : 'There is nothing at this address.';
+    response.status(status).type('text/plain').send(`${words}\n`);
+  });
   return app;
 }
+
+/** As the routes of the application are. */
+const PAGES = ['/', '/note{/*path}', '/day/:day', '/tag{/*path}', '/person{/*path}', '/settings'];

@@ -1,26 +1,25 @@
 import path from 'node:path';
 import { makeApp } from './app';
+import { listenPlace } from './listen-place';
 
-const DEFAULT_PORT = 4180;
-
-function portFrom(words: string | undefined): number {
-  const port = words === undefined || words === '' ? DEFAULT_PORT : Number(words);
-  if (Number.isInteger(port) && port >= 0 && port < 65536) return port;
-  console.error(`PORT is “${words}”, which is no port. Use a number from 1 to 65535.`);
+const place = listenPlace(process.env);
+if (typeof place === 'string') {
+  console.error(place);
   process.exit(2);
 }
-
+const { port, host } = place;
 const folder = path.resolve(import.meta.dirname, '../dist/web');
-const server = makeApp(folder).listen(portFrom(process.env['PORT']));
+const server = makeApp(folder).listen(port, host);
 
 server.on('listening', () => {
   const address = server.address();
-  const port = typeof address === 'object' && address ? address.port : DEFAULT_PORT;
-  console.log(`Recado is open at http://localhost:${port}`);
+  const shown = typeof address === 'object' && address ? address.port : port;
+  console.log(`Recado is open at http://${host === '127.0.0.1' ? 'localhost' : host}:${shown}`);
 });
 server.on('error', (error: NodeJS.ErrnoException) => {
-  if (error.code === 'EADDRINUSE')
-    console.error(`Port ${portFrom(process.env['PORT'])} is taken by another program. Choose another: PORT=4190 npm start`);
+  if (error.code === 'EADDRINUSE') console.error(`Port ${port} is taken by another program. Choose another: PORT=4190 npm start`);
+  else if (error.code === 'EADDRNOTAVAIL' || error.code === 'ENOTFOUND')
+    console.error(`HOST is “${host}”, which is no address of this machine.`);
   else console.error(`The server cannot start: ${error.message}`);
   process.exit(1);
 });

@@ -2,6 +2,7 @@ import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { BrowserRouter } from 'react-router';
 import { ServicesProvider } from '../features/session/services';
+import { failureSentence } from '../store/failure';
 import '../ui/styles.css';
 import { App } from './App';
 import { start } from './start';
@@ -9,9 +10,44 @@ import { start } from './start';
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no place for the application');
 
+const place = root;
+
+/** After so long without an answer of the store, in milliseconds, the person is told what may be the reason. */
+const PATIENCE = 6000;
+
+/** Says in the place of the page why there is none. */
+function say(what: string, help: string): void {
+  const heading = document.createElement('h1');
+  heading.textContent = what;
+  heading.className = 'font-title text-[1.4rem] font-bold';
+  const words = document.createElement('p');
+  words.textContent = help;
+  const again = document.createElement('button');
+  again.type = 'button';
+  again.textContent = 'Try again';
+  again.className = 'solid-button justify-self-start';
+  again.onclick = () => location.reload();
+  const message = document.createElement('main');
+  message.className = 'mx-auto mt-[16vh] grid max-w-[36rem] gap-3 rounded-xl bg-sheet p-8';
+  message.role = 'alert';
+  message.append(heading, words, again);
+  place.replaceChildren(message);
+}
+
+const waiting = setTimeout(
+  () =>
+    say(
+      'The browser’s store does not answer',
+      'Recado goes on waiting. Another tab of Recado, perhaps of an older version, may hold the store: close it, or restart the browser. Your notes are where they were.',
+    ),
+  PATIENCE,
+);
+
 start()
   .then(({ services, state, firstOpening }) => {
-    createRoot(root).render(
+    clearTimeout(waiting);
+    place.replaceChildren();
+    createRoot(place).render(
       <Provider store={state}>
         <ServicesProvider value={services}>
           <BrowserRouter>
@@ -22,5 +58,9 @@ start()
     );
   })
   .catch((error: unknown) => {
-    root.textContent = `Recado cannot open its store in this browser: ${error instanceof Error ? error.message : String(error)}. A private window or blocked site data may be the reason.`;
+    clearTimeout(waiting);
+    say(
+      'Recado cannot open its store in this browser',
+      `${failureSentence(error)} A private window, blocked site data or a full disk may be the reason. Nothing was changed.`,
+    );
   });

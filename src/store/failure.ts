@@ -9,7 +9,7 @@ export function failureSentence(error: unknown): string {
     return 'The disk is full, or the browser gives Recado no more room.';
   if (said.some(({ name }) => name === 'DatabaseClosedError' || name === 'InvalidStateError' || name === 'NotFoundError'))
     return 'The browser closed the store; it may have been deleted in another tab.';
-  return `The browser could not write${said[0]?.message ? `: ${said[0].message.slice(0, 160)}` : ''}.`;
+  return `The browser could not do it${said[0]?.message ? ` (${said[0].message.slice(0, 160)})` : ''}.`;
 }
 
 /** Whether the store itself is gone, so that only opening the page anew can help. */
