@@ -72,6 +72,7 @@ function ourEditor(parent: HTMLElement, text: string): EditorView {
     context: action,
     takeKey: () => '',
     onTake: () => undefined,
+    onHeavy: () => undefined,
     onUpdate: () => undefined,
   }).view;
 }

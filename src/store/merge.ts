@@ -44,25 +44,59 @@ export function mergeForBoth(base: string, mine: string, theirs: string): string
   });
 }
 
+/** Lines from one up to, and without, another, and where they end in the other text. */
+interface Span {
+  from: number;
+  to: number;
+  otherTo: number;
+}
+
 function regionsOf(base: string, mine: string, theirs: string): Region[] {
   const [o, a, b] = [base.split('\n'), mine.split('\n'), theirs.split('\n')];
-  // What all three share at their ends needs no comparing; in long notes that is nearly everything.
-  const least = Math.min(o.length, a.length, b.length);
-  let head = 0;
-  while (head < least && o[head] === a[head] && o[head] === b[head]) head++;
-  let foot = 0;
-  while (foot < least - head && o.at(-1 - foot) === a.at(-1 - foot) && o.at(-1 - foot) === b.at(-1 - foot)) foot++;
-  const inner = (lines: string[]): string[] => lines.slice(head, lines.length - foot);
-  const regions: Region[] = [{ is: 'settled', lines: o.slice(0, head) }];
-  for (const { ok, conflict } of diff3Merge(inner(a), inner(o), inner(b), { excludeFalseConflicts: true })) {
-    if (ok) regions.push({ is: 'settled', lines: ok });
-    if (!conflict) continue;
-    const lines = lineByLine(conflict);
-    if (lines) regions.push({ is: 'settled', lines });
-    else regions.push({ is: 'contested', base: conflict.o, mine: conflict.a, theirs: conflict.b });
+  const [inA, inB] = [spanOf(o, a), spanOf(o, b)];
+  const [first, second, other] = inA.from <= inB.from ? [inA, inB, a] : [inB, inA, b];
+  // Whoever types changes one place: where the two are apart, nothing has to be compared line by line.
+  if (first.to < second.from) {
+    const last = other === a ? b : a;
+    const lines = [...other.slice(0, first.otherTo), ...o.slice(first.to, second.from), ...last.slice(second.from, second.otherTo)];
+    return [{ is: 'settled', lines: [...lines, ...o.slice(second.to)] }];
   }
-  regions.push({ is: 'settled', lines: o.slice(o.length - foot) });
-  return regions;
+  const [from, to] = [first.from, Math.max(inA.to, inB.to)];
+  const inner = (lines: string[], span: Span): string[] => lines.slice(from, span.otherTo + to - span.to);
+  return [
+    { is: 'settled', lines: o.slice(0, from) },
+    ...compared(o.slice(from, to), inner(a, inA), inner(b, inB)),
+    { is: 'settled', lines: o.slice(to) },
+  ];
+}
+
+/** The smallest run of lines of a text in which another differs from it. */
+function spanOf(o: readonly string[], a: readonly string[]): Span {
+  const least = Math.min(o.length, a.length);
+  let head = 0;
+  while (head < least && o[head] === a[head]) head++;
+  let foot = 0;
+  while (foot < least - head && o[o.length - 1 - foot] === a[a.length - 1 - foot]) foot++;
+  return { from: head, to: o.length - foot, otherTo: a.length - foot };
+}
+
+/** Comparing costs as much as there are pairs of equal lines; beyond so many, all of it counts as changed by both. */
+const MOST_PAIRS = 3_000_000;
+
+function compared(o: string[], a: string[], b: string[]): Region[] {
+  if (pairsOf(o, a) + pairsOf(o, b) > MOST_PAIRS) return [{ is: 'contested', base: o, mine: a, theirs: b }];
+  return diff3Merge(a, o, b, { excludeFalseConflicts: true }).flatMap(({ ok, conflict }): Region[] => {
+    if (ok) return [{ is: 'settled', lines: ok }];
+    if (!conflict) return [];
+    const lines = lineByLine(conflict);
+    return [lines ? { is: 'settled', lines } : { is: 'contested', base: conflict.o, mine: conflict.a, theirs: conflict.b }];
+  });
+}
+
+function pairsOf(o: readonly string[], a: readonly string[]): number {
+  const counts = new Map<string, number>();
+  for (const line of o) counts.set(line, (counts.get(line) ?? 0) + 1);
+  return a.reduce((sum, line) => sum + (counts.get(line) ?? 0), 0);
 }
 
 function textOf(regions: readonly Region[], choose: (region: Extract<Region, { is: 'contested' }>) => readonly string[]): string {

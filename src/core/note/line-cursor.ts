@@ -21,6 +21,8 @@ export class LineCursor {
   protected next = 0;
   protected indent = 0;
   protected blank = false;
+  /** The column of the next character that is no space; -1 when it was not looked for in this line yet. */
+  private nextColumn = -1;
 
   constructor(protected readonly lines: Lines) {
     this.text = lines.text;
@@ -34,9 +36,15 @@ export class LineCursor {
     this.at = this.start + (hasMark(this.lines, line) ? 1 : 0);
     this.column = 0;
     this.tabRest = 0;
+    this.nextColumn = -1;
   }
 
   protected findNext(): void {
+    // Only white space lies between the cursor and what was found: many containers ask, and a deep line is long.
+    if (this.nextColumn !== -1 && this.at <= this.next) {
+      this.indent = this.nextColumn - this.column;
+      return;
+    }
     let at = this.at;
     let column = this.column;
     if (this.tabRest > 0) {
@@ -50,6 +58,7 @@ export class LineCursor {
       else break;
     }
     this.next = at;
+    this.nextColumn = column;
     this.indent = column - this.column;
     this.blank = at >= this.end;
   }

@@ -7,6 +7,7 @@ import type { Task } from '../../core/task/task';
 import { keyName } from '../commands/command';
 import { useCommandKeys } from '../commands/use-key-of';
 import { headingsOf } from '../note/note-headings';
+import type { Heaviness } from './heavy-text';
 import { actionContext } from '../session/action-context';
 import { frameSlice } from '../session/frame-slice';
 import { useNow, useServices } from '../session/services';
@@ -79,6 +80,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
   const finished = useAppSelector((state) => state.frame.finished[path] ?? state.settings.finished);
   const [parameters] = useSearchParams();
   const close = Number(parameters.get('close'));
+  const [heavy, setHeavy] = useState<Heaviness | null>(null);
   const [trail, setTrail] = useState<{ line: number; words: string }[]>([]);
   const first = useRef({ stored, autoFocus, hint });
   const latest = useLatest({ path, onRemoved });
@@ -154,6 +156,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
       values: latestValues.current,
       context,
       takeKey: () => keyName(latestKeys.current.get('text-take') ?? ''),
+      onHeavy: setHeavy,
       onTake: (open) => void (host.current && runTextCommand(open, 'text-take', host.current)),
       facts: {
         overview: () => latestOverview.current,
@@ -296,6 +299,11 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
           />
         </span>
       </div>
+      {heavy !== null && (
+        <p role="status" className="mb-2 rounded-md bg-sun-soft px-3 py-1.5">
+          This text is shown plainly, without marks and colours, because {heavy}. Every letter of it is kept, and its tasks stand in lists.
+        </p>
+      )}
       <div ref={parent} data-testid="note-editor" />
       <Portals registry={registry} path={path} view={() => editor.current?.view ?? null} />
     </>

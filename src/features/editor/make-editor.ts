@@ -1,7 +1,7 @@
 import { defaultKeymap, history, historyKeymap, redoSelection, undoSelection } from '@codemirror/commands';
 import { markdown, markdownLanguage } from '@codemirror/lang-markdown';
 import { search, searchKeymap } from '@codemirror/search';
-import { Compartment, EditorState, type Extension, Prec } from '@codemirror/state';
+import { Compartment, EditorState, type Extension, Prec, Text, type Transaction } from '@codemirror/state';
 import { EditorView, type KeyBinding, type ViewUpdate, drawSelection, keymap, placeholder } from '@codemirror/view';
 import type { ActionContext } from '../../core/task/action-context';
 import type { ReadingSettings } from '../../core/task/task';
@@ -16,7 +16,8 @@ import { foundLine } from './found-line';
 import { leavingLines } from './leaving-lines';
 import { lineDecorations } from './line-decorations';
 import { marginTools } from './margin-tools';
-import { noteField, notePath, noteReading, readAll } from './note-field';
+import { type Heaviness, heavinessOf, heavinessOfLine } from './heavy-text';
+import { noteField, notePath, noteReading, notRead, readAll } from './note-field';
 import { dateOffers } from './offered-date';
 import { pasteRich } from './paste';
 import { restingCursor } from './resting-cursor';
@@ -73,6 +74,8 @@ interface EditorOptions {
   /** How the key that takes an offered date is called. */
   takeKey: () => string;
   onTake: (view: EditorView) => void;
+  /** The text is, or became, too heavy for marks and colours. */
+  onHeavy: (why: Heaviness) => void;
   onUpdate: (update: ViewUpdate) => void;
 }
 
@@ -84,6 +87,33 @@ export interface MadeEditor {
   complete: () => void;
 }
 
+/** A text that is only text: lines are not broken, since the library lays out a long one whole then. */
+const PLAIN: Extension = notRead.of(true);
+
+/** More letters at once than hands type. */
+const MUCH = 2000;
+
+/** Takes marks and colours away in the very change that makes the text too heavy for them. */
+function plainWhenHeavy(look: Compartment, told: (why: Heaviness) => void): Extension {
+  return EditorState.transactionExtender.of((transaction) => {
+    if (!transaction.docChanged || transaction.startState.facet(notRead)) return null;
+    const why = heavinessAfter(transaction);
+    if (why === null) return null;
+    queueMicrotask(() => told(why));
+    return { effects: look.reconfigure(PLAIN) };
+  });
+}
+
+function heavinessAfter({ changes, newDoc }: Transaction): Heaviness | null {
+  let much = false;
+  let why: Heaviness | null = null;
+  changes.iterChanges((_fromA, _toA, from, to) => {
+    if (to - from > MUCH) much = true;
+    else why ??= heavinessOfLine(newDoc.lineAt(from).text);
+  });
+  return much ? heavinessOf(newDoc) : why;
+}
+
 /** Makes the editor of a note: plain text with live marks, chips and gathers over it. */
 export function makeEditor(options: EditorOptions): MadeEditor {
   const parts: EditorParts = {
@@ -93,6 +123,25 @@ export function makeEditor(options: EditorOptions): MadeEditor {
     hidesFinished: new Compartment(),
   };
   const first = extensionsOf(options.values);
+  const look = new Compartment();
+  const written: Extension = [
+    completion(options.facts),
+    markdown({ base: markdownLanguage, addKeymap: false }),
+    EditorView.lineWrapping,
+    EditorView.perLineTextDirection.of(true),
+    EditorView.contentAttributes.of({ spellcheck: 'true' }),
+    folding,
+    marginTools,
+    lineDecorations,
+    blockDecorations(options.registry),
+    finishedLines,
+    closeUp,
+    followNames,
+    dateOffers(options.context, options.takeKey, options.onTake),
+    leavingLines(options.context),
+  ];
+  const doc = Text.of(options.text.split('\n'));
+  const heavy = heavinessOf(doc);
   const extensions: Extension[] = [
     notePath.of(options.path),
     parts.reading.of(first.reading),
@@ -103,30 +152,21 @@ export function makeEditor(options: EditorOptions): MadeEditor {
     history(),
     drawSelection(),
     restingCursor,
-    completion(options.facts),
+    // Its keys go before those of writing.
+    look.of(heavy === null ? written : PLAIN),
     keymap.of([...writingKeys, ...findKeys, ...selectionKeys, ...defaultKeymap]),
     search({ top: true }),
     EditorState.phrases.of(SEARCH_WORDS),
-    markdown({ base: markdownLanguage, addKeymap: false }),
-    EditorView.lineWrapping,
-    EditorView.perLineTextDirection.of(true),
-    EditorView.contentAttributes.of({ 'aria-label': 'Text of the note', spellcheck: 'true' }),
+    EditorView.contentAttributes.of({ 'aria-label': 'Text of the note' }),
     placeholder(options.hint),
-    folding,
-    marginTools,
-    lineDecorations,
-    blockDecorations(options.registry),
-    finishedLines,
-    closeUp,
-    followNames,
     foundLine,
     pasteRich,
-    dateOffers(options.context, options.takeKey, options.onTake),
-    leavingLines(options.context),
     editorTheme,
+    plainWhenHeavy(look, (why) => options.onHeavy(why)),
     EditorView.updateListener.of(options.onUpdate),
   ];
-  const state = EditorState.create({ doc: options.text, extensions });
+  if (heavy !== null) options.onHeavy(heavy);
+  const state = EditorState.create({ doc, extensions });
   // What changes before there is a view is drawn once.
   const folded = state.update({ effects: openingFolds(state, options.path) }).state;
   const view = new EditorView({ parent: options.parent, state: folded });

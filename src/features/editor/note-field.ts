@@ -29,12 +29,16 @@ interface Reading {
 
 const readAgain = StateEffect.define<null>();
 
-const read = (state: EditorState): ReadNote => readNote(state.facet(notePath), state.doc.toString(), state.facet(noteReading));
+/** Whether the text is too heavy to be read at each change: then nothing in it is a task here. */
+export const notRead = Facet.define<boolean, boolean>({ combine: (values) => values.some(Boolean) });
+
+const read = (state: EditorState): ReadNote =>
+  readNote(state.facet(notePath), state.facet(notRead) ? '' : state.doc.toString(), state.facet(noteReading));
 
 /** A long note is shown as soon as its first part is read; `readAll` reads the rest. */
 function firstReading(state: EditorState): Reading {
   const { doc } = state;
-  if (doc.length < LONG) return { note: read(state), fresh: true };
+  if (doc.length < LONG || state.facet(notRead)) return { note: read(state), fresh: true };
   const part = doc.sliceString(0, doc.lineAt(FIRST_PART).from);
   return { note: readNote(state.facet(notePath), part, state.facet(noteReading)), fresh: false };
 }
@@ -43,6 +47,7 @@ const readingField = StateField.define<Reading>({
   create: firstReading,
   update: (reading, transaction) => {
     const { state, startState } = transaction;
+    if (state.facet(notRead)) return startState.facet(notRead) ? reading : { note: read(state), fresh: true };
     if (state.facet(noteReading) !== startState.facet(noteReading)) return { note: read(state), fresh: true };
     if (!transaction.docChanged)
       return !reading.fresh && transaction.effects.some((effect) => effect.is(readAgain)) ? { note: read(state), fresh: true } : reading;
