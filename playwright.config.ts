@@ -29,6 +29,7 @@ export default defineConfig({
   },
   webServer: {
     command: 'node node_modules/tsx/dist/cli.mjs server/main.ts',
+    cwd: import.meta.dirname,
     env: { PORT: String(PORT) },
     url: `http://localhost:${PORT}/healthz`,
     reuseExistingServer: false,

@@ -1,4 +1,5 @@
-import { type Browser, type BrowserContext, type Page, chromium, expect } from '@playwright/test';
+import { spawnSync } from 'node:child_process';
+import { type BrowserContext, type Page, chromium, expect } from '@playwright/test';
 import { NOW } from '../desk';
 import { everythingStored, randomFrom } from './stored';
 
@@ -106,15 +107,14 @@ export async function runKillModel({ folder, baseURL, launch, rounds, seed }: Ki
       // It was said after the word was typed: the word must be durable.
       safe.push(word);
     }
-    await killed(context);
+    await killed(context, folder);
   }
   return safe.length;
 }
 
-/** Kills the browser's process as a crash of the machine's would. */
-async function killed(context: BrowserContext): Promise<void> {
-  const browser = context.browser() as (Browser & { process?: () => { kill: (signal: string) => void } | null }) | null;
-  const process = browser?.process?.();
-  if (process) process.kill('SIGKILL');
-  await context.close().catch(() => undefined);
+/** Kills every process of the browser that has this folder, as a crash of the machine would. */
+async function killed(context: BrowserContext, folder: string): Promise<void> {
+  const closed = new Promise((resolve) => context.once('close', resolve));
+  spawnSync('pkill', ['-9', '-f', folder]);
+  await closed;
 }

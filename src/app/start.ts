@@ -37,6 +37,8 @@ export async function start(): Promise<Started> {
   db.on('versionchange', () => {
     db.close();
     notice({ words: STORE_GONE, warns: true });
+    // The library would open it anew, and write into a store that somebody just deleted.
+    return false;
   });
   const tab = await claimTab(tabMemory, navigator.locks, () => crypto.randomUUID());
   const store = new NoteStore(db, tab.name, () => Date.now());
