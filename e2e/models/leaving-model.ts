@@ -98,14 +98,14 @@ export async function runKillModel({ folder, baseURL, launch, rounds, seed }: Ki
     expect(safe.filter((word) => !all.includes(word))).toEqual([]);
     await field(page).click();
     await page.keyboard.press('Control+End');
+    const typed: string[] = [];
     const end = Date.now() + 300 + random() * 1500;
     for (let count = 0; Date.now() < end; count++) {
-      const word = `r${round}n${count}.`;
-      await page.keyboard.type(` ${word}`);
-      const said = await page.getByTestId('save-state').textContent();
-      if (said !== 'Saved') continue;
-      // It was said after the word was typed: the word must be durable.
-      safe.push(word);
+      typed.push(`r${round}n${count}.`);
+      await page.keyboard.type(` ${typed.at(-1)}`);
+      if (random() < 0.4) await page.waitForTimeout(random() * 700);
+      // It is said after the words were typed: they must be durable.
+      if ((await page.getByTestId('save-state').textContent()) === 'Saved') safe.push(...typed.splice(0));
     }
     await killed(context, folder);
   }

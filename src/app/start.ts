@@ -34,14 +34,14 @@ export async function start(): Promise<Started> {
   const state = makeState();
   const notice = (one: Notice): void => void state.dispatch(frameSlice.actions.noticed(one));
   const db = new RecadoDatabase();
+  const tab = await claimTab(tabMemory, navigator.locks, () => crypto.randomUUID());
+  const store = new NoteStore(db, tab.name, () => Date.now());
   db.on('versionchange', () => {
-    db.close();
+    store.abandon();
     notice({ words: STORE_GONE, warns: true });
     // The library would open it anew, and write into a store that somebody just deleted.
     return false;
   });
-  const tab = await claimTab(tabMemory, navigator.locks, () => crypto.randomUUID());
-  const store = new NoteStore(db, tab.name, () => Date.now());
   const settings = readSettings(await store.value('settings'));
   state.dispatch(settingsChanged(settings));
   const pretended = new URLSearchParams(location.search).get('now');

@@ -20,16 +20,16 @@ export async function commitPlan(
   label: string | null,
   plan: () => Promise<NoteWrite[] | { refused: string }>,
 ): Promise<ActionResult> {
-  try {
-    for (let attempt = 0; attempt < TRIES; attempt++) {
+  for (let attempt = 0; attempt < TRIES; attempt++) {
+    try {
       const writes = await plan();
       if ('refused' in writes) return writes;
       if (writes.length === 0) return { done: true, step: null };
       const result = await store.commit(label, writes);
       if (result.saved) return { done: true, step: result.step };
+    } catch (error) {
+      if (!(await store.reopen(error))) return { refused: `${failureSentence(error)} Nothing was changed.` };
     }
-    return { refused: BUSY };
-  } catch (error) {
-    return { refused: `${failureSentence(error)} Nothing was changed.` };
   }
+  return { refused: BUSY };
 }

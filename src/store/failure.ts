@@ -8,12 +8,12 @@ export function failureSentence(error: unknown): string {
   )
     return 'The disk is full, or the browser gives Recado no more room.';
   if (said.some(({ name }) => name === 'DatabaseClosedError' || name === 'InvalidStateError' || name === 'NotFoundError'))
-    return 'The browser closed the store; it may have been deleted in another tab.';
+    return 'The browser closed the store.';
   return `The browser could not do it${said[0]?.message ? ` (${said[0].message.slice(0, 160)})` : ''}.`;
 }
 
-/** Whether the store itself is gone, so that only opening the page anew can help. */
-export function isStoreGone(error: unknown): boolean {
+/** Whether the connection to the store is gone, as after a full disk, so that it must be opened again. */
+export function isStoreClosed(error: unknown): boolean {
   return causes(error).some(({ name }) => name === 'DatabaseClosedError' || name === 'InvalidStateError');
 }
 
@@ -25,6 +25,7 @@ interface Said {
 /** An aborted transaction says what aborted it only further in. */
 function causes(error: unknown, depth = 0): Said[] {
   if (typeof error !== 'object' || error === null || depth > 4) return [];
+  if (Array.isArray(error)) return error.flatMap((one) => causes(one, depth + 1));
   const { name, message, inner, cause } = error as Partial<Said> & { inner?: unknown; cause?: unknown };
   return [{ name: String(name ?? ''), message: String(message ?? '') }, ...causes(inner, depth + 1), ...causes(cause, depth + 1)];
 }

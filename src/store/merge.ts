@@ -1,7 +1,14 @@
 import { diff3Merge } from 'node-diff3';
 
 /** Lines that are settled, or a place that both texts changed in different ways. */
-type Region = { is: 'settled'; lines: string[] } | { is: 'contested'; base: string[]; mine: string[]; theirs: string[] };
+type Region = { is: 'settled'; lines: string[] } | Contested;
+
+interface Contested {
+  is: 'contested';
+  base: string[];
+  mine: string[];
+  theirs: string[];
+}
 
 /**
  * Merges two texts that grew from one, line by line. Null when both changed the same lines in different ways.
@@ -14,7 +21,7 @@ export function mergeTexts(base: string, mine: string, theirs: string): string |
 }
 
 /**
- * Merges two texts that grew from one; where both changed the same lines, theirs stand.
+ * Merges two texts that grew from one; where both changed the same lines, theirs stand, unless mine only goes on with them.
  *
  * @returns `lost` tells whether mine says anything there that theirs does not hold, and must be kept elsewhere
  */
@@ -24,10 +31,14 @@ export function mergeForTheirs(base: string, mine: string, theirs: string): { te
   const regions = regionsOf(base, mine, theirs);
   // Who only wrote on what the other wrote too, and less of it, has lost nothing.
   const lost = regions.some(
-    (region) => region.is === 'contested' && !(allHeld(region.mine, region.theirs) && allHeld(region.base, region.mine)),
+    (region) => region.is === 'contested' && !goesOn(region, region.theirs, region.mine) && !goesOn(region, region.mine, region.theirs),
   );
-  return { text: textOf(regions, (region) => region.theirs), lost };
+  return { text: textOf(regions, (region) => (goesOn(region, region.mine, region.theirs) ? region.mine : region.theirs)), lost };
 }
+
+/** Whether what one wrote only goes on with what the other wrote, as when a page comes again that had saved half of it. */
+const goesOn = ({ base }: Contested, more: readonly string[], less: readonly string[]): boolean =>
+  allHeld(less, more) && allHeld(base, less);
 
 /**
  * Merges two texts that grew from one so that no word of either goes: where both changed the same lines, the lines of both stand, theirs
@@ -99,7 +110,7 @@ function pairsOf(o: readonly string[], a: readonly string[]): number {
   return a.reduce((sum, line) => sum + (counts.get(line) ?? 0), 0);
 }
 
-function textOf(regions: readonly Region[], choose: (region: Extract<Region, { is: 'contested' }>) => readonly string[]): string {
+function textOf(regions: readonly Region[], choose: (region: Contested) => readonly string[]): string {
   const lines: string[] = [];
   for (const region of regions) for (const line of region.is === 'settled' ? region.lines : choose(region)) lines.push(line);
   return lines.join('\n');

@@ -1,3 +1,4 @@
+import Dexie from 'dexie';
 import { dayOfDate } from '../core/calendar/day';
 import { type LineDays, daysAfter } from '../core/note/line-days';
 import { baseNameOf, foldPath } from '../core/note/path';
@@ -11,6 +12,7 @@ import {
   contentOf,
   sameContent,
 } from './database';
+import { isStoreClosed } from './failure';
 import { Listeners, reportProblem } from './listeners';
 import type { NoteWrite } from './note-write';
 import { inverseWrites } from './step-writes';
@@ -60,6 +62,7 @@ export class NoteStore {
   private readonly listeners: Listeners<Listener>;
   private readonly channel: BroadcastChannel | null;
   private writes = 0;
+  private abandoned = false;
   /** How often this tab committed; what was read from the disk before is older than what was told then. */
   private commits = 0;
   /** Steps that were taken back, the last one last, with what does them again; until something else is done. */
@@ -108,11 +111,52 @@ export class NoteStore {
    * @throws what the browser says when it could not write; nothing is changed then
    */
   async commit(label: string | null, writes: readonly NoteWrite[], keepsUndone = false): Promise<CommitResult> {
-    const result = await this.countWriting(() => this.db.transaction('rw', this.db.notes, this.db.steps, () => this.write(label, writes)));
+    const result = await this.countWriting(() => this.transact(() => this.write(label, writes)));
     if (!result.saved) return result;
     if (label !== null && !keepsUndone) this.undone = [];
     this.tell(writes, result);
     return result;
+  }
+
+  /**
+   * Runs a transaction. Where the browser aborts it, the library only says that it was aborted; why stands on the transaction, a moment
+   * later.
+   */
+  private async transact<T>(act: () => Promise<T>): Promise<T> {
+    let aborted: IDBTransaction | null = null;
+    try {
+      return await this.db.transaction('rw', this.db.notes, this.db.steps, () => {
+        aborted = Dexie.currentTransaction.idbtrans;
+        return act();
+      });
+    } catch (error) {
+      await new Promise((resolve) => setTimeout(resolve));
+      const why = (aborted as IDBTransaction | null)?.error;
+      throw why ? new Error('The browser aborted the write.', { cause: [why, error] }) : error;
+    }
+  }
+
+  /**
+   * Opens the store again where an error says that the browser closed it; not after `abandon`.
+   *
+   * @returns whether trying again makes sense now
+   */
+  async reopen(error: unknown): Promise<boolean> {
+    if (this.abandoned || !isStoreClosed(error)) return false;
+    try {
+      this.db.close({ disableAutoOpen: false });
+      await this.db.open();
+      return true;
+    } catch (problem) {
+      this.problem(problem);
+      return false;
+    }
+  }
+
+  /** Somebody deleted or renewed the store: nothing is written into it any more. */
+  abandon(): void {
+    this.abandoned = true;
+    this.db.close();
   }
 
   private async write(label: string | null, writes: readonly NoteWrite[]): Promise<CommitResult> {

@@ -73,6 +73,8 @@ export class OpenText {
   private inFlight: string | null = null;
   /** The note changed while it was being written. */
   private heard = false;
+  /** How often a text of the store was taken in. */
+  private taken = 0;
   private lastTyped = -Infinity;
   private aside: SetAside | null = null;
   /** What the text was before it was typed in; null when it was not since the last step. */
@@ -111,7 +113,7 @@ export class OpenText {
     this.lastTyped = performance.now();
     this.run ??= { before: this.base };
     this.touch();
-    this.drafted = this.host.drafts.keep(this.path, this.base, this.surface.unsaved());
+    this.keepDraft();
   }
 
   /**
@@ -137,7 +139,7 @@ export class OpenText {
   async end(): Promise<void> {
     this.leave();
     await this.settle();
-    if (this.state === 'still') this.close();
+    if (this.state === 'still' || this.state === 'gone') this.close();
   }
 
   /** Another editor takes the text over, with what is not saved of it. */
@@ -205,6 +207,7 @@ export class OpenText {
     } catch (error) {
       this.inFlight = null;
       this.fail(error);
+      await this.host.store.reopen(error);
     }
   }
 
@@ -226,7 +229,7 @@ export class OpenText {
       if (!this.isShown) this.close();
       return;
     }
-    this.drafted = this.host.drafts.keep(this.path, this.base, this.surface.unsaved());
+    this.keepDraft();
     this.be('typed');
     this.timer.touch();
   }
@@ -257,9 +260,16 @@ export class OpenText {
   }
 
   private moveTo(path: string): void {
-    this.host.drafts.drop(this.path);
+    const before = this.path;
     this.path = path;
+    // Under its new path first: a page that goes just now must leave one behind.
+    if (this.current() !== (this.base ?? '')) this.keepDraft();
+    this.host.drafts.drop(before);
     this.host.changed(this);
+  }
+
+  private keepDraft(): void {
+    this.drafted = this.host.drafts.keep(this.path, this.base, this.surface.unsaved());
   }
 
   private hear(changes: readonly StoreChange[]): void {
@@ -276,7 +286,10 @@ export class OpenText {
   }
 
   private async look(movedTo: string | null, elsewhere: boolean): Promise<void> {
+    const { taken } = this;
     const note = await this.host.store.get(this.path);
+    // What an action of this tab brought meanwhile is newer than what was read.
+    if (taken !== this.taken) return this.look(movedTo, elsewhere);
     if (note?.text != null) return this.take(note.text, elsewhere);
     const to = movedTo ?? (await this.host.store.whereWent(this.path));
     const there = to === null ? null : await this.host.store.get(to);
@@ -302,6 +315,7 @@ export class OpenText {
       void this.queue(() => this.look(null, elsewhere));
       return;
     }
+    this.taken++;
     if (text === this.base) return;
     const base = this.base ?? '';
     const mine = this.current();

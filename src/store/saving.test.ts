@@ -60,6 +60,8 @@ describe('where two changed the same lines', () => {
   it.each([
     ['a', 'a mine', 'a theirs', 'a theirs', true],
     ['a\nb', 'a mine\nb mine', 'a theirs\nb', 'a theirs\nb', true],
+    // A page that comes again goes on with the half that it had saved.
+    ['a', 'a one two', 'a one', 'a one two', false],
     // Who wrote less of the same lost nothing.
     ['a', 'a one', 'a one two', 'a one two', false],
     ['a', 'a on', 'a one two', 'a one two', false],

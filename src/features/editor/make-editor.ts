@@ -88,7 +88,11 @@ export interface MadeEditor {
 }
 
 /** A text that is only text: lines are not broken, since the library lays out a long one whole then. */
-const PLAIN: Extension = notRead.of(true);
+const PLAIN: Extension = [
+  notRead.of(true),
+  // The text moves sideways, not the page.
+  EditorView.theme({ '&': { maxWidth: '100%' }, '.cm-scroller': { overflowX: 'auto !important' } }),
+];
 
 /** More letters at once than hands type. */
 const MUCH = 2000;
