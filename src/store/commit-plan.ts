@@ -1,4 +1,4 @@
-import { failureSentence } from './failure';
+import { failureExplained } from './failure';
 import type { NoteStore } from './note-store';
 import type { NoteWrite } from './note-write';
 
@@ -28,7 +28,7 @@ export async function commitPlan(
       const result = await store.commit(label, writes);
       if (result.saved) return { done: true, step: result.step };
     } catch (error) {
-      if (!(await store.reopen(error))) return { refused: `${failureSentence(error)} Nothing was changed.` };
+      if (!(await store.reopen(error))) return { refused: `${await failureExplained(error)} Nothing was changed.` };
     }
   }
   return { refused: BUSY };

@@ -1,3 +1,11 @@
+const DISK_FULL = 'The disk is full, or the browser gives Recado no more room.';
+
+/** With less room than this, in bytes, a write that failed failed for want of it. */
+const LITTLE_ROOM = 4_000_000;
+
+/** Names that only say that something else went wrong. */
+const VAGUE = new Set(['AbortError', 'BulkError', 'Error', 'UnknownError', '']);
+
 /** Why the browser did not store something, as a person can use it, without what becomes of the words. */
 export function failureSentence(error: unknown): string {
   const said = causes(error);
@@ -6,10 +14,22 @@ export function failureSentence(error: unknown): string {
       ({ name, message }) => name === 'QuotaExceededError' || /\bquota\b|disk (?:is )?full|no space|not enough space/i.test(message),
     )
   )
-    return 'The disk is full, or the browser gives Recado no more room.';
+    return DISK_FULL;
   if (said.some(({ name }) => name === 'DatabaseClosedError' || name === 'InvalidStateError' || name === 'NotFoundError'))
     return 'The browser closed the store.';
-  return `The browser could not do it${said[0]?.message ? ` (${said[0].message.slice(0, 160)})` : ''}.`;
+  const telling = said.find(({ name, message }) => !VAGUE.has(name) && message !== '') ?? said.findLast(({ message }) => message !== '');
+  return `The browser could not do it${telling ? ` (${telling.message.slice(0, 160)})` : ''}.`;
+}
+
+/** The same, having asked the browser how much room is left: with a really full disk it names other errors. */
+export async function failureExplained(error: unknown): Promise<string> {
+  try {
+    const { quota, usage } = await navigator.storage.estimate();
+    if (quota !== undefined && usage !== undefined && quota - usage < LITTLE_ROOM) return DISK_FULL;
+  } catch {
+    // Where the browser does not tell, its error has to do.
+  }
+  return failureSentence(error);
 }
 
 /** Whether the connection to the store is gone, as after a full disk, so that it must be opened again. */

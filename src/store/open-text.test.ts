@@ -259,6 +259,32 @@ describe('a draft', () => {
     await here.editing.leave();
   });
 
+  it('holds what was typed while a save was on its way, also when the note is left then', async () => {
+    const here = await written('one');
+    here.editing.type(' two');
+    const commit = here.store.commit.bind(here.store);
+    let letGo: () => void = () => undefined;
+    const held = new Promise<void>((resolve) => (letGo = resolve));
+    let first = true;
+    const slow = jest.spyOn(here.store, 'commit').mockImplementation(async (label, writes) => {
+      const result = await commit(label, writes);
+      if (!first) return new Promise(() => undefined);
+      first = false;
+      await held;
+      return result;
+    });
+    const saving = here.editing.text.save();
+    await until(async () => (await here.store.text(PATH)) === 'one two', 'on its way');
+    here.editing.type(' three');
+    void here.editing.leave();
+    letGo();
+    await saving;
+    await until(() => here.drafts.left(() => false)[0]?.base === 'one two', 'a draft of the rest');
+    const [draft] = here.drafts.left(() => false);
+    expect(draft && draftText(draft.base ?? null, draft.changes)).toBe('one two three');
+    slow.mockRestore();
+  });
+
   it('brings words back into their note, beside what was written since', async () => {
     const [a, b] = await tabs({ [PATH]: 'one\n\ntwo' }, 'a', 'b');
     if (!a || !b) throw new Error('two tabs');

@@ -2,7 +2,7 @@ import { editorText, storedText } from '../core/note/line-endings';
 import { foldPath } from '../core/note/path';
 import { type Change, differenceOf } from '../core/task/edit';
 import type { Drafts } from './drafts';
-import { failureSentence } from './failure';
+import { failureExplained, failureSentence } from './failure';
 import { mergeTexts } from './merge';
 import type { NoteStore, StoreChange } from './note-store';
 import { otherTextPath } from './other-text';
@@ -104,10 +104,6 @@ export class OpenText {
     return storedText(this.base ?? '', this.surface.text());
   }
 
-  get storedAs(): string | null {
-    return this.base;
-  }
-
   /** Called for every change a person made. */
   typed(): void {
     this.lastTyped = performance.now();
@@ -159,7 +155,7 @@ export class OpenText {
     const text = this.surface.text();
     this.isShown = false;
     this.removed = () => undefined;
-    this.surface = keptText(text, this.base ?? '');
+    this.surface = keptText(text, () => this.base);
   }
 
   close(): void {
@@ -238,6 +234,11 @@ export class OpenText {
     this.failure = failureSentence(error);
     this.state = 'failed';
     this.host.changed(this);
+    void failureExplained(error).then((reason) => {
+      if (this.state !== 'failed' || reason === this.failure) return;
+      this.failure = reason;
+      this.host.changed(this);
+    });
     if (this.retryTimer !== null) clearTimeout(this.retryTimer);
     this.retryTimer = setTimeout(() => void this.save(), this.retry);
     this.retry = Math.min(LAST_RETRY, 2 * this.retry);
@@ -352,19 +353,22 @@ export class OpenText {
   }
 }
 
-/** The text of an editor that went. */
-export function keptText(first: string, stored: string): Surface {
+/**
+ * The text of an editor that went.
+ *
+ * @param stored what is stored by now; null for no note
+ */
+export function keptText(first: string, stored: () => string | null): Surface {
   let text = first;
-  const difference = (): Change[] => {
-    const change = differenceOf(editorText(stored), text);
-    return change ? [change] : [];
-  };
   return {
     text: () => text,
     show: (next) => void (text = next),
-    unsaved: difference,
+    unsaved: () => {
+      const change = differenceOf(editorText(stored() ?? ''), text);
+      return change ? [change] : [];
+    },
     sent: () => undefined,
-    stored: () => void (stored = text),
+    stored: () => undefined,
     differs: () => undefined,
   };
 }

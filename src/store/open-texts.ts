@@ -1,4 +1,5 @@
-import { foldPath, baseNameOf } from '../core/note/path';
+import { editorText } from '../core/note/line-endings';
+import { baseNameOf, foldPath } from '../core/note/path';
 import type { Drafts, Draft } from './drafts';
 import { draftText, draftWords } from './drafts';
 import { markOf } from './database';
@@ -170,7 +171,12 @@ export class OpenTexts {
     const { path, base, changes } = draft;
     const text = base === undefined ? draftWords(changes) : (draftText(base, changes) ?? draftWords(changes));
     const known = base ?? null;
-    const waiting = this.open(path, known, keptText(text, known ?? ''), () => undefined);
+    const waiting = this.open(
+      path,
+      known,
+      keptText(editorText(text), () => known),
+      () => undefined,
+    );
     this.adopted.set(waiting, draft);
     void this.end(waiting);
   }
