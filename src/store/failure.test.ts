@@ -8,6 +8,16 @@ describe('why something could not be stored', () => {
     [named('AbortError', 'aborted', { inner: { name: 'QuotaExceededError', message: '' } }), 'disk is full'],
     [new Error('The browser aborted the write.', { cause: [named('QuotaExceededError'), named('BulkError')] }), 'disk is full'],
     [named('UnknownError', 'Encountered full disk: no space left'), 'disk is full'],
+    // As Chromium says it of a disk that is really full.
+    [
+      new Error('The browser aborted the write.', {
+        cause: [
+          named('UnknownError', 'Connection is closing because of: IO error: 000003.log: FILE_ERROR_NO_SPACE'),
+          named('BulkError', 'x'),
+        ],
+      }),
+      'disk is full',
+    ],
     [named('DatabaseClosedError'), 'closed the store'],
     [named('AbortError', 'aborted', { inner: named('InvalidStateError', 'closing') }), 'closed the store'],
     [named('BulkError', 'bulkPut(): 1 failed', { cause: named('DataError', 'no key') }), '(no key)'],

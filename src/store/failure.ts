@@ -11,7 +11,7 @@ export function failureSentence(error: unknown): string {
   const said = causes(error);
   if (
     said.some(
-      ({ name, message }) => name === 'QuotaExceededError' || /\bquota\b|disk (?:is )?full|no space|not enough space/i.test(message),
+      ({ name, message }) => name === 'QuotaExceededError' || /\bquota\b|disk (?:is )?full|no[_ ]space|not enough space/i.test(message),
     )
   )
     return DISK_FULL;

@@ -130,8 +130,7 @@ export class NoteStore {
         return act();
       });
     } catch (error) {
-      await new Promise((resolve) => setTimeout(resolve));
-      const why = (aborted as IDBTransaction | null)?.error;
+      const why = aborted && (await reasonOf(aborted));
       throw why ? new Error('The browser aborted the write.', { cause: [why, error] }) : error;
     }
   }
@@ -414,4 +413,16 @@ export class NoteStore {
     this.writes += by;
     this.listeners.tell((one) => one.writing?.(this.writes));
   }
+}
+
+/** How long a transaction that failed may take to say why, in milliseconds. */
+const SAYS_WHY = 150;
+
+/** Why the browser aborted a transaction; null when it does not say. */
+function reasonOf(transaction: IDBTransaction): Promise<DOMException | null> {
+  return new Promise((resolve) => {
+    if (transaction.error) return resolve(transaction.error);
+    transaction.addEventListener('abort', () => resolve(transaction.error));
+    setTimeout(() => resolve(transaction.error), SAYS_WHY);
+  });
 }
