@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { strToU8, unzipSync, zipSync } from 'fflate';
+import { type Zippable, strToU8, unzipSync, zipSync } from 'fflate';
 import { SETTINGS_FILE } from '../src/store/settings-file';
 import { type Desk, expect, test } from './desk';
 
@@ -17,6 +17,24 @@ async function exported(desk: Desk): Promise<Record<string, Uint8Array>> {
   await desk.page.getByRole('button', { name: 'Export everything', exact: true }).click();
   return unzipSync(new Uint8Array(readFileSync(await (await download).path())));
 }
+
+test('closing the dialog stops an import; what came in until then is told and can be taken back', async ({ desk, page }) => {
+  await desk.open('empty');
+  const files: Zippable = {};
+  for (let index = 0; index < 30_000; index++) files[`F/note ${index}.md`] = [strToU8(`- [ ] task ${index}\n`), { level: 0 }];
+  await desk.rack.getByRole('button', { name: 'Import' }).click();
+  const zip = { name: 'notes.zip', mimeType: 'application/zip', buffer: Buffer.from(zipSync(files)) };
+  await page.getByTestId('import-files').setInputFiles(zip);
+  await expect(page.getByText(/^Reading: [1-9]/)).toBeVisible();
+  await page.keyboard.press('Escape');
+  const told = page.getByRole('listitem').filter({ hasText: 'came in.' });
+  await expect(told).toBeVisible();
+  const count = Number((await told.innerText()).replace(/\D/g, ''));
+  expect(count).toBeGreaterThan(0);
+  expect(count).toBeLessThan(30_000);
+  await told.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(() => desk.stored('F/note 0.md')).toBeNull();
+});
 
 test('a zip of Markdown comes in, its tasks are gathered, and the export holds the same bytes', async ({ desk, page }) => {
   await desk.open('empty');

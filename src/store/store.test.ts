@@ -7,7 +7,7 @@ import { NoteActions } from './note-actions';
 import { failureSentence } from './failure';
 import { NoteStore, type StoreChange } from './note-store';
 import { DEFAULT_SETTINGS, readSettings } from './settings';
-import { desk, text, texts } from './test-desk';
+import { desk, tabs, text, texts, until } from './test-desk';
 
 describe('the store', () => {
   it('writes only what still is as the writer saw it, whole or not at all', async () => {
@@ -51,6 +51,74 @@ describe('the store', () => {
     expect(await store.text('A.md')).toBe('a');
   });
 
+  it('a listener that fails is reported, and holds up neither the commit nor the others', async () => {
+    const { store, problems, ready } = desk();
+    await ready;
+    const heard: string[] = [];
+    store.listen({
+      changed: () => {
+        throw new Error('broken');
+      },
+      stepped: () => {
+        throw new Error('broken too');
+      },
+      writing: () => {
+        throw new Error('and this');
+      },
+    });
+    store.listen({ changed: (changes) => heard.push(...changes.map(({ path }) => path)) });
+    expect(await store.commit('New', [{ path: 'A.md', expect: null, content: text('a') }])).toMatchObject({ saved: true });
+    expect(heard).toEqual(['A.md']);
+    expect(problems.length).toBeGreaterThanOrEqual(3);
+    expect(await store.text('A.md')).toBe('a');
+  });
+
+  it('tells where a note went that was moved, in this tab and in others', async () => {
+    const [a, b] = await tabs({ 'A.md': 'words' }, 'a', 'b');
+    if (!a || !b) throw new Error('two tabs');
+    const told: string[] = [];
+    for (const { store } of [a, b])
+      store.listen({
+        changed: (changes) => told.push(...changes.flatMap(({ path, movedTo }) => (movedTo ? [`${path} → ${movedTo}`] : []))),
+      });
+    await a.actions.rename('A.md', 'B');
+    await until(() => told.length === 2, 'told in both');
+    expect(told).toEqual(['A.md → B.md', 'A.md → B.md']);
+    expect(await b.store.whereWent('a.md')).toBe('B.md');
+    await a.store.undo();
+    await until(() => told.length === 4, 'told of the way back');
+    expect(told.slice(2)).toEqual(['B.md → A.md', 'B.md → A.md']);
+  });
+
+  it('two notes that are made at once under one title are both kept', async () => {
+    const { store, actions, ready } = desk();
+    await ready;
+    const made = await Promise.all([actions.create('F', 'New', 'one'), actions.create('F', 'New', 'two')]);
+    expect(made.map((one) => ('path' in one ? one.path : one)).sort()).toEqual(['F/New 2.md', 'F/New.md']);
+    expect(Object.values(await texts(store)).sort()).toEqual(['one', 'two']);
+  });
+
+  it('an action that cannot be stored says why, and changes nothing', async () => {
+    const { store, actions, ready } = desk({ 'A.md': '- [ ] one' });
+    await ready;
+    jest.spyOn(store, 'commit').mockRejectedValue(Object.assign(new Error('full'), { name: 'QuotaExceededError' }));
+    expect(await actions.act({ path: 'A.md', line: 0, expected: '- [ ] one' }, { do: 'raise' }, 'High')).toEqual({
+      refused: 'The disk is full, or the browser gives Recado no more room. Nothing was changed.',
+    });
+    expect(await actions.create('', 'New', '')).toHaveProperty('refused');
+    jest.restoreAllMocks();
+  });
+
+  it('is opened again when the browser closed it, but not after somebody deleted it', async () => {
+    const { store, db, actions, ready } = desk({ 'A.md': '- [ ] one' });
+    await ready;
+    db.close();
+    const raised = actions.act({ path: 'A.md', line: 0, expected: '- [ ] one' }, { do: 'raise' }, 'High');
+    expect(await raised).toMatchObject({ done: true });
+    store.abandon();
+    expect(await actions.create('', 'New', '')).toMatchObject({ refused: expect.stringContaining('closed the store') as string });
+  });
+
   it('a changed note of the demo counts as edited', async () => {
     const { store, ready } = desk();
     await ready;
@@ -79,6 +147,19 @@ describe('undo', () => {
     await store.commit(null, [{ path: 'A.md', expect: text((await store.text('A.md')) ?? ''), content: text('- [:] one\n') }]);
     expect(await store.undo()).toMatchObject({ refused: expect.stringContaining('same place') as string });
     expect(await store.text('A.md')).toBe('- [:] one\n');
+  });
+
+  it('takes back the step that is meant, though others came after it; once', async () => {
+    const { store, actions, ready } = desk({ 'A.md': '- [ ] one\n- [ ] two\n' });
+    await ready;
+    const one = await actions.act({ path: 'A.md', line: 0, expected: '- [ ] one' }, { do: 'raise' }, 'High: one');
+    await actions.act({ path: 'A.md', line: 1, expected: '- [ ] two' }, { do: 'raise' }, 'High: two');
+    const step = 'step' in one ? (one.step ?? -1) : -1;
+    expect(await store.undoStep(step)).toEqual({ undone: 'High: one' });
+    expect(await store.text('A.md')).toBe('- [ ] one\n- [ ] two {high}\n');
+    expect(await store.undoStep(step)).toBeNull();
+    expect(await store.undo()).toEqual({ undone: 'High: two' });
+    expect(await store.text('A.md')).toBe('- [ ] one\n- [ ] two\n');
   });
 
   it('any sequence of actions and their undos returns the same bytes', async () => {

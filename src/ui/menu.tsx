@@ -1,6 +1,12 @@
 import { ChevronRight } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import type { ComponentProps, ReactNode } from 'react';
+import { type ComponentProps, type ReactNode, createContext, useCallback, useContext, useRef } from 'react';
+
+/**
+ * What is chosen in a menu is done once the menu is gone and has given the focus back: a dialog that it opens then has the focus for
+ * itself, and gives it back to where the menu was opened.
+ */
+const WhenGone = createContext<(act: () => void) => void>((act) => act());
 
 /** One entry of a menu. */
 export function MenuEntry({
@@ -14,8 +20,9 @@ export function MenuEntry({
   danger?: boolean;
   onSelect: () => void;
 }) {
+  const whenGone = useContext(WhenGone);
   return (
-    <DropdownMenu.Item className={`menu-item ${danger ? 'text-late' : ''}`} onSelect={onSelect}>
+    <DropdownMenu.Item className={`menu-item ${danger ? 'text-late' : ''}`} onSelect={() => whenGone(onSelect)}>
       <span className="w-3" />
       <span className="flex-1">{label}</span>
       {hint !== undefined && <kbd className="font-mono text-[0.76rem] text-muted">{hint}</kbd>}
@@ -25,8 +32,9 @@ export function MenuEntry({
 
 /** One of several entries, of which the present one bears a sign. */
 export function MenuChoice({ value, label, onSelect }: { value: string; label: string; onSelect: () => void }) {
+  const whenGone = useContext(WhenGone);
   return (
-    <DropdownMenu.RadioItem value={value} className="menu-item" onSelect={onSelect}>
+    <DropdownMenu.RadioItem value={value} className="menu-item" onSelect={() => whenGone(onSelect)}>
       <span className="w-3 text-primary">
         <DropdownMenu.ItemIndicator>•</DropdownMenu.ItemIndicator>
       </span>
@@ -82,11 +90,28 @@ interface MenuProps {
 }
 
 /** What a menu shows when it is open. */
-export function MenuPanel(properties: ComponentProps<typeof DropdownMenu.Content>) {
+export function MenuPanel({ onCloseAutoFocus, ...properties }: ComponentProps<typeof DropdownMenu.Content>) {
+  const chosen = useRef<(() => void) | null>(null);
+  const choose = useCallback((act: () => void) => void (chosen.current = act), []);
   return (
-    <DropdownMenu.Portal>
-      <DropdownMenu.Content className="menu-panel" align="end" sideOffset={4} collisionPadding={8} {...properties} />
-    </DropdownMenu.Portal>
+    <WhenGone value={choose}>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          className="menu-panel"
+          align="end"
+          sideOffset={4}
+          collisionPadding={8}
+          {...properties}
+          onCloseAutoFocus={(event) => {
+            onCloseAutoFocus?.(event);
+            const act = chosen.current;
+            chosen.current = null;
+            // The focus is given back after this.
+            if (act) setTimeout(act);
+          }}
+        />
+      </DropdownMenu.Portal>
+    </WhenGone>
   );
 }
 

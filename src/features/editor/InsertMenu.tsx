@@ -1,6 +1,5 @@
 import { Plus } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { useState } from 'react';
 import { isoDay } from '../../core/calendar/day';
 import { dayTitle } from '../../core/calendar/day-name';
 import { fillTemplate } from '../../core/note/template';
@@ -23,8 +22,7 @@ export function InsertMenu({ open, onOpenChange, onInsert, onLeave, title }: Ins
   const { store } = useServices();
   const now = useNow();
   const templates = useAppSelector((state) => state.library.overview?.notes);
-  const [chosen, setChosen] = useState<{ piece: string; block: boolean } | null>(null);
-  const insert = (piece: string, block = true): void => setChosen({ piece, block });
+  const insert = (piece: string, block = true): void => onInsert(piece, block);
   const fromTemplate = async (path: string): Promise<void> => {
     const text = await store.text(path);
     if (text !== null)
@@ -47,9 +45,6 @@ export function InsertMenu({ open, onOpenChange, onInsert, onLeave, title }: Ins
           // The cursor goes back to the text, or to what was put in, not to the button.
           event.preventDefault();
           onLeave();
-          if (!chosen) return;
-          onInsert(chosen.piece, chosen.block);
-          setChosen(null);
         }}
       >
         <MenuEntry label="Task" onSelect={() => insert('- [ ] |')} />

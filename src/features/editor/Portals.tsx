@@ -18,7 +18,10 @@ export function Portals({ registry, path, view }: PortalsProps) {
     const open = view();
     if (!open) return;
     open.focus();
-    open.dispatch({ selection: { anchor: Math.min(open.posAtDOM(container) + 1, open.state.doc.length) }, scrollIntoView: true });
+    const { doc } = open.state;
+    // The first line of the block opens it: what is edited stands below.
+    const fence = doc.lineAt(open.posAtDOM(container)).number;
+    open.dispatch({ selection: { anchor: doc.line(Math.min(fence + 1, doc.lines)).from }, scrollIntoView: true });
   };
   return portals.map((portal, index) =>
     createPortal(

@@ -3,13 +3,16 @@ import { type ChangeSpec, EditorSelection, type EditorState, type SelectionRange
 import type { EditorView } from '@codemirror/view';
 import { type OutlineCommand, type OutlineEdit, outlineEdit } from '../../core/note/outline-edits';
 import { groupEdit, itemsOn } from '../../core/note/outline-group';
-import { selectedLines } from './task-commands';
+import type { Task } from '../../core/task/task';
+import { withoutClause } from '../../core/task/write-tail';
+import { noteNow } from './note-field';
+import { cursorLine, selectedLines } from './task-commands';
 
 /** Does an outline command at the cursor, or to all items of a selection, with everything under them; whether it could. */
 export function runOutline(view: EditorView, command: OutlineCommand): boolean {
   const { state } = view;
   const text = state.doc.toString();
-  const line = state.doc.lineAt(state.selection.main.head).number - 1;
+  const line = cursorLine(view);
   const userEvent = command === 'delete' ? 'delete.outline' : 'move.line';
   const lines = selectedLines(view);
   const [first = line] = lines;
@@ -20,8 +23,24 @@ export function runOutline(view: EditorView, command: OutlineCommand): boolean {
     return edit !== null;
   }
   const edit = outlineEdit(text, line, command);
-  if (edit) writeOutline(view, edit, line, userEvent);
+  if (edit) writeOutline(view, command === 'duplicate' ? withoutRefs(edit, noteNow(state).tasks) : edit, line, userEvent);
   return edit !== null;
+}
+
+/** A copy is another task: what points at the first must not mean it too. */
+function withoutRefs(edit: OutlineEdit, tasks: readonly Task[]): OutlineEdit {
+  const boxes = new Map(tasks.map((task) => [task.line, task.boxFrom]));
+  const seen = new Set<number>();
+  const lines = edit.lines.map((words, index) => {
+    const source = edit.sources[index] as number;
+    const box = boxes.get(source);
+    if (!seen.has(source)) {
+      seen.add(source);
+      return words;
+    }
+    return box === undefined ? words : withoutClause(words, box, 'ref');
+  });
+  return { ...edit, lines };
 }
 
 /**

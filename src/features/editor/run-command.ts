@@ -7,10 +7,10 @@ import { editorContext } from './editor-context';
 import { followAt } from './follow-names';
 import { foldAll, foldToLevel, toggleBranch, toggleFold } from './folding';
 import { runOutline } from './outline-keys';
-import { actOnSelected, convertLines, openTail, repairLine, selectedTasks, takeDate } from './task-commands';
+import { actOnSelected, convertLines, cursorLine, openTail, repairLine, selectedTasks, takeDate } from './task-commands';
 import { shiftItem } from './task-keys';
 import { nextHeading, toggleMark } from './text-marks';
-import { startCompletion } from '@codemirror/autocomplete';
+import { acceptCompletion, startCompletion } from '@codemirror/autocomplete';
 
 /** What the commands of a text need beside the text. */
 export interface TextHost {
@@ -35,7 +35,7 @@ export interface TextHost {
 
 /** Runs a command of the text by its id, on the lines of the selection; whether it did anything. */
 export function runTextCommand(view: EditorView, id: string, host: TextHost): boolean {
-  const line = view.state.doc.lineAt(view.state.selection.main.head).number - 1;
+  const line = cursorLine(view);
   switch (id) {
     case 'text-tick': {
       const tasks = selectedTasks(view);
@@ -73,7 +73,8 @@ export function runTextCommand(view: EditorView, id: string, host: TextHost): bo
       return true;
     }
     case 'text-in':
-      return shiftItem(view, 'in');
+      // What completion offers is meant first.
+      return acceptCompletion(view) || shiftItem(view, 'in');
     case 'text-out':
       return shiftItem(view, 'out');
     case 'text-up':

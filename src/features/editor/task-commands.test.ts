@@ -115,22 +115,43 @@ describe('the tail', () => {
   });
 });
 
+const calls: string[] = [];
+const host: TextHost = {
+  context: () => CONTEXT,
+  tick: (lines) => calls.push(`tick ${lines.join()}`),
+  details: (line) => calls.push(`details ${line}`),
+  dates: (tasks, what) => calls.push(`${what} ${tasks.map((task) => task.line).join()}`),
+  names: (tasks) => calls.push(`names ${tasks.map((task) => task.line).join()}`),
+  closeUp: (line) => calls.push(`close-up ${line}`),
+  wider: () => calls.push('wider'),
+  insertMenu: () => calls.push('insert'),
+  makePerson: (handle) => calls.push(`page ${handle}`),
+  told: (reason) => calls.push(reason),
+  undo: () => calls.push('undo') > 0,
+  redo: () => false,
+};
+
+describe('a whole line that is selected', () => {
+  it.each([
+    ['text-delete', '- [ ] b\n- [ ] c'],
+    ['text-raise', '- [ ] a {high}\n- [ ] b\n- [ ] c'],
+    ['text-down', '- [ ] b\n- [ ] a\n- [ ] c'],
+    ['text-task', '- a\n- [ ] b\n- [ ] c'],
+    ['text-duplicate', '- [ ] a\n- [ ] a\n- [ ] b\n- [ ] c'],
+  ])('is what %s means, not the one below it', (id, after) => {
+    const view = testView('|- [ ] a\n|- [ ] b\n- [ ] c');
+    expect(runTextCommand(view, id, host)).toBe(true);
+    expect(view.state.doc.toString()).toBe(after);
+  });
+
+  it('that is duplicated leaves its ref to the first', () => {
+    const view = testView('- [ ] a| {ref k3f9qa; high}\n  - [ ] step {ref p2x7ab}');
+    runTextCommand(view, 'text-duplicate', host);
+    expect(view.state.doc.toString()).toBe('- [ ] a {ref k3f9qa; high}\n  - [ ] step {ref p2x7ab}\n- [ ] a {high}\n  - [ ] step');
+  });
+});
+
 describe('the commands of texts', () => {
-  const calls: string[] = [];
-  const host: TextHost = {
-    context: () => CONTEXT,
-    tick: (lines) => calls.push(`tick ${lines.join()}`),
-    details: (line) => calls.push(`details ${line}`),
-    dates: (tasks, what) => calls.push(`${what} ${tasks.map((task) => task.line).join()}`),
-    names: (tasks) => calls.push(`names ${tasks.map((task) => task.line).join()}`),
-    closeUp: (line) => calls.push(`close-up ${line}`),
-    wider: () => calls.push('wider'),
-    insertMenu: () => calls.push('insert'),
-    makePerson: (handle) => calls.push(`page ${handle}`),
-    told: (reason) => calls.push(reason),
-    undo: () => calls.push('undo') > 0,
-    redo: () => false,
-  };
   beforeEach(() => void calls.splice(0));
 
   it('ask about the tasks that the selection touches', () => {

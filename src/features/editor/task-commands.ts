@@ -20,6 +20,13 @@ export function selectedLines(view: EditorView): number[] {
   return Array.from({ length: Math.max(1, last - first + 1) }, (_, index) => first + index);
 }
 
+/** The line (from 0) that the cursor means: where a selection ends at the start of a line, the one before it. */
+export function cursorLine(view: EditorView): number {
+  const line = view.state.doc.lineAt(view.state.selection.main.head).number - 1;
+  const lines = selectedLines(view);
+  return lines.includes(line) ? line : (lines.at(-1) ?? line);
+}
+
 /** The tasks on the selected lines. */
 export function selectedTasks(view: EditorView): Task[] {
   const lines = new Set(selectedLines(view));
@@ -52,7 +59,7 @@ export function convertLines(view: EditorView, context: ActionContext): boolean 
   const note = noteNow(view.state);
   const lines = selectedLines(view).filter((line) => doc.line(line + 1).text.trim() !== '');
   if (lines.length === 0) {
-    const line = doc.lineAt(view.state.selection.main.head);
+    const line = doc.line(cursorLine(view) + 1);
     const indent = /^\s*/.exec(line.text)?.[0] ?? '';
     view.dispatch({
       changes: { from: line.from, to: line.to, insert: `${indent}- [ ] ` },
@@ -121,7 +128,7 @@ export function offeredDate(line: string, task: Task, context: ActionContext): O
 /** Takes the date at the end of the words into the tail. */
 export function takeDate(view: EditorView, context: ActionContext): boolean {
   const { state } = view;
-  const line = state.doc.lineAt(state.selection.main.head);
+  const line = state.doc.line(cursorLine(view) + 1);
   const task = noteNow(state).tasks.findLast((one) => one.line === line.number - 1);
   const offered = task && offeredDate(line.text, task, context);
   if (!task || !offered) return false;
@@ -148,7 +155,7 @@ export function repairLine(
   known: ReadonlySet<string> | null,
   makePage: (person: string) => void,
 ): boolean {
-  const line = view.state.doc.lineAt(view.state.selection.main.head);
+  const line = view.state.doc.line(cursorLine(view) + 1);
   const task = noteNow(view.state).tasks.findLast((one) => one.line === line.number - 1);
   const repair = task ? repairOf(line.text, task, context, known) : null;
   if (!repair) return false;

@@ -34,6 +34,25 @@ describe('Enter in a list', () => {
   });
 });
 
+describe('Backspace before the words of an item', () => {
+  const back = (marked: string): string | null => {
+    const view = testView(marked);
+    return writingKeys.find((one) => one.key === 'Backspace')?.run?.(view) ? markedText(view) : null;
+  };
+  it.each([
+    ['  - [ ] |words', '  - |words'],
+    ['  - |words', '  |words'],
+    ['- [x] |', '- |'],
+    ['1. [ ] |words', '1. |words'],
+    ['- a\n  |words', '- a\n|words'],
+  ])('%j → %j', (before, after) => expect(back(before)).toBe(after));
+
+  it.each(['- [ ] w|ords', '|- [ ] words', 'words|', '```\n- [ ] |code\n```', '- [ ]| words', '- [ ] |a|b'])(
+    'leaves %j to the editor',
+    (marked) => expect(back(marked)).toBeNull(),
+  );
+});
+
 describe('the level of an item', () => {
   it('goes in and out with what is under it, and elsewhere the key is let go', () => {
     const view = testView('- [ ] a\n- [ ] |b\n  - c');
@@ -67,6 +86,13 @@ describe('the keys of the commands of texts', () => {
     run.length = 0;
     bound({ 'text-fold-all': 'Mod+Shift+z' }).get('Mod-Shift-z')?.();
     expect(run).toEqual(['text-fold-all']);
+  });
+
+  it('never fall through to what the editor or the page would make of them', () => {
+    const bindings = commandKeys(keysOf({}), () => false);
+    const fallen = bindings.filter(({ run: act }) => !act?.({} as EditorView)).map(({ key }) => key);
+    expect(bindings.length).toBeGreaterThan(20);
+    expect(fallen).toEqual([]);
   });
 
   it('a command without a key has none', () => {

@@ -40,7 +40,7 @@ function nextMarker(before: string): string {
   return before.replace(/(\d{1,9})([.)]\s*)$/, (_, digits: string, rest: string) => `${Number(digits) + 1}${rest}`);
 }
 
-/** In a list it moves the item with what is under it; elsewhere its key does what it does in a page: Tab leaves the editor, as Escape and Tab always do. */
+/** In a list it moves the item with what is under it. */
 export function shiftItem(view: EditorView, command: 'in' | 'out'): boolean {
   const lines = new Set(selectedLines(view));
   const inList = noteNow(view.state).structure.items.some((item) => lines.has(item.line));
@@ -48,20 +48,47 @@ export function shiftItem(view: EditorView, command: 'in' | 'out'): boolean {
   return inList && (runOutline(view, command) || true);
 }
 
+/** Backspace before the words of an item takes its box away, then its bullet, then its indent, each whole. */
+function eraseMarks(view: EditorView): boolean {
+  const { state } = view;
+  const { main } = state.selection;
+  if (!main.empty || state.selection.ranges.length > 1) return false;
+  const line = state.doc.lineAt(main.head);
+  const [, indent = '', marker = '', box = ''] = /^([ \t]*)((?:[-*+]|\d{1,9}[.)])[ \t]+)?(\[[^\]\n]\][ \t]?)?/.exec(line.text) ?? [];
+  const column = main.head - line.from;
+  if (column === 0 || column !== indent.length + marker.length + box.length) return false;
+  const note = noteNow(state);
+  const here = (one: { line: number }): boolean => one.line === line.number - 1;
+  // In code and comments these are only letters.
+  if (marker !== '' && !note.structure.items.some(here)) return false;
+  if (box !== '' && !note.tasks.some(here)) return false;
+  const from = line.from + (box !== '' ? indent.length + marker.length : marker !== '' ? indent.length : 0);
+  view.dispatch({ changes: { from, to: main.head }, selection: { anchor: from }, userEvent: 'delete.backward' });
+  return true;
+}
+
 /** Keys that belong to writing itself. */
-export const writingKeys: KeyBinding[] = [{ key: 'Enter', run: (view) => continueTasks(view) || insertNewlineContinueMarkup(view) }];
+export const writingKeys: KeyBinding[] = [
+  { key: 'Enter', run: (view) => continueTasks(view) || insertNewlineContinueMarkup(view) },
+  { key: 'Backspace', run: eraseMarks },
+];
 
 /** Commands that work everywhere, but in a text at its cursor first. */
 const ALSO_IN_TEXTS = new Set<string>(['undo', 'redo']);
 /** Does again in a text what was undone, as many hands expect, unless it is the key of something else. */
 const REDO_TOO = 'Mod+Shift+z';
 
-/** The keys of the commands of texts, as the settings say. */
+/**
+ * The keys of the commands of texts, as the settings say. One that has nothing to do does nothing: never what the editor or the page
+ * would make of it. Tab leaves the text after Escape, which the editor sees to.
+ */
 export function commandKeys(keys: ReadonlyMap<string, string | null>, run: (view: EditorView, id: string) => boolean): KeyBinding[] {
   const taken = new Set(keys.values());
   return COMMANDS.flatMap(({ id, scope }): KeyBinding[] => {
     if (scope !== 'text' && !ALSO_IN_TEXTS.has(id)) return [];
     const own = [keys.get(id) ?? null, id === 'redo' && !taken.has(REDO_TOO) ? REDO_TOO : null];
-    return own.flatMap((key) => (key === null ? [] : [{ key: key.replaceAll('+', '-'), run: (view: EditorView) => run(view, id) }]));
+    return own.flatMap((key) =>
+      key === null ? [] : [{ key: key.replaceAll('+', '-'), run: (view: EditorView) => run(view, id) || true }],
+    );
   });
 }
