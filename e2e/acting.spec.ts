@@ -147,7 +147,7 @@ test('a task that was moved out of the text comes back whole by Undo in the text
   await page.goto('/day/2026-11-24');
   await desk.write('- [ ] Weigh the crate {due 2026-11-23}');
   const texts = () => Promise.all([desk.stored('Journal/2026-11-24.md'), desk.stored('Collections/Tide clock.md')]);
-  await expect.poll(async () => (await texts())[0]).toContain('Weigh the crate');
+  await expect.poll(async () => (await texts())[0]).toContain('Weigh the crate {due 2026-11-23}');
   const before = await texts();
   await desk.row(desk.beside, 'Weigh the crate').getByRole('button', { name: 'Actions for Weigh the crate' }).focus();
   await page.keyboard.press('Enter');

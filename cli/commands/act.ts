@@ -41,7 +41,12 @@ function actAt(desk: Desk, given: Arguments, action: string, now: Moment): ActAn
       () => randomInt(0, 2 ** 32) / 2 ** 32,
     ),
   };
-  const outcome = actAcross(shelfOf(desk.folder.notes, (note) => desk.folder.isElse(note)), ref, intention, context);
+  const outcome = actAcross(
+    shelfOf(desk.folder.notes, (note) => desk.folder.isElse(note)),
+    ref,
+    intention,
+    context,
+  );
   if ('refused' in outcome) return { files: [], refused: outcome.refused };
   // What is taken out of a note is written elsewhere before it goes there.
   const files = outcome.files.map(({ path, text }) => ({ note: path, text }));
