@@ -7,7 +7,7 @@ const LARGEST = 50 * 1024 * 1024;
 const MOST_BYTES = 400 * 1024 * 1024;
 const MOST_FILES = 200_000;
 /** Beyond so many bytes, an archive that unfolds to more than a hundred times its size is made to fill the memory. */
-const SUSPECT_BYTES = 60 * 1024 * 1024;
+const SUSPECT_BYTES = 32 * 1024 * 1024;
 const SUSPECT_TIMES = 100;
 
 /** The library calls itself once for each file of a piece: a small one holds few. */
