@@ -5,7 +5,7 @@ import { SETTINGS_FILE } from '../src/store/settings-file';
 
 const COUNT = 50_000;
 
-test('exchange: fifty thousand notes come in and go out, byte for byte, and are taken back whole', async ({ page }) => {
+test('exchange: fifty thousand notes come in and go out, byte for byte', async ({ page }) => {
   const files: Record<string, Uint8Array> = {};
   for (let index = 0; index < COUNT; index++)
     files[`F${index % 60}/note ${index}.md`] = strToU8(`# Note ${index}\r\n\r\n- [ ] task ${index} {due 2026-12-0${1 + (index % 9)}}\n`);

@@ -38,7 +38,11 @@ export function App({ firstOpening }: { firstOpening: boolean }) {
       {opening ? (
         <Opening
           onOpened={() => {
-            void store.setValue('opened', true).then(() => setOpening(false));
+            // Should it not be kept, the opening is only asked for once more.
+            void store
+              .setValue('opened', true)
+              .catch(() => undefined)
+              .then(() => setOpening(false));
           }}
         />
       ) : (
