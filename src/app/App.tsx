@@ -2,7 +2,6 @@ import { Suspense, lazy, useCallback, useEffect, useState } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
 import { Toaster } from 'sonner';
 import { isoDay } from '../core/calendar/day';
-import { NewNoteDialog } from '../features/note/NewNoteDialog';
 import { NotePage } from '../features/note/NotePage';
 import { Sheet } from '../features/note/Sheet';
 import { DayPage } from '../features/places/DayPage';
@@ -23,6 +22,7 @@ import { useTheme } from './use-theme';
 
 const CommandMenu = lazy(() => import('../features/commands/CommandMenu').then((part) => ({ default: part.CommandMenu })));
 const ImportDialog = lazy(() => import('../features/exchange/ImportDialog').then((part) => ({ default: part.ImportDialog })));
+const NewNoteDialog = lazy(() => import('../features/note/NewNoteDialog').then((part) => ({ default: part.NewNoteDialog })));
 const Opening = lazy(() => import('../features/opening/Opening').then((part) => ({ default: part.Opening })));
 const TaskDialogs = lazy(() => import('../features/task-dialogs/TaskDialogs').then((part) => ({ default: part.TaskDialogs })));
 const UnsavedDialog = lazy(() => import('../features/strip/UnsavedDialog').then((part) => ({ default: part.UnsavedDialog })));
@@ -87,10 +87,10 @@ function Desk() {
         <Route path="*" element={<NoSuchPage />} />
       </Routes>
       <BulkBar />
-      <NewNoteDialog open={dialog === 'new-note'} onClose={close} />
       <Suspense fallback={null}>
         {taskDialog !== null && <TaskDialogs />}
         {dialog === 'commands' && <CommandMenu open commands={commands} onClose={close} />}
+        {dialog === 'new-note' && <NewNoteDialog open onClose={close} />}
         {dialog === 'unsaved' && <UnsavedDialog onClose={close} />}
         {dialog === 'import' && <ImportDialog open given={given} onClose={close} />}
       </Suspense>
