@@ -24,7 +24,7 @@ export function useCommands(): Command[] {
     const { toggled, dialogShown, besideChosen } = frameSlice.actions;
     const runs: Partial<Record<CommandId, () => void>> = {
       menu: () => dispatch(dialogShown('commands')),
-      undo: () => void (runInText('undo') || undo()),
+      undo: () => void undo(),
       redo: () => void (runInText('redo') || redo()),
       journal: () => void navigate(dayAddress(clock.now().day)),
       today: () => void navigate(noteAddress('Agenda/Today.md')),

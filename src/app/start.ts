@@ -37,7 +37,7 @@ export async function start(): Promise<Started> {
   const tab = await claimTab(tabMemory, navigator.locks, () => crypto.randomUUID());
   const store = new NoteStore(db, tab.name, () => Date.now());
   db.on('versionchange', () => {
-    store.abandon();
+    db.abandon();
     notice({ words: STORE_GONE, warns: true });
     // The library would open it anew, and write into a store that somebody just deleted.
     return false;

@@ -28,7 +28,7 @@ export async function commitPlan(
       const result = await store.commit(label, writes);
       if (result.saved) return { done: true, step: result.step };
     } catch (error) {
-      if (!(await store.reopen(error))) return { refused: `${await failureExplained(error)} Nothing was changed.` };
+      if (!(await store.db.reopen(error))) return { refused: `${await failureExplained(error)} Nothing was changed.` };
     }
   }
   return { refused: BUSY };

@@ -1,6 +1,7 @@
 import Dexie, { type Table } from 'dexie';
 import type { LineDays } from '../core/note/line-days';
 import { DATABASE_NAME } from './database-name';
+import { isStoreClosed } from './failure';
 
 /** What a note holds: text, or bytes that are no UTF-8 and therefore only kept. */
 export type Content = { text: string } | { bytes: Uint8Array };
@@ -58,12 +59,63 @@ export class RecadoDatabase extends Dexie {
   declare notes: Table<StoredNote, string>;
   declare steps: Table<Step, number>;
   declare values: Table<KeyedValue, string>;
+  private abandoned = false;
 
   constructor(name = DATABASE_NAME) {
     // A write is called saved only when it is on the disk, not merely handed to the system.
     super(name, { chromeTransactionDurability: 'strict' });
     this.version(1).stores({ notes: 'key', steps: '++id, tab', values: 'id' });
   }
+
+  /**
+   * Does something to notes and steps whole or not at all.
+   *
+   * @throws where the browser aborts it, with the reason as cause: the library only says that it was aborted, the transaction a moment later why
+   */
+  async atomically<T>(act: () => Promise<T>): Promise<T> {
+    let begun: IDBTransaction | null = null;
+    try {
+      return await this.transaction('rw', this.notes, this.steps, () => {
+        begun = Dexie.currentTransaction.idbtrans;
+        return act();
+      });
+    } catch (error) {
+      const why = begun && (await reasonOf(begun));
+      throw why ? new Error('The browser aborted the write.', { cause: [why, error] }) : error;
+    }
+  }
+
+  /**
+   * Opens the database again where an error says that the browser closed it, as it does with a full disk; not after `abandon`.
+   *
+   * @returns whether trying again makes sense now
+   */
+  async reopen(error: unknown): Promise<boolean> {
+    if (this.abandoned || !isStoreClosed(error)) return false;
+    this.close({ disableAutoOpen: false });
+    return this.open().then(
+      () => true,
+      () => false,
+    );
+  }
+
+  /** Somebody deleted or renewed the database: nothing is written into it any more. */
+  abandon(): void {
+    this.abandoned = true;
+    this.close();
+  }
+}
+
+/** How long a transaction that failed may take to say why, in milliseconds. */
+const SAYS_WHY = 150;
+
+/** Why the browser aborted a transaction; null when it does not say. */
+function reasonOf(transaction: IDBTransaction): Promise<DOMException | null> {
+  return new Promise((resolve) => {
+    if (transaction.error) return resolve(transaction.error);
+    transaction.addEventListener('abort', () => resolve(transaction.error));
+    setTimeout(() => resolve(transaction.error), SAYS_WHY);
+  });
 }
 
 /** What a stored note holds. */

@@ -45,7 +45,7 @@ export class Drafts {
   /** @returns whether the words are safe now should the page go */
   keep(path: string, base: string | null, changes: readonly Change[]): boolean {
     const key = foldPath(path);
-    if (this.bases.get(key) !== base || !this.bases.has(key)) {
+    if (this.bases.get(key) !== base) {
       const long = base !== null && base.length > LONGEST_BASE;
       const kept = { path, text: long ? null : base, mark: base === null ? null : markOf({ text: base }) };
       if (!this.memory.set(BASE + this.nameOf(key), JSON.stringify(kept))) return false;

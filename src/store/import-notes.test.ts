@@ -49,9 +49,9 @@ describe('import', () => {
     const report = await run(files, store);
     expect(report).toMatchObject({ failed: null, step: expect.any(Number) as number });
     expect(report.added).toHaveLength(1200);
-    expect(await store.undoStep(report.step ?? -1)).toEqual({ undone: 'Import of 1200 notes' });
+    expect(await store.steps.undoStep(report.step ?? -1)).toEqual({ undone: 'Import of 1200 notes' });
     expect(await texts(store)).toEqual({ 'A.md': 'here' });
-    expect(await store.redo()).toEqual({ redone: 'Import of 1200 notes' });
+    expect(await store.steps.redo()).toEqual({ redone: 'Import of 1200 notes' });
     expect(await store.text('F/note 7.md')).toBe('words 7');
   });
 
@@ -66,7 +66,7 @@ describe('import', () => {
       store,
     );
     await store.commit(null, [{ path: 'A.md', expect: text('a'), content: text('a, changed') }]);
-    expect(await store.undoStep(step ?? -1)).toEqual({
+    expect(await store.steps.undoStep(step ?? -1)).toEqual({
       refused: '“Import of 2 notes” cannot be undone: “A” was changed at the same place since.',
     });
     expect(await texts(store)).toEqual({ 'A.md': 'a, changed', 'B.md': 'b' });
@@ -86,7 +86,7 @@ describe('import', () => {
     failing.mockRestore();
     expect(report.added).toHaveLength(500);
     expect(report.failed).toContain('disk is full');
-    expect(await store.undoStep(report.step ?? -1)).toEqual({ undone: 'Import of 500 notes' });
+    expect(await store.steps.undoStep(report.step ?? -1)).toEqual({ undone: 'Import of 500 notes' });
     expect(await texts(store)).toEqual({});
   });
 

@@ -83,7 +83,7 @@ export async function importNotes(
   } catch (error) {
     report.failed = failureSentence(error);
   }
-  if (came.length > 0) report.step = await store.recordStep(`Import of ${came.length} notes`, came).catch(() => null);
+  if (came.length > 0) report.step = await store.steps.record(`Import of ${came.length} notes`, came).catch(() => null);
   return report;
 }
 

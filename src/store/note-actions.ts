@@ -135,8 +135,8 @@ export class NoteActions {
   async create(folder: string, title: string, text: string): Promise<{ path: string; step: number | null } | { refused: string }> {
     let path = pathFor(folder, title);
     const result = await this.retry(`New note: ${title}`, async () => {
-      const keys = new Set(await this.store.db.notes.toCollection().primaryKeys());
-      path = freePath(pathFor(folder, title), (folded) => keys.has(folded));
+      const taken = await this.store.paths();
+      path = freePath(pathFor(folder, title), (folded) => taken.has(folded));
       return [{ path, expect: null, content: { text } }];
     });
     return 'refused' in result ? result : { path, step: result.step };

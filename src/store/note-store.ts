@@ -1,21 +1,10 @@
-import Dexie from 'dexie';
 import { dayOfDate } from '../core/calendar/day';
 import { type LineDays, daysAfter } from '../core/note/line-days';
-import { baseNameOf, foldPath } from '../core/note/path';
-import {
-  type Content,
-  type DemoState,
-  type RecadoDatabase,
-  type Step,
-  type StepChange,
-  type StoredNote,
-  contentOf,
-  sameContent,
-} from './database';
-import { isStoreClosed } from './failure';
+import { foldPath } from '../core/note/path';
+import { type Content, type DemoState, type RecadoDatabase, type StepChange, type StoredNote, contentOf, sameContent } from './database';
 import { Listeners, reportProblem } from './listeners';
 import type { NoteWrite } from './note-write';
-import { inverseWrites } from './step-writes';
+import { Steps } from './steps';
 
 /** `step` is what Undo takes back; null when there is none. */
 export type CommitResult = { saved: true; seen: (LineDays | null)[]; step: number | null } | { saved: false; conflict: string };
@@ -49,35 +38,33 @@ interface Broadcast {
   value?: string;
 }
 
-export type Taken = { undone: string } | { refused: string };
-
-const MOST_STEPS = 200;
-
 /**
  * The one writer of notes. A commit is one transaction over all its notes: each must still hold what the writer
  * saw, or nothing is written. It resolves after the browser has made the transaction durable; a listener that
  * fails is reported, and changes nothing of that.
  */
 export class NoteStore {
+  /** What this tab did, and Undo takes back. */
+  readonly steps: Steps;
   private readonly listeners: Listeners<Listener>;
   private readonly channel: BroadcastChannel | null;
   private writes = 0;
-  private abandoned = false;
   /** How often this tab committed; what was read from the disk before is older than what was told then. */
   private commits = 0;
-  /** Steps that were taken back, the last one last, with what does them again; until something else is done. */
-  private undone: { step: Step; again: StepChange[] }[] = [];
-  private turn: Promise<unknown> = Promise.resolve();
 
   constructor(
     readonly db: RecadoDatabase,
     /** Names the tab whose steps Undo takes back. */
-    private readonly tab: string,
+    tab: string,
     private readonly now: () => number,
     /** Hears of errors that nobody waits for. */
     private readonly problem: (error: unknown) => void = reportProblem,
   ) {
     this.listeners = new Listeners<Listener>(problem);
+    this.steps = new Steps(db, tab, now, {
+      commit: async (writes) => (await this.commit(null, writes, true)).saved,
+      writing: (write) => this.countWriting(write),
+    });
     this.channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(`recado-${db.name}`);
     if (this.channel) this.channel.onmessage = (event: MessageEvent<Broadcast>) => void this.hear(event.data).catch(problem);
   }
@@ -103,6 +90,11 @@ export class NoteStore {
     return this.db.notes.toArray();
   }
 
+  /** The folded paths of all notes, without their texts. */
+  async paths(): Promise<ReadonlySet<string>> {
+    return new Set(await this.db.notes.toCollection().primaryKeys());
+  }
+
   /**
    * Writes notes as one step.
    *
@@ -111,51 +103,11 @@ export class NoteStore {
    * @throws what the browser says when it could not write; nothing is changed then
    */
   async commit(label: string | null, writes: readonly NoteWrite[], keepsUndone = false): Promise<CommitResult> {
-    const result = await this.countWriting(() => this.transact(() => this.write(label, writes)));
+    const result = await this.countWriting(() => this.db.atomically(() => this.write(label, writes)));
     if (!result.saved) return result;
-    if (label !== null && !keepsUndone) this.undone = [];
+    if (label !== null && !keepsUndone) this.steps.forgetUndone();
     this.tell(writes, result);
     return result;
-  }
-
-  /**
-   * Runs a transaction. Where the browser aborts it, the library only says that it was aborted; why stands on the transaction, a moment
-   * later.
-   */
-  private async transact<T>(act: () => Promise<T>): Promise<T> {
-    let aborted: IDBTransaction | null = null;
-    try {
-      return await this.db.transaction('rw', this.db.notes, this.db.steps, () => {
-        aborted = Dexie.currentTransaction.idbtrans;
-        return act();
-      });
-    } catch (error) {
-      const why = aborted && (await reasonOf(aborted));
-      throw why ? new Error('The browser aborted the write.', { cause: [why, error] }) : error;
-    }
-  }
-
-  /**
-   * Opens the store again where an error says that the browser closed it; not after `abandon`.
-   *
-   * @returns whether trying again makes sense now
-   */
-  async reopen(error: unknown): Promise<boolean> {
-    if (this.abandoned || !isStoreClosed(error)) return false;
-    try {
-      this.db.close({ disableAutoOpen: false });
-      await this.db.open();
-      return true;
-    } catch (problem) {
-      this.problem(problem);
-      return false;
-    }
-  }
-
-  /** Somebody deleted or renewed the store: nothing is written into it any more. */
-  abandon(): void {
-    this.abandoned = true;
-    this.db.close();
   }
 
   private async write(label: string | null, writes: readonly NoteWrite[]): Promise<CommitResult> {
@@ -181,7 +133,7 @@ export class NoteStore {
       return this.seenAfter(write, present[from ?? index] ?? null);
     });
     await this.db.notes.bulkPut(writes.flatMap((write, index) => this.record(write, present[index]?.demo ?? null, seen[index] ?? null)));
-    const step = label === null ? null : await this.addStep({ tab: this.tab, label, at: this.now(), changes });
+    const step = label === null ? null : await this.steps.add(label, changes);
     return { saved: true, seen, step };
   }
 
@@ -204,143 +156,6 @@ export class NoteStore {
         ...(seen && { seen }),
       },
     ];
-  }
-
-  private async addStep(step: Step): Promise<number> {
-    const id = await this.db.steps.add(step);
-    const keys = await this.db.steps.where('tab').equals(this.tab).primaryKeys();
-    if (keys.length > MOST_STEPS) await this.db.steps.bulkDelete(keys.slice(0, keys.length - MOST_STEPS));
-    return id;
-  }
-
-  /**
-   * Adds a step for what is stored already, so that Undo takes it back whole.
-   *
-   * @returns its number
-   */
-  recordStep(label: string, changes: StepChange[], typed = false): Promise<number> {
-    const step: Step = { tab: this.tab, label, at: this.now(), changes, ...(typed && { typed }) };
-    return this.countWriting(() => this.db.transaction('rw', this.db.steps, () => this.addStep(step)));
-  }
-
-  /**
-   * Makes a step of what was typed in a note and is stored.
-   *
-   * @param continues whether it goes on from the newest step, where that is typing too; what only takes it back leaves none
-   */
-  async recordTyping(path: string, before: Content | null, after: Content, continues: boolean): Promise<void> {
-    const last = continues ? await this.lastStep() : null;
-    const [change] = last?.changes ?? [];
-    const grows = last?.typed && change && foldPath(change.path) === foldPath(path) && sameContent(change.after, before);
-    if (grows && last.id !== undefined) await this.db.steps.delete(last.id);
-    const from = grows ? change.before : before;
-    if (!sameContent(from, after))
-      await this.recordStep(`Typing in “${baseNameOf(path)}”`, [{ path, before: from, after, demo: null }], true);
-  }
-
-  /** The newest step of this tab, without taking it back. */
-  async lastStep(): Promise<Step | null> {
-    return (await this.db.steps.where('tab').equals(this.tab).last()) ?? null;
-  }
-
-  /** Where a note is that was moved away from a path, by any tab; null when it was not moved, or is gone there too. */
-  async whereWent(path: string): Promise<string | null> {
-    const key = foldPath(path);
-    let found: string | null = null;
-    await this.db.steps
-      .reverse()
-      .until(() => found !== null)
-      .each(({ changes }) => {
-        const move = changes.find(({ movedFrom }) => movedFrom !== undefined && foldPath(movedFrom) === key);
-        if (move) found = move.path;
-      });
-    return found !== null && (await this.get(found)) ? found : null;
-  }
-
-  /**
-   * Takes the newest step of this tab back, whole, or refuses with the reason. What others changed meanwhile on
-   * other lines stays.
-   *
-   * @param only the step that is meant; nothing is done when another is the newest
-   */
-  undo(only?: number): Promise<Taken | null> {
-    return this.inTurn(async () => {
-      for (;;) {
-        const step = await this.lastStep();
-        if (!step || (only !== undefined && step.id !== only)) return null;
-        const taken = await this.takeBack(step);
-        if (taken !== null) return taken;
-      }
-    });
-  }
-
-  /**
-   * Takes one step back, also when others came after it; null when that was done already.
-   *
-   * @example the Undo of a message takes back what the message is about
-   */
-  undoStep(id: number): Promise<Taken | null> {
-    return this.inTurn(async () => {
-      const step = await this.db.steps.get(id);
-      return step ? this.takeBack(step) : null;
-    });
-  }
-
-  /** Null when nothing was left to do, as when the editor's own undo already took it back. */
-  private async takeBack(step: Step): Promise<Taken | null> {
-    const done = await this.carry(step.label, step.changes);
-    if ('refused' in done) return done;
-    if (step.id !== undefined) await this.db.steps.delete(step.id);
-    if (done.again.length === 0) return null;
-    this.undone.push({ step, again: done.again });
-    return { undone: step.label };
-  }
-
-  /**
-   * Does the step of this tab that was taken back last again, or refuses with the reason.
-   *
-   * @param only the step that is meant; nothing is done when another was taken back last
-   */
-  redo(only?: number): Promise<{ redone: string } | { refused: string } | null> {
-    return this.inTurn(async () => {
-      const last = this.undone.at(-1);
-      if (!last || (only !== undefined && last.step.id !== only)) return null;
-      const done = await this.carry(last.step.label, last.again);
-      if ('refused' in done) return done;
-      this.undone = this.undone.filter((one) => one !== last);
-      // With its number, by which others know it; steps that came later were taken back before it.
-      await this.addStep(last.step);
-      return { redone: last.step.label };
-    });
-  }
-
-  /** Undo and Redo are done one after the other, however fast they are asked for. */
-  private inTurn<T>(act: () => Promise<T>): Promise<T> {
-    const result = this.turn.then(act, act);
-    this.turn = result;
-    return result;
-  }
-
-  /** Something new is being done: what was taken back cannot be done again any more. */
-  forgetUndone(): void {
-    this.undone = [];
-  }
-
-  /** Brings notes from what a step made of them to what they were; `again` is what does it once more. */
-  private async carry(label: string, changes: readonly StepChange[]): Promise<{ again: StepChange[] } | { refused: string }> {
-    for (;;) {
-      const notes = await this.db.notes.bulkGet(changes.map(({ path }) => foldPath(path)));
-      const writes = inverseWrites(label, changes, notes);
-      if ('refused' in writes) return writes;
-      const again = writes.map(({ path, expect, content, demo, movedFrom }): StepChange => ({
-        path,
-        before: expect,
-        after: content,
-        demo: demo ?? null,
-        ...(movedFrom !== undefined && { movedFrom }),
-      }));
-      if (writes.length === 0 || (await this.commit(null, writes, true)).saved) return { again };
-    }
   }
 
   /** A value beside the notes, such as the settings. */
@@ -413,16 +228,4 @@ export class NoteStore {
     this.writes += by;
     this.listeners.tell((one) => one.writing?.(this.writes));
   }
-}
-
-/** How long a transaction that failed may take to say why, in milliseconds. */
-const SAYS_WHY = 150;
-
-/** Why the browser aborted a transaction; null when it does not say. */
-function reasonOf(transaction: IDBTransaction): Promise<DOMException | null> {
-  return new Promise((resolve) => {
-    if (transaction.error) return resolve(transaction.error);
-    transaction.addEventListener('abort', () => resolve(transaction.error));
-    setTimeout(() => resolve(transaction.error), SAYS_WHY);
-  });
 }

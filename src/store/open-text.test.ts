@@ -296,7 +296,7 @@ describe('a draft', () => {
     expect(await b.openTexts.recover((tab) => tab === 'b')).toEqual([{ path: PATH, is: 'merged' }]);
     expect(await b.store.text(PATH)).toBe('one typed last\n\ntwo, elsewhere');
     expect(await b.openTexts.recover((tab) => tab === 'b')).toEqual([]);
-    expect(await b.store.undo()).toEqual({ undone: 'Typing in “2026-11-23”' });
+    expect(await b.store.steps.undo()).toEqual({ undone: 'Typing in “2026-11-23”' });
   });
 
   it('brings words back beside their note, where that was changed at the same place, deleted, or is long and changed', async () => {
@@ -366,11 +366,11 @@ describe('what was typed, when the note is left', () => {
     expect(await store.text(PATH)).toBe('- [ ] one {high}\nwords two three four');
     const undone: (string | null)[] = [];
     for (let step = 0; step < 3; step++) {
-      await store.undo();
+      await store.steps.undo();
       undone.push(await store.text(PATH));
     }
     expect(undone).toEqual(['- [ ] one {high}\nwords two', '- [ ] one\nwords two', '- [ ] one\nwords']);
-    expect(await store.undo()).toBeNull();
+    expect(await store.steps.undo()).toBeNull();
   });
 
   it('and taken back by hand leaves no step', async () => {
@@ -380,7 +380,7 @@ describe('what was typed, when the note is left', () => {
     editing.surface.set('words');
     editing.text.typed();
     await editing.leave();
-    expect(await store.undo()).toBeNull();
+    expect(await store.steps.undo()).toBeNull();
   });
 
   it('leaves what others wrote meanwhile when it is taken back', async () => {
@@ -389,7 +389,7 @@ describe('what was typed, when the note is left', () => {
     await editing.text.save();
     await store.commit(null, [{ path: PATH, expect: text('one mine\n\ntwo'), content: text('one mine\n\ntwo theirs') }]);
     await editing.leave();
-    expect(await store.undo()).toEqual({ undone: 'Typing in “2026-11-23”' });
+    expect(await store.steps.undo()).toEqual({ undone: 'Typing in “2026-11-23”' });
     expect(await store.text(PATH)).toBe('one\n\ntwo theirs');
   });
 });

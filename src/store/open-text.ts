@@ -5,9 +5,8 @@ import type { Drafts } from './drafts';
 import { failureExplained, failureSentence } from './failure';
 import { mergeTexts } from './merge';
 import type { NoteStore, StoreChange } from './note-store';
-import { otherTextPath } from './other-text';
 import { RestTimer } from './rest-timer';
-import { type SetAside, keepApart, saveText } from './save-text';
+import { type SetAside, intoOtherText, saveText } from './save-text';
 
 /** Milliseconds after the last key, and at most between two savings while typing goes on. */
 const PAUSE = 300;
@@ -71,6 +70,8 @@ export class OpenText {
   drafted = true;
   private chain: Promise<void> = Promise.resolve();
   private inFlight: string | null = null;
+  /** Where that was written. */
+  private sender: Surface | null = null;
   /** The note changed while it was being written. */
   private heard = false;
   /** How often a text of the store was taken in. */
@@ -187,6 +188,7 @@ export class OpenText {
     if (text === (this.base ?? '')) return this.rest();
     this.inFlight = text;
     this.heard = false;
+    this.sender = this.surface;
     this.surface.sent();
     try {
       const saved = await saveText(this.host.store, { path: this.path, base: this.base, text, aside: this.aside, label });
@@ -203,14 +205,16 @@ export class OpenText {
     } catch (error) {
       this.inFlight = null;
       this.fail(error);
-      await this.host.store.reopen(error);
+      await this.host.store.db.reopen(error);
     }
   }
 
   /** What was sent is durable. */
   private stored(text: string, label: string | null): void {
     this.base = text;
-    this.surface.stored();
+    // Another editor may have come meanwhile, which does not know what was sent.
+    if (this.sender === this.surface) this.surface.stored();
+    else this.differFrom(text);
     this.retry = FIRST_RETRY;
     if (label !== null) this.run = null;
   }
@@ -246,17 +250,18 @@ export class OpenText {
 
   /** The note is not at its path any more: its text goes after it, or becomes a note of its own. */
   private async follow(text: string): Promise<void> {
-    const to = await this.host.store.whereWent(this.path);
+    const to = await this.host.store.steps.whereWent(this.path);
     if (to !== null) {
       this.moveTo(to);
       return this.write(null);
     }
-    const place = await keepApart(this.host.store, otherTextPath(this.path), text);
-    if (!(await this.host.store.commit(null, place.writes)).saved) return this.follow(text);
+    const other = await intoOtherText(this.host.store, this.path, text, this.base ?? '');
+    if (other.writes.length > 0 && !(await this.host.store.commit(null, other.writes)).saved) return this.follow(text);
     this.stored(text, null);
     this.run = null;
-    this.host.apart({ why: 'deleted', of: this.path, path: place.path });
-    this.moveTo(place.path);
+    this.host.apart({ why: 'deleted', of: this.path, path: other.path });
+    this.moveTo(other.path);
+    this.take(other.text, true);
     this.rest();
   }
 
@@ -292,7 +297,7 @@ export class OpenText {
     // What an action of this tab brought meanwhile is newer than what was read.
     if (taken !== this.taken) return this.look(movedTo, elsewhere);
     if (note?.text != null) return this.take(note.text, elsewhere);
-    const to = movedTo ?? (await this.host.store.whereWent(this.path));
+    const to = movedTo ?? (await this.host.store.steps.whereWent(this.path));
     const there = to === null ? null : await this.host.store.get(to);
     if (there?.text != null) {
       this.moveTo(there.path);
@@ -348,7 +353,7 @@ export class OpenText {
     if (!run || base === null || this.state === 'failed') return;
     this.run = null;
     if (run.before === base) return;
-    await this.host.store.recordTyping(this.path, run.before === null ? null : { text: run.before }, { text: base }, this.recorded);
+    await this.host.store.steps.recordTyping(this.path, run.before === null ? null : { text: run.before }, { text: base }, this.recorded);
     this.recorded = true;
   }
 }

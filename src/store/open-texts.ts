@@ -6,9 +6,7 @@ import { markOf } from './database';
 import { reportProblem } from './listeners';
 import type { NoteStore } from './note-store';
 import { OpenText, type Surface, type WordsApart, keptText } from './open-text';
-import { otherTextPath } from './other-text';
-import { mergeForBoth } from './merge';
-import { saveText } from './save-text';
+import { intoOtherText, saveText } from './save-text';
 
 /** A text that could not be stored, and why. */
 export interface UnsavedText {
@@ -142,7 +140,7 @@ export class OpenTexts {
 
   private async bringBack({ path: left, base, mark, changes }: Draft): Promise<Recovered | null> {
     const note = await this.store.get(left);
-    const path = note ? note.path : ((await this.store.whereWent(left)) ?? left);
+    const path = note ? note.path : ((await this.store.steps.whereWent(left)) ?? left);
     const present = note?.text ?? (await this.store.text(path));
     const known = base !== undefined ? base : present !== null && markOf({ text: present }) === mark ? present : undefined;
     const text = known === undefined ? null : draftText(known, changes);
@@ -158,11 +156,9 @@ export class OpenTexts {
   private async keepWords(path: string, words: string): Promise<Recovered | null> {
     if (words.trim() === '') return null;
     for (;;) {
-      const place = otherTextPath(path);
-      const note = await this.store.get(place);
-      const text = note ? mergeForBoth('', words, note.text ?? '') : words;
-      const write = { path: place, expect: note ? { text: note.text ?? '' } : null, content: { text } };
-      if ((await this.store.commit(`Brought back: ${baseNameOf(path)}`, [write])).saved) return { path: place, is: 'aside' };
+      const other = await intoOtherText(this.store, path, words, '');
+      if (other.writes.length === 0 || (await this.store.commit(`Brought back: ${baseNameOf(path)}`, other.writes)).saved)
+        return { path: other.path, is: 'aside' };
     }
   }
 

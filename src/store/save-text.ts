@@ -45,7 +45,8 @@ export async function saveText(store: NoteStore, { path, base, text, aside = nul
       const merged = mergeForTheirs(base ?? '', text, present);
       next = merged.text;
       if (merged.lost) {
-        const other = await setAside(store, { path, base, text, aside });
+        const grownFrom = aside && foldPath(aside.path) === foldPath(otherTextPath(path)) ? aside.text : (base ?? '');
+        const other = await intoOtherText(store, path, text, grownFrom);
         writes.push(...other.writes);
         kept = { path: other.path, text };
       }
@@ -56,19 +57,28 @@ export async function saveText(store: NoteStore, { path, base, text, aside = nul
   throw new Error('The note is being written elsewhere all the time.');
 }
 
-async function setAside(store: NoteStore, { path, base, text, aside }: TextToSave): Promise<{ path: string; writes: NoteWrite[] }> {
-  const place = otherTextPath(path);
-  const note = await store.get(place);
-  if (!note) return { path: place, writes: [{ path: place, expect: null, content: { text } }] };
-  if (note.text === null) return keepApart(store, place, text);
-  const grownFrom = aside && foldPath(aside.path) === note.key ? aside.text : (base ?? '');
-  const both = mergeForBoth(grownFrom, text, note.text);
-  return { path: note.path, writes: both === note.text ? [] : [{ path: note.path, expect: contentOf(note), content: { text: both } }] };
+/** What puts words into the other text of a note, and what that says then. */
+interface IntoOther {
+  path: string;
+  text: string;
+  writes: NoteWrite[];
 }
 
-/** A note of its own for a text that has no place any more. */
-export async function keepApart(store: NoteStore, place: string, text: string): Promise<{ path: string; writes: NoteWrite[] }> {
-  const keys = new Set(await store.db.notes.toCollection().primaryKeys());
-  const path = freePath(place, (folded) => keys.has(folded));
-  return { path, writes: [{ path, expect: null, content: { text } }] };
+/**
+ * Puts a text into the other text of a note: one that is there already keeps every word of its own.
+ *
+ * @param grownFrom what both grew from, as far as that is known
+ */
+export async function intoOtherText(store: NoteStore, path: string, text: string, grownFrom: string): Promise<IntoOther> {
+  const place = otherTextPath(path);
+  const note = await store.get(place);
+  if (note?.text != null) {
+    const both = mergeForBoth(grownFrom, text, note.text);
+    const write: NoteWrite = { path: note.path, expect: contentOf(note), content: { text: both } };
+    return { path: note.path, text: both, writes: both === note.text ? [] : [write] };
+  }
+  // What is no text cannot take words in.
+  const taken = note ? await store.paths() : null;
+  const free = taken ? freePath(place, (folded) => taken.has(folded)) : place;
+  return { path: free, text, writes: [{ path: free, expect: null, content: { text } }] };
 }

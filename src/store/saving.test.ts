@@ -110,7 +110,7 @@ describe('two texts of a note', () => {
     const { store, result, texts } = await settle(chosen);
     expect(result).toEqual({ done: true, step: expect.any(Number) as number });
     expect(await texts()).toEqual([chosen, null]);
-    expect(await store.undo()).toEqual({ undone: 'Chose between two texts: A' });
+    expect(await store.steps.undo()).toEqual({ undone: 'Chose between two texts: A' });
     expect(await texts()).toEqual(['one\nmine', 'one\ntheirs']);
   });
 

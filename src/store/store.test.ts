@@ -84,8 +84,8 @@ describe('the store', () => {
     await a.actions.rename('A.md', 'B');
     await until(() => told.length === 2, 'told in both');
     expect(told).toEqual(['A.md → B.md', 'A.md → B.md']);
-    expect(await b.store.whereWent('a.md')).toBe('B.md');
-    await a.store.undo();
+    expect(await b.store.steps.whereWent('a.md')).toBe('B.md');
+    await a.store.steps.undo();
     await until(() => told.length === 4, 'told of the way back');
     expect(told.slice(2)).toEqual(['B.md → A.md', 'B.md → A.md']);
   });
@@ -115,7 +115,7 @@ describe('the store', () => {
     db.close();
     const raised = actions.act({ path: 'A.md', line: 0, expected: '- [ ] one' }, { do: 'raise' }, 'High');
     expect(await raised).toMatchObject({ done: true });
-    store.abandon();
+    store.db.abandon();
     expect(await actions.create('', 'New', '')).toMatchObject({ refused: expect.stringContaining('closed the store') as string });
   });
 
@@ -135,9 +135,9 @@ describe('undo', () => {
     await actions.act({ path: 'A.md', line: 0, expected: '- [ ] one' }, { do: 'status', status: 'done' }, 'Done: one');
     const ticked = (await store.text('A.md')) ?? '';
     await store.commit(null, [{ path: 'A.md', expect: text(ticked), content: text(`${ticked}later\n`) }]);
-    expect(await store.undo()).toEqual({ undone: 'Done: one' });
+    expect(await store.steps.undo()).toEqual({ undone: 'Done: one' });
     expect(await store.text('A.md')).toBe('- [ ] one\n\nwords\n\n- [ ] two\nlater\n');
-    expect(await store.undo()).toBeNull();
+    expect(await store.steps.undo()).toBeNull();
   });
 
   it('is refused with the reason when the same line changed since', async () => {
@@ -145,7 +145,7 @@ describe('undo', () => {
     await ready;
     await actions.act({ path: 'A.md', line: 0, expected: '- [ ] one' }, { do: 'status', status: 'done' }, 'Done: one');
     await store.commit(null, [{ path: 'A.md', expect: text((await store.text('A.md')) ?? ''), content: text('- [:] one\n') }]);
-    expect(await store.undo()).toMatchObject({ refused: expect.stringContaining('same place') as string });
+    expect(await store.steps.undo()).toMatchObject({ refused: expect.stringContaining('same place') as string });
     expect(await store.text('A.md')).toBe('- [:] one\n');
   });
 
@@ -155,10 +155,10 @@ describe('undo', () => {
     const one = await actions.act({ path: 'A.md', line: 0, expected: '- [ ] one' }, { do: 'raise' }, 'High: one');
     await actions.act({ path: 'A.md', line: 1, expected: '- [ ] two' }, { do: 'raise' }, 'High: two');
     const step = 'step' in one ? (one.step ?? -1) : -1;
-    expect(await store.undoStep(step)).toEqual({ undone: 'High: one' });
+    expect(await store.steps.undoStep(step)).toEqual({ undone: 'High: one' });
     expect(await store.text('A.md')).toBe('- [ ] one\n- [ ] two {high}\n');
-    expect(await store.undoStep(step)).toBeNull();
-    expect(await store.undo()).toEqual({ undone: 'High: two' });
+    expect(await store.steps.undoStep(step)).toBeNull();
+    expect(await store.steps.undo()).toEqual({ undone: 'High: two' });
     expect(await store.text('A.md')).toBe('- [ ] one\n- [ ] two\n');
   });
 
@@ -185,7 +185,7 @@ describe('undo', () => {
     await fc.assert(
       fc.asyncProperty(fc.array(act, { maxLength: 5 }), async (steps) => {
         for (const step of steps) await step();
-        while (await store.undo());
+        while (await store.steps.undo());
         expect(await texts(store)).toEqual(begin);
       }),
       { numRuns: 40, seed: 20261123 },
@@ -204,7 +204,7 @@ describe('renaming and moving', () => {
     await ready;
     expect(await actions.rename('A.md', 'Salt: a history')).toMatchObject({ path: 'Salt- a history.md', places: 3 });
     expect(await store.text('B.md')).toBe('[[Salt- a history]] and [[Salt- a history#part|there]]\n');
-    await store.undo();
+    await store.steps.undo();
     expect(await store.text('B.md')).toBe('[[A]] and [[A#part|there]]\n');
     await actions.rename('C.md', 'New');
     expect(await texts(store)).toMatchObject({ 'New.md': '---\ntitle: New\n---\n[[A]]', 'D.md': '[[New]] [[New]]' });
@@ -251,20 +251,20 @@ describe('doing again what was undone', () => {
       actions.act({ path: 'A.md', line, expected }, { do: 'priority', priority: 'high' }, `High ${line}`);
     await tick(0, '- [ ] a');
     await tick(1, '- [ ] b');
-    expect(await store.undo()).toEqual({ undone: 'High 1' });
-    expect(await store.undo()).toEqual({ undone: 'High 0' });
-    expect(await store.redo()).toEqual({ redone: 'High 0' });
+    expect(await store.steps.undo()).toEqual({ undone: 'High 1' });
+    expect(await store.steps.undo()).toEqual({ undone: 'High 0' });
+    expect(await store.steps.redo()).toEqual({ redone: 'High 0' });
     expect(await store.text('A.md')).toBe('- [ ] a {high}\n- [ ] b');
-    expect(await store.redo()).toEqual({ redone: 'High 1' });
-    expect(await store.redo()).toBeNull();
-    expect(await store.undo()).toEqual({ undone: 'High 1' });
+    expect(await store.steps.redo()).toEqual({ redone: 'High 1' });
+    expect(await store.steps.redo()).toBeNull();
+    expect(await store.steps.undo()).toEqual({ undone: 'High 1' });
     await tick(0, '- [ ] a {high}');
     expect(await store.text('A.md')).toBe('- [ ] a {high}\n- [ ] b');
-    expect(await store.redo()).toEqual({ redone: 'High 1' });
+    expect(await store.steps.redo()).toEqual({ redone: 'High 1' });
     await actions.create('', 'New', 'words');
-    await store.undo();
+    await store.steps.undo();
     await actions.create('', 'Other', 'words');
-    expect(await store.redo()).toBeNull();
+    expect(await store.steps.redo()).toBeNull();
   });
 });
 
@@ -291,7 +291,7 @@ describe('acting on many lines', () => {
     expect(result).toMatchObject({ changed: 2, notes: 2, raws: ['- [ ] a #x {due 2026-11-27}', null, null, '- [ ] c #x'] });
     expect('stayed' in result && result.stayed.map((one) => one.ref.line)).toEqual([2, 1]);
     expect(await texts(store)).toEqual({ 'A.md': '- [ ] a #x {due 2026-11-27}\n- [ ] b\n- plain', 'B.md': '- [ ] c #x' });
-    expect(await store.undo()).toEqual({ undone: 'Many' });
+    expect(await store.steps.undo()).toEqual({ undone: 'Many' });
     expect(await texts(store)).toEqual({ 'A.md': '- [ ] a\n- [ ] b\n- plain', 'B.md': '- [ ] c' });
   });
 
@@ -322,7 +322,7 @@ describe('acting on many lines', () => {
     expect(await actions.editGather('A.md', 'open', 'late')).toMatchObject({ done: true });
     expect(await store.text('A.md')).toBe('a\n```gather\nlate\n```\n');
     expect(await actions.editGather('A.md', 'open', 'late')).toHaveProperty('refused');
-    await store.undo();
+    await store.steps.undo();
     expect(await store.text('A.md')).toContain('open');
   });
 });
@@ -348,7 +348,7 @@ describe('renaming everywhere', () => {
       'Exhibitions/A.md': 'a',
       'Exhibitions/Old/B.md': '[[Exhibitions/A]]',
     });
-    await store.undo();
+    await store.steps.undo();
     expect(Object.keys(await texts(store)).sort()).toEqual(['C.md', 'Shows/A.md', 'Shows/Old/B.md']);
   });
 

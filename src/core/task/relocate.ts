@@ -75,7 +75,8 @@ export function relocateTogether(
     string,
     { place: Place; target: string; path: HeadingStep[]; going: { index: number; page: Page; item: Item }[] }
   >();
-  const moved = new Map<Page, Item[]>();
+  /** The last item of each note that goes; in the order of lines, what is inside another one is inside that. */
+  const moved = new Map<Page, Item>();
   const order = refs.map((_, index) => index).sort((a, b) => (refs[a]?.line ?? 0) - (refs[b]?.line ?? 0));
   for (const index of order) {
     const ref = refs[index];
@@ -90,7 +91,7 @@ export function relocateTogether(
       continue;
     }
     // What is under an item goes along with it.
-    if (moved.get(page)?.some((one) => one.line <= item.line && item.lastLine <= one.lastLine)) continue;
+    if (item.lastLine <= (moved.get(page)?.lastLine ?? -1)) continue;
     const place = readPlace(shelf, page.path, to);
     const target = place.path === null ? newArchive(pages, place.name, how) : openTarget(pages, place);
     if (!('refused' in target) && sources.has(foldPath(target.path))) return null;
@@ -104,7 +105,7 @@ export function relocateTogether(
     const group = groups.get(key) ?? { place, target: target.path, path, going: [] };
     group.going.push({ index, page, item });
     groups.set(key, group);
-    moved.set(page, [...(moved.get(page)?.slice(-1) ?? []), item]);
+    moved.set(page, item);
   }
   for (const { target, path, going } of groups.values()) {
     const text = result.texts.get(foldPath(target))?.text ?? pages.open(target)?.lines.text ?? '';

@@ -85,7 +85,7 @@ function useNoteOnPage(): string | null {
 }
 
 function BesideAgenda({ path }: { path: string }) {
-  const stored = useStoredNote(path, () => undefined);
+  const stored = useStoredNote(path);
   const text = stored.is === 'there' && 'text' in stored.content ? stored.content.text : '';
   const gathers = useMemo(() => readNote(path, text).gathers.map((gather) => gather.text), [path, text]);
   return stored.is === 'there' ? <AgendaLists path={path} gathers={gathers} look="cards" /> : null;

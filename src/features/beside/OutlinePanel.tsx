@@ -15,7 +15,7 @@ export function OutlinePanel({ path }: { path: string | null }) {
 }
 
 function Headings({ path }: { path: string }) {
-  const stored = useStoredNote(path, () => undefined);
+  const stored = useStoredNote(path);
   const text = stored.is === 'there' && 'text' in stored.content ? stored.content.text : '';
   const headings = useMemo(() => readNote(path, text).structure.headings.filter((heading) => heading.topLevel), [path, text]);
   const [renaming, setRenaming] = useState<string | null>(null);

@@ -124,14 +124,14 @@ describe('undo over typing and actions', () => {
     await back();
     expect(await stored()).toEqual(['- [ ] here', '- [ ] there']);
     expect(told).toEqual(['undone Done: here']);
-    expect(await store.undo()).toBeNull();
+    expect(await store.steps.undo()).toBeNull();
   });
 
   it('passes over a step that was taken back by another way', async () => {
     const { act, type, store, undo: back, stored } = await desk('words');
     type(' one');
     await act(THERE, '- [ ] there', 'High: there');
-    await store.undo();
+    await store.steps.undo();
     await back();
     await back();
     expect(await stored()).toEqual(['words', '- [ ] there']);

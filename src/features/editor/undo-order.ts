@@ -31,7 +31,7 @@ const BACK: Way = {
   back: redo,
   told: 'undone',
   carry: async (store, id) => {
-    const result = await store.undoStep(id);
+    const result = await store.steps.undoStep(id);
     return result && 'undone' in result ? { label: result.undone } : result;
   },
 };
@@ -43,7 +43,7 @@ const FORWARD: Way = {
   back: undo,
   told: 'redone',
   carry: async (store, id) => {
-    const result = await store.redo(id);
+    const result = await store.steps.redo(id);
     return result && 'redone' in result ? { label: result.redone } : result;
   },
 };
@@ -110,7 +110,7 @@ export class UndoOrder {
     // The editor's history puts together what is typed without a rest.
     const grew = undoDepth(transaction.state) !== undoDepth(transaction.startState);
     if (grew || this.done.at(-1)?.is !== 'typed') this.done.push({ is: 'typed' });
-    if (!transaction.annotation(fromStore)) this.store.forgetUndone();
+    if (!transaction.annotation(fromStore)) this.store.steps.forgetUndone();
   }
 
   /** The editor's history was moved by something else, as a menu of the system: its newest entry follows. */

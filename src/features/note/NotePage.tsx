@@ -13,20 +13,20 @@ import { DayClaims } from './DayClaims';
 import { NoteHeader } from './NoteHeader';
 import { OtherText } from './OtherText';
 import { Sheet } from './Sheet';
-import { useFollowed } from './use-followed';
+import { type Followed, useFollowed } from './use-followed';
 import { useStoredNote } from './use-stored-note';
 
 /** The page of a note: an agenda page as its lists, any other as text. */
 export function NotePage() {
   const path = useParams()['*'] ?? '';
-  const [key, follows] = useFollowed(path);
+  const { key, follows } = useFollowed(path);
   const navigate = useNavigate();
   const { search } = useLocation();
   const moved = (to: string): void => {
     follows(to);
     void navigate({ pathname: noteAddress(to), search }, { replace: true });
   };
-  return <NoteAt key={key} path={path} onMoved={moved} />;
+  return <NoteAt key={key} path={path} followed={{ key, follows: moved }} />;
 }
 
 /** Reads `?line=12` as line 11 from 0. */
@@ -36,8 +36,8 @@ export function useLineParameter(): number | null {
   return Number.isInteger(line) && line > 0 ? line - 1 : null;
 }
 
-function NoteAt({ path, onMoved }: { path: string; onMoved: (to: string) => void }) {
-  const stored = useStoredNote(path, onMoved);
+function NoteAt({ path, followed }: { path: string; followed: Followed }) {
+  const stored = useStoredNote(path, followed);
   useYaml();
   const line = useLineParameter();
   const navigate = useNavigate();

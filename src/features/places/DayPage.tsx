@@ -35,8 +35,8 @@ export function DayPage() {
 
 function JournalPage({ path, day }: { path: string; day: Day }) {
   const { day: today } = useNow();
-  const [key, follows] = useFollowed(path);
-  const stored = useStoredNote(path, follows);
+  const followed = useFollowed(path);
+  const stored = useStoredNote(path, followed);
   const line = useLineParameter();
   const [opened, setOpened] = useState(0);
   const words = day === today ? 'Today' : day === today + 1 ? 'Tomorrow' : day === today - 1 ? 'Yesterday' : 'Journal';
@@ -63,7 +63,7 @@ function JournalPage({ path, day }: { path: string; day: Day }) {
       <DayClaims path={path} day={day} />
       {stored.is !== 'loading' && (
         <LazyNoteEditor
-          key={`${key} ${opened}`}
+          key={`${followed.key} ${opened}`}
           path={path}
           title={dayTitle(day)}
           stored={text}

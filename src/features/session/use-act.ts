@@ -23,7 +23,7 @@ export function useUndo(): (step?: number) => Promise<void> {
     async (step) => {
       if (runInText(step === undefined ? 'undo' : 'undo-step', false, step)) return;
       try {
-        const result = step === undefined ? await store.undo() : await store.undoStep(step);
+        const result = step === undefined ? await store.steps.undo() : await store.steps.undoStep(step);
         if (!result) toast(step === undefined ? 'There is nothing to undo.' : 'That was taken back already.');
         else if ('refused' in result) toast.error(result.refused);
         else toast(`Undone: ${result.undone}`);
@@ -49,7 +49,7 @@ export function useRedo(): () => Promise<void> {
   const { store } = useServices();
   return useCallback(async () => {
     try {
-      const result = await store.redo();
+      const result = await store.steps.redo();
       if (!result) toast('There is nothing to do again.');
       else if ('refused' in result) toast.error(result.refused);
       else toast(`Done again: ${result.redone}`);
