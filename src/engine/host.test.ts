@@ -1,18 +1,9 @@
-import { readIsoDay } from '../core/calendar/day';
 import { SHIPPED_PAGES } from '../core/agenda/shipped';
-import type { LibrarySettings } from '../core/index/library';
 import { EngineHost } from './host';
 import type { EngineEvent } from './protocol';
 import { EMPTY_OVERVIEW, overviewAfter } from '../core/index/overview';
 import { answersAfter } from '../core/index/news';
-
-const SETTINGS: LibrarySettings = {
-  today: readIsoDay('2026-11-23') ?? 0,
-  firstDayOfWeek: 1,
-  dateStyle: 'words',
-  me: null,
-  workingDay: 480,
-};
+import { SETTINGS } from './test-settings';
 
 function engine(notes: Record<string, string>) {
   const events: EngineEvent[] = [];

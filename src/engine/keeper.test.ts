@@ -1,17 +1,9 @@
-import { readIsoDay } from '../core/calendar/day';
-import type { LibrarySettings, NoteChange } from '../core/index/library';
+import type { NoteChange } from '../core/index/library';
 import { answersAfter } from '../core/index/news';
 import { EngineHost } from './host';
 import { type Apart, EngineKeeper } from './keeper';
 import type { EngineEvent } from './protocol';
-
-const SETTINGS: LibrarySettings = {
-  today: readIsoDay('2026-11-23') ?? 0,
-  firstDayOfWeek: 1,
-  dateStyle: 'words',
-  me: null,
-  workingDay: 480,
-};
+import { SETTINGS } from './test-settings';
 
 /** A page with an engine that may die, over some stored notes. */
 function page(notes: Record<string, string>) {

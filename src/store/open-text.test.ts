@@ -67,6 +67,18 @@ describe('a note that is written', () => {
     expect(apart).toEqual([{ why: 'deleted', of: PATH, path: OTHER }]);
   });
 
+  it('that was deleted goes into the other text that is there, which keeps its own words', async () => {
+    const { store, editing } = await written('one');
+    await store.commit(null, [{ path: OTHER, expect: null, content: text('one of theirs') }]);
+    editing.type(' and more');
+    await store.commit(null, [{ path: PATH, expect: text('one'), content: null }]);
+    await editing.text.save();
+    expect(editing.surface.text()).toBe('one of theirs\none and more');
+    editing.type('.');
+    await editing.leave();
+    expect(await texts(store)).toEqual({ [OTHER]: 'one of theirs\none and more.' });
+  });
+
   it('that was moved is followed with the words that are not saved', async () => {
     const { store, actions, editing } = await written('one');
     editing.type(' and');
@@ -117,6 +129,32 @@ describe('a save that fails', () => {
     failing.mockRestore();
     await again.leave();
     expect(await here.store.text(PATH)).toBe('one two three');
+  });
+
+  it('or is still on its way when the note is opened again: the new editor leaves a draft of just the rest', async () => {
+    const here = await written('one');
+    const commit = here.store.commit.bind(here.store);
+    let letGo: () => void = () => undefined;
+    const held = new Promise<void>((resolve) => (letGo = resolve));
+    const slow = jest.spyOn(here.store, 'commit').mockImplementation(async (label, writes) => {
+      await held;
+      return commit(label, writes);
+    });
+    here.editing.type(' two');
+    void here.editing.leave();
+    await until(() => slow.mock.calls.length > 0, 'on its way');
+    const again = await here.edit(PATH);
+    expect(again.surface.text()).toBe('one two');
+    again.type(' three');
+    slow.mockRestore();
+    letGo();
+    await until(() => here.drafts.left(() => false)[0]?.base === 'one two', 'a draft of the rest');
+    const [draft] = here.drafts.left(() => false);
+    expect(draft && draftText(draft.base ?? null, draft.changes)).toBe('one two three');
+    await until(async () => (await here.store.text(PATH)) === 'one two three', 'stored');
+    await until(() => here.states.at(-1)?.is === 'saved', 'called saved');
+    expect(here.drafts.left(() => false)).toEqual([]);
+    await again.leave();
   });
 
   it('of one note is not hidden by another that succeeds', async () => {

@@ -9,19 +9,30 @@ export interface Followed {
   follows: (to: string) => void;
 }
 
+/** Which note is shown, and where it is moved to while its path has not changed yet. */
+export interface Shown {
+  key: number;
+  path: string;
+  next: string | null;
+}
+
+/** What is shown once a path is asked for: the same note when that is where it was, or where it went. */
+export function shownAt(shown: Shown, path: string): Shown {
+  if (foldPath(path) === foldPath(shown.path)) return shown;
+  const arrived = shown.next !== null && foldPath(path) === foldPath(shown.next);
+  // The path that it left may be that of another note from now on.
+  return { key: arrived ? shown.key : shown.key + 1, path, next: null };
+}
+
 /**
  * Tells a note that is followed to its new path from another note at that path.
  *
  * @example const { key, follows } = useFollowed(path); // follows('Crates 2.md'), then the address may change
  */
 export function useFollowed(path: string): Followed {
-  const [shown, setShown] = useState(() => ({ key: 0, path, next: null as string | null }));
+  const [shown, setShown] = useState<Shown>(() => ({ key: 0, path, next: null }));
   const follows = useCallback((next: string) => setShown((one) => ({ ...one, next })), []);
-  const isHere = foldPath(path) === foldPath(shown.path);
-  if (isHere) return { key: shown.key, follows };
-  const arrived = shown.next !== null && foldPath(path) === foldPath(shown.next);
-  const key = arrived ? shown.key : shown.key + 1;
-  // The path that it left may be that of another note from now on.
-  setShown({ key, path, next: null });
-  return { key, follows };
+  const now = shownAt(shown, path);
+  if (now !== shown) setShown(now);
+  return { key: now.key, follows };
 }
