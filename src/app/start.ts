@@ -8,7 +8,8 @@ import { Drafts } from '../store/drafts';
 import { NoteActions } from '../store/note-actions';
 import { NoteStore } from '../store/note-store';
 import type { WordsApart } from '../store/open-text';
-import { OpenTexts, type Recovered } from '../store/open-texts';
+import { OpenTexts } from '../store/open-texts';
+import type { Recovered } from '../store/recover-drafts';
 import { type Settings, readSettings } from '../store/settings';
 import { type Tab, claimTab } from '../store/tab';
 import { actionContext } from '../features/session/action-context';
@@ -115,9 +116,9 @@ function openTexts(store: NoteStore, drafts: Drafts, state: State, notice: (one:
 }
 
 async function recovered(texts: OpenTexts, tab: Tab): Promise<Recovered[]> {
-  if (!texts.hasDrafts) return [];
-  const open = await tab.open();
-  return texts.recover((name) => (open === null ? name !== tab.name : open.has(name) && name !== tab.name));
+  if (!texts.host.drafts.any()) return [];
+  const [open, { recoverDrafts }] = await Promise.all([tab.open(), import('../store/recover-drafts')]);
+  return recoverDrafts(texts, (name) => name !== tab.name && (open === null || open.has(name)));
 }
 
 function recoveredNotice({ path, is }: Recovered): Notice {

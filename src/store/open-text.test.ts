@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto';
 import { markOf } from './database';
 import { draftText } from './drafts';
+import { recoverDrafts } from './recover-drafts';
 import { desk, tabs, text, texts, until } from './test-desk';
 
 const PATH = 'Journal/2026-11-23.md';
@@ -331,9 +332,9 @@ describe('a draft', () => {
     await b.store.commit(null, [{ path: PATH, expect: text('one\n\ntwo'), content: text('one\n\ntwo, elsewhere') }]);
     // The page of the first tab is gone; the other one starts.
     jest.spyOn(a.store, 'commit').mockReturnValue(new Promise(() => undefined));
-    expect(await b.openTexts.recover((tab) => tab === 'b')).toEqual([{ path: PATH, is: 'merged' }]);
+    expect(await recoverDrafts(b.openTexts, (tab) => tab === 'b')).toEqual([{ path: PATH, is: 'merged' }]);
     expect(await b.store.text(PATH)).toBe('one typed last\n\ntwo, elsewhere');
-    expect(await b.openTexts.recover((tab) => tab === 'b')).toEqual([]);
+    expect(await recoverDrafts(b.openTexts, (tab) => tab === 'b')).toEqual([]);
     expect(await b.store.steps.undo()).toEqual({ undone: 'Typing in “2026-11-23”' });
   });
 
@@ -348,7 +349,7 @@ describe('a draft', () => {
       { path: 'A.md', expect: text('one'), content: text('one theirs') },
       { path: 'B.md', expect: text('one'), content: null },
     ]);
-    await here.openTexts.recover(() => false);
+    await recoverDrafts(here.openTexts, () => false);
     const all = await texts(here.store);
     expect(all['A.md']).toBe('one theirs');
     expect(all['A (other text).md']).toBe('one mine');
@@ -362,7 +363,7 @@ describe('a draft', () => {
     await here.ready;
     here.drafts.keep('A.md', long, [{ from: 0, to: 0, insert: 'mine ' }]);
     expect(here.drafts.left(() => false)[0]).toMatchObject({ base: undefined, mark: markOf({ text: long }) });
-    await here.openTexts.recover(() => false);
+    await recoverDrafts(here.openTexts, () => false);
     expect(await here.store.text('A.md')).toBe(`mine ${long}`);
   });
 
@@ -371,9 +372,9 @@ describe('a draft', () => {
     await here.ready;
     here.drafts.keep('A.md', 'one', [{ from: 3, to: 3, insert: ' mine' }]);
     here.memory.set('recado draft gone b.md', '{"at":1,"changes":"none"}');
-    expect(await here.openTexts.recover((tab) => tab === 'this')).toEqual([]);
+    expect(await recoverDrafts(here.openTexts, (tab) => tab === 'this')).toEqual([]);
     here.drafts.keep('A.md', 'one', [{ from: 30, to: 2, insert: ' mine' }]);
-    await here.openTexts.recover(() => false);
+    await recoverDrafts(here.openTexts, () => false);
     expect((await texts(here.store))['A.md']).toBe('one');
   });
 
@@ -383,7 +384,7 @@ describe('a draft', () => {
     here.memory.set('recado base gone a.md', JSON.stringify({ path: 'A.md', text: 'one', mark: null }));
     here.memory.set('recado draft gone a.md', JSON.stringify({ at: 1, changes: [{ from: 3, to: 3, insert: ' mine' }] }));
     const failing = jest.spyOn(here.store, 'commit').mockRejectedValue(new Error('no'));
-    expect(await here.openTexts.recover(() => false)).toEqual([]);
+    expect(await recoverDrafts(here.openTexts, () => false)).toEqual([]);
     await until(() => here.states.at(-1)?.is === 'failed', 'named');
     expect(here.memory.keys('recado draft')).toHaveLength(1);
     failing.mockRestore();

@@ -1,12 +1,8 @@
-import { editorText } from '../core/note/line-endings';
-import { baseNameOf, foldPath } from '../core/note/path';
-import type { Drafts, Draft } from './drafts';
-import { draftText, draftWords } from './drafts';
-import { markOf } from './database';
+import { foldPath } from '../core/note/path';
+import type { Drafts } from './drafts';
 import { reportProblem } from './listeners';
 import type { NoteStore } from './note-store';
-import { OpenText, type Surface, type WordsApart, keptText } from './open-text';
-import { intoOtherText, saveText } from './save-text';
+import type { OpenText, OpenTextHost, WordsApart } from './open-text';
 
 /** A text that could not be stored, and why. */
 export interface UnsavedText {
@@ -17,33 +13,28 @@ export interface UnsavedText {
 /** Whether everything is on the disk. “Saved” is said only when nothing that was typed is unsaved. */
 export type SaveState = { is: 'saved' } | { is: 'saving' } | { is: 'failed'; texts: UnsavedText[] };
 
-/** What became of words that a page left behind. */
-export interface Recovered {
-  path: string;
-  /** Whether they stand in the note, or in its other text. */
-  is: 'merged' | 'aside';
-}
-
 /** What the page is told. */
 interface Told {
   saving: (state: SaveState) => void;
   apart: (words: WordsApart) => void;
 }
 
-/** All texts that are being written in this tab, and those that wait to be stored. */
+/** All texts that are being written in this tab, and those that wait to be stored. What writes them is loaded with the first editor. */
 export class OpenTexts {
   private readonly texts = new Set<OpenText>();
-  /** Texts that a draft of another page brought, which is forgotten once they are stored. */
-  private readonly adopted = new Map<OpenText, Draft>();
+  private readonly awaited = new Map<OpenText, () => void>();
+  /** What each of them is given. */
+  readonly host: OpenTextHost;
   private writing = 0;
   private state: SaveState = { is: 'saved' };
 
   constructor(
-    private readonly store: NoteStore,
-    private readonly drafts: Drafts,
+    store: NoteStore,
+    drafts: Drafts,
     private readonly told: Told,
-    private readonly problem: (error: unknown) => void = reportProblem,
+    problem: (error: unknown) => void = reportProblem,
   ) {
+    this.host = { store, drafts, problem, changed: (text) => this.changed(text), apart: (words) => this.told.apart(words) };
     store.listen({
       writing: (count) => {
         this.writing = count;
@@ -57,32 +48,27 @@ export class OpenTexts {
     return this.waitingAt(path)?.current() ?? null;
   }
 
-  /** Joins an editor with the stored note. */
-  open(path: string, stored: string | null, surface: Surface, removed: () => void): OpenText {
-    const waiting = this.waitingAt(path);
-    if (waiting) {
-      waiting.takeOver(surface, removed);
-      return waiting;
-    }
-    const text = new OpenText(path, stored, surface, removed, {
-      store: this.store,
-      drafts: this.drafts,
-      changed: (one) => this.changed(one),
-      apart: (words) => this.told.apart(words),
-      problem: this.problem,
-    });
+  /** A text is written from now on. */
+  add(text: OpenText): void {
     this.texts.add(text);
-    return text;
   }
 
-  private waitingAt(path: string): OpenText | undefined {
+  /** Calls something once all of a text is durable. */
+  whenStored(text: OpenText, act: () => void): void {
+    this.awaited.set(text, act);
+  }
+
+  /** The text that waits to be stored though its editor is gone. */
+  waitingAt(path: string): OpenText | undefined {
     return [...this.texts].find((one) => one.isEnded && one.state !== 'still' && foldPath(one.path) === foldPath(path));
   }
 
   private changed(text: OpenText): void {
-    const draft = this.adopted.get(text);
-    if (draft && text.state === 'still' && this.adopted.delete(text)) this.drafts.forget(draft.tab, draft.path);
-    if (text.isEnded && text.state === 'still') this.texts.delete(text);
+    if (text.state === 'still') {
+      this.awaited.get(text)?.();
+      this.awaited.delete(text);
+      if (text.isEnded) this.texts.delete(text);
+    }
     this.tellState();
   }
 
@@ -111,70 +97,6 @@ export class OpenTexts {
   /** The words of the text that waits at a path, to be copied out. */
   textAt(path: string): string | null {
     return [...this.texts].find((one) => foldPath(one.path) === foldPath(path))?.current() ?? null;
-  }
-
-  /** Whether a page left words behind that were not durable, this one's own before a reload too. */
-  get hasDrafts(): boolean {
-    return this.drafts.any();
-  }
-
-  /**
-   * Brings back what pages left behind that went before it was durable: into its note, or beside it where that was changed since.
-   *
-   * @param isAlive whether a tab is still open and keeps its drafts itself
-   */
-  async recover(isAlive: (tab: string) => boolean): Promise<Recovered[]> {
-    const recovered: Recovered[] = [];
-    for (const draft of this.drafts.left(isAlive)) {
-      try {
-        const done = await this.bringBack(draft);
-        if (done) recovered.push(done);
-        this.drafts.forget(draft.tab, draft.path);
-      } catch (error) {
-        this.adopt(draft);
-        this.problem(error);
-      }
-    }
-    return recovered;
-  }
-
-  private async bringBack({ path: left, base, mark, changes }: Draft): Promise<Recovered | null> {
-    const note = await this.store.get(left);
-    const path = note ? note.path : ((await this.store.steps.whereWent(left)) ?? left);
-    const present = note?.text ?? (await this.store.text(path));
-    const known = base !== undefined ? base : present !== null && markOf({ text: present }) === mark ? present : undefined;
-    const text = known === undefined ? null : draftText(known, changes);
-    const label = `Typing in “${baseNameOf(path)}”`;
-    if (text === null || known === undefined) return this.keepWords(path, draftWords(changes));
-    if (text === present || text === (known ?? '')) return null;
-    const saved = await saveText(this.store, { path, base: known, text, label });
-    if (saved.is === 'gone') return this.keepWords(path, text);
-    return { path: saved.aside?.path ?? path, is: saved.aside ? 'aside' : 'merged' };
-  }
-
-  /** Words whose note changed too much, or is gone, stand in its other text. */
-  private async keepWords(path: string, words: string): Promise<Recovered | null> {
-    if (words.trim() === '') return null;
-    for (;;) {
-      const other = await intoOtherText(this.store, path, words, '');
-      if (other.writes.length === 0 || (await this.store.commit(`Brought back: ${baseNameOf(path)}`, other.writes)).saved)
-        return { path: other.path, is: 'aside' };
-    }
-  }
-
-  /** Words that cannot be stored now wait as those of an editor that went. */
-  private adopt(draft: Draft): void {
-    const { path, base, changes } = draft;
-    const text = base === undefined ? draftWords(changes) : (draftText(base, changes) ?? draftWords(changes));
-    const known = base ?? null;
-    const waiting = this.open(
-      path,
-      known,
-      keptText(editorText(text), () => known),
-      () => undefined,
-    );
-    this.adopted.set(waiting, draft);
-    void this.end(waiting);
   }
 
   private tellState(): void {

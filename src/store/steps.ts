@@ -1,7 +1,6 @@
 import { baseNameOf, foldPath } from '../core/note/path';
 import { type Content, type RecadoDatabase, type Step, type StepChange, sameContent } from './database';
 import type { NoteWrite } from './note-write';
-import { inverseWrites } from './step-writes';
 
 /** What became of taking a step back. */
 export type Taken = { undone: string } | { refused: string };
@@ -156,7 +155,7 @@ export class Steps {
   private async carry(label: string, changes: readonly StepChange[]): Promise<{ again: StepChange[] } | { refused: string }> {
     for (;;) {
       const notes = await this.db.notes.bulkGet(changes.map(({ path }) => foldPath(path)));
-      const writes = inverseWrites(label, changes, notes);
+      const writes = (await import('./step-writes')).inverseWrites(label, changes, notes);
       if ('refused' in writes) return writes;
       const again = writes.map(({ path, expect, content, demo, movedFrom }): StepChange => ({
         path,

@@ -9,6 +9,7 @@ import { NoteActions } from './note-actions';
 import { NoteStore } from './note-store';
 import type { OpenText, WordsApart } from './open-text';
 import { OpenTexts, type SaveState } from './open-texts';
+import { writeNote } from './write-note';
 
 let count = 0;
 const open: NoteStore[] = [];
@@ -55,7 +56,7 @@ export function tabOn(name: string, tab = 'this', storage: Storage = memoryStora
     const there = await store.text(path);
     const surface = new TestSurface(editorText(openTexts.waiting(path) ?? there ?? ''));
     const removed: string[] = [];
-    const text = openTexts.open(path, there, surface, () => removed.push(text.path));
+    const text = writeNote(openTexts, path, there, surface, () => removed.push(text.path));
     return { text, surface, removed, type: (words, at) => typeIn(text, surface, words, at), leave: () => openTexts.end(text) };
   };
   return { name, db, store, actions, drafts, memory, storage, openTexts, states, apart, problems, edit };

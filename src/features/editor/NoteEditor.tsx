@@ -38,6 +38,7 @@ import { useFollow } from './use-follow';
 import { useKnownPeople, useRefProblems, useSharedNames } from './use-library-facts';
 import { useLatest } from '../../ui/use-latest';
 import type { OpenText } from '../../store/open-text';
+import { writeNote } from '../../store/write-note';
 
 interface NoteEditorProps {
   /** May become another while the note is moved: the editor stays. For another note it must be made anew. */
@@ -184,7 +185,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
       },
     });
     surface = new EditorSurface(view);
-    const open = texts.open(firstPath, there, surface, () => latest.current.onRemoved());
+    const open = writeNote(texts, firstPath, there, surface, () => latest.current.onRemoved());
     const order = new UndoOrder(
       () => open.path,
       view,

@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto';
 import { history, isolateHistory, redo, undo } from '@codemirror/commands';
 import fc from 'fast-check';
 import { tabOn } from '../../store/test-desk';
+import { writeNote } from '../../store/write-note';
 import { EditorSurface } from './editor-surface';
 import { watchedView } from './test-view';
 import { UndoOrder } from './undo-order';
@@ -29,7 +30,7 @@ async function desk(text: string, there = '- [ ] there') {
     history(),
   );
   const surface = new EditorSurface(view);
-  const session = openTexts.open(HERE, text, surface, () => told.push('removed'));
+  const session = writeNote(openTexts, HERE, text, surface, () => told.push('removed'));
   const order = new UndoOrder(
     () => session.path,
     view,
