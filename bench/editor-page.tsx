@@ -50,6 +50,7 @@ function ourEditor(parent: HTMLElement, text: string): EditorView {
     repairKey: '',
     action: () => ({ now: { day: 20780, minute: 560 }, settings: ACTION_DEFAULTS, makeRef: () => 'a1' }),
     tick: () => undefined,
+    raise: () => undefined,
     run: () => undefined,
     follow: () => undefined,
   };

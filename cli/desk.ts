@@ -43,7 +43,7 @@ function readDesk(folder: Folder, settings: ActionSettings): Desk {
   const full = added.length === 0 ? settings : { ...settings, statuses: statusTable(added) };
   const notes = added.length === 0 ? plain : folder.notes.map((note) => readNote(note.path, note.text, full));
   const refs = new RefIndex();
-  for (const note of notes) refs.add(note.tasks.filter((task) => task.ref !== null).map((task) => refTask(note.path, task)));
+  for (const note of notes) refs.add(note.tasks.filter((task) => task.ref !== null).map((task) => refTask(note.path, task, note.tasks)));
   return { folder, settings: full, notes, refs: refs.table };
 }
 

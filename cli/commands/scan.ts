@@ -40,6 +40,10 @@ export interface ScannedTask {
   since: string | null;
   asked: string | null;
   pushed: string[];
+  lapses: string | null;
+  question: boolean;
+  joined: string | null;
+  sent: string | null;
   key: boolean;
   /** The ref of the task that an echo stands for. */
   echo: string | null;
@@ -88,6 +92,10 @@ function scanNote(desk: Desk, note: ReadNote, today: Day): ScannedTask[] {
     since: spanName(task.since),
     asked: task.asked,
     pushed: task.pushed.map(isoDay),
+    lapses: dayName(task.lapses),
+    question: task.question,
+    joined: task.joined,
+    sent: task.sent,
     key: task.key,
     echo: echoRefOf(task.text),
     depth: task.depth,

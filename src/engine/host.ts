@@ -124,6 +124,10 @@ export class EngineHost implements Engine {
     return this.library?.find(words, MOST_FOUND) ?? [];
   }
 
+  async tasksOf(refs: readonly string[]): Promise<(FoundTask & { ref: string })[]> {
+    return this.library?.tasksOf(refs) ?? [];
+  }
+
   async refProblems(path: string): Promise<{ line: number; problems: Problem[] }[]> {
     return this.library?.refProblemsOf(path) ?? [];
   }

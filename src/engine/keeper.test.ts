@@ -31,6 +31,7 @@ function page(notes: Record<string, string>) {
         unsubscribe: alive(host.unsubscribe.bind(host)),
         why: alive(host.why.bind(host)),
         find: alive(host.find.bind(host)),
+        tasksOf: alive(host.tasksOf.bind(host)),
         refProblems: alive(host.refProblems.bind(host)),
         resolve: alive(host.resolve.bind(host)),
       },

@@ -134,6 +134,10 @@ export class EngineKeeper implements Engine {
     return this.call((engine) => engine.find(words), []);
   }
 
+  tasksOf(refs: readonly string[]): Promise<(FoundTask & { ref: string })[]> {
+    return this.call((engine) => engine.tasksOf(refs), []);
+  }
+
   refProblems(path: string): Promise<{ line: number; problems: Problem[] }[]> {
     return this.call((engine) => engine.refProblems(path), []);
   }

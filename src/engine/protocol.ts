@@ -36,6 +36,8 @@ export interface Engine {
   why(text: string, at: string | null, path: string, line: number): Promise<Why | null>;
   /** The first tasks whose words hold some words, wherever they stand and whatever their status. */
   find(words: string): Promise<FoundTask[]>;
+  /** The tasks that bear some refs, in that order; one that nothing or several bear is left out. */
+  tasksOf(refs: readonly string[]): Promise<(FoundTask & { ref: string })[]>;
   /** What is wrong with what the tasks of a note point at, by line (from 0). */
   refProblems(path: string): Promise<{ line: number; problems: Problem[] }[]>;
   /** The path of the note that a link means, as it stands in the note at `from`; null when there is none. */

@@ -238,7 +238,14 @@ export class NoteActions {
 
 /** Whether an action on a line can touch other notes: what points somewhere, or is moved there. */
 function looksFurther(ref: LineRef, intention: WideIntention): boolean {
-  if (intention.do === 'move' || intention.do === 'archive' || intention.do === 'echo' || intention.do === 'swap') return true;
+  if (
+    intention.do === 'need' ||
+    intention.do === 'move' ||
+    intention.do === 'archive' ||
+    intention.do === 'echo' ||
+    intention.do === 'swap'
+  )
+    return true;
   return /recado:|\bref /.test(ref.expected);
 }
 

@@ -20,6 +20,8 @@ export const settingsSchema = z.object({
   repeatRecords: z.catch(z.enum(['lines', 'count']), 'lines'),
   /** How many days before its day a repeating task without start comes back; null: it never rests. */
   repeatLead: z.catch(z.nullable(z.int().check(z.minimum(0), z.maximum(365))), 0),
+  /** What a typed day without a word before it means. */
+  bareDay: z.catch(z.enum(['plan', 'due']), 'plan'),
   /** Where loose tasks are caught: `journal` is today's journal page, else the path of a note. */
   loosePlace: z.catch(z.string().check(z.minLength(1)), 'journal'),
   /** How many seconds a row that no longer belongs keeps its place after it was ticked. */

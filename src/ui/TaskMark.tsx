@@ -1,5 +1,5 @@
 import { createElement } from 'react';
-import { MARK_VIEW_BOX, type MarkLook, markClass, markLabel, markShapes } from './mark-shapes';
+import { MARK_VIEW_BOX, type MarkLook, isOnEdge, markClass, markLabel, markShapes } from './mark-shapes';
 
 interface TaskMarkProps {
   look: MarkLook;
@@ -9,6 +9,8 @@ interface TaskMarkProps {
   selected?: boolean;
   /** `byKey` is true when a key ticked it. */
   onTick: (byKey: boolean) => void;
+  /** Called when its left edge was pressed. */
+  onRaise: () => void;
 }
 
 const REACT_NAMES: Record<string, string> = {
@@ -18,8 +20,8 @@ const REACT_NAMES: Record<string, string> = {
   'stroke-dasharray': 'strokeDasharray',
 };
 
-/** A task's mark as a checkbox that ticks it. */
-export function TaskMark({ look, of, selected = false, onTick }: TaskMarkProps) {
+/** A task's mark as a checkbox that ticks it; a press on its left edge raises the priority. */
+export function TaskMark({ look, of, selected = false, onTick, onRaise }: TaskMarkProps) {
   const closed = look.status === 'done' || look.status === 'cancelled';
   return (
     <button
@@ -27,10 +29,16 @@ export function TaskMark({ look, of, selected = false, onTick }: TaskMarkProps) 
       role="checkbox"
       aria-checked={closed}
       aria-label={`${markLabel(look)}${selected ? ', selected' : ''}: ${of}`}
-      title={closed ? 'Open it again' : 'Mark as done'}
+      title={closed ? 'Open it again' : 'Mark as done; its left edge raises the priority'}
       className={markClass(look)}
       // A click without a pointer comes from a key.
-      onClick={(event) => onTick(event.detail === 0)}
+      onClick={(event) => {
+        const { clientX, detail, nativeEvent } = event;
+        const { pointerType } = nativeEvent as MouseEvent & { pointerType?: string };
+        const press = { clientX, detail, ...(pointerType !== undefined && { pointerType }) };
+        if (!closed && isOnEdge(press, event.currentTarget.getBoundingClientRect().left)) onRaise();
+        else onTick(detail === 0);
+      }}
     >
       <svg viewBox={MARK_VIEW_BOX} aria-hidden="true">
         {markShapes(look).map((shape, index) =>

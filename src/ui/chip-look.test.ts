@@ -50,7 +50,7 @@ describe('chips', () => {
 });
 
 describe('the task mark', () => {
-  const look = { status: 'todo', priority: null, late: false } as const;
+  const look = { status: 'todo', priority: null, late: false, resting: false } as const;
   it('differs in shape for each status and each priority, not by colour alone', () => {
     const shapes = [
       ...(['todo', 'underway', 'waiting', 'done', 'cancelled'] as const).map((status) => markShapes({ ...look, status })),
@@ -60,7 +60,7 @@ describe('the task mark', () => {
   });
 
   it('says what it shows', () => {
-    expect(markLabel({ status: 'underway', priority: 'high', late: true })).toBe('Under way, high, late');
-    expect(markClass({ ...look, late: true })).toContain('task-mark-late');
+    expect(markLabel({ status: 'underway', priority: 'high', late: true, resting: false })).toBe('Under way, high, late');
+    expect(markClass({ ...look, late: true, resting: false })).toContain('task-mark-late');
   });
 });

@@ -7,18 +7,21 @@ export interface MarkShape {
   attributes: Record<string, string>;
 }
 
-/** What a mark tells: a status, the priority on its left edge, and lateness by colour. */
+/** What a mark tells: a status, the priority on its edges, lateness by colour, and by dots that the task rests. */
 export interface MarkLook {
   status: Status;
   priority: Priority | null;
   late: boolean;
+  resting: boolean;
 }
 
 export const MARK_VIEW_BOX = '0 0 20 18';
 const CARD = 'M5.75 1.75H13L17.25 6V16.25H5.75Z';
+/** A low priority leaves the lower edge open. */
+const OPEN_CARD = 'M5.75 16.25V1.75H13L17.25 6V16.25';
 
 /** The shapes of a mark: a small card with its upper right corner cut. Page and editor draw the same ones. */
-export function markShapes({ status, priority }: MarkLook): MarkShape[] {
+export function markShapes({ status, priority, resting }: MarkLook): MarkShape[] {
   const outline = { fill: 'none', stroke: 'currentColor', 'stroke-width': '1.5', 'stroke-linejoin': 'round' };
   const shapes: MarkShape[] = [];
   if (status === 'done') {
@@ -40,8 +43,8 @@ export function markShapes({ status, priority }: MarkLook): MarkShape[] {
   } else {
     if (status === 'underway')
       shapes.push({ tag: 'rect', attributes: { x: '6.5', y: '9', width: '10', height: '6.6', fill: 'var(--mark-fill, currentColor)' } });
-    const dashed: Record<string, string> = priority === 'low' ? { 'stroke-dasharray': '1.6 1.9' } : {};
-    shapes.push({ tag: 'path', attributes: { d: CARD, ...outline, ...dashed } });
+    const dotted: Record<string, string> = resting ? { 'stroke-dasharray': '1.6 1.9' } : {};
+    shapes.push({ tag: 'path', attributes: { d: priority === 'low' ? OPEN_CARD : CARD, ...outline, ...dotted } });
     if (status === 'waiting') {
       shapes.push({ tag: 'circle', attributes: { cx: '9.4', cy: '10.4', r: '1.15', fill: 'currentColor' } });
       shapes.push({ tag: 'circle', attributes: { cx: '13.6', cy: '10.4', r: '1.15', fill: 'currentColor' } });
@@ -62,6 +65,18 @@ export function markClass({ status, priority, late }: MarkLook): string {
 }
 
 /** What a mark says to those who do not see it: “To do, high, late”. */
-export function markLabel({ status, priority, late }: MarkLook): string {
-  return [STATUS_NAMES[status], priority, late ? 'late' : null].filter(Boolean).join(', ');
+export function markLabel({ status, priority, late, resting }: MarkLook): string {
+  return [STATUS_NAMES[status], priority, late ? 'late' : null, resting ? 'rests' : null].filter(Boolean).join(', ');
+}
+
+/** How far from the left of a mark its edge reaches, in pixels: a press there is meant for the priority. */
+const EDGE = 8;
+
+/**
+ * Whether a press with a mouse or pen meant the left edge of a mark. A finger is too wide for it, and a key has no place.
+ *
+ * @param left where the mark begins on the page
+ */
+export function isOnEdge(event: { clientX: number; detail: number; pointerType?: string }, left: number): boolean {
+  return event.detail > 0 && event.pointerType !== 'touch' && event.clientX - left < EDGE;
 }

@@ -14,18 +14,19 @@ function page(name: string, about: string, lists: readonly List[]): ShippedPage 
   return { path: `Agenda/${name}.md`, text: `---\nkind: agenda\n---\n${about}\n\n${blocks.join('\n\n')}\n` };
 }
 
-/** Due or planned to have happened by the end of today: what the first three lists of Today hold. */
-const PLANNED_FOR_TODAY = '(plan >= today and plan < tomorrow)';
-
 /**
- * Each list of Today leaves out what stands in one above it. With Ahead, Undated and Resting it leaves no hole: a
- * test says so over generated notes.
+ * Each list of Today leaves out what stands in one above it, and none holds what is planned after today, whatever its due day.
+ * With Ahead, Undated and Resting it leaves no hole: a test says so over generated notes.
  */
 const TODAY = page('Today', 'What today asks for, weightiest first.', [
-  { title: 'Late', lines: ['where late'] },
+  { title: 'Late', lines: ['where late and not plan > today'] },
   {
     title: 'Today',
-    lines: [`where open and not late and (due = today or ${PLANNED_FOR_TODAY})`, 'order by priority, plan, due'],
+    lines: [
+      'where open and not late and (due = today or (plan >= today and plan < tomorrow))',
+      '  and not plan > today',
+      'order by priority, plan, due',
+    ],
   },
   { title: 'Planned earlier', lines: ['where open and plan < today and not due <= today'] },
   {
@@ -34,11 +35,11 @@ const TODAY = page('Today', 'What today asks for, weightiest first.', [
   },
   {
     title: 'Back in sight',
-    lines: ['where open and start in last 7 days and not resting and not due <= today and not plan <= today'],
+    lines: ['where open and start in last 7 days and not resting and not due <= today and without plan'],
   },
   {
     title: 'Under way',
-    lines: ['where underway and not start in last 7 days and not resting and not due <= today and not plan <= today'],
+    lines: ['where underway and not start in last 7 days and not resting and not due <= today and without plan'],
   },
   {
     title: 'Written today, without a day',
@@ -50,10 +51,14 @@ const TODAY = page('Today', 'What today asks for, weightiest first.', [
   { title: 'Finished today', lines: ['where done = today', 'order by done desc'] },
 ]);
 
-const AFTER_TODAY = ['where open and (due > today or plan > today)', '  and not due <= today and not plan <= today'];
+/** What is due by now but planned later: it left Today, whose head says how many these are, and opens Ahead. */
+export const PLANNED_LATER = 'where open and due <= today and plan > today';
+
+const AFTER_TODAY = ['where open and not due <= today', '  and (plan > today or (due > today and not plan <= today))'];
 const WITHIN_FOUR_WEEKS = 'due <= today + 4 weeks or plan <= today + 4 weeks';
 
 const AHEAD = page('Ahead', 'What comes after today, soonest first; what rests until then stands here too.', [
+  { title: 'Due by now, planned later', lines: [PLANNED_LATER, 'order by plan, priority'] },
   {
     title: 'The next four weeks',
     lines: [...AFTER_TODAY, `  and (${WITHIN_FOUR_WEEKS})`, 'including resting', 'group by period', 'order by day, priority'],

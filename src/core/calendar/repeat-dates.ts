@@ -21,6 +21,11 @@ export function nextDate(repeat: Repeat, present: Day, done: Day): Day | null {
   return next === null || next > LAST_DAY || (repeat.until !== null && next > repeat.until) ? null : next;
 }
 
+/** The first date of a repeat on a day or after it, for a task that has none yet; one after done begins on that day. */
+export function firstDate(repeat: Repeat, day: Day): Day | null {
+  return repeat.afterDone ? day : nextOfPattern(writtenOut(repeat, day), day - 1);
+}
+
 /** The next dates after a day, as if each were finished on its day; fewer when the repeat ends. */
 export function datesAfter(repeat: Repeat, day: Day, count: number): Day[] {
   const dates: Day[] = [];

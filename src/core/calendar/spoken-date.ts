@@ -1,8 +1,8 @@
 import { type Day, isoDay, isoWeekName, isoWeekOf } from './day';
 import { numberFrom } from './names-of-days';
-import { readRepeat } from './repeat-phrase';
 import { readMoment, timeName } from './span';
 import { type SpokenContext, type SpokenDay, contradictionLength, readSpokenDay } from './spoken-day';
+import { spokenRepeatLength } from './spoken-repeat';
 import { readSpokenTime } from './spoken-time';
 import { type SpokenWord, spokenWords } from './spoken-words';
 
@@ -38,6 +38,7 @@ export interface SpokenOptions extends SpokenContext {
  * - `sat`, `sun` and months need a number, a time or due, plan, by, on, from beside them; a weekday that contradicts its
  *   date, and a day that does not exist, are not understood.
  * - A day without a year is the next such day; `12.11.2026` is day, month, year; dates with slashes are none.
+ * - A bare day is a plan, and a second one due; where the settings make a bare day due, a second one stays words.
  * - `by` a week or month means its last day, `from` its first; a bare one is a plan.
  * - A time alone is the next such moment; `at 9` is a time only beside a date with nothing behind it.
  *
@@ -48,12 +49,13 @@ export function readSpokenDates(text: string, options: SpokenOptions): SpokenDat
   const found: SpokenDate[] = [];
   const roles = new Set<DateRole>();
   for (let at = 0; at < words.length;) {
-    const skip = repeatLength(text, words, at) || contradictionLength(words, at, options);
+    // The days of a repeat are no dates of the task.
+    const skip = spokenRepeatLength(text, words, at) || contradictionLength(words, at, options);
     if (skip > 0) {
       at += skip;
       continue;
     }
-    const here = readAt(words, at, options);
+    const here = readAt(words, at, options, roles);
     if (!here || roles.has(here.date.role)) {
       at++;
       continue;
@@ -65,22 +67,12 @@ export function readSpokenDates(text: string, options: SpokenOptions): SpokenDat
   return found;
 }
 
-/** How many words the phrase of a repeat takes from here on: its days are no dates of the task. */
-function repeatLength(text: string, words: readonly SpokenWord[], at: number): number {
-  const first = words[at];
-  if (first?.word !== 'every' && first?.word !== 'each') return 0;
-  for (let end = Math.min(words.length, at + 14); end > at + 1; end--) {
-    if (readRepeat(text.slice(first.from, words[end - 1]?.to))) return end - at;
-  }
-  return 0;
-}
-
 interface Found {
   date: SpokenDate;
   count: number;
 }
 
-function readAt(words: readonly SpokenWord[], at: number, options: SpokenOptions): Found | null {
+function readAt(words: readonly SpokenWord[], at: number, options: SpokenOptions, taken: ReadonlySet<DateRole>): Found | null {
   const before = words[at - 1];
   if (before && !before.ends && BLOCKING.has(before.word)) return null;
   const span = readSpanFromNow(words, at, options);
@@ -91,8 +83,13 @@ function readAt(words: readonly SpokenWord[], at: number, options: SpokenOptions
   const found = readDayAndTime(words, place, options, said !== undefined);
   if (!found) return null;
   const count = found.count + (place - at);
-  const role = said ?? options.bareDay ?? 'plan';
+  const role = said ?? bareRole(options.bareDay ?? 'plan', taken);
   return { date: placed(words, at, count, role, { minute: found.minute, day: found.day ?? dayOfTime(found.minute, options) }), count };
+}
+
+/** A bare day is the plan; a second one is due. */
+function bareRole(bareDay: 'plan' | 'due', taken: ReadonlySet<DateRole>): DateRole {
+  return bareDay === 'plan' && taken.has('plan') ? 'due' : bareDay;
 }
 
 /** A time alone is the next such moment: today's, unless it is over. */

@@ -3,9 +3,12 @@ import { SHIPPED_PAGES } from '../agenda/shipped';
 import { isoDay, readIsoDay } from '../calendar/day';
 import { withoutLimits } from '../gather/without-limits';
 import { readNote } from '../task/read-note';
+import { ACTION_DEFAULTS } from '../task/action-context';
+import { actTogether } from '../task/act-across';
 import { isOpen } from '../task/status';
 import { Library, type LibrarySettings } from './library';
 import { type AnswerNews, answersAfter } from './news';
+import { shelfOf } from './shelf';
 import type { AnswerView, RowView } from './view';
 import { loadPatterns } from '../gather/pattern';
 
@@ -220,6 +223,8 @@ describe('laws', () => {
             const walk = (row: RowView): void => {
               // No two lists of Today hold the same task.
               if (isOpen(row.status)) expect(onPage.has(row.id)).toBe(false);
+              // What is planned after today is not asked for today, whatever its due day.
+              if (/Today/.test(page.path) && isOpen(row.status)) expect(row.plan?.from ?? TODAY).toBeLessThanOrEqual(TODAY);
               onPage.add(row.id);
               row.steps.forEach(walk);
             };
@@ -231,6 +236,35 @@ describe('laws', () => {
           if (isOpen(row.task.status)) expect(seen.has(`${row.head.path}:${row.task.line}`)).toBe(true);
         }
       }),
+      { numRuns: 150, seed: 20261123 },
+    );
+  });
+
+  it('after all of Today was carried on, its open lists are empty', () => {
+    const today = readNote('Agenda/Today.md', SHIPPED_PAGES[0]?.text ?? '').gathers.map((gather) => gather.text);
+    const openOnToday = (library: Library): RowView[] =>
+      today.flatMap((text) => {
+        const flat = (row: RowView): RowView[] => [row, ...row.steps.flatMap(flat)];
+        return ask(library, text)
+          .groups.flatMap((group) => group.rows.flatMap(flat))
+          .filter((row) => isOpen(row.status));
+      });
+    fc.assert(
+      fc.property(
+        LIBRARY,
+        fc.constantFrom('tomorrow', 'next week', '1 dec 2026'),
+        fc.constantFrom('skip', 'along'),
+        (notes, to, repeats) => {
+          const rows = openOnToday(libraryOf(notes));
+          const context = { now: { day: TODAY, minute: 554 }, settings: ACTION_DEFAULTS, makeRef: () => 'k3f9qa' };
+          const shelf = shelfOf(Object.entries(notes).map(([path, text]) => ({ path, text })));
+          const acts = actTogether(shelf, context);
+          for (const { path, line, raw } of rows.toSorted((a, b) => b.line - a.line))
+            expect(acts.act({ path, line, expected: raw }, { do: 'carry', to, repeats })).toBeNull();
+          const after = { ...notes, ...Object.fromEntries(acts.outcome().files.map(({ path, text }) => [path, text])) };
+          expect(openOnToday(libraryOf(after)).map((row) => row.raw)).toEqual([]);
+        },
+      ),
       { numRuns: 150, seed: 20261123 },
     );
   });

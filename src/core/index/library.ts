@@ -1,3 +1,5 @@
+import type { Status } from '../task/status';
+import { taskOfRef } from '../task/ref-problems';
 import type { Answer } from '../gather/answer';
 import type { GatherError, Source } from '../gather/ast';
 import { unknownNames } from '../gather/unknown-names';
@@ -125,22 +127,19 @@ export class Library extends NoteIndex {
   }
 
   /** The first tasks whose words hold some words, open ones first. */
-  find(
-    words: string,
-    most: number,
-  ): { path: string; line: number; raw: string; text: string; noteTitle: string; status: Row['task']['status'] }[] {
+  find(words: string, most: number): Found[] {
     const quoted = `"${words.replace(/[\\"]/g, '\\$&')}"`;
     const { answer } = this.ask(`where text has ${quoted}\norder by status, priority, due\nlimit ${most}\nsteps apart\nincluding resting`);
-    return answer.groups.flatMap((group) =>
-      group.rows.map(({ row: { task, head } }) => ({
-        path: head.path,
-        line: task.line,
-        raw: task.raw,
-        text: task.text,
-        noteTitle: head.title,
-        status: task.status,
-      })),
-    );
+    return answer.groups.flatMap((group) => group.rows.map(({ row }) => foundOf(row)));
+  }
+
+  /** The tasks that bear some refs, in that order; one that nothing or several bear is left out. */
+  tasksOf(refs: readonly string[]): (Found & { ref: string })[] {
+    return refs.flatMap((ref) => {
+      const named = taskOfRef(this.refs.table, ref);
+      const row = named && this.entries.get(foldPath(named.path))?.head.rows.find((one) => one.task.line === named.line);
+      return row ? [{ ...foundOf(row), ref }] : [];
+    });
   }
 
   /** What a subscribed gather comes to now; null for an id that nobody subscribed. */
@@ -208,3 +207,18 @@ export class Library extends NoteIndex {
 }
 
 const NO_ROWS: readonly Row[] = [];
+
+/** A task that was looked for, with what finds its line again. */
+interface Found {
+  path: string;
+  /** From 0. */
+  line: number;
+  raw: string;
+  text: string;
+  noteTitle: string;
+  status: Status;
+}
+
+function foundOf({ task, head }: Row): Found {
+  return { path: head.path, line: task.line, raw: task.raw, text: task.text, noteTitle: head.title, status: task.status };
+}

@@ -109,7 +109,9 @@ export function entryOf(key: string, note: ReadNote, settings: ReadingSettings, 
     names: namesFor(key, note.title, front.aliases),
     fullName: isPerson ? note.title : null,
     status: addedStatusOf(front, note.title),
-    refs: tasks.some((task) => task.ref !== null) ? tasks.filter((task) => task.ref !== null).map((task) => refTask(path, task)) : NONE,
+    refs: tasks.some((task) => task.ref !== null)
+      ? tasks.filter((task) => task.ref !== null).map((task) => refTask(path, task, tasks))
+      : NONE,
   };
 }
 

@@ -11,7 +11,9 @@ import { Pages, type Shelf } from './pages';
 import { type HeadingStep, placeUnder } from './place-lines';
 import { type Relocated, readPlace, relocate, relocateTogether } from './relocate';
 import { signOf } from './status';
+import { clauseOf, readTail } from './tail';
 import type { Task } from './task';
+import { withClause } from './write-tail';
 
 /** What an action does to the notes; changes stand in the order of the text. */
 export type WideOutcome = { files: { path: string; changes: Change[]; text: string }[] } | Refusal;
@@ -78,6 +80,8 @@ function wide(pages: Pages, page: Page, ref: LineRef, intention: WideIntention, 
   switch (intention.do) {
     case 'swap':
       return swap(pages, page, ref, intention.with);
+    case 'need':
+      return need(pages, page, ref, intention.other, context);
     case 'move':
       return relocate(pages, page, ref, intention.to, 'move', context);
     case 'archive':
@@ -87,6 +91,7 @@ function wide(pages: Pages, page: Page, ref: LineRef, intention: WideIntention, 
     case 'status':
     case 'cycle':
     case 'end':
+    case 'carry':
       return withEchoes(pages, page, ref, intention, context);
     default:
       return actOn(page, ref, intention, context);
@@ -101,6 +106,22 @@ function swap(pages: Pages, page: Page, ref: LineRef, other: LineRef): Refusal |
   const otherTask = taskAt(otherPage, other);
   if ('refused' in otherTask) return otherTask;
   return swapDays(page, task, otherPage, otherTask);
+}
+
+function need(pages: Pages, page: Page, ref: LineRef, other: LineRef, context: ActionContext): Refusal | null {
+  const task = taskAt(page, ref);
+  if ('refused' in task) return task;
+  const otherPage = pages.open(other.path);
+  if (!otherPage) return { refused: 'The other note is not there, so nothing was changed.' };
+  const otherTask = taskAt(otherPage, other);
+  if ('refused' in otherTask) return otherTask;
+  if (otherTask === task) return { refused: 'A task cannot need itself, so nothing was changed.' };
+  const key = ensureRef(otherPage, otherTask, context);
+  const line = page.edits.wordsOf(task.line);
+  const present = clauseOf(readTail(line, task.boxFrom), 'needs')?.value;
+  const needs = present === undefined ? [] : present.split(',').map((one) => one.trim());
+  if (!needs.includes(key)) page.edits.set(task.line, withClause(line, task.boxFrom, 'needs', `needs ${[...needs, key].join(', ')}`));
+  return null;
 }
 
 /** A change of status, carried from an echo to its source and from a source to its echoes. */

@@ -41,7 +41,7 @@ describe('actions', () => {
     [
       '- [ ] a {plan 2026-W48;due 2026-11-01 ; x}',
       { do: 'set', clause: 'due 2026-11-27' } as const,
-      '- [ ] a {plan 2026-W48;due 2026-11-27 ; x; pushed 2026-11-01}',
+      '- [ ] a {plan 2026-W48;due 2026-11-27 ; x}',
     ],
     ['- [ ] a {due 2026-11-01}', { do: 'unset', clause: 'due' } as const, '- [ ] a'],
     ['- [ ] a {due 2026-11-01; top}', { do: 'unset', clause: 'due' } as const, '- [ ] a {top}'],
@@ -168,13 +168,18 @@ describe('one task line', () => {
       { do: 'push', to: 'fri' },
       '- [ ] a {plan 2026-11-27 09:30; due 2026-12-01; pushed 2026-11-20}',
     ],
-    ['- [ ] a {due 2026-11-20}', { do: 'push', to: 'tomorrow' }, '- [ ] a {due 2026-11-24; pushed 2026-11-20}'],
-    ['- [ ] a {due 2026-11-20}', { do: 'push', to: '3 days' }, '- [ ] a {due 2026-11-26; pushed 2026-11-20}'],
+    [
+      '- [ ] a {due 2026-11-20 15:00}',
+      { do: 'push', to: 'tomorrow' },
+      '- [ ] a {due 2026-11-20 15:00; pushed 2026-11-20; plan 2026-11-24}',
+    ],
+    ['- [ ] a {due 2026-11-20}', { do: 'push', to: '3 days' }, '- [ ] a {due 2026-11-20; pushed 2026-11-20; plan 2026-11-26}'],
     ['- [ ] a {plan 2026-12-01}', { do: 'push', to: 'a week' }, '- [ ] a {plan 2026-12-08; pushed 2026-12-01}'],
     ['- [ ] a {plan 2026-W48}', { do: 'push', to: 'next week' }, '- [ ] a {plan 2026-W49}'],
     ['- [ ] a', { do: 'push', to: 'next month' }, '- [ ] a {plan 2026-12}'],
     ['- [ ] a {plan 2026-11-23}', { do: 'push', to: 'by fri' }, '- [ ] a {plan 2026-11-23; due 2026-11-27}'],
-    ['- [ ] a {due 2026-12-01}', { do: 'push', to: 'today' }, '- [ ] a {due 2026-11-23}'],
+    ['- [ ] a {due 2026-12-01}', { do: 'push', to: 'today' }, '- [ ] a {due 2026-12-01; plan 2026-11-23}'],
+    ['- [ ] a {due 2026-11-20}', { do: 'push', to: 'by fri' }, '- [ ] a {due 2026-11-27; pushed 2026-11-20}'],
     ['- [ ] a', { do: 'push', to: 'soon' }, '“soon” names no day to move to, so nothing was changed.'],
     ['- [ ] a', { do: 'rest', until: '3 days' }, '- [ ] a {start 2026-11-26}'],
     ['- [ ] a', { do: 'rest', until: 'next week' }, '- [ ] a {start 2026-11-30}'],
@@ -201,7 +206,11 @@ describe('one task line', () => {
     ['- [ ] a', { do: 'ref' }, '- [ ] a {ref k3f9qa}'],
     ['- [ ] a {ref p2x7ab}', { do: 'ref' }, '- [ ] a {ref p2x7ab}'],
     ['- [ ] a', { do: 'cycle' }, `- [_] a {since ${TODAY} 09:14}`],
-    ['- [_] a {since 2026-11-01}', { do: 'cycle' }, `- [x] a {done ${TODAY} 09:14}`],
+    // Finished from Under way it keeps since when: that is what it took.
+    ['- [_] a {since 2026-11-01}', { do: 'cycle' }, `- [x] a {since 2026-11-01; done ${TODAY} 09:14}`],
+    ['- [:] a {since 2026-11-01}', status('done'), `- [x] a {done ${TODAY} 09:14}`],
+    ['- [_] a {since 2026-11-01}', status('cancelled'), `- [-] a {cancelled ${TODAY} 09:14}`],
+    ['- [x] a {since 2026-11-01; done 2026-11-02}', status('todo'), '- [ ] a'],
     ['- [x] a {done 2026-11-01}', { do: 'cycle' }, '- [ ] a'],
     ['- [ ] a {due 2026-11-20; every day}', { do: 'end' }, `- [-] a {due 2026-11-20; every day; cancelled ${TODAY} 09:14}`],
   ])('%s, %j → %s', (line, intention, expected) => expect(after(line, intention)).toBe(expected));
@@ -223,11 +232,11 @@ describe('finishing a repeat', () => {
       'words',
     ].join('\n');
     expect(whole(text, 'Read', status('done')).split('\n')).toEqual([
-      '- [ ] Read the log {plan 2026-12-04 08:30; due 2026-12-07; start 2026-12-02; every 2 weeks on mon from 2026-11-23 x4; remind 2026-12-04 08:00; ref p2x7ab; needs k3f9qa}',
+      '- [ ] Read the log {plan 2026-12-03 08:30; due 2026-12-07; start 2026-12-02; every 2 weeks on mon from 2026-11-23 x4; remind 2026-12-04 08:00; ref p2x7ab; needs k3f9qa}',
       '  - [ ] lamp room {due 2026-12-05}',
       '  - [ ] cellar',
       '- other',
-      `- [x] Read the log {plan 2026-11-20 08:30; due 2026-11-23; done ${TODAY} 09:14}`,
+      `- [x] Read the log {plan 2026-11-20 08:30; due 2026-11-23; since 2026-11-20; done ${TODAY} 09:14}`,
       '',
       'words',
     ]);
@@ -318,7 +327,7 @@ describe('open steps and remarks', () => {
       '  words of a',
       `  * [x] b ${stamp}`,
       '    * [x] c',
-      `  * [x] d ${stamp}`,
+      `  * [x] d {since 2026-11-01; done ${TODAY} 09:14}`,
       '* [ ] e',
     ]);
     expect(done('out')).toEqual([`* [x] a ${stamp}`, '  words of a', '* [ ] b', '  * [x] c', '* [_] d {since 2026-11-01}', '* [ ] e']);

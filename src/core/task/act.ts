@@ -1,4 +1,5 @@
 import type { ActionContext } from './action-context';
+import { carry } from './carry';
 import { push, rest, setClause, setPriority, shiftPriority, unsetClause } from './clause-actions';
 import { type Change, type LineRef, type Outcome, applyChanges, locateLine } from './edit';
 import type { Intention, WideIntention } from './intention';
@@ -8,23 +9,26 @@ import { setStatus } from './status-actions';
 import type { Status } from './status';
 import { addName, removeName, reword } from './word-actions';
 
+/** A line that is meant; the path of its note tells which day a journal page is of. */
+export type NamedLine = Omit<LineRef, 'path'> & { path?: string };
+
 /**
  * What an intention does to the text of one note: the smallest changes, or the reason why it does nothing.
  *
  * @example act(text, { line: 3, expected: '- [ ] Book the lift' }, { do: 'status', status: 'done' }, context)
  */
-export function act(text: string, ref: Omit<LineRef, 'path'>, intention: Intention, context: ActionContext): Outcome {
-  const page = openPage('', text, context.settings);
+export function act(text: string, ref: NamedLine, intention: Intention, context: ActionContext): Outcome {
+  const page = openPage(ref.path ?? '', text, context.settings);
   const refusal = actOn(page, ref, intention, context);
   return refusal ?? { changes: page.edits.changes() };
 }
 
 /** Does an intention to several lines of one note, whole or not at all. */
-export function actOnMany(text: string, refs: readonly Omit<LineRef, 'path'>[], intention: Intention, context: ActionContext): Outcome {
+export function actOnMany(text: string, refs: readonly NamedLine[], intention: Intention, context: ActionContext): Outcome {
   // From the foot upwards, so that the lines still to come stay where they were.
   const ordered = [...refs].sort((a, b) => b.line - a.line);
   if (isOfLine(intention)) {
-    const page = openPage('', text, context.settings);
+    const page = openPage(refs[0]?.path ?? '', text, context.settings);
     for (const ref of ordered) {
       const refusal = actOn(page, ref, intention, context);
       if (refusal) return refusal;
@@ -57,6 +61,7 @@ const OF_LINE: ReadonlySet<WideIntention['do']> = new Set<WideIntention['do']>([
   'raise',
   'lower',
   'push',
+  'carry',
   'rest',
   'tag',
   'untag',
@@ -121,11 +126,13 @@ export function actOn(page: Page, ref: Omit<LineRef, 'path'>, intention: Intenti
     case 'priority':
       return setPriority(page, task, intention.priority);
     case 'raise':
-      return shiftPriority(page, task, 1);
+      return shiftPriority(page, task, 1, intention.wraps === true);
     case 'lower':
       return shiftPriority(page, task, -1);
     case 'push':
       return push(page, task, intention.to, context);
+    case 'carry':
+      return carry(page, task, intention, context);
     case 'rest':
       return rest(page, task, intention.until, context);
     case 'tag':

@@ -14,6 +14,8 @@ export interface ActionSettings extends ReadingSettings {
   firstDayOfWeek: Weekday;
   /** What stays of a finished occurrence of a repeat: a line, or a count on the task. */
   repeatRecords: 'lines' | 'count';
+  /** What a typed day without a word before it means; the plan when left out. */
+  bareDay?: 'plan' | 'due';
   /** The words of the heading under which sweeping collects what is finished. */
   finishedHeading: string;
 }

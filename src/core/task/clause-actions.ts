@@ -1,8 +1,10 @@
 import { type Day, addMonths, isoDay } from '../calendar/day';
 import { numberFrom } from '../calendar/names-of-days';
+import { firstDate } from '../calendar/repeat-dates';
 import { readRepeat } from '../calendar/repeat-phrase';
 import { writtenOut } from '../calendar/repeat';
 import { type Span, readSpan } from '../calendar/span';
+import { type TimedRepeat, readTimedRepeat } from '../calendar/spoken-repeat';
 import { readSpokenDates, wordsWithout } from '../calendar/spoken-date';
 import type { ActionContext } from './action-context';
 import { type ClauseName, type Priority, clauseNameOf } from './clause';
@@ -26,12 +28,30 @@ export function setClause(page: Page, task: Task, words: string, context: Action
   if (name === null) return { refused: `“${word}” is no clause that Recado knows, so nothing was changed.` };
   if (/[{};\r\n]/.test(trimmed)) return UNREAD(typed, word);
   if (name === 'owner' && typed === 'me') return unsetClause(page, task, 'owner');
+  if (name === 'every') return setRepeat(page, task, typed, context);
   const value = storedValue(name, typed, context);
   if (value === null) return UNREAD(typed, word);
   const line = page.edits.wordsOf(task.line);
-  if (name === 'due' || name === 'plan') page.edits.set(task.line, withDay(line, task, name, value));
+  if (name === 'due' || name === 'plan') page.edits.set(task.line, withDay(page, task, name, value));
   else page.edits.set(task.line, withClause(line, task.boxFrom, name, value === '' ? word.toLowerCase() : `${name} ${value}`));
   return null;
+}
+
+/** Sets a repeat; a time said with it becomes that of its plan or due day, and of the first day where it has none. */
+function setRepeat(page: Page, task: Task, typed: string, { now }: ActionContext): Refusal | null {
+  const found = readTimedRepeat(typed);
+  if (!found) return UNREAD(typed, 'every');
+  const line = withClause(page.edits.wordsOf(task.line), task.boxFrom, 'every', `every ${found.phrase}`);
+  page.edits.set(task.line, found.minute === null ? line : withTimeOfRepeat(line, task, found, now.day));
+  return null;
+}
+
+/** The line with the time that was said with its repeat. */
+export function withTimeOfRepeat(line: string, task: Task, { phrase, minute }: TimedRepeat, today: Day): string {
+  const name = task.plan || !task.due ? 'plan' : 'due';
+  const repeat = readRepeat(phrase);
+  const day = task[name]?.from ?? (repeat && firstDate(repeat, today)) ?? today;
+  return withClause(line, task.boxFrom, name, `${name} ${spanText({ from: day, to: day, minute })}`);
 }
 
 /** Takes a clause away; the pattern of a repeat is written out first when its date goes. */
@@ -49,15 +69,25 @@ function withPatternWritten(line: string, task: Task): string {
   return repeat && base !== undefined ? withPattern(line, task, writtenOut(repeat, base)) : line;
 }
 
-/** A line with another due or plan day; a day that it is moved away from to a later one is remembered in `pushed`. */
-function withDay(line: string, task: Task, name: 'due' | 'plan', value: string): string {
-  let next = withPatternWritten(line, task);
-  const before = task[name];
+/** The line with another due or plan day; a day that it is moved away from to a later one is remembered in `pushed`. */
+function withDay(page: Page, task: Task, name: 'due' | 'plan', value: string): string {
+  let next = withPatternWritten(page.edits.wordsOf(task.line), task);
+  const left = dayLeft(page, task, name);
   const after = readSpan(value);
-  if (before && after && after.from > before.from && before.to === before.from && !task.pushed.includes(before.from)) {
-    next = withClause(next, task.boxFrom, 'pushed', `pushed ${[...task.pushed, before.from].map(isoDay).join(', ')}`);
+  if (left !== null && after && after.from > left && !task.pushed.includes(left)) {
+    next = withClause(next, task.boxFrom, 'pushed', `pushed ${[...task.pushed, left].map(isoDay).join(', ')}`);
   }
   return withClause(next, task.boxFrom, name, `${name} ${value}`);
+}
+
+/**
+ * The day that a task leaves when its due or plan is moved: its plan; without one its due day; and an undated task of a journal
+ * page leaves the day of that page. Null when it leaves none.
+ */
+function dayLeft(page: Page, task: Task, name: 'due' | 'plan'): Day | null {
+  if (task.plan) return name === 'plan' && task.plan.from === task.plan.to ? task.plan.from : null;
+  if (task.due) return task.due.from;
+  return name === 'plan' && task.parent === -1 ? page.note.journal : null;
 }
 
 const UNITS: Record<string, (day: Day, count: number) => Day> = {
@@ -76,24 +106,23 @@ function amountFrom(words: string): ((day: Day) => Day) | null {
 }
 
 /**
- * Moves a task to another day: the day that was named (`by` one its due day, else its plan where it has one or no due),
- * or so far on (`3 days`) from its own day, from today where that is past. The time of day stays.
+ * Carries a task to another day: it gets the day that was named as its plan, and its due day stays; `by` a day moves the due day
+ * instead. `3 days` counts from its own day, from today where that is past. The time of a plan stays.
  */
 export function push(page: Page, task: Task, to: string, context: ActionContext): Refusal | null {
   const { now, settings } = context;
-  const usual = task.plan !== null || task.due === null ? 'plan' : 'due';
   const amount = amountFrom(to);
   if (amount) {
-    const present = task[usual];
-    const day = amount(Math.max(now.day, present?.from ?? now.day));
-    return move(page, task, usual, present ? shifted(present, day - present.from) : { from: day, to: day, minute: null });
+    const present = task.plan;
+    const day = amount(Math.max(now.day, (present ?? task.due)?.from ?? now.day));
+    return move(page, task, 'plan', present ? shifted(present, day - present.from) : { from: day, to: day, minute: null });
   }
-  const text = /^(?:by|on|plan|due|in|at|from)\b/i.test(to.trim()) ? to : `${usual === 'due' ? 'by' : 'plan'} ${to}`;
-  const found = readSpokenDates(text, { today: now.day, minute: now.minute, firstDayOfWeek: settings.firstDayOfWeek, bareDay: usual });
+  const text = /^(?:by|on|plan|due|in|at|from)\b/i.test(to.trim()) ? to : `plan ${to}`;
+  const found = readSpokenDates(text, { today: now.day, minute: now.minute, firstDayOfWeek: settings.firstDayOfWeek, bareDay: 'plan' });
   const date = found[0];
   if (!date || found.length > 1 || wordsWithout(text, found) !== '' || date.role === 'start')
     return { refused: `“${to}” names no day to move to, so nothing was changed.` };
-  const name = date.role === 'remind' ? usual : date.role;
+  const name = date.role === 'remind' ? 'plan' : date.role;
   const length = date.is === 'week' ? 6 : date.is === 'month' ? 27 : 0;
   return move(page, task, name, {
     from: date.day,
@@ -103,7 +132,7 @@ export function push(page: Page, task: Task, to: string, context: ActionContext)
 }
 
 function move(page: Page, task: Task, name: 'due' | 'plan', span: Span): null {
-  page.edits.set(task.line, withDay(page.edits.wordsOf(task.line), task, name, spanText(span)));
+  page.edits.set(task.line, withDay(page, task, name, spanText(span)));
   return null;
 }
 
@@ -130,9 +159,10 @@ export function setPriority(page: Page, task: Task, priority: Priority | null): 
 /** Lightest first; unmarked ranks between low and high. */
 const LADDER: readonly (Priority | null)[] = ['low', null, 'high', 'top'];
 
-/** One step weightier (1) or lighter (-1); at either end it stays. */
-export function shiftPriority(page: Page, task: Task, by: 1 | -1): null {
-  const at = LADDER.indexOf(task.priority) + by;
+/** One step weightier (1) or lighter (-1); at either end it stays, or goes on at the other. */
+export function shiftPriority(page: Page, task: Task, by: 1 | -1, wraps = false): null {
+  const next = LADDER.indexOf(task.priority) + by;
+  const at = wraps ? (next + LADDER.length) % LADDER.length : next;
   return at < 0 || at >= LADDER.length ? null : setPriority(page, task, LADDER[at] ?? null);
 }
 

@@ -5,16 +5,28 @@ import type { ActionContext } from './action-context';
 import { type ClauseName, PERSON_VALUE, hasClauseForm, valueProblem } from './clause';
 
 /** The word before a spoken date that settles what a week or month means for a clause. */
-const ROLE_WORD: Partial<Record<ClauseName, string>> = { due: 'by', until: 'by', plan: 'plan', start: 'from' };
-const DAY_CLAUSES: ReadonlySet<ClauseName> = new Set(['start', 'until']);
-const DATE_CLAUSES: ReadonlySet<ClauseName> = new Set(['due', 'plan', 'start', 'until', 'made', 'done', 'cancelled', 'since', 'remind']);
+const ROLE_WORD: Partial<Record<ClauseName, string>> = { due: 'by', until: 'by', lapses: 'by', plan: 'plan', start: 'from' };
+const DAY_CLAUSES: ReadonlySet<ClauseName> = new Set(['start', 'until', 'lapses']);
+const DATE_CLAUSES: ReadonlySet<ClauseName> = new Set([
+  'due',
+  'plan',
+  'start',
+  'until',
+  'lapses',
+  'made',
+  'done',
+  'cancelled',
+  'since',
+  'remind',
+]);
 
 /**
  * The value of a clause as it is stored, from what a person typed: `fri` for due becomes an ISO date, `kofi` for owner
  * `@kofi`. Null when it cannot be read.
  */
 export function storedValue(name: ClauseName, typed: string, context: ActionContext): string | null {
-  const value = typed.trim().replace(/\s+/g, ' ');
+  const said = typed.trim().replace(/\s+/g, ' ');
+  const value = name === 'every' ? said.replace(/^(?:every|each) /i, '') : said;
   if (hasClauseForm(name, value)) return valueProblem(name, value) === null ? value : null;
   if (DATE_CLAUSES.has(name)) return spokenValue(name, value, context);
   switch (name) {
@@ -23,10 +35,6 @@ export function storedValue(name: ClauseName, typed: string, context: ActionCont
     case 'owner':
     case 'asked':
       return PERSON_VALUE.test(`@${value}`) ? `@${value}` : null;
-    case 'every': {
-      const phrase = value.replace(/^(?:every|each) /i, '');
-      return hasClauseForm(name, phrase) && valueProblem(name, phrase) === null ? phrase : null;
-    }
     default:
       return null;
   }

@@ -10,6 +10,7 @@ export const CLAUSE_NAMES = [
   'start',
   'every',
   'until',
+  'lapses',
   'takes',
   'priority',
   'owner',
@@ -24,6 +25,9 @@ export const CLAUSE_NAMES = [
   'pushed',
   'times',
   'key',
+  'question',
+  'joined',
+  'sent',
 ] as const;
 export type ClauseName = (typeof CLAUSE_NAMES)[number];
 
@@ -57,6 +61,7 @@ const FORMS: Record<ClauseName, (value: string) => boolean> = {
   start: (value) => hasDayShape(value) || DAYS_BEFORE.test(value),
   every: isRepeatPhrase,
   until: hasDayShape,
+  lapses: hasDayShape,
   takes: (value) => readDuration(value) !== null,
   priority: (value) => value === '',
   owner: (value) => value === 'nobody' || PERSON_VALUE.test(value),
@@ -71,6 +76,9 @@ const FORMS: Record<ClauseName, (value: string) => boolean> = {
   pushed: (value) => each(value, hasDayShape),
   times: (value) => /^\d{1,6}$/.test(value),
   key: (value) => value === '',
+  question: (value) => value === '',
+  joined: (value) => value !== '',
+  sent: (value) => value !== '',
 };
 
 /** Whether every date of a value that has its form exists; a clause with another counts as absent. */
@@ -81,6 +89,7 @@ const EXISTS: Partial<Record<ClauseName, (value: string) => boolean>> = {
   plan: (value) => readSpan(value) !== null,
   start: (value) => !hasDayShape(value) || readIsoDay(value) !== null,
   until: (value) => readIsoDay(value) !== null,
+  lapses: (value) => readIsoDay(value) !== null,
   made: (value) => readMoment(value) !== null,
   done: (value) => readMoment(value) !== null,
   cancelled: (value) => readMoment(value) !== null,

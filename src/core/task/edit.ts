@@ -64,6 +64,23 @@ export function differenceOf(before: string, after: string): Change | null {
   return { from: head, to: before.length - foot, insert: after.slice(head, after.length - foot) };
 }
 
+/**
+ * What turns one line into another: its box apart from what comes to its tail, so that the words between, and a cursor in them, stay.
+ *
+ * @example differencesOf('- [ ] a', '- [x] a {done 2026-11-23}') // two changes: the sign, and the tail
+ */
+export function differencesOf(before: string, after: string): Change[] {
+  const whole = differenceOf(before, after);
+  if (!whole) return [];
+  const at = whole.from + 1;
+  let shared = 0;
+  while (at + shared < whole.to && before.charCodeAt(at + shared) === after.charCodeAt(at + shared)) shared++;
+  if (shared < 2) return [whole];
+  const rest = differenceOf(before.slice(at), after.slice(at));
+  const sign = { from: whole.from, to: at, insert: after.charAt(whole.from) };
+  return rest ? [sign, { from: at + rest.from, to: at + rest.to, insert: rest.insert }] : [sign];
+}
+
 /** The changes that take changes back: applied to what they made, they give the text before. */
 export function inverseChanges(text: string, changes: readonly Change[]): Change[] {
   let moved = 0;

@@ -16,10 +16,13 @@ export type Intention =
   | { do: 'set'; clause: string }
   | { do: 'unset'; clause: ClauseName }
   | { do: 'priority'; priority: Priority | null }
-  | { do: 'raise' }
+  /** One step weightier; `wraps` goes on with low behind top. */
+  | { do: 'raise'; wraps?: boolean }
   | { do: 'lower' }
-  /** To a day (`fri`, `next week`, `by 1 dec`) or by a time (`3 days`). */
+  /** To a day (`fri`, `next week`), which becomes its plan, or by a time (`3 days`); `by 1 dec` moves the due day. */
   | { do: 'push'; to: string }
+  /** The same; a repeat that is due by today is skipped until it comes after today, or taken along. */
+  | { do: 'carry'; to: string; repeats: 'skip' | 'along' }
   /** For a time (`3 days`) or until a day. */
   | { do: 'rest'; until: string }
   /** `#name` or `@name`; without a sign it is a tag. */
@@ -43,6 +46,8 @@ export type Intention =
 export type WideIntention =
   | Intention
   | { do: 'swap'; with: { path: string; line: number; expected: string } }
+  /** Another task, in any note, must be closed first; it gets a ref where it has none. */
+  | { do: 'need'; other: { path: string; line: number; expected: string } }
   | { do: 'move'; to: string }
   | { do: 'archive'; to: string }
   | { do: 'echo'; in: string };

@@ -1,5 +1,5 @@
 import { type Lines, lineText } from '../note/lines';
-import { type Change, differenceOf, wordsStart } from './edit';
+import { type Change, differencesOf, wordsStart } from './edit';
 
 /**
  * Collects what an action does to the lines of a text and turns it into the smallest changes: other bytes, and every
@@ -84,8 +84,8 @@ export class LineEdits {
     const next = this.words.get(line);
     if (next === undefined) return;
     const start = wordsStart(this.lines, line);
-    const change = differenceOf(this.lines.text.slice(start, ends[line]), next);
-    if (change) changes.push({ from: start + change.from, to: start + change.to, insert: change.insert });
+    for (const { from, to, insert } of differencesOf(this.lines.text.slice(start, ends[line]), next))
+      changes.push({ from: start + from, to: start + to, insert });
   }
 
   private addLines(changes: Change[], line: number, added: readonly string[], atEnd: boolean): void {

@@ -49,6 +49,7 @@ const CANCELLED = 1024;
 const SINCE = 2048;
 const KEY = 4096;
 const UNTIL = 8192;
+const LAPSES = 16384;
 /** Of the three only one may stand in a tail. */
 const PRIORITY = TOP | HIGH | LOW;
 
@@ -66,7 +67,7 @@ function clauseAt(text: string, at: number): number {
     case 104: // h
       return text.startsWith('high', at) ? PRIORITY : 0;
     case 108: // l
-      return text.startsWith('low', at) ? PRIORITY : 0;
+      return text.startsWith('low', at) ? PRIORITY : text.startsWith('lapses ', at) ? LAPSES : 0;
     case 101: // e
       return text.startsWith('every ', at) ? EVERY : 0;
     case 109: // m
@@ -99,12 +100,10 @@ function readClause(task: Task, clause: number, text: string, at: number, to: nu
     case START:
       task.start = dayAt(text, at + 6, to);
       return task.start === null ? -1 : at + 16;
-    case UNTIL: {
-      const day = dayAt(text, at + 6, to);
-      if (day === null) return -1;
-      task.say('until', day);
-      return at + 16;
-    }
+    case UNTIL:
+      return sayDay(task, 'until', text, at + 6, to);
+    case LAPSES:
+      return sayDay(task, 'lapses', text, at + 7, to);
     case TAKES:
       return readTakes(task, text, at + 6, to, settings);
     case EVERY: {
@@ -134,6 +133,13 @@ function sayMoment(task: Task, name: 'made' | 'since' | 'cancelled', text: strin
   const span = momentAt(text, from, to);
   if (span) task.say(name, span);
   return endOfMoment(span, from);
+}
+
+function sayDay(task: Task, name: 'until' | 'lapses', text: string, from: number, to: number): number {
+  const day = dayAt(text, from, to);
+  if (day === null) return -1;
+  task.say(name, day);
+  return from + 10;
 }
 
 /** Where a value ends: before the next semicolon, without the spaces there. */

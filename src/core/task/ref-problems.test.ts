@@ -4,7 +4,7 @@ import { readNote } from './read-note';
 function table(text: string) {
   const { tasks } = readNote('A.md', text);
   const refs = new Map<string, RefTask[]>();
-  for (const task of tasks) if (task.ref !== null) refs.set(task.ref, [...(refs.get(task.ref) ?? []), refTask('A.md', task)]);
+  for (const task of tasks) if (task.ref !== null) refs.set(task.ref, [...(refs.get(task.ref) ?? []), refTask('A.md', task, tasks)]);
   return { tasks, refs };
 }
 
@@ -54,3 +54,15 @@ describe('what only the whole library can tell of a task', () => {
     ]);
   });
 });
+
+// Common practice, no source: who waits for a reading that is taken each week waits for one of them, not for the last.
+it.each([
+  ['a repeat that was never done blocks', '- [ ] read {due 2026-11-27; every week; ref aaaaa1}', true],
+  ['its record lets go', '- [ ] read {due 2026-11-27; every week; ref aaaaa1}\n- [x] read {due 2026-11-20; done 2026-11-20}', false],
+  [
+    'one that was skipped does not',
+    '- [ ] read {due 2026-11-27; every week; ref aaaaa1}\n- [-] read {due 2026-11-20; cancelled 2026-11-20}',
+    true,
+  ],
+  ['so does its count', '- [ ] read {due 2026-11-27; every week; times 3; ref aaaaa1}', false],
+])('%s', (_, text, blocked) => expect(isBlocked(['aaaaa1'], table(text).refs)).toBe(blocked));

@@ -18,16 +18,22 @@ export interface RefTask {
   needs: readonly string[];
 }
 
-export function refTask(path: string, task: Pick<Task, 'line' | 'text' | 'status' | 'needs' | 'ref'>): RefTask {
+/** @param note the tasks of its note: a repeat, whose line stays open, was done as soon as one of its times was */
+export function refTask(path: string, task: Task, note: readonly Task[]): RefTask {
   return {
     ref: task.ref ?? '',
     path,
     line: task.line,
     text: task.text,
-    open: isOpen(task.status),
+    open: isOpen(task.status) && !wasDone(task, note),
     cancelled: task.status === 'cancelled',
     needs: task.needs,
   };
+}
+
+function wasDone(task: Task, note: readonly Task[]): boolean {
+  if (task.every === null) return false;
+  return (task.times ?? 0) > 0 || note.some((one) => one.status === 'done' && one.every === null && one.text === task.text);
 }
 
 /** The task that a ref points at: a doubled one is followed by nothing. */

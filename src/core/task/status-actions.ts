@@ -1,3 +1,4 @@
+import type { Day } from '../calendar/day';
 import { nextDate } from '../calendar/repeat-dates';
 import { readRepeat } from '../calendar/repeat-phrase';
 import { type Repeat, writtenOut } from '../calendar/repeat';
@@ -8,7 +9,7 @@ import type { OpenSteps } from './intention';
 import { moveStepsOut } from './move-lines';
 import { type Page, type Refusal, indentOf, itemOf, listOf, tasksUnder } from './page';
 import { addRemark } from './remark';
-import { withDatesShifted } from './shift-dates';
+import { spanText, withDatesShifted } from './shift-dates';
 import { type Status, isOpen, signOf } from './status';
 import type { Task } from './task';
 import { withPattern } from './write-pattern';
@@ -24,9 +25,21 @@ const STAMP: Record<Status, 'done' | 'cancelled' | 'since' | null> = {
 };
 
 /** What a record of a finished occurrence leaves out, and what the open line loses. */
-const NOT_RECORDED: readonly ClauseName[] = ['every', 'until', 'start', 'remind', 'ref', 'needs', 'pushed', 'since', 'times'];
+const NOT_RECORDED: readonly ClauseName[] = [
+  'every',
+  'until',
+  'start',
+  'lapses',
+  'remind',
+  'ref',
+  'needs',
+  'joined',
+  'question',
+  'pushed',
+  'times',
+];
 const CLEARED_IN_STEPS: readonly ClauseName[] = ['done', 'cancelled', 'since', 'made', 'ref', 'pushed'];
-const DATES: readonly ClauseName[] = ['due', 'plan', 'start', 'remind'];
+const DATES: readonly ClauseName[] = ['due', 'plan', 'start', 'lapses', 'remind'];
 
 export const NO_DATE = 'This task repeats but has no date to count from; give it a due or plan day first. Nothing was changed.';
 
@@ -39,6 +52,8 @@ export interface StatusChange {
   steps?: OpenSteps | undefined;
   /** Closes the line of a repeat itself instead of giving it its next date. */
   ends?: boolean;
+  /** The day that the next date of a repeat is not before; the day of the action when left out. */
+  notBefore?: Day;
 }
 
 /** Gives a task another status, with its stamp; a repeat that is done or cancelled takes its next date. */
@@ -51,7 +66,9 @@ export function setStatus(page: Page, task: Task, change: StatusChange, context:
     const base = (task.due ?? task.plan)?.from;
     if (base === undefined) return { refused: NO_DATE };
     const until = Math.min(repeat.until ?? Infinity, task.until ?? Infinity);
-    const next = nextDate({ ...repeat, until: until === Infinity ? null : until }, base, context.now.day);
+    const { afterDone } = repeat;
+    const day = afterDone ? context.now.day : (change.notBefore ?? context.now.day);
+    const next = nextDate({ ...repeat, until: until === Infinity ? null : until }, base, day);
     if (next !== null) {
       finishOccurrence(page, task, sign, change, writtenOut(repeat, base), next - base, context);
       return null;
@@ -65,10 +82,17 @@ export function setStatus(page: Page, task: Task, change: StatusChange, context:
   return null;
 }
 
+/** Leaves out what a repeat has due by today: it comes back with the first of its dates after today. */
+export function skipOccurrences(page: Page, task: Task, context: ActionContext): Refusal | null {
+  return setStatus(page, task, { status: 'cancelled', notBefore: context.now.day + 1 }, context);
+}
+
 /** A line with another sign in its box, the stamp of its status and no stamp of another. */
-function withStatus(line: string, task: Pick<Task, 'boxFrom' | 'sign'>, status: Status, sign: string, now: Moment): string {
+function withStatus(line: string, task: Pick<Task, 'boxFrom' | 'sign' | 'status'>, status: Status, sign: string, now: Moment): string {
   let next = withSign(line, task, sign);
   for (const stamp of ['done', 'cancelled', 'since'] as const) {
+    // Since when it was under way and when it was done: what it took.
+    if (stamp === 'since' && status === 'done' && task.status === 'underway') continue;
     if (STAMP[status] !== stamp) next = withoutClause(next, task.boxFrom, stamp);
   }
   const stamp = STAMP[status];
@@ -106,7 +130,7 @@ function finishOccurrence(
     addRecord(page, task, withStatus(line, task, change.status, sign, context.now), change.remark);
   let next = withSign(line, task, signOf('todo'));
   for (const name of ['done', 'cancelled', 'since', 'pushed'] as const) next = withoutClause(next, task.boxFrom, name);
-  next = withDatesShifted(next, task.boxFrom, DATES, days);
+  next = withNextDates(next, task, days, task.due !== null);
   next = withPattern(next, task, { ...pattern, count: pattern.count === null ? null : pattern.count - 1 });
   if (context.settings.repeatRecords === 'count') next = withClause(next, task.boxFrom, 'times', `times ${(task.times ?? 0) + 1}`);
   edits.set(task.line, next);
@@ -114,8 +138,23 @@ function finishOccurrence(
     if (step === task || echoRefOf(step.text) !== null) continue;
     let words = withSign(edits.wordsOf(step.line), step, signOf('todo'));
     for (const name of CLEARED_IN_STEPS) words = withoutClause(words, step.boxFrom, name);
-    edits.set(step.line, withDatesShifted(words, step.boxFrom, DATES, days));
+    edits.set(step.line, withNextDates(words, step, days, true));
   }
+}
+
+/**
+ * The dates of a line so many days on. A plan that was moved counts from where it was at first, and one that only carrying gave goes.
+ *
+ * @param keepsPlan false where the plan is what the repeat counts from
+ */
+function withNextDates(line: string, { due, plan, pushed, boxFrom }: Task, days: number, keepsPlan: boolean): string {
+  const [first] = pushed;
+  let words = line;
+  if (plan && first !== undefined && keepsPlan) {
+    const before = spanText({ from: first, to: first, minute: plan.minute });
+    words = first === due?.from ? withoutClause(line, boxFrom, 'plan') : withClause(line, boxFrom, 'plan', `plan ${before}`);
+  }
+  return withDatesShifted(words, boxFrom, DATES, days);
 }
 
 function addRecord(page: Page, task: Task, closed: string, remark: string | undefined): void {

@@ -98,6 +98,20 @@ export function readFailedTail(line: string, from: number): { from: number; to: 
   return clause && clauses.every((one) => one.name === null) ? { from: open, to, clause } : null;
 }
 
+/**
+ * Braces within the words of a line that would be its tail if they stood at its end, as in `Ask {due 2026-11-27} Ilse`: what is in them
+ * does not count. Offsets hold the braces; null when there are none.
+ *
+ * @param to where the words end
+ */
+export function readStrayTail(line: string, from: number, to: number): Tail | null {
+  for (let close = line.lastIndexOf('}', to - 1); close >= from; close = line.lastIndexOf('}', close - 1)) {
+    const tail = readTail(line.slice(0, close + 1), from);
+    if (tail) return tail;
+  }
+  return null;
+}
+
 /** The clause of a name that counts, whether or not its date exists; undefined when there is none. */
 export function clauseOf(tail: Tail | null, name: ClauseName): Clause | undefined {
   return tail?.clauses.find((clause) => clause.name === name);

@@ -25,7 +25,10 @@ export interface ReadingSettings {
 export interface RareClauses {
   /** The repeat as written, without `every`. */
   every: string | null;
+  /** The last day of the repeat. */
   until: Day | null;
+  /** The last day on which it applies. */
+  lapses: Day | null;
   /** A handle, `nobody`, or null for oneself. */
   owner: string | null;
   asked: string | null;
@@ -39,6 +42,11 @@ export interface RareClauses {
   /** How many times a repeat was finished, where records of it are not kept as lines. */
   times: number | null;
   key: boolean;
+  /** An open question: done means answered. */
+  question: boolean;
+  /** The outside list with which it is kept in step, and the one onto which it was put once. */
+  joined: string | null;
+  sent: string | null;
   problems: readonly Problem[];
 }
 
@@ -48,6 +56,7 @@ function noClauses(): RareClauses {
   return {
     every: null,
     until: null,
+    lapses: null,
     owner: null,
     asked: null,
     remind: null,
@@ -59,6 +68,9 @@ function noClauses(): RareClauses {
     pushed: NONE,
     times: null,
     key: false,
+    question: false,
+    joined: null,
+    sent: null,
     problems: NONE,
   };
 }
@@ -159,6 +171,9 @@ export class Task {
   get until(): Day | null {
     return this.rare.until;
   }
+  get lapses(): Day | null {
+    return this.rare.lapses;
+  }
   get owner(): string | null {
     return this.rare.owner;
   }
@@ -191,6 +206,15 @@ export class Task {
   }
   get key(): boolean {
     return this.rare.key;
+  }
+  get question(): boolean {
+    return this.rare.question;
+  }
+  get joined(): string | null {
+    return this.rare.joined;
+  }
+  get sent(): string | null {
+    return this.rare.sent;
   }
   get problems(): readonly Problem[] {
     return this.rare.problems;

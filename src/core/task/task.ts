@@ -7,7 +7,7 @@ import { DAYS_BEFORE, PERSON_VALUE, type ClauseName, type Priority } from './cla
 import { readPlainClauses } from './plain-clauses';
 import { type Problem, type ReadingSettings, Task } from './task-line';
 import { type AddedStatuses, type Status, statusOf, statusOfCode } from './status';
-import { type Tail, clauseOf, readFailedTail, readTail } from './tail';
+import { type Tail, clauseOf, readFailedTail, readStrayTail, readTail } from './tail';
 
 export { type Problem, type ReadingSettings, Task } from './task-line';
 
@@ -94,7 +94,10 @@ function boxedStatus(text: string, box: number, lineTo: number): Status | undefi
 function readTailInto(task: Task, text: string, textFrom: number, lineTo: number, settings: ReadingSettings): void {
   let end = lineTo;
   while (end > textFrom && isSpace(text.charCodeAt(end - 1))) end--;
-  if (end <= textFrom || text.charCodeAt(end - 1) !== CLOSE_BRACE) return;
+  if (end <= textFrom || text.charCodeAt(end - 1) !== CLOSE_BRACE) {
+    if (hasBrace(text, textFrom, end)) readPatiently(task, true, settings);
+    return;
+  }
   let open = end - 2;
   while (open >= textFrom && text.charCodeAt(open) !== OPEN_BRACE) open--;
   if (open < textFrom || (open > textFrom && !isSpace(text.charCodeAt(open - 1)))) return;
@@ -104,7 +107,16 @@ function readTailInto(task: Task, text: string, textFrom: number, lineTo: number
     return;
   }
   task.tailFrom = open - task.lineFrom;
-  if (needsCare(task)) addPlainProblems(task, open, end);
+  if (hasBrace(text, textFrom, open)) {
+    task.unsay();
+    readPatiently(task, true, settings);
+  } else if (needsCare(task)) addPlainProblems(task, open, end);
+}
+
+/** Whether a brace closes within some words: a tail may stand where none counts. */
+function hasBrace(text: string, from: number, to: number): boolean {
+  for (let at = from; at < to; at++) if (text.charCodeAt(at) === CLOSE_BRACE) return true;
+  return false;
 }
 
 /** The problems of a tail of which each clause is right by itself. */
@@ -164,11 +176,14 @@ function assign(task: Task, name: ClauseName, word: string, value: string, setti
       task.start = readIsoDay(value);
       return;
     case 'until':
-      task.say('until', readIsoDay(value));
+    case 'lapses':
+      task.say(name, readIsoDay(value));
       return;
     case 'every':
     case 'remind':
     case 'ref':
+    case 'joined':
+    case 'sent':
       task.say(name, value);
       return;
     case 'takes':
@@ -197,7 +212,8 @@ function assign(task: Task, name: ClauseName, word: string, value: string, setti
       task.say('times', Number(value));
       return;
     case 'key':
-      task.say('key', true);
+    case 'question':
+      task.say(name, true);
   }
 }
 
@@ -217,8 +233,11 @@ function addProblems(task: Task, line: string, tail: Tail | null, known: boolean
     const from = task.boxFrom;
     problems.push({ message: `“${task.sign}” is no status that Recado knows; the task counts as to do.`, from, to: from + 3 });
   }
+  const textFrom = task.boxFrom + task.sign.length + 2;
+  const stray = readStrayTail(line, textFrom, tail?.from ?? line.length);
+  if (stray) problems.push({ message: tail ? SECOND_TAIL : WORDS_BEHIND, from: stray.from, to: stray.to });
   if (tail) addTailProblems(task, tail, problems);
-  else addProseProblem(line, task.boxFrom + task.sign.length + 2, problems);
+  else if (!stray) addProseProblem(line, textFrom, problems);
   if (problems.length > 0)
     task.say(
       'problems',
@@ -235,10 +254,10 @@ function addProseProblem(line: string, textFrom: number, problems: Problem[]): v
 
 /** Whether fields that are each right do not go together; the sentences are those of `addFieldProblems`. */
 function needsCare(task: Task): boolean {
-  const { due, start, every, until } = task;
+  const { due, start, every, lapses } = task;
   if (due && start !== null && due.from < start) return true;
-  if (every !== null) return !due && !task.plan;
-  return until !== null && due !== null && until < due.from;
+  if (every !== null ? !due && !task.plan : task.until !== null) return true;
+  return lapses !== null && due !== null && lapses < due.from;
 }
 
 function addTailProblems(task: Task, tail: Tail, problems: Problem[]): void {
@@ -250,6 +269,12 @@ function addTailProblems(task: Task, tail: Tail, problems: Problem[]): void {
     return { from: clause?.from ?? tail.from, to: clause?.to ?? tail.to };
   });
 }
+
+const WORDS_BEHIND = 'Words stand behind these braces, so what is in them does not count.';
+const SECOND_TAIL = 'Other braces stand at the end of the line, so what is in these does not count.';
+
+/** `until` once said what `lapses` says now. */
+const UNTIL_ALONE = 'Without a repeat “until” says nothing; the last day on which a task applies is “lapses”.';
 
 interface Place {
   from: number;
@@ -263,8 +288,11 @@ function addFieldProblems(task: Task, problems: Problem[], at: (name: ClauseName
   }
   if (task.every !== null) {
     if (!task.due && !task.plan) problems.push({ message: 'A repeat needs a due or plan date to count from.', ...at('every') });
-  } else if (task.until !== null && task.due !== null && task.until < task.due.from) {
-    problems.push({ message: 'It no longer applies before it is due.', ...at('until') });
+  } else if (task.until !== null) {
+    problems.push({ message: UNTIL_ALONE, ...at('until') });
+  }
+  if (task.lapses !== null && task.due !== null && task.lapses < task.due.from) {
+    problems.push({ message: 'It lapses before it is due.', ...at('lapses') });
   }
 }
 

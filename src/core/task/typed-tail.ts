@@ -1,9 +1,12 @@
+import { readTimedRepeat } from '../calendar/spoken-repeat';
 import type { ActionContext } from './action-context';
 import { type ClauseName, clauseNameOf, hasClauseForm } from './clause';
+import { withTimeOfRepeat } from './clause-actions';
 import { storedValue } from './clause-value';
+import { readTaskLine } from './task';
 
 /** Clauses whose values people say in words. */
-const SAID: ReadonlySet<ClauseName> = new Set(['due', 'plan', 'start', 'until', 'takes', 'owner', 'asked', 'remind']);
+const SAID: ReadonlySet<ClauseName> = new Set(['due', 'plan', 'start', 'until', 'lapses', 'takes', 'owner', 'asked', 'remind']);
 
 /**
  * What a person typed into the braces at the end of a line, with its words stored as the format wants them: `{due fri}`
@@ -21,5 +24,15 @@ export function withTypedClauses(line: string, wordsFrom: number, context: Actio
     const stored = storedValue(name, value, context);
     return stored === null ? clause : `${space}${word} ${stored}${rest}`;
   });
-  return before + clauses.join(';') + after;
+  return withTimedRepeat(before + clauses.join(';') + after, wordsFrom, context);
+}
+
+/** `{every mon 10:00}`: the time of a repeat becomes that of its plan or due day. */
+function withTimedRepeat(line: string, wordsFrom: number, context: ActionContext): string {
+  const [, before = '', phrase = '', after = ''] = /^(.*[{;]\s*)every\s+([^;{}]*?)(\s*[;}][^{}]*)$/i.exec(line) ?? [];
+  const timed = phrase === '' || hasClauseForm('every', phrase) ? null : readTimedRepeat(phrase);
+  if (!timed) return line;
+  const untimed = `${before}every ${timed.phrase}${after}`;
+  const task = readTaskLine(untimed, wordsFrom, context.settings);
+  return task && timed.minute !== null ? withTimeOfRepeat(untimed, task, timed, context.now.day) : line;
 }

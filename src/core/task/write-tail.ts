@@ -13,7 +13,9 @@ const STAMPS: ReadonlySet<ClauseName> = new Set(['made', 'done', 'cancelled']);
 export function withClause(line: string, wordsFrom: number, name: ClauseName, words: string): string {
   const tail = readTail(line, wordsFrom);
   if (!tail) {
-    const end = line.trimEnd().length;
+    // Where there are no words yet, the space behind the box stays one.
+    const box = /^\[[^\]]+\][ \t]/.exec(line.slice(wordsFrom))?.[0].length ?? 0;
+    const end = Math.max(line.trimEnd().length, wordsFrom + box);
     return `${line.slice(0, end)} {${words}}${line.slice(end)}`;
   }
   const present = clauseOf(tail, name);

@@ -97,9 +97,9 @@ function DayCell({ day, today }: { day: Day; today: Day }) {
           <span className="block text-[0.79rem] text-muted">{weekdayName(day)}</span>
           <span className="block font-title text-[1.1rem] font-semibold">{date}</span>
         </span>
-        {day > today && counts.due > 0 && <span className="text-[0.76rem] font-bold">{counts.due}</span>}
-        {date === 1 && !(day > today && counts.due > 0) && <span className="text-[0.7rem] text-muted">{MONTH_NAMES[month - 1]}</span>}
+        {date === 1 && <span className="text-[0.7rem] text-muted">{MONTH_NAMES[month - 1]}</span>}
       </span>
+      {day > today && <DueEdges count={counts.due} />}
       {day < today ? <KeptBar counts={counts} /> : <PlannedBar minutes={counts.minutes} available={available} />}
       <DayDrop day={day} />
     </Link>
@@ -142,6 +142,23 @@ function TodayCell({ name, day, active, counts, available }: TodayCellProps) {
       <PlannedBar minutes={counts.minutes} available={available} />
       <DayDrop day={day} />
     </Link>
+  );
+}
+
+/** More edges than this are one thick one; the number stands in the name of the day. */
+const MOST_EDGES = 5;
+
+/** What is due on a day: a small upright edge for each task, as the edge of its mark. */
+function DueEdges({ count }: { count: number }) {
+  if (count === 0) return null;
+  return (
+    <span className="flex h-[9px] items-end gap-[3px]" aria-hidden="true" data-due={count}>
+      {count > MOST_EDGES ? (
+        <span className="h-[9px] w-[7px] bg-ink" />
+      ) : (
+        Array.from({ length: count }, (_, index) => <span key={index} className="h-[9px] w-[2.5px] bg-ink" />)
+      )}
+    </span>
   );
 }
 

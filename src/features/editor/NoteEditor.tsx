@@ -29,7 +29,7 @@ import { type EditorValues, type MadeEditor, makeEditor } from './make-editor';
 import { noteNow } from './note-field';
 import { EditorSurface } from './editor-surface';
 import { type TextHost, runTextCommand } from './run-command';
-import { selectedTasks } from './task-commands';
+import { raiseLine, selectedTasks } from './task-commands';
 import { commandKeys } from './task-keys';
 import { insertPiece } from './text-marks';
 import { tickLines } from './tick-lines';
@@ -119,6 +119,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
       repairKey,
       action: () => actionContext(latestSettings.current, clock.now()),
       tick: (index) => host.current?.tick([index]),
+      raise: (index) => host.current?.raise(index),
       run: (id, index) => {
         const view = editor.current?.view;
         if (!view || !host.current) return;
@@ -246,12 +247,14 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
     host.current = {
       context,
       tick,
+      raise: (index) => raiseLine(view, index, context()),
       details: (index) => {
         const raw = view.state.doc.line(index + 1).text;
         askAbout([{ ref: { path, line: index, expected: raw }, text: raw }], ([task]) => ({ is: 'details', task: task as DialogTask }));
       },
       dates: (tasks, what) => askAbout(asked(tasks), (all) => ({ is: 'day', tasks: all, what })),
       names: (tasks) => askAbout(asked(tasks), (all) => ({ is: 'names', tasks: all })),
+      remark: (tasks, status) => askAbout(asked(tasks), (all) => ({ is: 'remark', tasks: all, status })),
       closeUp: (index) => {
         const range = closeUpAt(view.state, index);
         closeOn(range && view.state.doc.lineAt(range.from).number - 1);

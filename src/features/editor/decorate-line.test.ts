@@ -7,12 +7,13 @@ interface Spec {
   widget?: object;
 }
 
-/** What stands over a line (from 0) of a text, without the direction that every line has. */
-function over(text: string, line: number, raw = false): string[] {
+/** What stands over a line (from 0) of a text, without the direction that every line has; with the cursor at a column of it. */
+function over(text: string, line: number, column: number | null = null): string[] {
   const view = testView('');
   view.dispatch({ changes: { from: 0, insert: text } });
   const place = view.state.doc.line(line + 1);
-  return decorateLine(view, place, new Set(raw ? [line] : [])).flatMap(({ from, to, value }) => {
+  if (column !== null) view.dispatch({ selection: { anchor: place.from + column } });
+  return decorateLine(view, place, new Set(column === null ? [] : [line])).flatMap(({ from, to, value }) => {
     const spec = value.spec as Spec;
     const words = view.state.sliceDoc(from, to);
     if (spec.widget) return [`${spec.widget.constructor.name} for “${words}”`];
@@ -33,14 +34,25 @@ describe('what stands over a line', () => {
     ]);
   });
 
-  it('with the cursor on it, it is its text, its details, and what is wrong', () => {
-    expect(over('- [ ] Weigh {due 2026-02-31}', 0, true)).toEqual([
+  it('with the cursor in its words only its tail opens: the words keep their place', () => {
+    expect(over('- [ ] Weigh {due 2026-02-31}', 0, 8)).toEqual([
       'cm-problem: due 2026-02-31',
-      'cm-raw-line cm-task-line',
       'DetailsWidget for “”',
       'ProblemsWidget for “”',
+      'cm-item cm-task-line --depth:0',
+      'MarkWidget for “- [ ] ”',
     ]);
-    expect(over('- [ ] Weigh', 0, true)).toEqual(['cm-raw-line cm-task-line', 'DetailsWidget for “”']);
+    expect(over('- [ ] Weigh', 0, 6)).toEqual(['DetailsWidget for “”', 'cm-item cm-task-line --depth:0', 'MarkWidget for “- [ ] ”']);
+    expect(over('  - [ ] Weigh', 0, 8)).toContain('hidden “  ”');
+  });
+
+  it('with the cursor in its box it is its text', () => {
+    expect(over('- [ ] Weigh', 0, 4)).toEqual(['DetailsWidget for “”', 'cm-raw-line cm-task-line']);
+    expect(over('- a', 0, 1)).toEqual(['cm-raw-line']);
+    expect(over('- a', 0, 2)).toEqual(['cm-item --depth:0', 'BulletWidget for “-”']);
+    expect(over('- ', 0, 2)).toEqual(['cm-item --depth:0', 'BulletWidget for “-”']);
+    expect(over('## Loans', 0, 1)).toEqual(['cm-heading cm-heading-2']);
+    expect(over('## Loans', 0, 3)).toEqual(['cm-heading cm-heading-2', 'hidden “## ”']);
   });
 
   it('a finished task is struck through up to its tail', () => {
@@ -57,7 +69,10 @@ describe('what stands over a line', () => {
     const text = '- a\n  - [ ] b\n    words **bold**\n  - c\n    more\n\nplain';
     expect(over(text, 2)).toEqual(['cm-under cm-under-task --depth:1', 'hidden “    ”', 'hidden “**”', 'cm-bold: bold', 'hidden “**”']);
     expect(over(text, 4)).toEqual(['cm-under --depth:1', 'hidden “    ”']);
-    expect(over(text, 2, true)).toEqual(['cm-raw-line']);
+    expect(over(text, 2, 2)).toContain('cm-raw-line');
+    // Signs around words show while the cursor is in them.
+    expect(over(text, 2, 12)).toEqual(['cm-under cm-under-task --depth:1', 'hidden “    ”']);
+    expect(over(text, 2, 5)).toContain('cm-bold: bold');
     expect(over(text, 6)).toEqual([]);
   });
 

@@ -43,7 +43,11 @@ function byLine(note: ReadNote): ByLine {
   return found;
 }
 
-/** What stands over one line: marks, chips, names, and how far it stands in. Lines in `raw` (from 0) show their text as it is. */
+/**
+ * What stands over one line: marks, chips, names, and how far it stands in. On lines in `raw` (from 0) the tail shows as it is
+ * written; the signs before the words, and those around emphasised ones, do so only while the cursor stands in them, so that words keep
+ * their place when it comes to the line.
+ */
 export function decorateLine(view: EditorView, line: Line, raw: ReadonlySet<number>): Range<Decoration>[] {
   const { state } = view;
   const note = shownNote(state);
@@ -55,30 +59,41 @@ export function decorateLine(view: EditorView, line: Line, raw: ReadonlySet<numb
   if (kind === LineKind.text || kind === LineKind.heading || item) {
     const heading = headings.get(index);
     const task = tasks.get(index);
-    const isRaw = raw.has(index);
-    if (heading) decorateHeading(ranges, heading, line.from, line.text, isRaw);
-    if (task) decorateTask(ranges, task, state, line.from, line.text, isRaw);
-    else if (item) decorateItem(ranges, item.depth, item.markerFrom, line.from, line.text, isRaw);
-    else if (!heading) decorateUnder(ranges, itemHolding(note.structure, index), tasks, line.from, line.text, isRaw);
+    const column = raw.has(index) ? columnOfCursor(state, line) : null;
+    if (heading) decorateHeading(ranges, heading, line.from, line.text, column);
+    if (task) decorateTask(ranges, task, state, line.from, line.text, column);
+    else if (item) decorateItem(ranges, item, line.from, line.text, column);
+    else if (!heading) decorateUnder(ranges, itemHolding(note.structure, index), tasks, line.from, line.text, column);
     decorateNames(ranges, state, line.from, line.text, task ? Math.min(task.tailFrom, line.text.length) : line.text.length);
-    decorateText(ranges, line.from, line.text, isRaw);
+    decorateText(ranges, line.from, line.text, column);
   } else if (kind === LineKind.code || kind === LineKind.frontMatter) {
     ranges.push(Decoration.line({ class: 'cm-code-line' }).range(line.from));
   } else if (kind === LineKind.blank && isQuoted(line.text)) ranges.push(QUOTE.range(line.from));
   return ranges;
 }
 
+/** The column of the cursor on a line; one behind every letter where it stands on another. Null stands for no cursor at all. */
+type Column = number | null;
+
+function columnOfCursor({ selection }: EditorState, { from, to }: Line): number {
+  const { head } = selection.main;
+  return head >= from && head <= to ? head - from : Infinity;
+}
+
+/** Whether the cursor stands in the signs before the words of a line, which then show as they are written. */
+const standsBefore = (column: Column, words: number): boolean => column !== null && column < words;
+
 /** Each line in its own direction; rows of tables, quotes and addresses as what they are. */
-function decorateText(ranges: Range<Decoration>[], from: number, text: string, raw: boolean): void {
+function decorateText(ranges: Range<Decoration>[], from: number, text: string, column: Column): void {
   ranges.push(AUTO.range(from));
   if (text.length > LONGEST_LINE) return;
   if (/^\s*\|.*\|\s*$/.test(text)) ranges.push(TABLE.range(from));
   if (isQuoted(text)) ranges.push(QUOTE.range(from));
   for (const { from: first, to } of addressesIn(text)) ranges.push(ADDRESS.range(from + first, from + to));
-  if (raw) return;
   for (const [sign, name] of MARKED) {
     for (const found of text.matchAll(sign)) {
       const width = found[1]?.length ?? 0;
+      if (column !== null && column >= found.index && column <= found.index + found[0].length) continue;
       const at = from + found.index;
       const to = at + found[0].length;
       if (to - at <= 2 * width) continue;
@@ -103,10 +118,10 @@ const MARKED: readonly [RegExp, string][] = [
   [/(~~)(?=\S)[^~\n]+?(?<=\S)~~/g, 'cm-struck'],
 ];
 
-function decorateHeading(ranges: Range<Decoration>[], heading: Heading, from: number, text: string, raw: boolean): void {
+function decorateHeading(ranges: Range<Decoration>[], heading: Heading, from: number, text: string, column: Column): void {
   ranges.push(Decoration.line({ class: `cm-heading cm-heading-${heading.level}` }).range(from));
   const sign = /^ {0,3}#{1,6}[ \t]+/.exec(text);
-  if (sign && !raw) ranges.push(hidden.range(from, from + sign[0].length));
+  if (sign && !standsBefore(column, sign[0].length)) ranges.push(hidden.range(from, from + sign[0].length));
 }
 
 function indentStyle(depth: number): { class: string; attributes: Record<string, string> } {
@@ -116,14 +131,20 @@ function indentStyle(depth: number): { class: string; attributes: Record<string,
 /** `{key}` behind a list item that is no task. */
 const KEY_TAIL = /\s(\{[^{}]*\bkey\b[^{}]*\})\s*$/;
 
-function decorateItem(ranges: Range<Decoration>[], depth: number, markerFrom: number, from: number, text: string, raw: boolean): void {
-  if (raw) {
+function decorateItem(
+  ranges: Range<Decoration>[],
+  { depth, markerFrom, wordsFrom }: Item,
+  from: number,
+  text: string,
+  column: Column,
+): void {
+  if (standsBefore(column, wordsFrom === -1 ? text.length : wordsFrom)) {
     ranges.push(Decoration.line({ class: 'cm-raw-line' }).range(from));
     return;
   }
   ranges.push(Decoration.line(indentStyle(depth)).range(from));
   if (markerFrom > 0 && /^\s+$/.test(text.slice(0, markerFrom))) ranges.push(hidden.range(from, from + markerFrom));
-  const key = KEY_TAIL.exec(text);
+  const key = column === null ? KEY_TAIL.exec(text) : null;
   if (key?.[1] !== undefined && clauseOf(readTail(text, markerFrom), 'key')) {
     const at = from + key.index + 1;
     ranges.push(keyPoint.range(at, at + key[1].length));
@@ -138,20 +159,20 @@ function decorateUnder(
   tasks: ByLine['tasks'],
   from: number,
   text: string,
-  raw: boolean,
+  column: Column,
 ): void {
   if (!item) return;
-  if (raw) {
+  const indent = text.length - text.trimStart().length;
+  if (standsBefore(column, indent)) {
     ranges.push(Decoration.line({ class: 'cm-raw-line' }).range(from));
     return;
   }
   const attributes = { style: `--depth:${item.depth}` };
   ranges.push(Decoration.line({ class: tasks.has(item.line) ? 'cm-under cm-under-task' : 'cm-under', attributes }).range(from));
-  const indent = text.length - text.trimStart().length;
   if (indent > 0) ranges.push(hidden.range(from, from + indent));
 }
 
-function decorateTask(ranges: Range<Decoration>[], task: Task, state: EditorState, from: number, text: string, raw: boolean): void {
+function decorateTask(ranges: Range<Decoration>[], task: Task, state: EditorState, from: number, text: string, column: Column): void {
   const { today, style, workingDay, refProblems } = state.facet(editorContext);
   const pointing = task.needs.length > 0 || task.ref !== null || text.includes('](recado:');
   const problems = pointing ? [...task.problems, ...(refProblems.get(task.line) ?? [])] : task.problems;
@@ -166,11 +187,14 @@ function decorateTask(ranges: Range<Decoration>[], task: Task, state: EditorStat
       );
     }
   }
-  if (raw) {
-    ranges.push(Decoration.line({ class: 'cm-raw-line cm-task-line' }).range(from));
+  if (column !== null) {
     ranges.push(Decoration.widget({ widget: DETAILS, side: 1 }).range(from + text.length));
-    const told = problemsTold(task, state, text, state.selection.main.head - from, problems);
+    const told = problemsTold(task, state, text, column, problems);
     if (told) ranges.push(Decoration.widget({ widget: told, side: 2 }).range(from + text.length));
+  }
+  const boxTo = Math.min(text.length, task.boxFrom + task.sign.length + 3);
+  if (standsBefore(column, boxTo)) {
+    ranges.push(Decoration.line({ class: 'cm-raw-line cm-task-line' }).range(from));
     return;
   }
   const late = open && task.due !== null && task.due.from < today;
@@ -179,8 +203,9 @@ function decorateTask(ranges: Range<Decoration>[], task: Task, state: EditorStat
   if (task.markerFrom > 0 && /^\s+$/.test(text.slice(0, task.markerFrom))) ranges.push(hidden.range(from, from + task.markerFrom));
   const boxProblem = task.problems.find((problem) => problem.from === task.boxFrom);
   if (boxProblem) ranges.push(Decoration.line({ class: 'cm-marked-line', attributes: { title: boxProblem.message } }).range(from));
-  const boxTo = Math.min(text.length, task.boxFrom + task.sign.length + 3);
-  const mark = new MarkWidget({ status: task.status, priority: task.priority, late });
+  const back = comesBack(task);
+  const restsUntil = open && back !== null && back > today ? back : null;
+  const mark = new MarkWidget({ status: task.status, priority: task.priority, late, resting: restsUntil !== null });
   ranges.push(Decoration.replace({ widget: mark }).range(from + task.markerFrom, from + boxTo));
   const tail = readTail(text, boxTo);
   const wordsTo = tail ? tail.from : text.length;
@@ -188,9 +213,7 @@ function decorateTask(ranges: Range<Decoration>[], task: Task, state: EditorStat
     const end = boxTo + text.slice(boxTo, wordsTo).trimEnd().length;
     if (end > boxTo) ranges.push(Decoration.mark({ class: 'closed-text' }).range(from + boxTo, from + end));
   }
-  if (tail) {
-    const back = comesBack(task);
-    const restsUntil = open && back !== null && back > today ? back : null;
+  if (tail && column === null) {
     const chips = chipsOf(tail, { today, style, workingDay, open, restsUntil, problems }, 'note');
     ranges.push(Decoration.replace({ widget: new ChipsWidget(chips) }).range(from + tail.from, from + tail.to));
   }

@@ -26,6 +26,8 @@ export interface EditorContext {
   action: () => ActionContext;
   /** Ticks the task on a line (from 0). */
   tick: (line: number) => void;
+  /** Raises the priority of the task on a line (from 0); behind top comes low. */
+  raise: (line: number) => void;
   /** Runs a command of the text by its id. */
   run: (id: string, line: number) => void;
   follow: (target: FollowTarget) => void;
@@ -41,6 +43,7 @@ const NO_CONTEXT: EditorContext = {
   repairKey: '',
   action: () => ({ now: { day: 0, minute: 0 }, settings: ACTION_DEFAULTS, makeRef: () => '' }),
   tick: () => undefined,
+  raise: () => undefined,
   run: () => undefined,
   follow: () => undefined,
 };

@@ -5,6 +5,8 @@ import { Compartment, EditorState, type Extension, Prec, Text, type Transaction 
 import { EditorView, type KeyBinding, type ViewUpdate, drawSelection, keymap, placeholder } from '@codemirror/view';
 import type { ActionContext } from '../../core/task/action-context';
 import type { ReadingSettings } from '../../core/task/task';
+import { behindTail } from './behind-tail';
+import { belowLastBlock } from './below-last-block';
 import { type PortalRegistry, blockDecorations } from './block-decorations';
 import { closeUp } from './close-up';
 import { type CompletionFacts, completion } from './completion';
@@ -18,7 +20,7 @@ import { lineDecorations } from './line-decorations';
 import { marginTools } from './margin-tools';
 import { type Heaviness, heavinessOf, heavinessOfLine } from './heavy-text';
 import { noteField, notePath, noteReading, notRead, readAll } from './note-field';
-import { dateOffers } from './offered-date';
+import { wordOffers } from './offered-words';
 import { pasteRich } from './paste';
 import { restingCursor } from './resting-cursor';
 import { writingKeys } from './task-keys';
@@ -138,10 +140,12 @@ export function makeEditor(options: EditorOptions): MadeEditor {
     marginTools,
     lineDecorations,
     blockDecorations(options.registry),
+    belowLastBlock,
+    behindTail,
     finishedLines,
     closeUp,
     followNames,
-    dateOffers(options.context, options.takeKey, options.onTake),
+    wordOffers(options.context, options.takeKey, options.onTake),
     leavingLines(options.context),
   ];
   const doc = Text.of(options.text.split('\n'));

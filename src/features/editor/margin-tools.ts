@@ -76,11 +76,13 @@ class MarginTools implements PluginValue {
     const begins = item !== undefined || headings.some((one) => one.topLevel && one.line === line);
     const left = begins && y >= shown.top && y < shown.bottom ? view.coordsAtPos(shown.from + (item?.markerFrom ?? 0), 1)?.left : undefined;
     if (left === undefined) this.hide();
-    else this.show(line, shown, left - view.dom.getBoundingClientRect().left, item ? item.lastLine > line : true);
+    else this.show(line, shown, left - view.dom.getBoundingClientRect().left, item ? item.lastLine : null);
   };
 
-  private show(line: number, { top, bottom }: BlockInfo, left: number, holds: boolean): void {
+  /** @param last the last line of the item; null at a heading */
+  private show(line: number, { top, bottom }: BlockInfo, left: number, last: number | null): void {
     const { state } = this.view;
+    const holds = last === null || last > line;
     this.line = line;
     this.fold.hidden = !holds;
     this.grip.hidden = false;
@@ -88,8 +90,10 @@ class MarginTools implements PluginValue {
     this.fold.textContent = folded ? '▸' : '▾';
     this.fold.title = folded ? 'Unfold' : 'Fold';
     this.put(this.fold, top, left - 22);
-    this.put(this.grip, top, left - (holds ? 40 : 24));
-    for (const one of [this.fold, this.grip]) one.style.height = `${Math.min(bottom - top, 30)}px`;
+    this.put(this.grip, top, left - (holds ? 34 : 16));
+    this.fold.style.height = `${Math.min(bottom - top, 30)}px`;
+    const end = last === null || last >= state.doc.lines ? bottom : this.view.lineBlockAt(state.doc.line(last + 1).from).bottom;
+    this.grip.style.height = `${end - top}px`;
   }
 
   private readonly toggle = (event: MouseEvent): void => {

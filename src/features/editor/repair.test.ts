@@ -13,7 +13,7 @@ describe('what is repaired on a line', () => {
   };
 
   it('words in the tail become dates', () => {
-    expect(of('- [ ] Weigh the crate {due 1 dec 2026}', null)).toEqual({ is: 'dates', line: '- [ ] Weigh the crate {due 2026-12-01}' });
+    expect(of('- [ ] Weigh the crate {due 1 dec 2026}', null)).toEqual({ is: 'tail', line: '- [ ] Weigh the crate {due 2026-12-01}' });
   });
 
   it('who has no page gets one, once others have', () => {
@@ -24,7 +24,7 @@ describe('what is repaired on a line', () => {
   });
 
   it('dates go first, and what is right stays', () => {
-    expect(of('- [ ] Ask @isle {due 1 dec 2026}', ['ilse'])?.is).toBe('dates');
+    expect(of('- [ ] Ask @isle {due 1 dec 2026}', ['ilse'])?.is).toBe('tail');
     expect(of('- [ ] Weigh the crate {due 2026-12-01}', ['ilse'])).toBeNull();
   });
 

@@ -1,10 +1,10 @@
 import { foldName, readInline } from '../../core/note/names';
 import type { ActionContext } from '../../core/task/action-context';
 import type { Task } from '../../core/task/task';
-import { withTypedClauses } from '../../core/task/typed-tail';
+import { repairedLine } from '../../core/task/repair-line';
 
-/** What one key mends on a line: words in its tail become dates, or somebody who is named gets a page. */
-export type Repair = { is: 'dates'; line: string } | { is: 'page'; person: string };
+/** What one key mends on a line: its tail, or somebody who is named gets a page. */
+export type Repair = { is: 'tail'; line: string } | { is: 'page'; person: string };
 
 /**
  * What can be repaired on the line of a task; null when nothing can.
@@ -12,8 +12,8 @@ export type Repair = { is: 'dates'; line: string } | { is: 'page'; person: strin
  * @param known the folded handles of the people who have a page; null where nobody has one, and nobody misses any
  */
 export function repairOf(line: string, task: Task, context: ActionContext, known: ReadonlySet<string> | null): Repair | null {
-  const dates = withTypedClauses(line, task.boxFrom, context);
-  if (dates !== line) return { is: 'dates', line: dates };
+  const repaired = repairedLine(line, task.boxFrom, context);
+  if (repaired !== line) return { is: 'tail', line: repaired };
   const person = withoutPage(line, known);
   return person === null ? null : { is: 'page', person };
 }

@@ -7,7 +7,7 @@ import { editorContext } from './editor-context';
 import { followAt } from './follow-names';
 import { foldAll, foldToLevel, toggleBranch, toggleFold } from './folding';
 import { runOutline } from './outline-keys';
-import { actOnSelected, convertLines, cursorLine, openTail, repairLine, selectedTasks, takeDate } from './task-commands';
+import { actOnSelected, convertLines, cursorLine, openTail, repairLine, selectedTasks, takeOffered, tasksMade } from './task-commands';
 import { shiftItem } from './task-keys';
 import { nextHeading, toggleMark } from './text-marks';
 import { acceptCompletion, startCompletion } from '@codemirror/autocomplete';
@@ -17,11 +17,15 @@ export interface TextHost {
   context: () => ActionContext;
   /** Ticks the tasks on some lines (from 0), as one step. */
   tick: (lines: readonly number[]) => void;
+  /** Raises the priority of the task on a line (from 0). */
+  raise: (line: number) => void;
   /** Shows the details of the task on a line (from 0). */
   details: (line: number) => void;
   /** Asks for one day, or for names, for all of these tasks. */
   dates: (tasks: readonly Task[], what: DayAsked) => void;
   names: (tasks: readonly Task[]) => void;
+  /** Asks for a word to be written under all of these tasks when they are closed. */
+  remark: (tasks: readonly Task[], status: 'done' | 'cancelled') => void;
   closeUp: (line: number) => void;
   wider: () => void;
   insertMenu: () => void;
@@ -39,20 +43,28 @@ export function runTextCommand(view: EditorView, id: string, host: TextHost): bo
   switch (id) {
     case 'text-tick': {
       const tasks = selectedTasks(view);
-      if (tasks.length > 0) host.tick(tasks.map((task) => task.line));
+      // A line that is no task becomes one; the next press ticks it.
+      if (tasks.length === 0) return convertLines(view, host.context());
+      host.tick(tasks.map((task) => task.line));
+      return true;
+    }
+    case 'text-done-remark':
+    case 'text-cancel-remark': {
+      const tasks = selectedTasks(view);
+      if (tasks.length > 0) host.remark(tasks, id === 'text-done-remark' ? 'done' : 'cancelled');
       return tasks.length > 0;
     }
     case 'text-task':
       return convertLines(view, host.context());
     case 'text-cycle':
-      return actOnSelected(view, { do: 'cycle' }, host.context(), host.told);
+      return tasksMade(view, host.context()).length > 0 && actOnSelected(view, { do: 'cycle' }, host.context(), host.told);
     case 'text-raise':
-      return actOnSelected(view, { do: 'raise' }, host.context(), host.told);
+      return tasksMade(view, host.context()).length > 0 && actOnSelected(view, { do: 'raise' }, host.context(), host.told);
     case 'text-lower':
-      return actOnSelected(view, { do: 'lower' }, host.context(), host.told);
+      return tasksMade(view, host.context()).length > 0 && actOnSelected(view, { do: 'lower' }, host.context(), host.told);
     case 'text-tail': {
       // Several lines get one date together; a single one is written in place.
-      const tasks = selectedTasks(view);
+      const tasks = tasksMade(view, host.context());
       if (tasks.length > 1) {
         host.dates(tasks, 'due');
         return true;
@@ -65,7 +77,7 @@ export function runTextCommand(view: EditorView, id: string, host: TextHost): bo
       return tasks.length > 0;
     }
     case 'text-take':
-      return takeDate(view, host.context());
+      return takeOffered(view, host.context());
     case 'text-details': {
       const [task] = selectedTasks(view);
       if (!task) return false;
@@ -116,7 +128,9 @@ export function runTextCommand(view: EditorView, id: string, host: TextHost): bo
     case 'text-code':
       return toggleMark(view, '`');
     case 'text-heading':
-      return nextHeading(view);
+      if (nextHeading(view)) return true;
+      host.told('Only a line of its own can become a heading: an item of a list, a quote or code cannot.');
+      return true;
     case 'text-insert':
       host.insertMenu();
       return true;

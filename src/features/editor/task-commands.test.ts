@@ -1,9 +1,19 @@
+import { COMMANDS } from '../commands/definitions';
 import fc from 'fast-check';
 import { readIsoDay } from '../../core/calendar/day';
 import { ACTION_DEFAULTS, type ActionContext } from '../../core/task/action-context';
 import { noteNow } from './note-field';
 import { type TextHost, runTextCommand } from './run-command';
-import { actOnSelected, convertLines, offeredDate, openTail, repairLine, selectedLines, selectedTasks, takeDate } from './task-commands';
+import {
+  actOnSelected,
+  convertLines,
+  offeredWords,
+  openTail,
+  repairLine,
+  selectedLines,
+  selectedTasks,
+  takeOffered,
+} from './task-commands';
 import { markedText, testView } from './test-view';
 
 const CONTEXT: ActionContext = {
@@ -86,19 +96,23 @@ describe('the tail', () => {
   });
 
   it.each([
-    ['- [ ] Ring @lars tomorrow| 15:00', '- [ ] Ring @lars| {due 2026-11-24 15:00}'],
-    ['- [ ] Ring @lars fri| {high}', '- [ ] Ring @lars| {high; due 2026-11-27}'],
-  ])('takes the date of %j: %j', (before, wanted) => {
+    ['- [ ] Ring @lars tomorrow| 15:00', '- [ ] Ring @lars| {plan 2026-11-24 15:00}'],
+    ['- [ ] Ring  @lars by fri| {high}', '- [ ] Ring  @lars| {high; due 2026-11-27}'],
+    // Before the names that end the line, and a repeat with its first day and its time.
+    ['- [ ] Ring fri 9:00 @lars [[Tide clock]] #phone|', '- [ ] Ring @lars [[Tide clock]] #phone| {plan 2026-11-27 09:00}'],
+    ['- [ ] Read the log every mon, fri 10:00| #log', '- [ ] Read the log #log| {every mon, fri; plan 2026-11-23 10:00}'],
+    ['- [ ] Read the log every day at 18:00, by fri|', '- [ ] Read the log| {every day; due 2026-11-27 18:00}'],
+  ])('takes what ends %j: %j', (before, wanted) => {
     const view = testView(before);
-    expect(takeDate(view, CONTEXT)).toBe(true);
+    expect(takeOffered(view, CONTEXT)).toBe(true);
     expect(markedText(view)).toBe(wanted);
   });
 
   it.each(['- [ ] Ring @lars', '- [ ] tomorrow', '- [ ] tomorrow the lens is packed', '- Ring tomorrow'])('offers none for %j', (line) => {
     const view = testView(`${line}|`);
     const [task] = noteNow(view.state).tasks;
-    expect(task ? offeredDate(line, task, CONTEXT) : null).toBeNull();
-    expect(takeDate(view, CONTEXT)).toBe(false);
+    expect(task ? offeredWords(line, task, CONTEXT) : null).toBeNull();
+    expect(takeOffered(view, CONTEXT)).toBe(false);
   });
 
   it('repairs words that are no date yet, then makes a page for who has none, and nothing else', () => {
@@ -119,6 +133,8 @@ const calls: string[] = [];
 const host: TextHost = {
   context: () => CONTEXT,
   tick: (lines) => calls.push(`tick ${lines.join()}`),
+  raise: (line) => calls.push(`raise ${line}`),
+  remark: (tasks, status) => calls.push(`${status} ${tasks.map((task) => task.line).join()}`),
   details: (line) => calls.push(`details ${line}`),
   dates: (tasks, what) => calls.push(`${what} ${tasks.map((task) => task.line).join()}`),
   names: (tasks) => calls.push(`names ${tasks.map((task) => task.line).join()}`),
@@ -163,10 +179,43 @@ describe('the commands of texts', () => {
 
   it('let the key go where there is nothing to do', () => {
     const view = testView('pl|ain');
-    for (const id of ['text-tick', 'text-details', 'text-names', 'text-tail', 'text-take', 'text-raise', 'text-fold', 'no-such'])
+    for (const id of ['text-details', 'text-names', 'text-take', 'text-done-remark', 'text-fold', 'no-such'])
       expect(runTextCommand(view, id, host)).toBe(false);
     expect(calls).toEqual([]);
   });
+
+  it.each([
+    ['text-tick', '- [ ] |plain', '- [ ] |'],
+    ['text-raise', '- [ ] |plain {high}', '- [ ] | {high}'],
+    ['text-lower', '- [ ] |plain {low}', '- [ ] | {low}'],
+    ['text-cycle', '- [_] |plain {since 2026-11-23 09:20}', '- [_] | {since 2026-11-23 09:20}'],
+    ['text-tail', '- [ ] plain {|}', '- [ ] {|}'],
+  ])('%s makes a task of a plain line, and begins one on an empty line', (id, made, begun) => {
+    for (const [text, wanted] of [
+      ['|plain', made],
+      ['|', begun],
+    ] as const) {
+      const view = testView(text);
+      expect(runTextCommand(view, id, host)).toBe(true);
+      expect(markedText(view)).toBe(wanted);
+    }
+    expect(calls).toEqual([]);
+  });
+
+  // Those that act on any letters, and those that only look.
+  const ANYWHERE = /bold|italic|strike|text-code|insert|find|fold|close-up|wider/;
+  const PLACES = ['```\n- [ ] a| {due fri}\n```', '---\ntags: [a|]\n---\nx', '<!-- - [ ] a| -->', '    - [ ] a|'];
+  it.each(COMMANDS.filter(({ id, scope }) => scope === 'text' && !ANYWHERE.test(id)).map(({ id }) => id))(
+    '%s changes nothing where there are no tasks',
+    (id) => {
+      for (const text of PLACES) {
+        const view = testView(text);
+        const before = markedText(view);
+        runTextCommand(view, id, host);
+        expect(markedText(view)).toBe(before);
+      }
+    },
+  );
 
   it('move all items of a selection together, in one step, and keep them selected', () => {
     const view = testView('- [ ] a\n- [ ] |b\n  - b1\n- [ ] c|\n- [ ] d');

@@ -1,10 +1,10 @@
 import type { EditorView } from '@codemirror/view';
-import { readSpokenDates, wordsWithout } from '../../core/calendar/spoken-date';
+import { type SpokenClause, partsAtEnd } from '../../core/slip/spoken-task';
 import { actOnEach, actOnMany } from '../../core/task/act';
 import type { ActionContext } from '../../core/task/action-context';
 import type { Change } from '../../core/task/edit';
 import type { Intention } from '../../core/task/intention';
-import { spanText } from '../../core/task/shift-dates';
+import { LineKind } from '../../core/note/structure';
 import type { Task } from '../../core/task/task';
 import { withClause } from '../../core/task/write-tail';
 import { noteNow } from './note-field';
@@ -53,12 +53,27 @@ export function actOnSelected(view: EditorView, intention: Intention, context: A
   return true;
 }
 
+/** Raises the priority of the task on a line (from 0); behind top comes low. */
+export function raiseLine(view: EditorView, line: number, context: ActionContext): void {
+  const expected = view.state.doc.line(line + 1).text;
+  const outcome = actOnMany(view.state.doc.toString(), [{ line, expected }], { do: 'raise', wraps: true }, context);
+  if ('changes' in outcome) change(view, outcome.changes, 'input.act');
+}
+
+/** The selected tasks; where none is selected, the lines become tasks first. */
+export function tasksMade(view: EditorView, context: ActionContext): Task[] {
+  const present = selectedTasks(view);
+  if (present.length > 0) return present;
+  return convertLines(view, context) ? selectedTasks(view) : [];
+}
+
 /** Makes tasks of the selected lines; where all are tasks already, plain items again. Empty lines begin one. */
 export function convertLines(view: EditorView, context: ActionContext): boolean {
   const { doc } = view.state;
   const note = noteNow(view.state);
   const lines = selectedLines(view).filter((line) => doc.line(line + 1).text.trim() !== '');
   if (lines.length === 0) {
+    if (note.structure.kinds[cursorLine(view)] !== LineKind.blank) return false;
     const line = doc.line(cursorLine(view) + 1);
     const indent = /^\s*/.exec(line.text)?.[0] ?? '';
     view.dispatch({
@@ -72,7 +87,11 @@ export function convertLines(view: EditorView, context: ActionContext): boolean 
   const all = lines.every((line) => tasks.has(line));
   // A line that is a task already stays when others become tasks.
   const refs = lines.filter((line) => all || !tasks.has(line)).map((line) => ({ line, expected: doc.line(line + 1).text }));
-  return change(view, actOnEach(doc.toString(), refs, { do: 'convert' }, context), 'input.act');
+  const changes = view.state.changes(actOnEach(doc.toString(), refs, { do: 'convert' }, context));
+  if (changes.empty) return false;
+  // A cursor before the words stays before them, behind the box.
+  view.dispatch({ changes, selection: view.state.selection.map(changes, 1), userEvent: 'input.act', scrollIntoView: true });
+  return true;
 }
 
 /** Opens a tail at the end of the task line, or puts the cursor into the one that is there, so that clauses are offered. */
@@ -96,56 +115,44 @@ export function openTail(view: EditorView): boolean {
   return true;
 }
 
-/** A date that stands at the end of a task's words and can be taken into its tail. */
-export interface OfferedDate {
-  /** Where its words stand in the line. */
+/** Words at the end of a task that can be taken into its tail: a date, a repeat, or both. */
+export interface Offered {
+  /** Where they stand in the line. */
   from: number;
   to: number;
-  /** The clause it would become. */
-  clause: string;
+  clauses: readonly SpokenClause[];
 }
 
-/** The words at the end of a task that read as a date, which one key takes into the tail; null when they do not. */
-export function offeredDate(line: string, task: Task, context: ActionContext): OfferedDate | null {
+/** The words at the end of a task, names behind them left aside, that read as a date or a repeat; null when none do. */
+export function offeredWords(line: string, task: Task, context: ActionContext): Offered | null {
   const start = task.boxFrom + task.sign.length + 2;
-  const words = line.slice(start, Math.min(task.tailFrom, line.length));
-  const options = {
-    today: context.now.day,
-    minute: context.now.minute,
-    firstDayOfWeek: context.settings.firstDayOfWeek,
-    bareDay: 'due' as const,
-  };
-  const found = readSpokenDates(words, options);
-  const last = found.at(-1);
-  if (!last || words.slice(last.to).trim() !== '' || wordsWithout(words, [last]).trim() === '') return null;
-  const { role, day, minute, is } = last;
-  const length = is === 'week' ? 6 : is === 'month' ? 27 : 0;
-  const name = is === 'day' ? role : role === 'due' ? 'plan' : role;
-  const value = spanText({ from: day, to: day + length, minute: length === 0 ? minute : null });
-  return { from: start + last.from, to: start + last.to, clause: `${name} ${value}` };
+  const parts = partsAtEnd(line.slice(start, Math.min(task.tailFrom, line.length)), context);
+  const [first] = parts;
+  const last = parts.at(-1);
+  if (!first || !last) return null;
+  return { from: start + first.from, to: start + last.to, clauses: parts.flatMap(({ clauses }) => clauses) };
 }
 
-/** Takes the date at the end of the words into the tail. */
-export function takeDate(view: EditorView, context: ActionContext): boolean {
+/** Takes the date or repeat at the end of the words into the tail. */
+export function takeOffered(view: EditorView, context: ActionContext): boolean {
   const { state } = view;
   const line = state.doc.line(cursorLine(view) + 1);
   const task = noteNow(state).tasks.findLast((one) => one.line === line.number - 1);
-  const offered = task && offeredDate(line.text, task, context);
+  const offered = task && offeredWords(line.text, task, context);
   if (!task || !offered) return false;
-  const before = line.text.slice(0, offered.from).trimEnd();
-  const behind = line.text.slice(offered.to);
-  const [name = ''] = offered.clause.split(' ');
-  const next = withClause(before + behind, task.boxFrom, name as 'due', offered.clause);
+  const rest = line.text.slice(0, offered.from).trimEnd() + line.text.slice(offered.to);
+  const taken = line.text.length - rest.length;
+  const next = offered.clauses.reduce((text, clause) => withClause(text, task.boxFrom, clause.name, clause.words), rest);
   view.dispatch({
     changes: { from: line.from, to: line.to, insert: next },
-    selection: { anchor: line.from + before.length },
+    selection: { anchor: line.from + rest.slice(0, task.tailFrom - taken).trimEnd().length },
     userEvent: 'input.complete',
   });
   return true;
 }
 
 /**
- * Repairs what can be repaired on the line: words in its tail become dates, and who is named without a page gets one.
+ * Repairs what can be repaired on the line: what is wrong with its tail, and who is named without a page gets one.
  *
  * @param known the folded handles of the people who have a page; null where nobody has one
  */

@@ -5,7 +5,7 @@ import { noteNow } from './note-field';
 import { runOutline } from './outline-keys';
 import { selectedLines } from './task-commands';
 
-/** Enter on a task begins the next one; on an empty task it ends the list. */
+/** Enter on a task begins the next one; on an empty task it goes out one level, and ends the list at the outermost. */
 function continueTasks(view: EditorView): boolean {
   const { state } = view;
   const { main } = state.selection;
@@ -16,6 +16,7 @@ function continueTasks(view: EditorView): boolean {
   const column = main.head - line.from;
   if (column < task.boxFrom + task.sign.length + 2) return false;
   if (task.text === '' && task.tailFrom === line.length) {
+    if (task.depth > 0 && runOutline(view, 'out')) return true;
     const from = line.from + (/^[\s>]*/.exec(line.text)?.[0].trimEnd().length ?? 0);
     view.dispatch({ changes: { from, to: line.to }, selection: { anchor: from }, userEvent: 'input' });
     return true;

@@ -1,5 +1,7 @@
 import { EditorSelection, type EditorState } from '@codemirror/state';
 import type { EditorView } from '@codemirror/view';
+import { LineKind } from '../../core/note/structure';
+import { noteNow } from './note-field';
 
 /** Puts signs such as `**` around what is selected, or takes them away; without a selection around the word. */
 export function toggleMark(view: EditorView, sign: string): boolean {
@@ -40,10 +42,15 @@ function stands(sign: string, count: number): boolean {
   return sign === '*' ? count % 2 === 1 : count >= sign.length;
 }
 
-/** Makes the line a heading, each time one level deeper; behind the fourth it is plain again. */
+/** Makes the line a heading, each time one level deeper; behind the fourth it is plain again. False where none can stand. */
 export function nextHeading(view: EditorView): boolean {
   const { state } = view;
   const line = state.doc.lineAt(state.selection.main.head);
+  const { kinds, items } = noteNow(state).structure;
+  const at = line.number - 1;
+  const kind = kinds[at];
+  if (kind !== LineKind.blank && kind !== LineKind.text && kind !== LineKind.heading) return false;
+  if (/^\s*>/.test(line.text) || items.some((item) => item.line <= at && at <= item.lastLine)) return false;
   const present = /^(#{1,6})\s+/.exec(line.text);
   const level = present?.[1]?.length ?? 0;
   const insert = level >= 4 ? '' : `${'#'.repeat(level + 1)} `;

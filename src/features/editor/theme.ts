@@ -59,16 +59,15 @@ const theme = EditorView.theme({
   '.cm-fold[hidden], .cm-grip[hidden]': { display: 'none' },
   '.cm-grip': {
     position: 'absolute',
-    width: '16px',
-    color: 'var(--muted)',
-    // Two columns of dots.
-    background: 'radial-gradient(circle, currentColor 1.1px, transparent 1.4px) 0 0 / 5px 5px',
-    backgroundClip: 'content-box',
-    padding: '6px 3px',
-    boxSizing: 'border-box',
+    width: '12px',
+    // A slim upright edge along the item.
+    background: 'linear-gradient(var(--edge), var(--edge)) center / 3px 100% no-repeat',
+    borderRadius: '2px',
+    opacity: '0.55',
     cursor: 'grab',
     touchAction: 'none',
   },
+  '.cm-grip:hover, .cm-carrying .cm-grip': { opacity: '1' },
   '.cm-carrying, .cm-carrying .cm-content, .cm-carrying .cm-grip': { cursor: 'grabbing' },
   '.cm-carried': {
     position: 'absolute',

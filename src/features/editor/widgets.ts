@@ -1,8 +1,9 @@
 import { type EditorView, WidgetType } from '@codemirror/view';
+import { isOpen } from '../../core/task/status';
 import { readTail } from '../../core/task/tail';
 import type { ChipLook } from '../../ui/chip-look';
 import { chipClass } from '../../ui/Chips';
-import { MARK_VIEW_BOX, type MarkLook, markClass, markLabel, markShapes } from '../../ui/mark-shapes';
+import { MARK_VIEW_BOX, type MarkLook, isOnEdge, markClass, markLabel, markShapes } from '../../ui/mark-shapes';
 import { editorContext } from './editor-context';
 
 const SVG = 'http://www.w3.org/2000/svg';
@@ -11,14 +12,14 @@ const drawn = new Map<string, HTMLElement>();
 
 /** A mark to be copied: drawing each of hundreds anew costs several times as much. */
 function drawnMark(look: MarkLook): HTMLElement {
-  const name = `${look.status} ${look.priority} ${look.late}`;
+  const name = JSON.stringify(look);
   const known = drawn.get(name);
   if (known) return known;
   const button = document.createElement('span');
   button.className = `${markClass(look)} cm-task-mark`;
   button.setAttribute('role', 'img');
   button.setAttribute('aria-label', markLabel(look));
-  button.title = 'Click to tick, or Ctrl+Enter on the line';
+  button.title = 'Click to tick; the left edge raises the priority';
   const svg = document.createElementNS(SVG, 'svg');
   svg.setAttribute('viewBox', MARK_VIEW_BOX);
   svg.setAttribute('aria-hidden', 'true');
@@ -39,16 +40,20 @@ export class MarkWidget extends WidgetType {
   }
 
   override eq(other: MarkWidget): boolean {
-    const { status, priority, late } = this.look;
-    return other.look.status === status && other.look.priority === priority && other.look.late === late;
+    const { status, priority, late, resting } = this.look;
+    const look = other.look;
+    return look.status === status && look.priority === priority && look.late === late && look.resting === resting;
   }
 
   override toDOM(view: EditorView): HTMLElement {
     const button = drawnMark(this.look).cloneNode(true) as HTMLElement;
-    button.addEventListener('mousedown', (event) => {
-      event.preventDefault();
+    // The cursor stays where it is; only a press that is also let go here counts.
+    button.addEventListener('mousedown', (event) => event.preventDefault());
+    button.addEventListener('click', (event) => {
       const line = view.state.doc.lineAt(view.posAtDOM(button)).number - 1;
-      view.state.facet(editorContext).tick(line);
+      const { tick, raise } = view.state.facet(editorContext);
+      if (isOpen(this.look.status) && isOnEdge(event as PointerEvent, button.getBoundingClientRect().left)) raise(line);
+      else tick(line);
     });
     return button;
   }

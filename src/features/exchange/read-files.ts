@@ -1,5 +1,4 @@
 import type { ImportFile } from '../../store/import-notes';
-import { readZip } from './read-zip';
 
 /** A file larger than this is left out: no note is. */
 const LARGEST = 50 * 1024 * 1024;
@@ -49,6 +48,8 @@ async function walk(entry: FileSystemEntry, path: string, found: GivenFile[]): P
 export async function* readGiven(given: readonly GivenFile[]): AsyncGenerator<ImportFile> {
   for (const { path, file } of given) {
     if (/\.zip$/i.test(file.name)) {
+      // Dropping a folder must be listened for from the start; unzipping need not be there.
+      const { readZip } = await import('./read-zip');
       yield* readZip(file);
     } else if (file.size > LARGEST) {
       yield { path, bytes: null, problem: 'It is larger than 50 MB.' };

@@ -18,7 +18,7 @@ import { dialogTask } from '../session/task-dialog';
 import { GatherSource } from './gather-source';
 import { RewordField } from './RewordField';
 import { RowMenuButton } from './RowMenu';
-import { noteName, shownChips, showsSource } from './row-columns';
+import { markOf, noteName, shownChips, showsSource } from './row-columns';
 import { endDrag, startDrag } from './task-drag';
 
 interface GatherRowProps {
@@ -68,6 +68,7 @@ export const GatherRow = memo(function GatherRow({ row, group, columns, withSour
           row={row}
           selected={selected}
           onTick={(byKey) => onAct(row, [{ do: 'status', status: taskOpen ? 'done' : 'todo' }], byKey)}
+          onRaise={() => onAct(row, [{ do: 'raise', wraps: true }], false)}
         />
         <div className="min-w-0 flex-1">
           <div className="leading-6 [overflow-wrap:anywhere]">
@@ -115,12 +116,16 @@ export const GatherRow = memo(function GatherRow({ row, group, columns, withSour
   );
 });
 
+interface RowSignProps {
+  row: RowView;
+  selected: boolean;
+  onTick: (byKey: boolean) => void;
+  onRaise: () => void;
+}
+
 /** The mark of a task; of a note its title links, and a key point has a sign of its own. */
-function RowSign({ row, selected, onTick }: { row: RowView; selected: boolean; onTick: (byKey: boolean) => void }) {
-  if (row.what === 'task')
-    return (
-      <TaskMark look={{ status: row.status, priority: row.priority, late: row.late }} of={row.text} selected={selected} onTick={onTick} />
-    );
+function RowSign({ row, selected, onTick, onRaise }: RowSignProps) {
+  if (row.what === 'task') return <TaskMark look={markOf(row)} of={row.text} selected={selected} onTick={onTick} onRaise={onRaise} />;
   return (
     <Link
       to={row.what === 'note' ? noteAddress(row.path) : noteAddress(row.path, row.line)}

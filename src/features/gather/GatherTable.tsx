@@ -15,7 +15,7 @@ import { useAppDispatch, useAppSelector } from '../session/state';
 import { dialogTask } from '../session/task-dialog';
 import { useAct } from '../session/use-act';
 import { RowMenuButton } from './RowMenu';
-import { cellText } from './row-columns';
+import { cellText, markOf } from './row-columns';
 import { moveByArrow, rowIdAt } from './list-focus';
 import { itemsOf } from './list-items';
 import { useRowCommands } from './use-row-commands';
@@ -208,10 +208,11 @@ function Row({ row, index, columns, onAct }: RowProps) {
         <span className="flex items-start gap-1.5">
           {row.what === 'task' ? (
             <TaskMark
-              look={{ status: row.status, priority: row.priority, late: row.late }}
+              look={markOf(row)}
               of={row.text}
               selected={selected}
               onTick={() => onAct([row], [{ do: 'status', status: open ? 'done' : 'todo' }])}
+              onRaise={() => onAct([row], [{ do: 'raise', wraps: true }])}
             />
           ) : null}
           {row.what === 'note' ? (

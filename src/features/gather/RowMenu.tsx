@@ -1,6 +1,6 @@
 import { MoreHorizontal } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { type ReactNode, createContext, useContext, useMemo, useState } from 'react';
+import { type ReactNode, createContext, useContext, useEffect, useMemo, useState } from 'react';
 import type { RowView } from '../../core/index/view';
 import type { WideIntention } from '../../core/task/intention';
 import { MenuEntry, MenuLine, MenuPanel } from '../../ui/menu';
@@ -27,6 +27,11 @@ export function RowMenus({ children }: { children: ReactNode }) {
   const dispatch = useAppDispatch();
   const source = useContext(GatherSource);
   const place = useMemo(() => asked?.button.getBoundingClientRect(), [asked]);
+  useEffect(() => {
+    const row = asked?.button.closest('[data-row]');
+    row?.setAttribute('data-asked', '');
+    return () => row?.removeAttribute('data-asked');
+  }, [asked]);
   return (
     <OpenMenu value={setAsked}>
       {children}

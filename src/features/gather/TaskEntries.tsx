@@ -52,6 +52,7 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
           <MenuLine />
         </>
       )}
+      <MenuEntry label="Done, with a word…" hint={hint('row-done-remark')} onSelect={() => ask({ is: 'remark', tasks, status: 'done' })} />
       <MenuInside label="Status">
         <DropdownMenu.RadioGroup value={single?.status ?? ''}>
           {STATUSES.map((status) => (
@@ -59,9 +60,9 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
           ))}
         </DropdownMenu.RadioGroup>
         <MenuLine />
-        <MenuEntry label="Cancel with a remark…" onSelect={() => ask({ is: 'remark', tasks })} />
+        <MenuEntry label="Cancel with a remark…" onSelect={() => ask({ is: 'remark', tasks, status: 'cancelled' })} />
         {single?.every != null && isOpen(single.status) && <MenuEntry label="End the series" onSelect={() => one({ do: 'end' })} />}
-        <MenuEntry label="Start the list again" onSelect={() => one({ do: 'reset' })} />
+        <MenuEntry label="Open its whole list again" onSelect={() => one({ do: 'reset' })} />
       </MenuInside>
       <MenuInside label="Priority">
         <DropdownMenu.RadioGroup value={single ? (single.priority ?? 'normal') : ''}>

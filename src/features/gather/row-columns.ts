@@ -9,6 +9,15 @@ import { clauseNameOf } from '../../core/task/clause';
 import { STATUS_NAMES } from '../../core/task/status';
 import { clauseOf, readTail } from '../../core/task/tail';
 import type { ChipLook } from '../../ui/chip-look';
+import type { MarkLook } from '../../ui/mark-shapes';
+
+/** The mark of a row. */
+export const markOf = ({ status, priority, late, restsUntil }: RowView): MarkLook => ({
+  status,
+  priority,
+  late,
+  resting: restsUntil !== null,
+});
 
 /** Columns that say where a row stands. */
 const SOURCES: readonly Column[] = ['note', 'path', 'heading', 'journal'];

@@ -50,6 +50,8 @@ export function useRowCommands(
           return ask({ is: 'details', task: dialogTask(row) });
         case 'row-open':
           return void navigate(noteAddress(row.path, row.line));
+        case 'row-done-remark':
+          return ask({ is: 'remark', tasks, status: 'done' });
         case 'row-plan':
           return ask({ is: 'day', tasks, what: 'plan' });
         case 'row-due':

@@ -1,10 +1,11 @@
-import { useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { baseNameOf, foldPath } from '../../core/note/path';
 import { otherTextOf } from '../../store/other-text';
 import { noteAddress } from '../session/addresses';
 import { useAppSelector } from '../session/state';
-import { CompareDialog } from './CompareDialog';
+
+const CompareDialog = lazy(() => import('./CompareDialog').then((module) => ({ default: module.CompareDialog })));
 
 /** Says that a note was written in two places at once and both texts are kept, and lets one choose between them. */
 export function OtherText({ path }: { path: string }) {
@@ -30,14 +31,16 @@ export function OtherText({ path }: { path: string }) {
         Compare and choose
       </button>
       {comparing && (
-        <CompareDialog
-          path={note}
-          otherPath={other}
-          onClose={() => setComparing(false)}
-          onChosen={() => {
-            if (of !== null) void navigate(noteAddress(note));
-          }}
-        />
+        <Suspense>
+          <CompareDialog
+            path={note}
+            otherPath={other}
+            onClose={() => setComparing(false)}
+            onChosen={() => {
+              if (of !== null) void navigate(noteAddress(note));
+            }}
+          />
+        </Suspense>
       )}
     </div>
   );

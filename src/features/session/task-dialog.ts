@@ -21,13 +21,13 @@ export interface WhyQuestion {
 /** Which day a dialog asks for. */
 export type DayAsked = 'plan' | 'due' | 'rest';
 
-/** What is asked about one task or several: its details, another day in words, names, another place, why it is cancelled, what becomes of its open steps. */
+/** What is asked about one task or several: its details, another day in words, names, another place, a word on why it is closed, what becomes of its open steps. */
 export type TaskDialog =
   | { is: 'details'; task: DialogTask }
   | { is: 'day'; tasks: DialogTask[]; what: DayAsked }
   | { is: 'names'; tasks: DialogTask[] }
   | { is: 'place'; tasks: DialogTask[]; what: 'move' | 'archive' | 'echo' }
-  | { is: 'remark'; tasks: DialogTask[] }
+  | { is: 'remark'; tasks: DialogTask[]; status: 'done' | 'cancelled' }
   | { is: 'steps'; tasks: DialogTask[]; intention: Extract<WideIntention, { do: 'status' }>; openSteps: number };
 
 /** A row of a list as a dialog takes it. */

@@ -11,6 +11,15 @@ export function TaskSettings({ settings, set }: TaskSettingsProps) {
   return (
     <>
       <Choice
+        label="A day typed without a word before it, as in “call Lars fri”"
+        value={settings.bareDay}
+        options={[
+          ['plan', 'is the plan: when you mean to do it'],
+          ['due', 'is the due day: by when it must be done'],
+        ]}
+        onChoose={(bareDay) => set({ bareDay })}
+      />
+      <Choice
         label="Finishing a task with open steps"
         value={settings.openSteps}
         options={[

@@ -2,7 +2,7 @@ import type { EditorView } from '@codemirror/view';
 import { Decoration, type DecorationSet, ViewPlugin, type ViewUpdate, WidgetType } from '@codemirror/view';
 import type { ActionContext } from '../../core/task/action-context';
 import { shownNote } from './note-field';
-import { type OfferedDate, offeredDate } from './task-commands';
+import { offeredWords } from './task-commands';
 
 /** Says what the underlined words would become, and by which key. */
 class OfferWidget extends WidgetType {
@@ -22,7 +22,7 @@ class OfferWidget extends WidgetType {
     button.className = 'cm-offer';
     button.textContent = this.words;
     button.setAttribute('role', 'button');
-    button.setAttribute('aria-label', `Take into the tail: ${this.words}`);
+    button.setAttribute('aria-label', `Store as ${this.words}`);
     button.addEventListener('mousedown', (event) => {
       event.preventDefault();
       this.take(view);
@@ -35,8 +35,11 @@ class OfferWidget extends WidgetType {
   }
 }
 
+const offerWords = (clauses: readonly { words: string }[], key: string): string =>
+  `${clauses.map(({ words }) => words).join('; ')}${key === '' ? '' : ` · ${key}`}`;
+
 /** Words at the end of the task on the cursor's line that read as a date are underlined; nothing is taken unasked. */
-export function dateOffers(context: () => ActionContext, keyWords: () => string, take: (view: EditorView) => void) {
+export function wordOffers(context: () => ActionContext, keyWords: () => string, take: (view: EditorView) => void) {
   return ViewPlugin.fromClass(
     class {
       decorations: DecorationSet;
@@ -54,11 +57,11 @@ export function dateOffers(context: () => ActionContext, keyWords: () => string,
         const line = state.doc.lineAt(state.selection.main.head);
         if (line.length > 2000) return Decoration.none;
         const task = shownNote(state).tasks.findLast((one) => one.line === line.number - 1);
-        const offered: OfferedDate | null = task && task.raw === line.text ? offeredDate(line.text, task, context()) : null;
+        const offered = task && task.raw === line.text ? offeredWords(line.text, task, context()) : null;
         if (!offered) return Decoration.none;
         return Decoration.set([
           Decoration.mark({ class: 'cm-offered' }).range(line.from + offered.from, line.from + offered.to),
-          Decoration.widget({ widget: new OfferWidget(`${offered.clause} · ${keyWords()}`, take), side: 3 }).range(line.to),
+          Decoration.widget({ widget: new OfferWidget(offerWords(offered.clauses, keyWords()), take), side: 3 }).range(line.to),
         ]);
       }
     },
