@@ -5,6 +5,7 @@ import { baseNameOf } from '../core/note/path';
 import { RecadoDatabase } from '../store/database';
 import { deviceMemory, tabMemory } from '../store/device-memory';
 import { Drafts } from '../store/drafts';
+import { reportProblem } from '../store/listeners';
 import { NoteActions } from '../store/note-actions';
 import { NoteStore } from '../store/note-store';
 import type { WordsApart } from '../store/open-text';
@@ -91,8 +92,12 @@ export async function start(): Promise<Started> {
         .catch(() => notice({ words: 'The settings could not be stored: they last until the page is closed.', warns: true }));
     },
   };
+  const firstOpening = (await store.value('opened')) !== true;
+  // Nothing on the first page waits for it.
+  if (!firstOpening)
+    void import('../features/opening/renew-pages').then(({ renewAgendaPages }) => renewAgendaPages(store)).catch(reportProblem);
   if (deviceMemory.refused || tabMemory.refused) notice({ words: NOTHING_KEPT, warns: true });
-  return { services, state, firstOpening: (await store.value('opened')) !== true };
+  return { services, state, firstOpening };
 }
 
 const STORE_GONE =

@@ -26,6 +26,8 @@ export interface AnswerGroup {
   label: string;
   /** All tasks of the group, steps included, before limits. */
   count: number;
+  /** How many of them are steps that stand inside a row. */
+  steps: number;
   rows: AnswerRow[];
   totals: Totals;
   /** Rows that a limit leaves out. */
@@ -166,13 +168,19 @@ export function compareGroups(gather: Gather, a: GroupPlace & { count: number },
   return 0;
 }
 
-/** The head of a group that holds `rows`. */
-export function groupOf(place: GroupPlace, sums: Sums, rows: AnswerRow[], all: number): AnswerGroup {
+/**
+ * The head of a group that holds `rows`.
+ *
+ * @param all how many rows there are before limits
+ * @param steps how many tasks stand inside them
+ */
+export function groupOf(place: GroupPlace, sums: Sums, rows: AnswerRow[], all: number, steps = sums.count - all): AnswerGroup {
   return {
     key: place.keys.length <= 1 ? (place.keys[0] ?? null) : JSON.stringify(place.keys),
     keys: place.keys,
     label: place.labels.join(' › '),
     count: sums.count,
+    steps,
     totals: totalsFrom(sums),
     rows,
     more: all - rows.length,
@@ -201,7 +209,10 @@ export function limitedAnswer(plan: Plan, sums: Sums, resting: number, shown: re
   const head = { total: sums.count, resting, totals: totalsFrom(sums), more: limit === null ? 0 : all - shown.length };
   if (groupBy.length > 0) return { ...head, groups: groupedOnce(plan, flatten(shown)) };
   const inGroup = limit === null ? all : shown.length;
-  return { ...head, groups: inGroup === 0 ? [] : [groupOf(NO_PLACE, sums, shown.slice(0, limitPerGroup ?? Infinity), inGroup)] };
+  return {
+    ...head,
+    groups: inGroup === 0 ? [] : [groupOf(NO_PLACE, sums, shown.slice(0, limitPerGroup ?? Infinity), inGroup, sums.count - all)],
+  };
 }
 
 /** What adds up over the tasks of a list, steps included. */

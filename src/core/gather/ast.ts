@@ -8,7 +8,7 @@ export type Unit = 'day' | 'week' | 'month' | 'year';
 export type Sign = '=' | '!=' | '<' | '<=' | '>' | '>=';
 
 /** Task fields that hold a date. */
-export const DATE_FIELDS = ['due', 'plan', 'start', 'made', 'done', 'cancelled', 'since', 'journal'] as const;
+export const DATE_FIELDS = ['due', 'plan', 'start', 'lapses', 'made', 'done', 'cancelled', 'since', 'journal'] as const;
 /** What is gathered: tasks, notes (also only those of meetings), or items marked as key points. */
 export const SOURCES = ['tasks', 'notes', 'meetings', 'key points'] as const;
 export type Source = (typeof SOURCES)[number];
@@ -33,6 +33,8 @@ export const PRESENCE_FIELDS = [
   'need',
   'remind',
   'steps',
+  'joined',
+  'sent',
 ] as const;
 /** Of notes also the date of their front matter. */
 export type PresenceField = (typeof PRESENCE_FIELDS)[number] | 'date';
@@ -52,7 +54,7 @@ export type RangeValue =
   | { is: 'calendar'; which: -1 | 0 | 1; unit: Unit }
   | { is: 'rolling'; direction: 'last' | 'next'; count: number; unit: Unit };
 
-export type Flag = 'late' | 'resting' | 'blocked' | 'repeats' | 'unsorted' | 'step';
+export type Flag = 'late' | 'resting' | 'blocked' | 'repeats' | 'unsorted' | 'step' | 'question';
 
 /** What holds a value that is measured: minutes, times, days, percent. */
 export type MeasureField = 'takes' | 'pushed' | 'age' | 'progress';
@@ -77,6 +79,8 @@ export type Condition =
   | { is: 'under'; note: string; heading: string | null }
   | { is: 'under ref'; ref: string }
   | { is: 'kind'; same: boolean; kind: NoteKind }
+  /** The outside list with which a task is kept in step. */
+  | { is: 'joined'; same: boolean; list: string }
   /** How many tasks of a note are open or done. */
   | { is: 'tasks'; field: 'open' | 'done'; sign: Sign; value: number }
   /** What the front matter of a note says. */
@@ -162,13 +166,20 @@ export const COLUMNS = [...ORDER_KEYS, 'tag', 'person', 'link', 'heading', 'ever
 export const NOTE_COLUMNS = [...NOTE_ORDER_KEYS, 'tag', 'person', 'about'] as const;
 export type Column = (typeof COLUMNS)[number] | (typeof NOTE_COLUMNS)[number];
 
+/** What bars and curves measure. */
+export const MEASURES = ['count', 'takes', 'open', 'done', 'kept', 'progress'] as const;
+export type Measure = (typeof MEASURES)[number];
+
 /** How an answer is drawn. */
 export type Form =
-  | { is: 'list' | 'table' | 'calendar' | 'timeline' }
+  | { is: 'list' | 'table' | 'month' | 'weeks' }
   /** Null stands for what has no value; an empty list leaves the columns to what is there. */
   | { is: 'board'; by: GroupKeyName; columns: (string | null)[] }
   | { is: 'summary'; by: GroupKeyName }
-  | { is: 'chart'; measure: Total; by: GroupKeyName };
+  /** On an axis of days, one row a value. */
+  | { is: 'spans'; by: GroupKeyName }
+  | { is: 'bars'; measure: Measure; by: GroupKeyName; second: GroupKeyName | null }
+  | { is: 'curve'; measure: Measure; by: GroupKeyName };
 
 /** A gather as it was read. */
 export interface Gather {

@@ -98,6 +98,10 @@ export function compile(condition: Condition, context: GatherContext, lookup: Na
       return ({ facts }) => facts !== null && compareNumbers(facts[condition.field], condition.sign, condition.value);
     case 'said':
       return compileSaid(condition.field, condition.same, condition.value);
+    case 'joined': {
+      const wanted = foldPath(condition.list);
+      return ({ task }) => task.joined !== null && (foldPath(task.joined) === wanted) === condition.same;
+    }
     case 'title has': {
       const wanted = fold(condition.words);
       return (row) => fold(row.head.title).includes(wanted);
@@ -151,6 +155,8 @@ function compilePlace(condition: PlaceCondition, context: GatherContext, lookup:
           return (row) => row.what === 'task' && isUnsorted(row, lookup.isLoosePlace);
         case 'step':
           return (row) => row.parent !== null;
+        case 'question':
+          return (row) => row.task.question;
       }
       break;
     case 'who':

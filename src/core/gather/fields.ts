@@ -14,7 +14,8 @@ export function dateField(row: Row, field: DateField): DayRange | null {
     case 'since':
       return row.task[field];
     case 'start':
-      return single(row.task.start);
+    case 'lapses':
+      return single(row.task[field]);
     case 'made':
       return single(row.made);
     case 'journal':
@@ -31,10 +32,13 @@ export function isPresent(row: Row, field: PresenceField): boolean {
     case 'due':
     case 'plan':
     case 'start':
+    case 'lapses':
     case 'made':
     case 'done':
     case 'cancelled':
     case 'since':
+    case 'joined':
+    case 'sent':
       return task[field] !== null;
     case 'journal':
       return row.head.journal !== null;

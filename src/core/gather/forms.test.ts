@@ -58,7 +58,7 @@ describe('the form that builds a gather', () => {
   it.each([
     ['', 'all', 0],
     ['open', 'all', 1],
-    ['open and due < today and not #someday', 'all', 3],
+    ['open and due < today and not #not-now', 'all', 3],
     ['late or due = today', 'any', 2],
     ['open and (late or #loans)', 'all', 2],
     ['not (late or #loans)', 'all', 1],
@@ -182,7 +182,7 @@ describe('notes, meetings and key points', () => {
       path: 'P/Salt.md',
       text: '---\nkind: project\nstate: active\ndue: 2026-12-01\ntags: [exhibition]\n---\n- [ ] a\n- [x] b\n- The lens is on loan until May #loans {key}\n- [ ] c {key}',
     },
-    { path: 'P/Gales.md', text: '---\nkind: project\nstate: someday\n---\n- [x] d' },
+    { path: 'P/Gales.md', text: '---\nkind: project\nstate: later\n---\n- [x] d' },
     { path: 'M/Round.md', text: '---\nkind: meeting\ndate: 2026-11-20\npeople: [noor]\n---\n- [ ] e' },
   ]);
   const found = (text: string): string[] => {
@@ -203,7 +203,7 @@ describe('notes, meetings and key points', () => {
     ['from notes where without due and path in "P"', ['Gales']],
     ['from meetings where date in last 7 days', ['Round']],
     ['from meetings where @noor', ['Round']],
-    ['from notes group by state', ['Active: Salt', 'Someday: Gales', 'No state: Round']],
+    ['from notes group by state', ['Active: Salt', 'Later: Gales', 'No state: Round']],
     ['from key points', ['The lens is on loan until May #loans', 'c']],
     ['from key points where #loans', ['The lens is on loan until May #loans']],
     ['from key points where open', ['c']],

@@ -41,6 +41,7 @@ export function groupValues(row: Row, key: GroupKey, context: GatherContext, sty
     case 'due':
     case 'plan':
     case 'start':
+    case 'lapses':
     case 'done':
     case 'made':
     case 'since':

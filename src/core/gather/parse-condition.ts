@@ -45,6 +45,7 @@ const CONDITION_WORDS = [
   'text',
   'is',
   'under',
+  'joined',
 ];
 /** Brackets deeper than this are an error, not a stack that runs over. */
 const DEEPEST = 200;
@@ -111,6 +112,7 @@ function parseWord(reader: TokenReader): Condition | null {
     return { is: 'flag', flag };
   }
   if (reader.tookWords('is', 'step')) return { is: 'flag', flag: 'step' };
+  if (reader.tookWords('is', 'question')) return { is: 'flag', flag: 'question' };
   if (field) {
     reader.take();
     return reader.fail(`a sign (= != < <= > >=) or “in” after “${field}”`, ['in']);
@@ -148,6 +150,9 @@ function parseFieldCondition(reader: TokenReader, word: string): Condition | nul
     case 'under':
       reader.take();
       return parseUnder(reader);
+    case 'joined':
+      reader.take();
+      return { is: 'joined', same: parseEquality(reader), list: parseText(reader) };
     case 'kind':
       reader.take();
       return { is: 'kind', same: parseEquality(reader), kind: parseOneOf(reader, NOTE_KINDS) };

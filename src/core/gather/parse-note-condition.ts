@@ -5,7 +5,7 @@ import { parseEquality, parseOneOf, parseSign, parseText } from './parse-value';
 import type { TokenReader } from './token-reader';
 
 /** The states of projects and goals. */
-const STATES = ['active', 'someday', 'done', 'cancelled'] as const;
+const STATES = ['active', 'later', 'done', 'cancelled'] as const;
 
 const NOTE_WORDS = ['title', 'path', 'kind', 'date', 'open', 'done', 'progress', 'due', 'state', 'level', 'with', 'without', 'this'];
 const PRESENT = ['date', 'due', 'tag', 'person', 'link'] as const;

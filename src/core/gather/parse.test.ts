@@ -37,6 +37,43 @@ describe('a gather that cannot be read', () => {
     expect(error?.from).toBe(from);
   });
 
+  // What people who never read the language write first (common practice, no source).
+  it.each([
+    ['overdue', 'late'],
+    ['open\nsort by due', 'order by due'],
+    ['open sort priority', 'order by priority'],
+    ['tag = loans', '#loans'],
+    ['tags: "loans"', '#loans'],
+    ['person = kofi', '@kofi'],
+    ['status = open', 'open'],
+    ['status: done', 'done'],
+    ['is late', 'late'],
+    ['completed', 'done'],
+    ['unfinished', 'open'],
+    ['in progress', 'underway'],
+    ['open and priority high', 'priority = high'],
+    ['due today', 'due = today'],
+    ['due this week', 'due in this week'],
+    ['due before fri', 'due < fri'],
+    ['due by 2026-12-01', 'due <= 2026-12-01'],
+    ['no due', 'without due'],
+    ['has owner', 'with owner'],
+    ['contains "tide"', '"tide"'],
+    ['folder = "Exhibitions"', 'path in "Exhibitions"'],
+    ['open && #loans', 'and'],
+    ['open, #loans', 'and'],
+    ['open | late', 'or'],
+    ['! late', 'not'],
+    ['open\nas timeline', 'spans by tag'],
+    ['open\nas chart of count by week', 'bars of count by week'],
+    ['from notes where state = someday', '= later'],
+  ])('%j is answered with “%s”, which can be read', (text, hint) => {
+    expect(parseGather(text).errors[0]?.message).toContain(`Say “${hint}”.`);
+    const rest = /^(?:and|or)$/.test(hint) ? `open ${hint} late` : hint === 'not' ? 'not late' : hint;
+    const whole = /^(?:bars|spans) /.test(hint) ? `as ${hint}` : hint.startsWith('=') ? `from notes where state ${hint}` : rest;
+    expect(parseGather(whole).errors).toEqual([]);
+  });
+
   it('still reads its other clauses', () => {
     const { gather, errors } = parseGather('title Mine\nwhere opne\ngroup by week\nlimit 5');
     expect(errors).toHaveLength(1);

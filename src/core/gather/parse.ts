@@ -9,6 +9,8 @@ import {
   type GatherError,
   type GroupKey,
   type GroupKeyName,
+  MEASURES,
+  type Measure,
   NOTE_COLUMNS,
   NOTE_DATE_FIELDS,
   NOTE_GROUP_KEYS,
@@ -22,6 +24,7 @@ import {
 } from './ast';
 import { type Token, tokensOf } from './lexer';
 import { parseCondition } from './parse-condition';
+import { parseOneOf } from './parse-value';
 import { TokenReader, Unreadable } from './token-reader';
 
 /** A gather as far as it could be read; it may be answered only when there are no errors. */
@@ -31,7 +34,7 @@ export interface ParsedGather {
 }
 
 const CLAUSE_WORDS = ['where', 'group', 'order', 'limit', 'including', 'steps', 'columns', 'totals', 'as', 'into', 'from', 'title'];
-const FORMS = ['list', 'table', 'board', 'calendar', 'timeline', 'summary', 'chart'] as const;
+const FORMS = ['list', 'table', 'board', 'month', 'weeks', 'spans', 'summary', 'bars', 'curve'] as const;
 const MOST_ROWS = 1_000_000;
 /** A gather longer than this is no question a person wrote. */
 const LONGEST = 50_000;
@@ -65,7 +68,7 @@ export function parseGather(text: string): ParsedGather {
   const tokens = tokensOf(text);
   // The fields that exist depend on what is gathered, wherever that clause stands.
   gather.from = sourceOf(tokens);
-  const reader = new TokenReader(tokens);
+  const reader = new TokenReader(tokens, text);
   const seen = new Set<string>();
   // The condition may stand without `where` first, or right behind the title.
   for (let first = true; !reader.is('end');) {
@@ -194,12 +197,15 @@ function parseForm(reader: TokenReader, source: Source): Form {
       return { is: 'board', by: parseFormKey(reader, source), columns: parseBoardColumns(reader) };
     case 'summary':
       return { is: 'summary', by: parseFormKey(reader, source) };
-    case 'chart': {
-      if (!reader.took('of')) reader.fail('“of”', ['of']);
-      const [measure] = [TOTALS.find((known) => reader.is('word', known)) ?? reader.fail('a total', TOTALS)];
-      reader.take();
-      return { is: 'chart', measure, by: parseFormKey(reader, source) };
+    case 'spans':
+      return { is: 'spans', by: parseFormKey(reader, source) };
+    case 'bars': {
+      const measure = parseMeasured(reader);
+      const by = parseFormKey(reader, source);
+      return { is: 'bars', measure, by, second: reader.took(',') ? parseKeyName(reader, source) : null };
     }
+    case 'curve':
+      return { is: 'curve', measure: parseMeasured(reader), by: parseFormKey(reader, source) };
     default:
       return { is: form };
   }
@@ -208,6 +214,11 @@ function parseForm(reader: TokenReader, source: Source): Form {
 function parseFormKey(reader: TokenReader, source: Source): GroupKeyName {
   if (!reader.took('by')) reader.fail('“by”', ['by']);
   return parseKeyName(reader, source);
+}
+
+function parseMeasured(reader: TokenReader): Measure {
+  if (!reader.took('of')) reader.fail('“of”', ['of']);
+  return parseOneOf(reader, MEASURES);
 }
 
 /** `(todo, underway, none)`: the columns of a board, in their order. */

@@ -86,7 +86,7 @@ export function conditionText(condition: Condition): string {
     case 'presence':
       return `${condition.present ? 'with' : 'without'} ${condition.field}`;
     case 'flag':
-      return condition.flag === 'step' ? 'is step' : condition.flag;
+      return condition.flag === 'step' || condition.flag === 'question' ? `is ${condition.flag}` : condition.flag;
     case 'priority':
       return `priority ${condition.sign} ${condition.priority}`;
     case 'measure':
@@ -103,6 +103,8 @@ export function conditionText(condition: Condition): string {
       return `under recado:${condition.ref}`;
     case 'kind':
       return `kind ${condition.same ? '=' : '!='} ${condition.kind}`;
+    case 'joined':
+      return `joined ${condition.same ? '=' : '!='} ${quoted(condition.list)}`;
     case 'this':
       return `this ${condition.what}`;
     case 'tasks':
@@ -147,8 +149,12 @@ export function formText(form: Form): string {
     }
     case 'summary':
       return `summary by ${form.by}`;
-    case 'chart':
-      return `chart of ${form.measure} by ${form.by}`;
+    case 'spans':
+      return `spans by ${form.by}`;
+    case 'bars':
+      return `bars of ${form.measure} by ${form.by}${form.second === null ? '' : `, ${form.second}`}`;
+    case 'curve':
+      return `curve of ${form.measure} by ${form.by}`;
     default:
       return form.is;
   }

@@ -109,6 +109,8 @@ export function conditionWords(condition: Condition, context: Asked): string {
       return `stand under the task ${condition.ref}`;
     case 'kind':
       return `stand in ${condition.same ? 'a note' : 'no note'} of kind ${condition.kind}`;
+    case 'joined':
+      return `are ${condition.same ? '' : 'not '}kept in step with the outside list “${condition.list}”`;
     case 'this':
       return THIS_WORDS[condition.what];
     case 'tasks':
@@ -151,6 +153,7 @@ const FLAG_WORDS: Record<Extract<Condition, { is: 'flag' }>['flag'], string> = {
   repeats: 'are repeating',
   unsorted: 'are not sorted yet',
   step: 'are steps',
+  question: 'are open questions',
 };
 
 const THIS_WORDS = { note: 'stand in this note', day: 'belong to this day', person: 'are with this person' };
@@ -163,6 +166,8 @@ function fieldWords(field: Extract<Condition, { is: 'date' }>['field']): string 
       return 'are planned';
     case 'start':
       return 'start';
+    case 'lapses':
+      return 'lapse';
     case 'journal':
       return 'stand on a journal page';
     case 'date':
@@ -215,7 +220,10 @@ function daysWords(range: DayRange | null, context: GatherContext, between = ' t
 }
 
 function presenceWords(field: string): string {
-  const dated = ['due', 'plan', 'start', 'made', 'done', 'cancelled', 'since', 'journal'];
+  const dated = ['due', 'plan', 'start', 'lapses', 'made', 'done', 'cancelled', 'since', 'journal'];
+  if (field === 'lapses') return 'last day on which they apply';
+  if (field === 'joined' || field === 'sent')
+    return field === 'joined' ? 'an outside list they are kept in step with' : 'an outside list they were put onto';
   if (dated.includes(field)) return field === 'journal' ? 'journal day' : `${field} date`;
   if (field === 'takes') return 'estimate';
   return field === 'any date' ? 'date of any kind' : field;

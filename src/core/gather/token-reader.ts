@@ -1,5 +1,6 @@
 import type { GatherError } from './ast';
 import { nearestWord } from './nearest-word';
+import { triedAs } from './tried-words';
 import type { Token, TokenKind } from './lexer';
 
 /** Thrown inside the parser only; a clause that throws is left out, and its error is told. */
@@ -13,7 +14,11 @@ export class Unreadable extends Error {
 export class TokenReader {
   private index = 0;
 
-  constructor(private readonly tokens: readonly Token[]) {}
+  /** @param text what the tokens were cut from, by which errors say how else it is written */
+  constructor(
+    private readonly tokens: readonly Token[],
+    private readonly text = '',
+  ) {}
 
   get current(): Token {
     return this.ahead(0);
@@ -63,8 +68,10 @@ export class TokenReader {
   fail(expected: string, known: readonly string[] = []): never {
     const token = this.current;
     const found = token.kind === 'end' ? 'the gather ends' : `“${shown(token)}” stands`;
-    const nearest = token.kind === 'word' ? nearestWord(token.value, known) : null;
-    const hint = nearest === null ? '' : ` Did you mean “${nearest}”?`;
+    const before = this.tokens[this.index - 1];
+    const tried = triedAs(this.text.slice(token.from)) ?? (before && token.kind !== 'end' ? triedAs(this.text.slice(before.from)) : null);
+    const nearest = tried === null && token.kind === 'word' ? nearestWord(token.value, known) : null;
+    const hint = tried !== null ? ` Say “${tried}”.` : nearest === null ? '' : ` Did you mean “${nearest}”?`;
     throw new Unreadable({ message: `Here ${found}, where ${expected} was expected.${hint}`, from: token.from, to: token.to });
   }
 }

@@ -30,7 +30,10 @@ export function unknownNames(text: string, known: KnownNames): GatherError[] {
     if (!unknown) return [];
     const nearest = nearestName(unknown.name, unknown.among());
     const hint = nearest === null ? '' : ` The nearest is ${unknown.sign}${nearest}${unknown.sign === '“' ? '”' : ''}.`;
-    return [{ message: `${unknown.words} is named nowhere.${hint}`, from: token.from, to: token.to }];
+    const said = unknown.into
+      ? `There is no note ${unknown.words}, so nothing can be written into this list.`
+      : `${unknown.words} is named nowhere.`;
+    return [{ message: said + hint, from: token.from, to: token.to }];
   });
 }
 
@@ -38,6 +41,8 @@ interface Unknown {
   name: string;
   words: string;
   sign: string;
+  /** Whether it is where tasks written here go. */
+  into?: boolean;
   among: () => readonly string[];
 }
 
@@ -49,7 +54,8 @@ function unknownAt(token: Token, before: Token | undefined, first: Token | undef
     return { name: value, words: `@${value}`, sign: '@', among: () => written(known.people) };
   if (kind === 'link') {
     const name = value.split(/[#|]/)[0]?.trim() ?? value;
-    if (name !== '' && !known.hasNote(name)) return { name, words: `“${name}”`, sign: '“', among: known.notes };
+    if (name !== '' && !known.hasNote(name))
+      return { name, words: `“${name}”`, sign: '“', into: before?.kind === 'word' && before.value === 'into', among: known.notes };
   }
   if (kind === 'text' && before?.kind === 'sign' && first?.value === 'note' && !known.hasNote(value))
     return { name: value, words: `“${value}”`, sign: '“', among: known.notes };

@@ -143,6 +143,8 @@ function foundAt(condition: Condition, row: Row, context: GatherContext, lookup:
       return condition.field === 'title' ? head.title : (row.facts?.[condition.field] ?? 'none');
     case 'title has':
       return head.title;
+    case 'joined':
+      return task.joined ?? 'kept in step with no list';
   }
 }
 
@@ -165,6 +167,8 @@ function flagFound(row: Row, flag: Extract<Condition, { is: 'flag' }>['flag'], l
       return dayWords(row.task.due?.from ?? row.task.plan?.from ?? null);
     case 'step':
       return row.parent ? `a step of “${row.parent.task.text}”` : 'no step';
+    case 'question':
+      return row.task.question ? 'a question' : 'no question';
   }
 }
 

@@ -20,7 +20,7 @@ describe('what a task written into a gather gets', () => {
     ['@kofi and waiting and priority = high', { names: ['@kofi'], status: 'waiting', clauses: ['high'] }],
     ['plan in 2026-W49 and owner = @kofi', { clauses: ['plan 2026-W49', 'owner @kofi'], choices: [] }],
     ['plan = tomorrow and asked = @bea and takes = 30m', { clauses: ['plan 2026-11-24', 'asked @bea', 'takes 30m'] }],
-    ['[[Salt on the Glass]] and not #someday', { names: ['[[Salt on the Glass]]'], choices: [] }],
+    ['[[Salt on the Glass]] and not #not-now', { names: ['[[Salt on the Glass]]'], choices: [] }],
     ['under [[Salt on the Glass#Loans]]', { place: 'Salt on the Glass#Loans' }],
     ['#loans or #build', { names: [], choices: ['#loans or #build'] }],
     ['due in next 14 days and priority >= high', { clauses: [], choices: ['due in next 14 days', 'priority >= high'] }],
@@ -64,7 +64,7 @@ describe('what a task written into a gather gets', () => {
       'owner = @noor',
       'asked = @bea',
       'without takes',
-      'not #someday',
+      'not #not-now',
       'takes = 45m',
     );
     fc.assert(

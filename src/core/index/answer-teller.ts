@@ -83,7 +83,7 @@ export class AnswerTeller {
       return { head, rows, splices: [] };
     }
     // The rows themselves are not gathered: only what came and went is told.
-    const { rows: _none, ...head } = groupView(group.id, groupOf(group, group.sums, [], 0), view);
+    const { rows: _none, ...head } = groupView(group.id, groupOf(group, group.sums, [], 0, group.count - group.entries.size), view);
     return { head, rows: null, splices: group.splices.map(({ at, entry }) => ({ at, row: entry && view(entry) })) };
   }
 
@@ -121,6 +121,8 @@ const NOTHING: AnswerView = {
   into: null,
   sentence: '',
   total: 0,
+  steps: 0,
+  rests: 0,
   totals: totalsFrom(noSums()),
   more: 0,
   resting: 0,

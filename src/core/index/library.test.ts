@@ -205,6 +205,29 @@ function comparable(answer: AnswerView | undefined): unknown {
   return answer && { ...answer, hints: [], groups: answer.groups.map((group) => ({ ...group, id: 0 })) };
 }
 
+describe('what the head of a list counts', () => {
+  const heads = (text: string): unknown[] => {
+    const answer = ask(libraryOf(NOTES), text);
+    return [
+      answer.total,
+      answer.steps,
+      answer.rests,
+      ...answer.groups.map(({ label, count, steps }) => `${label}: ${count - steps} + ${steps}`),
+    ];
+  };
+
+  it('steps inside rows apart, in the whole and in each group, also where a task stands in two of them', () => {
+    expect(heads('open and [[Salt on the Glass]]')).toEqual([6, 1, 0, ': 5 + 1']);
+    expect(heads('open and [[Salt on the Glass]]\nsteps apart').slice(0, 2)).toEqual([6, 0]);
+    expect(heads('open and [[Salt on the Glass]]\ngroup by tag').slice(0, 2)).toEqual([6, 1]);
+    expect(heads('open and [[Salt on the Glass]]\nlimit 2').slice(0, 2)).toEqual([6, 1]);
+  });
+
+  it('how many rest, where they are brought in', () => {
+    expect(heads('open and [[Salt on the Glass]]\nincluding resting').slice(0, 3)).toEqual([8, 1, 2]);
+  });
+});
+
 describe('laws', () => {
   it('every open task stands on Today, Ahead, Undated or Resting (common practice, no source)', () => {
     const pages = SHIPPED_PAGES.filter((page) => /Today|Ahead|Undated|Resting/.test(page.path));

@@ -22,6 +22,7 @@ import { anyPart } from '../gather/any-part';
 import type { Gather, GatherContext, GatherError } from '../gather/ast';
 import type { NameLookup } from '../gather/evaluate';
 import { parseGather } from '../gather/parse';
+import { isResting } from '../gather/state';
 import type { Row } from './row';
 import { SortedEntries } from './sorted-entries';
 
@@ -62,6 +63,8 @@ export class LiveGather {
   private order: LiveGroup[] | null = null;
   private sums = noSums();
   private resting = 0;
+  /** How many rows of the answer rest. */
+  private rests = 0;
   private nextId = 1;
   /** The groups that changed since they were told last. */
   readonly dirty = new Set<LiveGroup>();
@@ -99,17 +102,23 @@ export class LiveGather {
     this.order = null;
     this.sums = noSums();
     this.resting = 0;
+    this.rests = 0;
     this.told = false;
     if (this.errors.length > 0) return;
     const { rows: shown, resting } = rowsFor(this);
     this.resting = resting;
-    for (const row of shown) addToSums(this.sums, row, 1);
+    for (const row of shown) this.add(row, 1);
     for (const { place, rows, name } of this.placed(shown)) {
       const group = this.openGroup(name, place);
       group.sums = sumsOf(rows);
       group.count = rows.length;
       group.entries.fill(nestSteps(this.plan, rows));
     }
+  }
+
+  private add(row: Row, sign: 1 | -1): void {
+    addToSums(this.sums, row, sign);
+    if (this.plan.showsResting && isResting(row, this.plan.context.today)) this.rests += sign;
   }
 
   /** Whether a row is in the answer; resting ones that are left out are counted with `sign`. */
@@ -133,7 +142,7 @@ export class LiveGather {
   }
 
   private alter(rows: readonly Row[], sign: 1 | -1): void {
-    for (const row of rows) addToSums(this.sums, row, sign);
+    for (const row of rows) this.add(row, sign);
     for (const { place, rows: inside, name } of this.placed(rows)) {
       const group = this.groups.get(name) ?? this.openGroup(name, place);
       for (const row of inside) addToSums(group.sums, row, sign);
@@ -185,8 +194,17 @@ export class LiveGather {
     return this.gather.limit !== null;
   }
 
-  get head(): Omit<Answer, 'groups' | 'more'> {
-    return { total: this.sums.count, resting: this.resting, totals: totalsFrom(this.sums) };
+  get head(): Omit<Answer, 'groups' | 'more'> & { steps: number; rests: number } {
+    const { sums, resting } = this;
+    return { total: sums.count, steps: this.steps, rests: this.rests, resting, totals: totalsFrom(sums) };
+  }
+
+  /** How many tasks are seen only inside others. A task may stand in two groups: in both as a step, or in one as a row. */
+  private get steps(): number {
+    const groups = [...this.groups.values()];
+    const placed = groups.reduce((sum, group) => sum + group.count, 0);
+    if (placed === this.sums.count) return groups.reduce((sum, group) => sum + group.count - group.entries.size, 0);
+    return this.sums.count - new Set(groups.flatMap((group) => group.entries.first(Infinity).map(({ row }) => row))).size;
   }
 
   /** The shown part of a group. */

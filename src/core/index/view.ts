@@ -59,6 +59,8 @@ export interface GroupView {
   keys: readonly (string | null)[];
   label: string;
   count: number;
+  /** How many of them are steps inside a row. */
+  steps: number;
   more: number;
   /** Minutes that the open tasks of the group take together. */
   takes: number;
@@ -79,7 +81,12 @@ export interface AnswerView {
   into: string | null;
   /** What the gather asks, in plain English; empty while it cannot be read. */
   sentence: string;
+  /** Different tasks, steps included. */
   total: number;
+  /** How many of them are seen as steps inside a row. */
+  steps: number;
+  /** How many of them rest. */
+  rests: number;
   totals: Totals;
   more: number;
   resting: number;
@@ -142,13 +149,14 @@ export function rowId(row: Row): string {
  * @param most how many of its rows are given at most
  */
 export function groupView(id: number, group: AnswerGroup, view: (entry: AnswerRow) => RowView, most = Infinity): GroupView {
-  const { key, keys, label, count, more, totals } = group;
+  const { key, keys, label, count, steps, more, totals } = group;
   return {
     id,
     key,
     keys,
     label,
     count,
+    steps,
     more,
     takes: totals.takes,
     totals,

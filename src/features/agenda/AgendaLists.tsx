@@ -3,7 +3,7 @@ import { useCallback, useState } from 'react';
 import { type Narrowing, NO_NARROWING, isNarrowed } from '../../core/gather/narrow';
 import type { AnswerView } from '../../core/index/view';
 import { GatherBody } from '../gather/GatherBody';
-import { headWords } from '../gather/GatherBlock';
+import { headWords } from '../gather/count-words';
 import { ListMenu } from '../gather/ListMenu';
 import { useFolded } from '../gather/use-folded';
 import { useGather } from '../gather/use-gather';

@@ -16,6 +16,7 @@ import { useToldDone } from '../session/use-act';
 import { AgendaLists } from './AgendaLists';
 import { CarryForward } from './CarryForward';
 import { NarrowBar } from './NarrowBar';
+import { NewText } from './NewText';
 import { Prose } from './Prose';
 import { agendaParts } from './parts';
 
@@ -43,6 +44,15 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
     [],
   );
   const shown = useMemo(() => Object.values(answers), [answers]);
+  const { actions } = useServices();
+  const told = useToldDone();
+  const shipped = SHIPPED_PAGES.find((page) => foldPath(page.path) === foldPath(path));
+  const restore = async (): Promise<void> => {
+    if (!shipped) return;
+    const result = await actions.replace(path, shipped.text, `Restored: ${title}`);
+    if ('refused' in result) toast.error(result.refused);
+    else told(`Restored: ${title}`, result.step);
+  };
   const columns = Math.min(3, Math.max(1, Number(note.front.fields['columns']) || 1));
   return (
     <Sheet title={title} wide={columns > 1 || note.gathers.some((gather) => /\bas\s+(?:table|summary)\b/i.test(gather.text))}>
@@ -50,10 +60,17 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
         <p className="text-[0.86rem] text-muted">{folderOf(path).replaceAll('/', ' › ') || 'Notes'}</p>
         <div className="flex items-start justify-between gap-4">
           <h1 className="font-title text-[1.86rem] leading-tight font-bold">{title}</h1>
-          <PageMenu path={path} title={title} text={text} onEdit={onEdit} />
+          <PageMenu
+            path={path}
+            title={title}
+            text={text}
+            onEdit={onEdit}
+            onRestore={shipped && shipped.text !== text ? () => void restore() : null}
+          />
         </div>
         {intro && <Prose text={intro.text} spans={false} />}
       </header>
+      {shipped && <NewText path={shipped.path} onTake={() => void restore()} />}
       <NarrowBar narrowing={narrowing} onChange={setTyped} answers={shown} />
       {foldPath(path) === 'agenda/today.md' && <CarryForward answers={shown} />}
       <div
@@ -84,17 +101,9 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
 }
 
 /** Editing, copying and restoring an agenda page. */
-function PageMenu({ path, title, text, onEdit }: AgendaPageProps) {
+function PageMenu({ path, title, text, onEdit, onRestore }: AgendaPageProps & { onRestore: (() => void) | null }) {
   const { actions } = useServices();
   const navigate = useNavigate();
-  const told = useToldDone();
-  const shipped = SHIPPED_PAGES.find((page) => foldPath(page.path) === foldPath(path));
-  const restore = async (): Promise<void> => {
-    if (!shipped) return;
-    const result = await actions.replace(path, shipped.text, `Restored: ${title}`);
-    if ('refused' in result) toast.error(result.refused);
-    else told(`Restored: ${title}`, result.step);
-  };
   const copy = async (): Promise<void> => {
     const made = await actions.create(folderOf(path), `${title} copy`, text);
     if ('refused' in made) toast.error(made.refused);
@@ -115,7 +124,7 @@ function PageMenu({ path, title, text, onEdit }: AgendaPageProps) {
       >
         <PinEntry title={title} />
         <MenuEntry label="Make a copy to change" onSelect={() => void copy()} />
-        {shipped && shipped.text !== text && <MenuEntry label="Restore what was shipped" onSelect={() => void restore()} />}
+        {onRestore && <MenuEntry label="Restore what was shipped" onSelect={onRestore} />}
         <MenuEntry label="Print" onSelect={() => window.print()} />
       </Menu>
     </div>

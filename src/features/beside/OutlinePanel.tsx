@@ -10,7 +10,8 @@ import { useAppSelector } from '../session/state';
 
 /** The headings of the note on the page; the one that holds the cursor is marked. */
 export function OutlinePanel({ path }: { path: string | null }) {
-  if (path === null) return <p className="text-muted">This page is no note.</p>;
+  if (path === null)
+    return <p className="text-muted">What is shown in the middle is no single note. Open one, and its headings stand here.</p>;
   return <Headings key={path} path={path} />;
 }
 

@@ -15,7 +15,8 @@ const PARTS = ['open', 'resting', 'closed'] as const;
 
 /** The tasks of the note on the page: one sentence, whose parts switch the rows. */
 export function ThisNote({ path }: { path: string | null }) {
-  if (path === null) return <p className="text-muted">This page is no note.</p>;
+  if (path === null)
+    return <p className="text-muted">What is shown in the middle is no single note. Open one, and its tasks stand here.</p>;
   return <NoteTasks key={path} path={path} />;
 }
 

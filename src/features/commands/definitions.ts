@@ -38,7 +38,7 @@ export const COMMANDS = [
   { id: 'note-clear-foot', title: 'Clear finished lines: under a heading at the foot', key: null, scope: 'note' },
   { id: 'note-clear-archive', title: 'Clear finished lines: to the archive', key: null, scope: 'note' },
   { id: 'note-clear-away', title: 'Clear finished lines: away', key: null, scope: 'note' },
-  { id: 'note-again', title: 'Open the finished lists of the note again', key: null, scope: 'note' },
+  { id: 'note-again', title: 'Untick the lists of the note for a new round', key: null, scope: 'note' },
   { id: 'note-move', title: 'Move the note to a folder', key: null, scope: 'note' },
   { id: 'note-save', title: 'Save the note as a Markdown file', key: null, scope: 'note' },
   { id: 'note-delete', title: 'Delete the note', key: null, scope: 'note' },

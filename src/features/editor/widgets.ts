@@ -52,7 +52,7 @@ export class MarkWidget extends WidgetType {
     button.addEventListener('click', (event) => {
       const line = view.state.doc.lineAt(view.posAtDOM(button)).number - 1;
       const { tick, raise } = view.state.facet(editorContext);
-      if (isOpen(this.look.status) && isOnEdge(event as PointerEvent, button.getBoundingClientRect().left)) raise(line);
+      if (isOpen(this.look.status) && isOnEdge(event, button.getBoundingClientRect().left)) raise(line);
       else tick(line);
     });
     return button;

@@ -53,7 +53,7 @@ export function ImportReportView({ report, onUseSettings, onTakeBack, onClose }:
       </Listed>
       <div className="flex flex-wrap gap-2">
         <button type="button" className="solid-button" autoFocus onClick={onClose}>
-          Good
+          Done
         </button>
         {report.settings !== null && (
           <button type="button" className="line-button" onClick={onUseSettings}>

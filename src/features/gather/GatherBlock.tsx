@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { GatherBody } from './GatherBody';
-import { countWords } from './count-words';
+import { headWords } from './count-words';
 import { ListMenu } from './ListMenu';
 import { useGather } from './use-gather';
 
@@ -46,20 +46,4 @@ export function GatherBlock({ text, at, index, onEdit }: GatherBlockProps) {
       )}
     </div>
   );
-}
-
-/** What the head of a list says: how many, and the sums that were asked for. A task in two groups counts once. */
-export function headWords(answer: {
-  total: number;
-  totals: { takes: number; progress: number | null };
-  sums: readonly string[] | null;
-}): string {
-  const { total, totals, sums } = answer;
-  if (sums === null) return countWords({ count: total, takes: totals.takes });
-  const words = sums.map((sum) => {
-    if (sum === 'count') return String(total);
-    if (sum === 'takes') return totals.takes === 0 ? '' : countWords({ count: 0, takes: totals.takes }).replace(/^0 · /, '');
-    return totals.progress === null ? '' : `${Math.round(100 * totals.progress)}% done`;
-  });
-  return words.filter((word) => word !== '').join(' · ');
 }

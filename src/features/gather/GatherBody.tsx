@@ -1,7 +1,10 @@
 import { useMemo } from 'react';
 import { toast } from 'sonner';
+import type { Form } from '../../core/gather/ast';
 import { withGatherClause } from '../../core/gather/edit-clause';
+import { formText } from '../../core/gather/print';
 import { useServices } from '../session/services';
+import { useAppSelector } from '../session/state';
 import { GatherErrors } from './GatherErrors';
 import { GatherList } from './GatherList';
 import { GatherSummary } from './GatherSummary';
@@ -25,10 +28,14 @@ interface GatherBodyProps {
   writable: boolean;
 }
 
+/** Forms that are read and kept, and have no drawing of their own yet. */
+const LISTED: ReadonlySet<Form['is']> = new Set(['board', 'month', 'weeks', 'spans', 'bars', 'curve']);
+
 /** What a gather comes to, in its form, with all that is said about it: the same on agenda pages, in notes and beside. */
 export function GatherBody({ shown, written, at, name, groupHeading, sentenceShown, writable }: GatherBodyProps) {
   const { answer, gather, text, draft } = shown;
   const { actions } = useServices();
+  const ofPage = useAppSelector((state) => state.library.overview?.notes.find((note) => note.path === at)?.kind === 'agenda');
   const source = useMemo(() => ({ text, at, groupBy: gather.groupBy }), [text, at, gather]);
   const key = gather.orderBy?.[0];
   const order = key ? { key: key.key, descending: key.descending } : null;
@@ -51,13 +58,16 @@ export function GatherBody({ shown, written, at, name, groupHeading, sentenceSho
             <span className="flex-1 text-muted">Shown otherwise for now.</span>
             {at !== null && at !== '' && (
               <button type="button" className="quiet-button font-semibold" onClick={() => void keep(draft)}>
-                Keep it so
+                Write it into the {ofPage ? 'page' : 'note'}
               </button>
             )}
             <button type="button" className="quiet-button" onClick={shown.discard}>
-              As it was
+              Show it as before
             </button>
           </p>
+        )}
+        {answer?.form && LISTED.has(answer.form.is) && (
+          <p className="mb-1 text-[0.86rem] text-muted">“as {formText(answer.form)}” is kept, and drawn as a list for now.</p>
         )}
         {sentenceShown && answer && <Sentence text={answer.sentence} />}
         {answer && <GatherErrors answer={answer} text={text} />}

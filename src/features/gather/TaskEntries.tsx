@@ -62,7 +62,7 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
         <MenuLine />
         <MenuEntry label="Cancel with a remark…" onSelect={() => ask({ is: 'remark', tasks, status: 'cancelled' })} />
         {single?.every != null && isOpen(single.status) && <MenuEntry label="End the series" onSelect={() => one({ do: 'end' })} />}
-        <MenuEntry label="Open its whole list again" onSelect={() => one({ do: 'reset' })} />
+        <MenuEntry label="Untick its list for a new round" onSelect={() => one({ do: 'reset' })} />
       </MenuInside>
       <MenuInside label="Priority">
         <DropdownMenu.RadioGroup value={single ? (single.priority ?? 'normal') : ''}>

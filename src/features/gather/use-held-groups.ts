@@ -60,7 +60,7 @@ function withHeld(groups: readonly GroupView[], held: readonly Held[]): readonly
     if (group?.rows.some((one) => one.id === row.id)) continue;
     if (!group) {
       const [, ...label] = id.split(' ');
-      group = { id: -1, key: null, keys: [], label: label.join(' '), count: 0, more: 0, takes: 0, totals: NO_TOTALS, rows: [] };
+      group = { id: -1, key: null, keys: [], label: label.join(' '), count: 0, steps: 0, more: 0, takes: 0, totals: NO_TOTALS, rows: [] };
       result.unshift(group);
     }
     group.rows.splice(index, 0, row);

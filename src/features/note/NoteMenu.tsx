@@ -51,7 +51,7 @@ export function NoteMenu({ path, title, onRename }: NoteMenuProps) {
           <MenuEntry label="Clear them: to the archive" onSelect={runs['note-clear-archive']} />
           <MenuEntry label="Clear them: away" danger onSelect={runs['note-clear-away']} />
         </MenuInside>
-        <MenuEntry label="Start its lists again…" onSelect={runs['note-again']} />
+        <MenuEntry label="Untick its lists for a new round…" onSelect={runs['note-again']} />
         <MenuLine />
         <PinEntry title={title} />
         {runs['note-move'] && <MenuEntry label="Move to a folder…" onSelect={runs['note-move']} />}

@@ -18,7 +18,7 @@ export function ResetDialog({ path, onClose }: { path: string; onClose: () => vo
     void actAll(tasks, [{ do: 'reset', dates }]);
   };
   return (
-    <Dialog open onClose={onClose} title="Start its lists again">
+    <Dialog open onClose={onClose} title="Use the lists again">
       {found && found.boxes === 0 && found.stamps === 0 ? (
         <p>Nothing here is begun or finished, so nothing is to be cleared.</p>
       ) : (
@@ -31,7 +31,7 @@ export function ResetDialog({ path, onClose }: { path: string; onClose: () => vo
         >
           <p>
             {found
-              ? `${counted(found.boxes, 'box').replace('boxs', 'boxes')} and ${counted(found.stamps, 'stamp')} are cleared; the words stay.`
+              ? `${counted(found.boxes, 'box', 'boxes')} and ${counted(found.stamps, 'stamp')} are cleared; the words stay.`
               : 'Counting…'}
           </p>
           {found && found.dates > 0 && (
@@ -52,7 +52,7 @@ export function ResetDialog({ path, onClose }: { path: string; onClose: () => vo
             </fieldset>
           )}
           <button type="submit" autoFocus className="solid-button justify-self-start" disabled={!found}>
-            Start again
+            Clear them
           </button>
         </form>
       )}

@@ -5,11 +5,15 @@ import { type DemoState, contentOf } from '../../store/database';
 import { type ActionResult, commitPlan } from '../../store/commit-plan';
 import type { NoteStore } from '../../store/note-store';
 import type { NoteWrite } from '../../store/note-write';
+import { renewAgendaPages } from './renew-pages';
 import { shiftDemo } from './shift-demo';
 
 /** Puts the agenda pages there that ship, where no note has their path. */
-export function addAgendaPages(store: NoteStore): Promise<ActionResult> {
-  return commitPlan(store, null, () => missing(store, SHIPPED_PAGES));
+export async function addAgendaPages(store: NoteStore): Promise<ActionResult> {
+  const result = await commitPlan(store, null, () => missing(store, SHIPPED_PAGES));
+  // From now on it is known which text each was shipped with.
+  if (!('refused' in result)) await renewAgendaPages(store);
+  return result;
 }
 
 /** Makes the shipped agenda pages what they were shipped as; gives how many differed. */

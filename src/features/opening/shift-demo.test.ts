@@ -29,7 +29,9 @@ describe('the demo', () => {
 
 describe('moving the demo to another day', () => {
   it.each([
-    ['{due 2026-11-27}', 1, '{due 2026-11-28}'],
+    ['{due 2026-11-27}', 1, '{due 2026-11-30}'],
+    ['{due 2026-11-24; plan 2026-11-20}', 5, '{due 2026-11-30; plan 2026-11-27}'],
+    ['{due 2026-11-22; plan 2026-11-28}', 4, '{due 2026-11-22; plan 2026-12-05}'],
     ['Journal/2026-11-23.md', 40, 'Journal/2027-01-02.md'],
     ['{plan 2026-W49}', 14, '{plan 2026-W51}'],
     ['{plan 2026-12; high}', 40, '{plan 2027-01; high}'],
@@ -37,6 +39,21 @@ describe('moving the demo to another day', () => {
     ['{due 2026-11-27; every fri}', 5, '{due 2026-12-04; every fri}'],
     ['12.5 in 2026 and 2026-13-40', 9, '12.5 in 2026 and 2026-13-40'],
   ])('%s, %i days on: %s', (text, days, expected) => expect(shiftDemo(text, DEMO_DAY + days)).toBe(expected));
+
+  it('keeps working days working days, in their order, and every day its own page', () => {
+    const days = Array.from({ length: 120 }, (_, index) => DEMO_DAY - 60 + index);
+    const isWorking = (day: number): boolean => weekdayOf(day) < 6;
+    for (let shift = 0; shift < 21; shift++) {
+      const today = DEMO_DAY + shift;
+      const moved = days.map((day) => readIsoDay(shiftDemo(isoDay(day), today)) ?? 0);
+      const working = moved.filter((_, index) => isWorking(days[index] ?? 0) && days[index] !== DEMO_DAY);
+      expect(working.filter((day) => !isWorking(day))).toEqual([]);
+      expect(working.toSorted((a, b) => a - b)).toEqual(working);
+      expect(moved[60]).toBe(today);
+      expect(moved.filter((day, index) => day < today !== (days[index] ?? 0) < DEMO_DAY)).toEqual([]);
+      expect(new Set(files.map((file) => shiftDemo(file, today))).size).toBe(files.length);
+    }
+  });
 
   it('leaves a weekly task on its weekday, and every text on its own day as it was', () => {
     for (let days = 0; days < 14; days++) {

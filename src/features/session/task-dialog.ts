@@ -24,7 +24,8 @@ export type DayAsked = 'plan' | 'due' | 'rest';
 /** What is asked about one task or several: its details, another day in words, names, another place, a word on why it is closed, what becomes of its open steps. */
 export type TaskDialog =
   | { is: 'details'; task: DialogTask }
-  | { is: 'day'; tasks: DialogTask[]; what: DayAsked }
+  /** `repeats` says what becomes of those that repeat, where all of a page is carried on. */
+  | { is: 'day'; tasks: DialogTask[]; what: DayAsked; repeats?: 'skip' | 'along' }
   | { is: 'names'; tasks: DialogTask[] }
   | { is: 'place'; tasks: DialogTask[]; what: 'move' | 'archive' | 'echo' }
   | { is: 'remark'; tasks: DialogTask[]; status: 'done' | 'cancelled' }

@@ -1,8 +1,10 @@
 import { useCallback, useMemo } from 'react';
 import { toast } from 'sonner';
+import { readSpan } from '../../core/calendar/span';
 import type { LineRef } from '../../core/task/edit';
 import type { WideIntention } from '../../core/task/intention';
 import { isOpen } from '../../core/task/status';
+import { clauseOf, readTail } from '../../core/task/tail';
 import { frameSlice } from './frame-slice';
 import { intentionName } from './intention-name';
 import { runInText } from './page-commands';
@@ -103,7 +105,7 @@ export function useAct(): RowActions {
         toast.error(result.refused);
         return null;
       }
-      told(label, result.step);
+      told(withDue(label, [result.raw], [intention]), result.step);
       return result.raw;
     };
     const actAll: RowActions['actAll'] = async (tasks, given) => {
@@ -138,7 +140,7 @@ export function useAct(): RowActions {
         toast.error(result.refused);
         return tasks.map(() => null);
       }
-      tellMany(result, label, names, tasks, told);
+      tellMany(result, label, names, tasks, intentions, told);
       return result.raws;
     };
     return { act, actAll };
@@ -146,14 +148,15 @@ export function useAct(): RowActions {
 }
 
 function tellMany(
-  { changed, notes, stayed, step }: ManyResult,
+  { changed, notes, stayed, raws, step }: ManyResult,
   label: string,
   names: string,
   tasks: readonly DialogTask[],
+  intentions: readonly WideIntention[],
   told: (words: string, step: number | null) => void,
 ): void {
-  if (tasks.length === 1 && changed === 1) told(label, step);
-  else if (changed > 0) told(`${names}: ${counted(changed, 'line')} in ${counted(notes, 'note')}`, step);
+  if (tasks.length === 1 && changed === 1) told(withDue(label, raws, intentions), step);
+  else if (changed > 0) told(withDue(`${names}: ${counted(changed, 'line')} in ${counted(notes, 'note')}`, raws, intentions), step);
   if (stayed.length === 0) return;
   const lines = stayed.slice(0, 3).map(({ ref, reason }) => {
     const text = tasks.find((task) => task.ref === ref)?.text ?? ref.expected;
@@ -165,7 +168,22 @@ function tellMany(
   });
 }
 
-export const counted = (count: number, word: string): string => `${count} ${word}${count === 1 ? '' : 's'}`;
+/** What was done, and how many of the tasks that were carried on are due before the day they are planned for now. */
+function withDue(words: string, raws: readonly (string | null)[], intentions: readonly WideIntention[]): string {
+  if (!intentions.some((one) => one.do === 'push' || one.do === 'carry')) return words;
+  const count = raws.filter((raw) => raw !== null && isDueBeforePlan(raw)).length;
+  if (count === 0) return words;
+  return `${words}; ${raws.length === 1 ? 'it is' : `${count} ${count === 1 ? 'is' : 'are'}`} due before that day`;
+}
+
+function isDueBeforePlan(raw: string): boolean {
+  const tail = readTail(raw, 0);
+  const [due, plan] = (['due', 'plan'] as const).map((name) => readSpan(clauseOf(tail, name)?.value ?? ''));
+  return due != null && plan != null && due.from < plan.from;
+}
+
+/** `1 box`, `3 boxes`. */
+export const counted = (count: number, word: string, many = `${word}s`): string => `${count} ${count === 1 ? word : many}`;
 
 export function shorten(text: string): string {
   return text.length > 60 ? `${text.slice(0, 59)}…` : text;

@@ -59,7 +59,7 @@ export function KeySettings({ settings, set }: KeySettingsProps) {
                   <td className="w-56 py-0.5 text-end">
                     {settings.keys[command.id] !== undefined && (
                       <button type="button" className="quiet-button text-[0.84rem]" onClick={() => giveBack(command.id)}>
-                        As it was
+                        Its first key
                       </button>
                     )}
                     <button

@@ -26,7 +26,7 @@ export function TaskSettings({ settings, set }: TaskSettingsProps) {
           ['ask', 'asks what becomes of them'],
           ['leave', 'leaves them open'],
           ['close', 'closes them too'],
-          ['out', 'moves them out'],
+          ['out', 'moves them out, beside the task'],
         ]}
         onChoose={(openSteps) => set({ openSteps })}
       />

@@ -12,6 +12,13 @@ import { counted, useAct } from '../session/use-act';
 import { dayIntention, dayPreview } from './day-preview';
 
 const TITLES = { plan: 'Plan for another day', due: 'Due on another day', rest: 'Rest until another day' };
+/** What is chosen here, for somebody who chooses it for the first time. */
+const MEANINGS = {
+  plan: 'The plan is when you mean to do it; the day by which it is due stays.',
+  due: 'Due is the day by which it must be done; when you mean to do it is the plan.',
+  rest: 'Until that day it stays out of sight, in no list of Today.',
+};
+const ACTS = { plan: 'Plan it for then', due: 'Make it due then', rest: 'Let it rest' };
 
 interface DayDialogProps {
   asked: Extract<TaskDialog, { is: 'day' }>;
@@ -20,7 +27,7 @@ interface DayDialogProps {
 
 /** Asks for a day: in words, with what is understood shown before it is stored, from the likely ones, or from a month. */
 export function DayDialog({ asked, onClose }: DayDialogProps) {
-  const { tasks, what } = asked;
+  const { tasks, what, repeats } = asked;
   const [words, setWords] = useState('');
   const { actAll } = useAct();
   const now = useNow();
@@ -30,7 +37,7 @@ export function DayDialog({ asked, onClose }: DayDialogProps) {
   const ready = preview !== null && 'chip' in preview;
   const store = (chosen: string): void => {
     onClose();
-    void actAll(tasks, [dayIntention(what, chosen)]);
+    void actAll(tasks, [repeats === undefined ? dayIntention(what, chosen) : { do: 'carry', to: `plan ${chosen}`, repeats }]);
   };
   const [today, ...later] = likelyDays(now.day, settings.firstDayOfWeek);
   return (
@@ -43,6 +50,7 @@ export function DayDialog({ asked, onClose }: DayDialogProps) {
         }}
       >
         <p className="text-muted [overflow-wrap:anywhere]">{tasks.length === 1 ? task?.text : counted(tasks.length, 'task')}</p>
+        <p className="text-[0.9rem] text-muted">{MEANINGS[what]}</p>
         <label className="grid gap-1">
           <span className="section-label">Day</span>
           <input
@@ -64,7 +72,7 @@ export function DayDialog({ asked, onClose }: DayDialogProps) {
           )}
         </p>
         <button type="submit" className="solid-button justify-self-start" disabled={!ready}>
-          {what === 'rest' ? 'Let it rest' : 'Move it there'}
+          {ACTS[what]}
         </button>
         <div className="flex flex-wrap gap-2">
           {(what === 'rest' ? later : [today, ...later]).map(({ words: label, day }) => (

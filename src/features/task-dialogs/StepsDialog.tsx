@@ -38,7 +38,7 @@ export function StepsDialog({ asked, onClose }: StepsDialogProps) {
           {`${done ? 'Finish' : 'Cancel'} ${them} too`}
         </button>
         <button type="button" className="line-button" onClick={() => choose('out')}>
-          {`Move ${them} out`}
+          {`Move ${them} out, beside the task`}
         </button>
       </div>
       <label className="mt-3 flex items-center gap-2 text-[0.92rem]">
