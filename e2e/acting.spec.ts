@@ -36,7 +36,7 @@ test('a task is moved to a day said in words, rests, and is cancelled with a rem
   const field = page.getByRole('textbox', { name: 'Day' });
   await field.fill('soon');
   await expect(page.getByRole('status').filter({ hasText: 'names no day' })).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Move it there' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Make it due then' })).toBeDisabled();
   await field.fill('next fri');
   await expect(page.getByRole('status').filter({ hasText: 'Fri 4 Dec' })).toBeVisible();
   await page.keyboard.press('Enter');
@@ -47,7 +47,7 @@ test('a task is moved to a day said in words, rests, and is cancelled with a rem
   await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Weigh the crate {due 2026-12-04; pushed 2026-11-23; start 2026-11-24}');
 
   await menu('Status', 'Cancel with a remark…');
-  await page.getByRole('textbox', { name: 'Why it is cancelled' }).fill('the crate went by sea');
+  await page.getByRole('textbox', { name: 'Why' }).fill('the crate went by sea');
   await page.keyboard.press('Enter');
   await expect
     .poll(() => desk.stored(JOURNAL))
@@ -97,7 +97,7 @@ test('a list says what it asks, and why a task stands in it or is missing', asyn
   await late.getByRole('button', { name: 'How this list is shown' }).click();
   await page.getByRole('menuitemcheckbox', { name: 'Say what it asks' }).click();
   await page.keyboard.press('Escape');
-  await expect(late.getByText('Tasks that are late.')).toBeVisible();
+  await expect(late.getByText('Tasks that are late and are not planned after today.')).toBeVisible();
   await desk
     .row(late, 'Sign the glass-case insurance rider')
     .getByRole('button', { name: /Actions for/ })
@@ -179,7 +179,7 @@ test('the commands of a focused row run from the menu of commands, and the focus
   await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Weigh the crate {due 2026-11-23; high}');
   await expect(mark).toBeFocused();
   await command('To tomorrow');
-  await expect.poll(() => desk.stored(JOURNAL)).toContain('due 2026-11-24');
+  await expect.poll(() => desk.stored(JOURNAL)).toContain('due 2026-11-23; high; plan 2026-11-24');
   await page.getByRole('heading', { level: 1 }).click();
   await page.keyboard.press('Control+k');
   await expect(page.getByRole('option', { name: 'To tomorrow' })).toBeHidden();

@@ -29,7 +29,7 @@ test('from the first opening to a push of many tasks by keyboard alone', async (
   await page.keyboard.press('Control+ArrowRight');
   await expect
     .poll(() => desk.stored(JOURNAL))
-    .toBe(['one', 'two', 'three'].map((words) => `- [ ] ${words} {due 2026-11-24; pushed 2026-11-23}`).join('\n'));
+    .toBe(['one', 'two', 'three'].map((words) => `- [ ] ${words} {due 2026-11-23; plan 2026-11-24; pushed 2026-11-23}`).join('\n'));
   await expect(page.getByText('3 lines in 1 note')).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect.poll(() => desk.stored(JOURNAL)).not.toContain('2026-11-24');

@@ -52,6 +52,9 @@ for (const [name, open] of openers)
         });
         if (taken !== null) expect(taken, entry).toContain('old d');
         await page.keyboard.press('Escape');
+        // What was typed into a form is not dropped unasked.
+        const drop = dialog.getByRole('button', { name: 'Drop the changes' });
+        if (entry === 'Details…') await drop.click();
         await expect(dialog, entry).toHaveCount(0);
       }
     expect(await desk.stored('Collections/Barometers.md')).toBe(before);

@@ -57,7 +57,7 @@ test('a zip of Markdown comes in, its tasks are gathered, and the export holds t
   await expect(report).toContainText('1 are not UTF-8 text');
   await expect(report).toContainText('outside.md: Its path leads out of the folder it came in.');
   await expect(report).toContainText('picture.png: It is no Markdown or text file.');
-  await report.getByRole('button', { name: 'Good' }).click();
+  await report.getByRole('button', { name: 'Done' }).click();
 
   await desk.agenda('Today');
   for (const words of ['Number the lenses', 'Łańcuch 海図', 'Still a task', 'A name with signs']) {
@@ -111,7 +111,7 @@ test('a note of 5 MB opens, is indexed, and keeps its bytes', async ({ desk, pag
   await desk.open('empty');
   const text = '- [ ] One of many lines about salt and glass #mass\n'.repeat(100_000);
   await importFiles(desk, [{ name: 'Big.md', mimeType: 'text/markdown', buffer: Buffer.from(text) }]);
-  await page.getByRole('button', { name: 'Good' }).click();
+  await page.getByRole('button', { name: 'Done' }).click();
   await expect(desk.rack.getByRole('link', { name: '#mass 100000' })).toBeVisible();
   await desk.rack.getByRole('link', { name: /^Big/ }).click();
   await expect(page.locator('.cm-line').first()).toContainText('One of many lines');

@@ -15,7 +15,10 @@ test('a day is run from Today by keyboard alone: selected tasks go to tomorrow i
   await page.keyboard.press('Control+ArrowRight');
   await expect
     .poll(() => desk.stored(JOURNAL))
-    .toBe('- [ ] one {due 2026-11-24; pushed 2026-11-23}\n- [ ] two {due 2026-11-24; pushed 2026-11-23}\n- [ ] three {due 2026-11-23}');
+    .toBe(
+      ['one', 'two'].map((words) => `- [ ] ${words} {due 2026-11-23; plan 2026-11-24; pushed 2026-11-23}\n`).join('') +
+        '- [ ] three {due 2026-11-23}',
+    );
   await expect(bar).toBeHidden();
   await expect(desk.main.getByText('two')).toBeHidden();
   // The focus went to the row that took the place.
@@ -23,7 +26,7 @@ test('a day is run from Today by keyboard alone: selected tasks go to tomorrow i
   await page.keyboard.press('Control+z');
   await expect.poll(() => desk.stored(JOURNAL)).toBe(before);
   await page.keyboard.press('Control+y');
-  await expect.poll(() => desk.stored(JOURNAL)).toContain('one {due 2026-11-24');
+  await expect.poll(() => desk.stored(JOURNAL)).toContain('one {due 2026-11-23; plan 2026-11-24');
 });
 
 test('raising the priority by key moves the row at once, and the focus goes with it', async ({ desk, page }) => {
@@ -73,7 +76,7 @@ test('a list is narrowed, shown as a table, put in order in its text, and writte
   await page.getByRole('menuitem', { name: 'Show as' }).click();
   await page.getByRole('menuitemradio', { name: 'Table' }).click();
   await expect(desk.main.getByRole('table')).toBeVisible();
-  await desk.main.getByRole('button', { name: 'Keep it so' }).click();
+  await desk.main.getByRole('button', { name: 'Write it into the page' }).click();
   await expect.poll(() => desk.stored('Agenda/Waiting.md')).toContain('as table');
   await desk.main.getByRole('columnheader', { name: 'due' }).getByRole('button').click();
   await expect.poll(() => desk.stored('Agenda/Waiting.md')).toContain('order by due\n');
@@ -84,9 +87,10 @@ test('a list is narrowed, shown as a table, put in order in its text, and writte
   await desk.agenda('Today');
   const today = desk.main.getByRole('region', { name: 'Today', exact: true });
   await today.getByRole('button', { name: 'Write a task here' }).click();
-  await page.getByRole('textbox', { name: 'Words of the new task' }).fill('Ring the lender {due today}');
+  await page.getByRole('textbox', { name: 'Words of the new task' }).fill('Ring the lender by fri #phone');
+  await expect(today.getByRole('status').filter({ hasText: 'It gets plan today. Read from its words: due Fri 27.' })).toBeVisible();
   await page.keyboard.press('Enter');
-  await expect.poll(() => desk.stored(JOURNAL)).toContain('- [ ] Ring the lender {due 2026-11-23}');
+  await expect.poll(() => desk.stored(JOURNAL)).toContain('- [ ] Ring the lender #phone {due 2026-11-27; plan 2026-11-23}');
   await expect(desk.row(today, 'Ring the lender')).toBeVisible();
 });
 

@@ -22,7 +22,7 @@ const PLACES: [place: string, go: (desk: Desk, page: Page) => Promise<Locator>][
 const ACTIONS: [action: string, entries: string[], line: string][] = [
   ['status', ['Status', 'Under way'], '- [_] Weigh the crate #loans {due 2026-11-23; since 2026-11-23 09:20}'],
   ['priority', ['Priority', 'High'], '- [ ] Weigh the crate #loans {due 2026-11-23; high}'],
-  ['plan', ['Plan', 'Tomorrow'], '- [ ] Weigh the crate #loans {due 2026-11-23; plan 2026-11-24}'],
+  ['plan', ['Plan', 'Tomorrow'], '- [ ] Weigh the crate #loans {due 2026-11-23; plan 2026-11-24; pushed 2026-11-23}'],
   ['due', ['Due', 'Tomorrow'], '- [ ] Weigh the crate #loans {due 2026-11-24; pushed 2026-11-23}'],
   ['no due day', ['Due', 'No due date'], '- [ ] Weigh the crate #loans'],
   ['rest', ['Rest', 'Until tomorrow'], '- [ ] Weigh the crate #loans {due 2026-11-23; start 2026-11-24}'],

@@ -19,13 +19,13 @@ test('a meeting is written by keyboard alone: tasks, dates in words, outline, fo
   await expect.poll(stored).toBe('# Crates\n\n- [ ] who signs\n- [ ] keys of the store\n- [ ] North door');
   await page.keyboard.press('Control+End');
   await page.keyboard.type(' tomorrow 15:00');
-  await expect(page.getByRole('button', { name: 'Take into the tail: due 2026-11-24 15:00' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Store as plan 2026-11-24 15:00 · Ctrl Shift K' })).toBeVisible();
   await page.keyboard.press('Control+Shift+K');
-  await expect.poll(stored).toContain('- [ ] North door {due 2026-11-24 15:00}');
+  await expect.poll(stored).toContain('- [ ] North door {plan 2026-11-24 15:00}');
   await page.keyboard.press('Alt+PageUp');
-  await expect.poll(stored).toContain('- [ ] North door {due 2026-11-24 15:00; high}');
+  await expect.poll(stored).toContain('- [ ] North door {plan 2026-11-24 15:00; high}');
   await page.keyboard.press('Alt+Enter');
-  await expect.poll(stored).toMatch(/- \[_\] North door \{due 2026-11-24 15:00; high; since 2026-11-23/);
+  await expect.poll(stored).toMatch(/- \[_\] North door \{plan 2026-11-24 15:00; high; since 2026-11-23/);
 
   // A branch: one under the other, moved up, duplicated, deleted again.
   await page.keyboard.press('Tab');
@@ -33,9 +33,9 @@ test('a meeting is written by keyboard alone: tasks, dates in words, outline, fo
   await page.keyboard.press('ArrowUp');
   await page.keyboard.press('Alt+ArrowUp');
   await expect.poll(stored).toMatch(/- \[ \] keys of the store\n {2}- \[_\] North door .*\n- \[ \] who signs$/);
-  await page.keyboard.press('Alt+Shift+ArrowDown');
+  await page.keyboard.press('Alt+Shift+PageDown');
   await expect.poll(async () => (await stored())?.match(/North door/g)?.length).toBe(2);
-  await page.keyboard.press('Control+Shift+Backspace');
+  await page.keyboard.press('Alt+Shift+Backspace');
   await expect.poll(async () => (await stored())?.match(/North door/g)?.length).toBe(1);
 
   // Folded, its steps are out of sight; close-up shows it alone, and Back shows the note again.
@@ -128,9 +128,9 @@ test('finished lines go out of sight by a switch of the note, and are cleared to
   await expect(desk.text.getByText(/finished line is out of sight/).first()).toBeVisible();
   await menu('Finished lines', /foot/);
   await expect.poll(() => desk.stored('Exhibitions/Salt on the Glass.md')).toMatch(/## Finished\n\n- \[x\] List of lenders/);
-  await menu('Start its lists again…');
+  await menu('Untick its lists for a new round…');
   await expect(page.getByText(/boxes and \d+ stamps are cleared/)).toBeVisible();
-  await page.getByRole('button', { name: 'Start again' }).click();
+  await page.getByRole('button', { name: 'Clear them' }).click();
   await expect.poll(() => desk.stored('Exhibitions/Salt on the Glass.md')).toContain('- [ ] List of lenders to @bea\n');
 });
 
@@ -322,7 +322,7 @@ test('a day is picked from a calendar while the clause is written, and the curso
   await page.getByRole('option', { name: 'From a calendar…' }).click();
   const dialog = page.getByRole('dialog', { name: 'Due on another day' });
   await dialog.locator('[data-pick="2026-11-30"]').click();
-  await dialog.getByRole('button', { name: 'Move it there' }).click();
+  await dialog.getByRole('button', { name: 'Make it due then' }).click();
   await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Weigh the crate {due 2026-11-30}');
   await expect(desk.text).toBeFocused();
   await page.keyboard.press('Control+z');
@@ -374,8 +374,8 @@ test('every command of a note and of its text runs from the menu of commands', a
   await expect(desk.text.getByText('1 finished line is out of sight')).toBeVisible();
   await command('Finished lines stay where they are');
   await expect(desk.text.getByText('North door')).toBeVisible();
-  await command('Start the lists of the note again');
-  await page.getByRole('dialog').getByRole('button', { name: 'Start again' }).click();
+  await command('Untick the lists of the note for a new round');
+  await page.getByRole('dialog').getByRole('button', { name: 'Clear them' }).click();
   await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Crates\n- [ ] North door');
   await command('Delete the note');
   await expect.poll(() => desk.stored(JOURNAL)).toBeNull();

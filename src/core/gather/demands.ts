@@ -1,4 +1,5 @@
 import { isoDay } from '../calendar/day';
+import { journalPath } from '../note/path';
 import type { DayRange } from '../calendar/span';
 import { signOf, type Status } from '../task/status';
 import type { Condition, DateField, Gather, GatherContext } from './ast';
@@ -108,8 +109,12 @@ function demandThis(what: 'note' | 'day' | 'person', context: GatherContext, int
   } else choose();
 }
 
-/** A range of one day, or for a plan also a week or a month, can be written; whether it was. */
+/** A range of one day, or for a plan also a week or a month, can be written, and a journal day written on; whether it was. */
 function setDay(field: DateField, range: DayRange | null, into: Demands): boolean {
+  if (range && field === 'journal' && range.from === range.to) {
+    into.place ??= journalPath(isoDay(range.from));
+    return true;
+  }
   if (!range || (field !== 'due' && field !== 'plan' && field !== 'start')) return false;
   const text = rangeText(range);
   const writable = range.from === range.to || (field === 'plan' && !text.includes('..'));

@@ -171,9 +171,9 @@ describe('one task line', () => {
     [
       '- [ ] a {due 2026-11-20 15:00}',
       { do: 'push', to: 'tomorrow' },
-      '- [ ] a {due 2026-11-20 15:00; pushed 2026-11-20; plan 2026-11-24}',
+      '- [ ] a {due 2026-11-20 15:00; plan 2026-11-24; pushed 2026-11-20}',
     ],
-    ['- [ ] a {due 2026-11-20}', { do: 'push', to: '3 days' }, '- [ ] a {due 2026-11-20; pushed 2026-11-20; plan 2026-11-26}'],
+    ['- [ ] a {due 2026-11-20}', { do: 'push', to: '3 days' }, '- [ ] a {due 2026-11-20; plan 2026-11-26; pushed 2026-11-20}'],
     ['- [ ] a {plan 2026-12-01}', { do: 'push', to: 'a week' }, '- [ ] a {plan 2026-12-08; pushed 2026-12-01}'],
     ['- [ ] a {plan 2026-W48}', { do: 'push', to: 'next week' }, '- [ ] a {plan 2026-W49}'],
     ['- [ ] a', { do: 'push', to: 'next month' }, '- [ ] a {plan 2026-12}'],

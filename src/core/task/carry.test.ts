@@ -18,15 +18,15 @@ describe('carrying a task on', () => {
     [
       'gives it the day as its plan and leaves its due day',
       '- [ ] a {due 2026-11-20 15:00}',
-      '- [ ] a {due 2026-11-20 15:00; pushed 2026-11-20; plan 2026-11-24}',
+      '- [ ] a {due 2026-11-20 15:00; plan 2026-11-24; pushed 2026-11-20}',
     ],
     ['keeps the time of its plan', '- [ ] a {plan 2026-11-23 09:00}', '- [ ] a {plan 2026-11-24 09:00; pushed 2026-11-23}'],
     ['remembers each day once', '- [ ] a {plan 2026-11-23; pushed 2026-11-23}', '- [ ] a {plan 2026-11-24; pushed 2026-11-23}'],
-    ['takes a waiting one along', '- [:] a {due 2026-11-23}', '- [:] a {due 2026-11-23; pushed 2026-11-23; plan 2026-11-24}'],
+    ['takes a waiting one along', '- [:] a {due 2026-11-23}', '- [:] a {due 2026-11-23; plan 2026-11-24; pushed 2026-11-23}'],
   ])('%s', (_, before, after) => expect(carried(before, 'skip')).toEqual([after]));
 
   it('an undated task leaves the day of its journal page, a step or another note leaves none', () => {
-    expect(carried('- [ ] a', 'skip', 'Journal/2026-11-20.md')).toEqual(['- [ ] a {pushed 2026-11-20; plan 2026-11-24}']);
+    expect(carried('- [ ] a', 'skip', 'Journal/2026-11-20.md')).toEqual(['- [ ] a {plan 2026-11-24; pushed 2026-11-20}']);
     expect(carried('- [ ] a', 'skip', 'Loans.md')).toEqual(['- [ ] a {plan 2026-11-24}']);
     expect(readNote('Journal/2026-11-20.md', '').journal).not.toBeNull();
   });
@@ -64,12 +64,12 @@ describe('carrying a task on', () => {
 
   it('a repeat may be taken along', () => {
     expect(carried('- [ ] a {due 2026-11-20; every fri}', 'along')).toEqual([
-      '- [ ] a {due 2026-11-20; every fri; pushed 2026-11-20; plan 2026-11-24}',
+      '- [ ] a {due 2026-11-20; every fri; plan 2026-11-24; pushed 2026-11-20}',
     ]);
   });
 
   it('the next time of a repeat forgets where this one was carried to', () => {
-    const line = '- [ ] a {due 2026-11-20; every fri; pushed 2026-11-20; plan 2026-11-24}';
+    const line = '- [ ] a {due 2026-11-20; every fri; plan 2026-11-24; pushed 2026-11-20}';
     const outcome = act(line, { line: 0, expected: line }, { do: 'status', status: 'done' }, CONTEXT);
     expect('changes' in outcome && applyChanges(line, outcome.changes).split('\n')[0]).toBe('- [ ] a {due 2026-11-27; every fri}');
   });

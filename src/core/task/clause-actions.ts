@@ -71,13 +71,12 @@ function withPatternWritten(line: string, task: Task): string {
 
 /** The line with another due or plan day; a day that it is moved away from to a later one is remembered in `pushed`. */
 function withDay(page: Page, task: Task, name: 'due' | 'plan', value: string): string {
-  let next = withPatternWritten(page.edits.wordsOf(task.line), task);
+  const line = withPatternWritten(page.edits.wordsOf(task.line), task);
+  const moved = withClause(line, task.boxFrom, name, `${name} ${value}`);
   const left = dayLeft(page, task, name);
   const after = readSpan(value);
-  if (left !== null && after && after.from > left && !task.pushed.includes(left)) {
-    next = withClause(next, task.boxFrom, 'pushed', `pushed ${[...task.pushed, left].map(isoDay).join(', ')}`);
-  }
-  return withClause(next, task.boxFrom, name, `${name} ${value}`);
+  if (left === null || !after || after.from <= left || task.pushed.includes(left)) return moved;
+  return withClause(moved, task.boxFrom, 'pushed', `pushed ${[...task.pushed, left].map(isoDay).join(', ')}`);
 }
 
 /**

@@ -16,12 +16,22 @@ interface AgendaListsProps {
   narrowing?: Narrowing;
   /** Whether each list says its title; when left out, only where there are several. */
   titled?: boolean;
+  /** Whether it says so when no list finds anything; a page of several runs says it once itself. */
+  saysEmpty?: boolean;
   /** Told of the answers, for what can be narrowed by. */
   onAnswer?: (index: number, answer: AnswerView | undefined) => void;
 }
 
 /** The gathers of an agenda page. One that finds nothing takes no room; when none finds anything, the page says so. */
-export function AgendaLists({ path, gathers, look, narrowing = NO_NARROWING, titled = gathers.length > 1, onAnswer }: AgendaListsProps) {
+export function AgendaLists({
+  path,
+  gathers,
+  look,
+  narrowing = NO_NARROWING,
+  titled = gathers.length > 1,
+  saysEmpty = true,
+  onAnswer,
+}: AgendaListsProps) {
   const [counts, setCounts] = useState<Record<number, number>>({});
   const onCount = useCallback((index: number, count: number) => {
     setCounts((present) => (present[index] === count ? present : { ...present, [index]: count }));
@@ -45,14 +55,16 @@ export function AgendaLists({ path, gathers, look, narrowing = NO_NARROWING, tit
       {gathers.length === 0 && (
         <p className="text-muted">This page holds no gathers yet. Edit it as text and write one in a block that begins with ```gather.</p>
       )}
-      {empty && (
-        <p className="text-muted">
-          {isNarrowed(narrowing)
-            ? 'Nothing is left with this narrowing.'
-            : 'Nothing stands here now. Tasks come by themselves as soon as they match.'}
-        </p>
-      )}
+      {empty && saysEmpty && <NothingHere narrowed={isNarrowed(narrowing)} />}
     </div>
+  );
+}
+
+export function NothingHere({ narrowed }: { narrowed: boolean }) {
+  return (
+    <p className="text-muted">
+      {narrowed ? 'Nothing is left with this narrowing.' : 'Nothing stands here now. Tasks come by themselves as soon as they match.'}
+    </p>
   );
 }
 

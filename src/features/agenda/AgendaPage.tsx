@@ -3,7 +3,7 @@ import { useCallback, useMemo, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { SHIPPED_PAGES } from '../../core/agenda/shipped';
-import type { Narrowing } from '../../core/gather/narrow';
+import { type Narrowing, isNarrowed } from '../../core/gather/narrow';
 import type { AnswerView } from '../../core/index/view';
 import { foldPath, folderOf } from '../../core/note/path';
 import { readNote } from '../../core/task/read-note';
@@ -13,7 +13,7 @@ import { PinEntry } from '../rack/PinEntry';
 import { noteAddress } from '../session/addresses';
 import { useServices } from '../session/services';
 import { useToldDone } from '../session/use-act';
-import { AgendaLists } from './AgendaLists';
+import { AgendaLists, NothingHere } from './AgendaLists';
 import { CarryForward } from './CarryForward';
 import { NarrowBar } from './NarrowBar';
 import { NewText } from './NewText';
@@ -53,6 +53,8 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
     if ('refused' in result) toast.error(result.refused);
     else told(`Restored: ${title}`, result.step);
   };
+  const empty =
+    shown.length > 0 && shown.length === note.gathers.length && shown.every((answer) => answer?.total === 0 && answer.errors.length === 0);
   const columns = Math.min(3, Math.max(1, Number(note.front.fields['columns']) || 1));
   return (
     <Sheet title={title} wide={columns > 1 || note.gathers.some((gather) => /\bas\s+(?:table|summary)\b/i.test(gather.text))}>
@@ -87,12 +89,14 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
               gathers={part.gathers}
               look="page"
               narrowing={narrowing}
+              saysEmpty={false}
               titled={note.gathers.length > 1}
               onAnswer={(index, answer) => onAnswer(part.first + index, answer)}
             />
           ),
         )}
       </div>
+      {empty && <NothingHere narrowed={isNarrowed(narrowing)} />}
       {note.gathers.length === 0 && (
         <p className="text-muted">This page holds no gathers yet. Edit it and write one in a block that begins with ```gather.</p>
       )}

@@ -1,10 +1,11 @@
 import { ListChecks, X } from 'lucide-react';
-import { useEffect } from 'react';
+import { useCallback, useEffect } from 'react';
 import type { WideIntention } from '../../core/task/intention';
 import { foldPath } from '../../core/note/path';
 import { Menu } from '../../ui/menu';
 import { TaskEntries } from '../gather/TaskEntries';
 import { useServices } from '../session/services';
+import { frameSlice } from '../session/frame-slice';
 import { selectionSlice } from '../session/selection-slice';
 import { useAppDispatch, useAppSelector } from '../session/state';
 import { dialogTask } from '../session/task-dialog';
@@ -26,10 +27,24 @@ export function BulkBar() {
       }),
     [store, dispatch],
   );
+  const selecting = useAppSelector((state) => state.frame.selecting);
   const rows = Object.values(selection);
-  if (rows.length === 0) return null;
+  const clear = useCallback((): void => {
+    dispatch(selectionSlice.actions.cleared());
+    dispatch(frameSlice.actions.selectingChanged(false));
+  }, [dispatch]);
+  const shown = rows.length > 0 || selecting;
+  useEffect(() => {
+    if (!shown) return;
+    // Wherever the focus is; but what lies over the page steps back first.
+    const leave = (event: KeyboardEvent): void => {
+      if (event.key === 'Escape' && !event.defaultPrevented && !document.querySelector('[role=dialog], [role=menu]')) clear();
+    };
+    window.addEventListener('keydown', leave);
+    return () => window.removeEventListener('keydown', leave);
+  }, [shown, clear]);
+  if (!shown) return null;
   const notes = new Set(rows.map((row) => row.path)).size;
-  const clear = (): void => void dispatch(selectionSlice.actions.cleared());
   const act = (intentions: readonly WideIntention[]): void => {
     // Two days are swapped by acting on one of the two.
     const acted = intentions[0]?.do === 'swap' ? rows.slice(0, 1) : rows;
@@ -40,27 +55,30 @@ export function BulkBar() {
       role="region"
       aria-label="Selected tasks"
       className="no-print fixed bottom-9 left-1/2 z-30 flex -translate-x-1/2 items-center gap-2 rounded-xl border border-line bg-sheet px-3 py-1.5 shadow-xl max-sm:bottom-24"
-      onKeyDown={(event) => event.key === 'Escape' && clear()}
     >
       <ListChecks size={16} aria-hidden="true" className="text-primary" />
       <span className="font-semibold">
-        {counted(rows.length, 'task')} in {counted(notes, 'note')}
+        {rows.length === 0 ? 'Press the tasks that you mean' : `${counted(rows.length, 'task')} in ${counted(notes, 'note')}`}
       </span>
-      <button type="button" className="line-button" onClick={() => act([{ do: 'status', status: 'done' }])}>
-        Done
-      </button>
-      <button type="button" className="line-button" onClick={() => act([{ do: 'push', to: 'tomorrow' }])}>
-        To tomorrow
-      </button>
-      <Menu
-        trigger={
-          <button type="button" className="line-button">
-            More…
+      {rows.length > 0 && (
+        <>
+          <button type="button" className="line-button" onClick={() => act([{ do: 'status', status: 'done' }])}>
+            Done
           </button>
-        }
-      >
-        <TaskEntries rows={rows} onAct={act} />
-      </Menu>
+          <button type="button" className="line-button" onClick={() => act([{ do: 'push', to: 'tomorrow' }])}>
+            To tomorrow
+          </button>
+          <Menu
+            trigger={
+              <button type="button" className="line-button">
+                More…
+              </button>
+            }
+          >
+            <TaskEntries rows={rows} onAct={act} />
+          </Menu>
+        </>
+      )}
       <button type="button" className="quiet-button" aria-label="Select nothing" onClick={clear}>
         <X size={16} aria-hidden="true" />
       </button>

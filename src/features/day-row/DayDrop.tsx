@@ -1,5 +1,5 @@
 import { type DragEvent, useEffect, useState } from 'react';
-import { type Day, isoDay } from '../../core/calendar/day';
+import { type Day, civilFrom, isoDay } from '../../core/calendar/day';
 import { draggedTasks, isTaskDrag } from '../gather/task-drag';
 import { useAct } from '../session/use-act';
 
@@ -23,6 +23,9 @@ export function DayDrop({ day }: { day: Day }) {
     <span className="absolute inset-0 grid grid-rows-2 overflow-hidden rounded-t-lg text-[0.74rem] font-semibold">
       <Half day={day} what="plan" />
       <Half day={day} what="due" />
+      <span className="pointer-events-none absolute end-1 top-1/2 -translate-y-1/2 font-title text-[1.1rem] text-ink">
+        {civilFrom(day).day}
+      </span>
     </span>
   );
 }
@@ -33,7 +36,7 @@ function Half({ day, what }: { day: Day; what: 'plan' | 'due' }) {
   return (
     <span
       data-drop={what}
-      className={`flex items-center justify-center border border-dashed border-edge ${over ? 'bg-primary text-on-primary' : 'bg-[color-mix(in_srgb,var(--sheet)_82%,transparent)]'}`}
+      className={`flex items-center border border-dashed border-edge ps-1 ${over ? 'bg-primary text-on-primary' : 'bg-[color-mix(in_srgb,var(--sheet)_94%,transparent)]'}`}
       onDragOver={(event) => {
         event.preventDefault();
         setOver(true);

@@ -1,21 +1,27 @@
 import { useCallback } from 'react';
 import { useNavigate } from 'react-router';
-import { toast } from 'sonner';
+import { baseNameOf, folderOf } from '../../core/note/path';
 import { lineOfHeading } from '../note/note-headings';
 import { noteAddress, personAddress, tagAddress } from '../session/addresses';
+import { frameSlice } from '../session/frame-slice';
 import { useServices } from '../session/services';
+import { useAppDispatch } from '../session/state';
 import type { FollowTarget } from './editor-context';
 
-/** Goes where a name, link or address in a note leads. */
+/** Where a note lies that a link names: in the folder that it says, else beside the note with the link. */
+const folderFor = (name: string, path: string): string => (name.includes('/') ? folderOf(name) : folderOf(path));
+
+/** Goes where a name, link or address in a note leads. A link to a note that is not there asks whether to make it. */
 export function useFollow(path: string): (target: FollowTarget) => void {
   const { engine, store } = useServices();
   const navigate = useNavigate();
+  const dispatch = useAppDispatch();
   return useCallback(
     (target) => {
       const toNote = async (name: string, heading: string | null): Promise<void> => {
         // A link without a note is one within its own.
         const found = name === '' ? path : await engine.resolve(name, path);
-        if (found === null) toast(`There is no note “${name}” yet.`);
+        if (found === null) dispatch(frameSlice.actions.newNoteAsked({ title: baseNameOf(name), folder: folderFor(name, path) }));
         else void navigate(noteAddress(found, (await lineOfHeading(store, found, heading)) ?? undefined));
       };
       // The other page learns neither who opened it nor from where.
@@ -24,6 +30,6 @@ export function useFollow(path: string): (target: FollowTarget) => void {
       else if (target.is === 'person') void navigate(personAddress(target.name));
       else if (target.is === 'note') void toNote(target.name, target.heading);
     },
-    [path, engine, store, navigate],
+    [path, engine, store, navigate, dispatch],
   );
 }

@@ -13,6 +13,7 @@ import { moveByArrow, rowIdAt } from './list-focus';
 import { useFolded } from './use-folded';
 import { followRoute } from '../session/route-clicks';
 import { useHeldGroups } from './use-held-groups';
+import { RowPicking, useRowPicking } from './row-picking';
 import { useRowCommands } from './use-row-commands';
 import { useWindow } from '../../ui/use-window';
 
@@ -80,31 +81,36 @@ export function GatherList({ answer, groupHeading, name = '', withSource = true,
     event.stopPropagation();
   };
   const navigate = useNavigate();
+  const pick = useRowPicking(rows);
+  const selecting = useAppSelector((state) => state.frame.selecting);
   return (
-    <div
-      ref={list}
-      onKeyDown={onKeyDown}
-      onFocus={(event) => commands.onFocus(event, findRow(rows, rowIdAt(event.target) ?? ''))}
-      onBlur={commands.onBlur}
-      onClick={(event) => followRoute(event, navigate)}
-    >
-      {shown.before > 0 && <div style={{ height: shown.before }} aria-hidden="true" />}
-      {runsOf(items, shown.from, shown.to).map((run) => (
-        <Run
-          key={run.key}
-          run={run}
-          heading={groupHeading}
-          withSource={withSource}
-          columns={answer?.columns ?? null}
-          onTop={onTop}
-          onTopped={toggleTop}
-          onFold={toggle}
-          onAct={onAct}
-        />
-      ))}
-      {shown.behind > 0 && <div style={{ height: shown.behind }} aria-hidden="true" />}
-      {answer && <Footer answer={answer} showAll={showAll} />}
-    </div>
+    <RowPicking value={pick}>
+      <div
+        ref={list}
+        data-selecting={selecting || undefined}
+        onKeyDown={onKeyDown}
+        onFocus={(event) => commands.onFocus(event, findRow(rows, rowIdAt(event.target) ?? ''))}
+        onBlur={commands.onBlur}
+        onClick={(event) => followRoute(event, navigate)}
+      >
+        {shown.before > 0 && <div style={{ height: shown.before }} aria-hidden="true" />}
+        {runsOf(items, shown.from, shown.to).map((run) => (
+          <Run
+            key={run.key}
+            run={run}
+            heading={groupHeading}
+            withSource={withSource}
+            columns={answer?.columns ?? null}
+            onTop={onTop}
+            onTopped={toggleTop}
+            onFold={toggle}
+            onAct={onAct}
+          />
+        ))}
+        {shown.behind > 0 && <div style={{ height: shown.behind }} aria-hidden="true" />}
+        {answer && <Footer answer={answer} showAll={showAll} />}
+      </div>
+    </RowPicking>
   );
 }
 

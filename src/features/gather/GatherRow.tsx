@@ -11,15 +11,19 @@ import { InlineText } from '../../ui/InlineText';
 import { TaskMark } from '../../ui/TaskMark';
 import { chipsOf } from '../../ui/chip-look';
 import { noteAddress } from '../session/addresses';
-import { selectionSlice } from '../session/selection-slice';
 import { useNow } from '../session/services';
-import { useAppDispatch, useAppSelector } from '../session/state';
+import { useAppSelector } from '../session/state';
 import { dialogTask } from '../session/task-dialog';
 import { GatherSource } from './gather-source';
 import { RewordField } from './RewordField';
+import { PickEdge } from './PickEdge';
 import { RowMenuButton } from './RowMenu';
+import { RowPicking, useLongPress } from './row-picking';
 import { markOf, noteName, shownChips, showsSource } from './row-columns';
 import { endDrag, startDrag } from './task-drag';
+
+/** A finger that rests on a row selects it; it drags nothing. */
+const BY_TOUCH = typeof matchMedia === 'function' && matchMedia('(pointer: coarse)').matches;
 
 interface GatherRowProps {
   row: RowView;
@@ -40,7 +44,9 @@ export const GatherRow = memo(function GatherRow({ row, group, columns, withSour
   const [rewording, setRewording] = useState(false);
   const selected = useAppSelector((state) => state.selection[row.id] !== undefined);
   const selection = useAppSelector((state) => (selected ? state.selection : null));
-  const dispatch = useAppDispatch();
+  const selecting = useAppSelector((state) => state.frame.selecting);
+  const pick = useContext(RowPicking);
+  const longPress = useLongPress(row);
   const source = useContext(GatherSource);
   const taskOpen = isOpen(row.status);
   return (
@@ -50,7 +56,8 @@ export const GatherRow = memo(function GatherRow({ row, group, columns, withSour
       data-raw={row.raw}
       data-path={row.path}
       className="group/row"
-      draggable={row.what === 'task' && !rewording}
+      {...longPress}
+      draggable={row.what === 'task' && !rewording && !BY_TOUCH}
       onDragStart={(event) => {
         event.stopPropagation();
         const rows = selection ? Object.values(selection) : [row];
@@ -59,11 +66,14 @@ export const GatherRow = memo(function GatherRow({ row, group, columns, withSour
       onDragEnd={endDrag}
     >
       <div
-        className={`flex items-start gap-1.5 rounded-md py-[3px] hover:bg-[color-mix(in_srgb,var(--raised)_70%,transparent)] ${selected ? 'row-selected' : ''}`}
+        className={`relative flex items-start gap-1.5 rounded-md py-[3px] hover:bg-[color-mix(in_srgb,var(--raised)_70%,transparent)] ${selected ? 'row-selected' : ''}`}
         onClick={(event) => {
-          if (row.what === 'task' && (event.ctrlKey || event.metaKey)) dispatch(selectionSlice.actions.toggledRow(row));
+          if (row.what !== 'task') return;
+          const onControl = event.target instanceof Element && event.target.closest('a, button, input') !== null;
+          if (event.ctrlKey || event.metaKey || (selecting && !onControl)) pick(row, event.shiftKey);
         }}
       >
+        {row.what === 'task' && <PickEdge row={row} selected={selected} />}
         <RowSign
           row={row}
           selected={selected}

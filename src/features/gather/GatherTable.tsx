@@ -14,7 +14,9 @@ import { useNow } from '../session/services';
 import { useAppDispatch, useAppSelector } from '../session/state';
 import { dialogTask } from '../session/task-dialog';
 import { useAct } from '../session/use-act';
+import { PickEdge } from './PickEdge';
 import { RowMenuButton } from './RowMenu';
+import { RowPicking, useRowPicking } from './row-picking';
 import { cellText, markOf } from './row-columns';
 import { moveByArrow, rowIdAt } from './list-focus';
 import { itemsOf } from './list-items';
@@ -66,67 +68,71 @@ export function GatherTable({ answer, name, order, onOrder }: GatherTableProps) 
     [actAll],
   );
   const commands = useRowCommands(rows, act);
+  const pick = useRowPicking(rows);
+  const selecting = useAppSelector((state) => state.frame.selecting);
   const ofNotes = answer.from === 'notes' || answer.from === 'meetings';
   const columns = (answer.columns ?? (ofNotes ? USUAL_OF_NOTES : USUAL)).filter((column) => column !== 'text' && column !== 'title');
   return (
-    <div className="overflow-x-auto" data-table>
-      <table className="w-full border-collapse text-[0.93rem]">
-        <thead>
-          <tr className="border-b border-edge text-start text-muted">
-            <Head column={ofNotes ? 'title' : 'text'} name={name} order={order} onOrder={onOrder} words={ofNotes ? 'note' : 'task'} />
-            {columns.map((column) => (
-              <Head key={column} column={column} name={name} order={order} onOrder={onOrder} words={column} />
-            ))}
-            <th className="w-8">
-              <span className="sr-only">Actions</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody
-          ref={body}
-          onFocus={(event) => {
-            const id = rowIdAt(event.target);
-            commands.onFocus(
-              event,
-              rows.find((one) => one.id === id),
-            );
-          }}
-          onBlur={commands.onBlur}
-          onKeyDown={(event) => {
-            const byId = (id: string | null): RowView | undefined => rows.find((one) => one.id === id);
-            const row = byId(rowIdAt(event.target));
-            const select = (other: string): void =>
-              void dispatch(selectionSlice.actions.selected([row, byId(other)].filter((one) => one !== undefined)));
-            if (!row || moveByArrow(event, body.current, select)) return;
-            if (event.target instanceof HTMLElement && event.target.matches('.task-mark, .row-focus') && commands.onKey(event, row))
-              event.preventDefault();
-          }}
-        >
-          <Spacer height={shown.before} columns={columns.length + 2} />
-          {items.slice(shown.from, shown.to).map((item, at) => {
-            const index = shown.from + at;
-            if (item.is === 'heading')
-              return (
-                <tr key={item.key} data-index={index}>
-                  <th colSpan={columns.length + 2} scope="rowgroup" className="pt-3 pb-1 text-start font-title font-semibold">
-                    {item.group.label} <span className="font-sans font-normal text-muted">{item.group.count}</span>
-                  </th>
-                </tr>
+    <RowPicking value={pick}>
+      <div className="overflow-x-auto ps-4" data-table data-selecting={selecting || undefined}>
+        <table className="w-full border-collapse text-[0.93rem]">
+          <thead>
+            <tr className="border-b border-edge text-start text-muted">
+              <Head column={ofNotes ? 'title' : 'text'} name={name} order={order} onOrder={onOrder} words={ofNotes ? 'note' : 'task'} />
+              {columns.map((column) => (
+                <Head key={column} column={column} name={name} order={order} onOrder={onOrder} words={column} />
+              ))}
+              <th className="w-8">
+                <span className="sr-only">Actions</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody
+            ref={body}
+            onFocus={(event) => {
+              const id = rowIdAt(event.target);
+              commands.onFocus(
+                event,
+                rows.find((one) => one.id === id),
               );
-            if (item.is === 'more')
-              return (
-                <tr key={item.key} data-index={index}>
-                  <td colSpan={columns.length + 2} className="text-muted">
-                    {item.count} more in this group
-                  </td>
-                </tr>
-              );
-            return <Row key={item.key} row={item.row} index={index} columns={columns} onAct={act} />;
-          })}
-          <Spacer height={shown.behind} columns={columns.length + 2} />
-        </tbody>
-      </table>
-    </div>
+            }}
+            onBlur={commands.onBlur}
+            onKeyDown={(event) => {
+              const byId = (id: string | null): RowView | undefined => rows.find((one) => one.id === id);
+              const row = byId(rowIdAt(event.target));
+              const select = (other: string): void =>
+                void dispatch(selectionSlice.actions.selected([row, byId(other)].filter((one) => one !== undefined)));
+              if (!row || moveByArrow(event, body.current, select)) return;
+              if (event.target instanceof HTMLElement && event.target.matches('.task-mark, .row-focus') && commands.onKey(event, row))
+                event.preventDefault();
+            }}
+          >
+            <Spacer height={shown.before} columns={columns.length + 2} />
+            {items.slice(shown.from, shown.to).map((item, at) => {
+              const index = shown.from + at;
+              if (item.is === 'heading')
+                return (
+                  <tr key={item.key} data-index={index}>
+                    <th colSpan={columns.length + 2} scope="rowgroup" className="pt-3 pb-1 text-start font-title font-semibold">
+                      {item.group.label} <span className="font-sans font-normal text-muted">{item.group.count}</span>
+                    </th>
+                  </tr>
+                );
+              if (item.is === 'more')
+                return (
+                  <tr key={item.key} data-index={index}>
+                    <td colSpan={columns.length + 2} className="text-muted">
+                      {item.count} more in this group
+                    </td>
+                  </tr>
+                );
+              return <Row key={item.key} row={item.row} index={index} columns={columns} onAct={act} />;
+            })}
+            <Spacer height={shown.behind} columns={columns.length + 2} />
+          </tbody>
+        </table>
+      </div>
+    </RowPicking>
   );
 }
 
@@ -152,7 +158,7 @@ function Head({ column, words, name, order, onOrder }: HeadProps) {
       ref={cell}
       scope="col"
       aria-sort={sort}
-      className="relative py-1 pe-3 text-start font-semibold"
+      className="relative py-1 pe-3 text-start font-semibold whitespace-nowrap"
       style={width === undefined ? undefined : { width, minWidth: width }}
     >
       {UNORDERED.has(column) ? (
@@ -205,7 +211,8 @@ function Row({ row, index, columns, onAct }: RowProps) {
       className={`group/row border-b border-line align-top hover:bg-raised ${selected ? 'row-selected' : ''}`}
     >
       <td className="py-1 pe-3">
-        <span className="flex items-start gap-1.5">
+        <span className="relative flex items-start gap-1.5">
+          {row.what === 'task' && <PickEdge row={row} selected={selected} />}
           {row.what === 'task' ? (
             <TaskMark
               look={markOf(row)}

@@ -50,6 +50,7 @@ export function ListMenu({ shown, at, sentenceShown, onSentence, onEdit }: ListM
         label="Why is one here, or missing?"
         onSelect={() => dispatch(frameSlice.actions.whyAsked({ task: null, gather: shown.text, at }))}
       />
+      <MenuEntry label="Select tasks" onSelect={() => dispatch(frameSlice.actions.selectingChanged(true))} />
       <MenuLine />
       <MenuInside label="Group by">
         <DropdownMenu.RadioGroup value={group}>

@@ -4,12 +4,16 @@ import { toast } from 'sonner';
 import { isoDay } from '../../core/calendar/day';
 import { dayName } from '../../core/calendar/day-name';
 import type { Gather } from '../../core/gather/ast';
-import { demandsOf, lineFor } from '../../core/gather/demands';
+import { demandsOf } from '../../core/gather/demands';
+import { proposalFor, writtenTask } from '../../core/gather/written-task';
+import { readTail } from '../../core/task/tail';
+import { chipsOf } from '../../ui/chip-look';
 import { journalClaims } from '../../core/index/journal-claims';
 import { baseNameOf, foldPath, journalPath } from '../../core/note/path';
 import { readNote } from '../../core/task/read-note';
-import { signOf } from '../../core/task/status';
+import { STATUS_NAMES } from '../../core/task/status';
 import type { TaskPlace } from '../../core/task/write-task';
+import { actionContext } from '../session/action-context';
 import { useNow, useServices } from '../session/services';
 import { useAppSelector } from '../session/state';
 import { useToldDone } from '../session/use-act';
@@ -48,8 +52,18 @@ function Field({ gather, at, written, place, onClose }: FieldProps) {
   const [target, setTarget] = useState(place.link);
   const told = useToldDone();
   const context = useContextAt(at);
-  const demands = useMemo(() => demandsOf(gather, context), [gather, context]);
-  const gets = [...demands.names, ...demands.clauses, ...(demands.status === 'todo' ? [] : [`[${signOf(demands.status)}]`])];
+  const settings = useAppSelector((state) => state.settings);
+  const now = useNow();
+  const [path = ''] = place.link.split('#');
+  const acting = useMemo(() => actionContext(settings, now), [settings, now]);
+  const demands = useMemo(() => proposalFor(gather, context, acting, path), [gather, context, acting, path]);
+  const task = useMemo(() => writtenTask(words, gather, context, acting, demands, path), [words, gather, context, acting, demands, path]);
+  const say = (clause: string): string => {
+    const look = { today: now.day, style: settings.dateStyle, workingDay: settings.workingDay, open: true, restsUntil: null };
+    const [chip] = chipsOf(readTail(`x {${clause}}`, 0), look, 'note');
+    return chip ? `${chip.word} ${chip.value}`.trim() : clause;
+  };
+  const gets = [...demands.names, ...demands.clauses, ...(demands.status === 'todo' ? [] : [STATUS_NAMES[demands.status]])];
   const writeDown = async (): Promise<void> => {
     const [name = '', heading] = target.split('#');
     const path =
@@ -64,7 +78,7 @@ function Field({ gather, at, written, place, onClose }: FieldProps) {
     }
     const where: TaskPlace =
       heading !== undefined && heading !== '' ? { heading } : path === at ? await behindBlock(store, path, written) : { end: true };
-    const result = await actions.writeTask(path, where, lineFor(words, demands));
+    const result = await actions.writeTask(path, where, task.line);
     if ('refused' in result) {
       toast.error(result.refused);
       return;
@@ -88,19 +102,27 @@ function Field({ gather, at, written, place, onClose }: FieldProps) {
         autoFocus
         className="field w-full"
         aria-label="Words of the new task"
-        placeholder="Words, tags, people; dates in braces: {due fri}"
+        placeholder="Ask Lars about the crate fri #phone"
         value={words}
         onChange={(event) => setWords(event.target.value)}
       />
-      <p className="text-[0.84rem] text-muted">
+      <p className="text-[0.84rem] text-muted" role="status">
+        {demands.late && 'Nobody writes tasks that are late already, so this one stands in Today. '}
         {gets.length > 0 ? (
           <>
-            It gets <strong className="font-semibold text-ink">{gets.join(', ')}</strong>.{' '}
+            It gets <strong className="font-semibold text-ink">{gets.map(say).join(', ')}</strong>.{' '}
           </>
         ) : (
           'It gets nothing but its words. '
         )}
-        {demands.choices.length > 0 && <>Say yourself: {demands.choices.join('; ')}. </>}
+        {task.read.length > 0 && (
+          <>
+            Read from its words: <strong className="font-semibold text-ink">{task.read.map(say).join(', ')}</strong>.{' '}
+          </>
+        )}
+        {demands.choices.length > 0
+          ? `Say yourself: ${demands.choices.join('; ')}. `
+          : words.trim() !== '' && !task.stands && 'With these words it will not stand in this list. '}
       </p>
       <div className="flex flex-wrap items-end gap-2">
         <label className="grid flex-1 gap-0.5 text-[0.84rem] text-muted">

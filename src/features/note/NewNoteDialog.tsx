@@ -5,6 +5,7 @@ import { cleanPath } from '../../core/note/path';
 import { Dialog } from '../../ui/Dialog';
 import { noteAddress } from '../session/addresses';
 import { useServices } from '../session/services';
+import { useAppSelector } from '../session/state';
 import { FolderField } from './FolderField';
 
 /** Makes a note: a title, and a folder if one likes. */
@@ -19,8 +20,9 @@ export function NewNoteDialog({ open, onClose }: { open: boolean; onClose: () =>
 function NewNoteForm({ onClose }: { onClose: () => void }) {
   const { actions } = useServices();
   const navigate = useNavigate();
-  const [title, setTitle] = useState('');
-  const [folder, setFolder] = useState('');
+  const asked = useAppSelector((state) => state.frame.newNote);
+  const [title, setTitle] = useState(asked?.title ?? '');
+  const [folder, setFolder] = useState(asked?.folder ?? '');
   const make = async (): Promise<void> => {
     const clean = folder.trim() === '' ? '' : cleanPath(folder.trim());
     if (clean === null) {
@@ -43,6 +45,7 @@ function NewNoteForm({ onClose }: { onClose: () => void }) {
         void make();
       }}
     >
+      {asked && <p className="text-muted">There is no note “{asked.title}” yet. Make it, and the link leads there.</p>}
       <label className="grid gap-1">
         <span className="section-label">Title</span>
         <input className="field" required autoFocus value={title} onChange={(event) => setTitle(event.target.value)} />

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
+import { toast } from 'sonner';
 import { signedName } from '../../core/task/word-actions';
 import { RenameDialog } from '../rename/RenameDialog';
 import { foldName } from '../../core/note/names';
@@ -7,11 +8,14 @@ import type { NameSummary } from '../../core/index/overview';
 import { AgendaLists } from '../agenda/AgendaLists';
 import { Sheet } from '../note/Sheet';
 import { noteAddress, personAddress, tagAddress } from '../session/addresses';
+import { useServices } from '../session/services';
 import { useAppSelector } from '../session/state';
+import { useToldDone } from '../session/use-act';
 
 /** Everything open under a tag. */
 export function TagPage() {
   const tag = useParams()['*'] ?? '';
+  if (tag === '') return <AllNames of="tags" />;
   return <NameLists title={`#${tag}`} kicker="Tag" condition={`#${tag}`} note={null} />;
 }
 
@@ -20,6 +24,7 @@ export function PersonPage() {
   const handle = useParams()['*'] ?? '';
   const people = useAppSelector((state) => state.library.overview?.people);
   const person = people?.find((one: NameSummary) => foldName(one.name) === foldName(handle));
+  if (handle === '') return <AllNames of="people" />;
   return <NameLists title={person?.fullName ?? `@${handle}`} kicker="Person" condition={`@${handle}`} note={person?.path ?? null} />;
 }
 
@@ -59,12 +64,14 @@ function NameLists({ title, kicker, condition, note }: NameListsProps) {
             }}
           />
         )}
-        {note !== null && (
+        {note !== null ? (
           <p>
             <Link className="name-link" to={noteAddress(note)}>
               Open the person’s page
             </Link>
           </p>
+        ) : (
+          condition.startsWith('@') && <MakePage handle={condition.slice(1)} />
         )}
       </header>
       <AgendaLists
@@ -76,6 +83,51 @@ function NameLists({ title, kicker, condition, note }: NameListsProps) {
           `title Finished in the last 14 days\nwhere done in last 14 days and ${condition}\norder by done desc`,
         ]}
       />
+    </Sheet>
+  );
+}
+
+/** Somebody who is named and has no page gets one by one press. */
+function MakePage({ handle }: { handle: string }) {
+  const { actions } = useServices();
+  const told = useToldDone();
+  const make = async (): Promise<void> => {
+    const made = await actions.create('People', handle, `---\nkind: person\nhandle: ${handle}\n---\n`);
+    if ('refused' in made) toast.error(made.refused);
+    else told(`Made ${made.path}`, made.step);
+  };
+  return (
+    <p className="no-print flex flex-wrap items-center gap-2 text-muted">
+      @{handle} has no page yet, for a full name and notes.
+      <button type="button" className="line-button" onClick={() => void make()}>
+        Make a page
+      </button>
+    </p>
+  );
+}
+
+/** An address without a name: all there are, with what is open. */
+function AllNames({ of }: { of: 'tags' | 'people' }) {
+  const names = useAppSelector((state) => state.library.overview?.[of]);
+  const title = of === 'tags' ? 'Tags' : 'People';
+  return (
+    <Sheet title={title} busy={names === undefined}>
+      <h1 className="mb-4 font-title text-[1.86rem] font-bold">{title}</h1>
+      {names?.length === 0 && (
+        <p className="text-muted">
+          {of === 'tags' ? 'No note names a tag yet: write #one anywhere.' : 'Nobody is named yet: write @someone anywhere.'}
+        </p>
+      )}
+      <ul>
+        {names?.map(({ name, fullName, open }) => (
+          <li key={name} className="flex items-baseline gap-2 py-0.5">
+            <Link className="name-link" to={of === 'tags' ? tagAddress(name) : personAddress(name)}>
+              {of === 'tags' ? `#${name}` : (fullName ?? `@${name}`)}
+            </Link>
+            <span className="text-[0.86rem] text-muted">{open > 0 ? `${open} open` : ''}</span>
+          </li>
+        ))}
+      </ul>
     </Sheet>
   );
 }

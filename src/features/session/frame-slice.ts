@@ -23,6 +23,10 @@ export interface FrameState {
   dialog: 'commands' | 'new-note' | 'import' | 'unsaved' | null;
   /** What the background has to say, until it is shown. */
   notices: Notice[];
+  /** What a new note is to be called, and where it is to lie, when it is made for a link. */
+  newNote: { title: string; folder: string } | null;
+  /** Whether a touch or click on a row selects it. */
+  selecting: boolean;
   /** What is asked about a task. */
   taskDialog: TaskDialog | null;
   foldersClosed: string[];
@@ -52,6 +56,8 @@ const initialState: FrameState = {
   save: { is: 'saved' },
   dialog: null,
   notices: [],
+  newNote: null,
+  selecting: false,
   taskDialog: null,
   foldersClosed: [],
   cursor: null,
@@ -90,7 +96,15 @@ export const frameSlice = createSlice({
     },
     dialogShown(state, { payload }: PayloadAction<FrameState['dialog']>) {
       state.dialog = payload;
+      state.newNote = null;
       state.sheet = null;
+    },
+    newNoteAsked(state, { payload }: PayloadAction<FrameState['newNote']>) {
+      state.dialog = 'new-note';
+      state.newNote = payload;
+    },
+    selectingChanged(state, { payload }: PayloadAction<boolean>) {
+      state.selecting = payload;
     },
     taskDialogShown(state, { payload }: PayloadAction<TaskDialog | null>) {
       state.taskDialog = payload;
