@@ -344,7 +344,7 @@ test('who is named without a page is told once others have one, and one key make
   await page.getByRole('option', { name: 'make a page for @teo' }).click();
   await expect.poll(() => desk.stored('People/teo.md')).toContain('handle: teo');
   await desk.text.press('Control+Home');
-  await expect(hint).toHaveText('@ilse has no page. Ctrl Shift . makes one.');
+  await expect(hint).toHaveText('Make a page for @ilse, who has none Ctrl Shift .');
   await page.keyboard.press('Control+Shift+Period');
   await expect.poll(() => desk.stored('People/ilse.md')).toBe('---\nkind: person\nhandle: ilse\n---\n');
   await expect(hint).toBeHidden();

@@ -1,6 +1,7 @@
-import { ChevronRight } from 'lucide-react';
+import { ChevronDown, ChevronRight } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { type ComponentProps, type ReactNode, createContext, useCallback, useContext, useRef } from 'react';
+import { type ComponentProps, type ReactNode, createContext, useCallback, useContext, useRef, useState } from 'react';
+import { BY_TOUCH } from './by-touch';
 
 /**
  * What is chosen in a menu is done once the menu is gone and has given the focus back: a dialog that it opens then has the focus for
@@ -25,7 +26,7 @@ export function MenuEntry({
     <DropdownMenu.Item className={`menu-item ${danger ? 'text-late' : ''}`} onSelect={() => whenGone(onSelect)}>
       <span className="w-3" />
       <span className="flex-1">{label}</span>
-      {hint !== undefined && <kbd className="font-mono text-[0.76rem] text-muted">{hint}</kbd>}
+      {hint !== undefined && !BY_TOUCH && <kbd className="font-mono text-[0.76rem] text-muted">{hint}</kbd>}
     </DropdownMenu.Item>
   );
 }
@@ -60,8 +61,27 @@ export function MenuCheck({ label, checked, onChange }: { label: string; checked
   );
 }
 
-/** A menu inside a menu. */
+/** A menu inside a menu; by touch it opens in its place, since there is no room beside it. */
 export function MenuInside({ label, children }: { label: string; children: ReactNode }) {
+  const [open, setOpen] = useState(false);
+  if (BY_TOUCH)
+    return (
+      <>
+        <DropdownMenu.Item
+          className="menu-item"
+          aria-expanded={open}
+          onSelect={(event) => {
+            event.preventDefault();
+            setOpen(!open);
+          }}
+        >
+          <span className="w-3" />
+          <span className="flex-1">{label}</span>
+          {open ? <ChevronDown size={14} aria-hidden="true" /> : <ChevronRight size={14} aria-hidden="true" className="text-muted" />}
+        </DropdownMenu.Item>
+        {open && <div className="ms-4 border-s border-line">{children}</div>}
+      </>
+    );
   return (
     <DropdownMenu.Sub>
       <DropdownMenu.SubTrigger className="menu-item">

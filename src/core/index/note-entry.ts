@@ -128,11 +128,12 @@ function aroundsOf(tasks: readonly Task[]): readonly Around[] {
 
 /** What is counted of the tasks of a note. */
 function countsOf(tasks: readonly Task[], mayEcho: boolean): Pick<NoteEntry, 'counts' | 'isTimed' | 'echoes'> {
-  const counts = { open: 0, done: 0, all: 0 };
+  const counts = { open: 0, done: 0, all: 0, closed: 0 };
   let isTimed = false;
   let echoes = 0;
   for (const task of tasks) {
     if (task.plan !== null && task.plan.minute !== null) isTimed = true;
+    if (!isOpen(task.status)) counts.closed++;
     if (mayEcho && echoOf(task) !== null) echoes++;
     else if (task.status !== 'cancelled') {
       counts.all++;

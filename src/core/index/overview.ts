@@ -17,6 +17,8 @@ export interface NoteSummary {
   journalSaid: boolean;
   /** Open tasks. */
   open: number;
+  /** Lines of finished tasks. */
+  closed: number;
 }
 
 export interface NameSummary {
@@ -189,7 +191,7 @@ export function overviewOf(library: Library, agendaCounts: Record<string, number
 
 function summaryOf({ head, counts }: NoteEntry): NoteSummary {
   const { path, title, kind, journal, journalSaid } = head;
-  return { path, title, kind, journal, journalSaid, open: kind === 'archive' ? 0 : counts.open };
+  return { path, title, kind, journal, journalSaid, open: kind === 'archive' ? 0 : counts.open, closed: counts.closed };
 }
 
 function isSame(a: NoteSummary | undefined, b: NoteSummary): boolean {
@@ -199,7 +201,8 @@ function isSame(a: NoteSummary | undefined, b: NoteSummary): boolean {
     a.kind === b.kind &&
     a.journal === b.journal &&
     a.journalSaid === b.journalSaid &&
-    a.open === b.open
+    a.open === b.open &&
+    a.closed === b.closed
   );
 }
 

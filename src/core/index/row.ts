@@ -106,7 +106,10 @@ export function pointRowsOf(note: ReadNote, head: NoteHead, seen: LineDays | nul
 }
 
 /** How the tasks of a note stand; echoes count where their task is written. */
-export type TaskCounts = Pick<NoteFacts, 'open' | 'done' | 'all'>;
+export type TaskCounts = Pick<NoteFacts, 'open' | 'done' | 'all'> & {
+  /** Every finished line, also of cancelled tasks and of echoes. */
+  closed: number;
+};
 
 /** The row of a note itself: its title, what its front matter says, and how its tasks stand. */
 export function noteRowOf(head: NoteHead, front: FrontMatter, { open, done, all }: TaskCounts): Row {

@@ -4,6 +4,7 @@ import { isoDay } from '../../core/calendar/day';
 import { dayTitle } from '../../core/calendar/day-name';
 import { fillTemplate } from '../../core/note/template';
 import { MenuEntry, MenuInside, MenuLine, MenuPanel } from '../../ui/menu';
+import { runInText } from '../session/page-commands';
 import { useNow, useServices } from '../session/services';
 import { useAppSelector } from '../session/state';
 
@@ -48,7 +49,7 @@ export function InsertMenu({ open, onOpenChange, onInsert, onLeave, title }: Ins
         }}
       >
         <MenuEntry label="Task" onSelect={() => insert('- [ ] |')} />
-        <MenuEntry label="Due date" onSelect={() => insert(' {due |}', false)} />
+        <MenuEntry label="A date of the task" onSelect={() => runInText('text-tail')} />
         <MenuEntry label={`Today’s date, ${dayTitle(now.day)}`} onSelect={() => insert(isoDay(now.day), false)} />
         <MenuEntry label="Link to a note" onSelect={() => insert('[[|', false)} />
         <MenuEntry label="Gather" onSelect={() => insert('```gather\ntitle |\nwhere open\n```\n')} />

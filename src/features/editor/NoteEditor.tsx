@@ -17,6 +17,7 @@ import { setTextRunner } from '../session/page-commands';
 import { useAct } from '../session/use-act';
 import { useReading } from '../session/use-reading';
 import { CloseUpTrail } from './CloseUpTrail';
+import { FinishedSwitch } from './FinishedSwitch';
 import { InsertMenu } from './InsertMenu';
 import { Portals } from './Portals';
 import { PortalRegistry } from './block-decorations';
@@ -34,8 +35,10 @@ import { commandKeys } from './task-keys';
 import { insertPiece } from './text-marks';
 import { tickLines } from './tick-lines';
 import { UndoOrder } from './undo-order';
+import { TouchBar } from './TouchBar';
 import { useFollow } from './use-follow';
 import { useKnownPeople, useRefProblems, useSharedNames } from './use-library-facts';
+import { BY_TOUCH } from '../../ui/by-touch';
 import { useLatest } from '../../ui/use-latest';
 import type { OpenText } from '../../store/open-text';
 import { writeNote } from '../../store/write-note';
@@ -64,6 +67,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
   const editor = useRef<Opened | null>(null);
   const [registry] = useState(() => new PortalRegistry());
   const [inserting, setInserting] = useState(false);
+  const [writing, setWriting] = useState(false);
   const { store, actions, texts, clock } = useServices();
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
@@ -104,7 +108,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
   );
   const latestMake = useLatest(makeNote);
   const knownPeople = useKnownPeople();
-  const repairKey = keyName(keys.get('text-repair') ?? '');
+  const repairKey = BY_TOUCH ? '' : keyName(keys.get('text-repair') ?? '');
 
   const { dateStyle: style, workingDay } = settings;
   const follow = useFollow(path);
@@ -157,7 +161,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
       registry,
       values: latestValues.current,
       context,
-      takeKey: () => keyName(latestKeys.current.get('text-take') ?? ''),
+      takeKey: () => (BY_TOUCH ? '' : keyName(latestKeys.current.get('text-take') ?? '')),
       onHeavy: setHeavy,
       onTake: (open) => void (host.current && runTextCommand(open, 'text-take', host.current)),
       facts: {
@@ -292,7 +296,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
   return (
     <>
       <div className="no-print mb-1 flex min-h-8 items-center gap-2">
-        {shownAlone && <CloseUpTrail title={title} trail={trail} onShow={closeOn} />}
+        {shownAlone ? <CloseUpTrail title={title} trail={trail} onShow={closeOn} /> : <FinishedSwitch path={path} />}
         <span className="ms-auto">
           <InsertMenu
             open={inserting}
@@ -308,7 +312,15 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
           This text is shown plainly, without marks and colours, because {heavy}. Every letter of it is kept, and its tasks stand in lists.
         </p>
       )}
-      <div ref={parent} data-testid="note-editor" />
+      <div
+        ref={parent}
+        data-testid="note-editor"
+        onFocus={() => setWriting(true)}
+        onBlur={(event) => setWriting(event.currentTarget.contains(event.relatedTarget))}
+      />
+      {BY_TOUCH && writing && (
+        <TouchBar onRun={(id) => editor.current && host.current && runTextCommand(editor.current.view, id, host.current)} />
+      )}
       <Portals registry={registry} path={path} view={() => editor.current?.view ?? null} />
     </>
   );

@@ -11,6 +11,7 @@ const note = (path: string): NoteSummary => ({
   journal: null,
   journalSaid: false,
   open: 0,
+  closed: 0,
 });
 const name = (words: string, more: Partial<NameSummary> = {}): NameSummary => ({
   name: words,

@@ -224,10 +224,10 @@ function problemsTold(task: Task, state: EditorState, text: string, column: numb
   if (isInBraces(text, column) || /@[\p{L}\p{M}\p{N}_.-]*$/u.test(text.slice(0, column))) return null;
   const { knownPeople, repairKey, action } = state.facet(editorContext);
   const repair = problems.length === 0 && knownPeople === null ? null : repairOf(text, task, action(), knownPeople);
-  const hints = repair?.is === 'page' ? [`@${repair.person} has no page.`] : [];
-  if (repair && repairKey !== '') hints.push(repair.is === 'page' ? `${repairKey} makes one.` : `${repairKey} repairs it.`);
   const messages = problems.map((problem) => problem.message);
-  return messages.length + hints.length === 0 ? null : new ProblemsWidget(messages, hints.join(' '));
+  if (!repair) return messages.length === 0 ? null : new ProblemsWidget(messages, null);
+  const words = repair.is === 'page' ? `Make a page for @${repair.person}, who has none` : 'Repair it';
+  return new ProblemsWidget(messages, { words, key: repairKey });
 }
 
 /** Whether the cursor stands between braces that are being filled: what is wrong there is said when they are left. */

@@ -22,6 +22,7 @@ import { type Heaviness, heavinessOf, heavinessOfLine } from './heavy-text';
 import { noteField, notePath, noteReading, notRead, readAll } from './note-field';
 import { wordOffers } from './offered-words';
 import { pasteRich } from './paste';
+import { recordFolds } from './record-folds';
 import { restingCursor } from './resting-cursor';
 import { writingKeys } from './task-keys';
 import { editorTheme } from './theme';
@@ -143,6 +144,7 @@ export function makeEditor(options: EditorOptions): MadeEditor {
     belowLastBlock,
     behindTail,
     finishedLines,
+    recordFolds,
     closeUp,
     followNames,
     wordOffers(options.context, options.takeKey, options.onTake),

@@ -8,6 +8,7 @@ import { followAt } from './follow-names';
 import { foldAll, foldToLevel, toggleBranch, toggleFold } from './folding';
 import { runOutline } from './outline-keys';
 import { actOnSelected, convertLines, cursorLine, openTail, repairLine, selectedTasks, takeOffered, tasksMade } from './task-commands';
+import { toggleRecords } from './record-folds';
 import { shiftItem } from './task-keys';
 import { nextHeading, toggleMark } from './text-marks';
 import { acceptCompletion, startCompletion } from '@codemirror/autocomplete';
@@ -98,7 +99,7 @@ export function runTextCommand(view: EditorView, id: string, host: TextHost): bo
     case 'text-delete':
       return runOutline(view, 'delete');
     case 'text-fold':
-      return toggleFold(view, line);
+      return toggleFold(view, line) || toggleRecords(view, line);
     case 'text-fold-branch':
       return toggleBranch(view, line);
     case 'text-fold-all':

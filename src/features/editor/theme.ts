@@ -25,6 +25,7 @@ const theme = EditorView.theme({
   '.cm-problem': { textDecoration: 'underline wavy var(--late)', textUnderlineOffset: '3px' },
   '.cm-problem-words': { display: 'block', color: 'var(--late)', fontSize: '0.86rem', paddingInlineStart: '1.4rem' },
   '.cm-problem-hint': { color: 'var(--muted)' },
+  '.cm-problem-mend': { color: 'var(--primary)', textDecoration: 'underline', textUnderlineOffset: '3px', cursor: 'pointer' },
   '.cm-cursor': { borderLeftColor: 'var(--primary)', borderLeftWidth: '2px' },
   // Instead of the animation of the library: see restingCursor.
   '&.cm-focused > .cm-scroller > .cm-cursorLayer': { animation: 'none !important' },
@@ -96,6 +97,17 @@ const theme = EditorView.theme({
   },
   '.cm-details': { marginInlineStart: '0.5rem', padding: '0 0.4rem', borderRadius: '5px', color: 'var(--muted)', cursor: 'pointer' },
   '.cm-details:hover': { background: 'var(--raised)', color: 'var(--ink)' },
+  '.cm-records': {
+    display: 'grid',
+    justifyItems: 'start',
+    minHeight: '24px',
+    padding: '2px 6px 2px 24px',
+    borderRadius: '5px',
+    color: 'var(--muted)',
+    fontSize: '0.86rem',
+    textAlign: 'start',
+  },
+  '.cm-records:hover': { background: 'var(--raised)', color: 'var(--ink)' },
   '.cm-hidden-lines': { color: 'var(--muted)', fontSize: '0.86rem', paddingInlineStart: '1.6rem' },
   '.cm-tooltip': {
     background: 'var(--sheet)',

@@ -123,24 +123,44 @@ export class BulletWidget extends WidgetType {
   }
 }
 
-/** What is wrong with a line, in sentences under it, and in quiet words what can be done. */
+/** What one press mends on a line, and the key that does the same; empty for none. */
+interface Mending {
+  words: string;
+  key: string;
+}
+
+/** What is wrong with a line, in sentences under it, and what mends it. */
 export class ProblemsWidget extends WidgetType {
   constructor(
     private readonly messages: readonly string[],
-    private readonly hint: string,
+    private readonly mending: Mending | null,
   ) {
     super();
   }
 
   override eq(other: ProblemsWidget): boolean {
-    return other.messages.join('\n') === this.messages.join('\n') && other.hint === this.hint;
+    return other.messages.join('\n') === this.messages.join('\n') && JSON.stringify(other.mending) === JSON.stringify(this.mending);
   }
 
-  override toDOM(): HTMLElement {
+  override toDOM(view: EditorView): HTMLElement {
     const box = part('cm-problem-words', this.messages.join(' '));
-    if (this.hint !== '') box.append(this.messages.length > 0 ? ' ' : '', part('cm-problem-hint', this.hint));
     box.setAttribute('role', 'note');
+    if (!this.mending) return box;
+    const { words, key } = this.mending;
+    const button = part('cm-problem-mend', words);
+    button.setAttribute('role', 'button');
+    button.addEventListener('mousedown', (event) => {
+      event.preventDefault();
+      const { state } = view;
+      state.facet(editorContext).run('text-repair', state.doc.lineAt(view.posAtDOM(box)).number - 1);
+    });
+    box.append(this.messages.length > 0 ? ' ' : '', button);
+    if (key !== '') box.append(' ', part('cm-problem-hint', key));
     return box;
+  }
+
+  override ignoreEvent(): boolean {
+    return true;
   }
 }
 

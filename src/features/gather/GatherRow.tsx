@@ -9,6 +9,7 @@ import { readTail } from '../../core/task/tail';
 import { Chips } from '../../ui/Chips';
 import { InlineText } from '../../ui/InlineText';
 import { TaskMark } from '../../ui/TaskMark';
+import { BY_TOUCH } from '../../ui/by-touch';
 import { chipsOf } from '../../ui/chip-look';
 import { noteAddress } from '../session/addresses';
 import { useNow } from '../session/services';
@@ -21,9 +22,6 @@ import { RowMenuButton } from './RowMenu';
 import { RowPicking, useLongPress } from './row-picking';
 import { markOf, noteName, shownChips, showsSource } from './row-columns';
 import { endDrag, startDrag } from './task-drag';
-
-/** A finger that rests on a row selects it; it drags nothing. */
-const BY_TOUCH = typeof matchMedia === 'function' && matchMedia('(pointer: coarse)').matches;
 
 interface GatherRowProps {
   row: RowView;
@@ -57,6 +55,7 @@ export const GatherRow = memo(function GatherRow({ row, group, columns, withSour
       data-path={row.path}
       className="group/row"
       {...longPress}
+      // A finger that rests on a row selects it.
       draggable={row.what === 'task' && !rewording && !BY_TOUCH}
       onDragStart={(event) => {
         event.stopPropagation();

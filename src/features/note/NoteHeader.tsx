@@ -1,5 +1,4 @@
 import { useRef, useState } from 'react';
-import { toast } from 'sonner';
 import { folderOf } from '../../core/note/path';
 import { useServices } from '../session/services';
 import { useToldDone } from '../session/use-act';
@@ -16,16 +15,19 @@ interface NoteHeaderProps {
 export function NoteHeader({ path, title, isAgenda, onShowLists }: NoteHeaderProps) {
   const { actions } = useServices();
   const told = useToldDone();
-  const [typed, setTyped] = useState(title);
+  const [draft, setDraft] = useState({ of: title, typed: title });
+  // Another title came, by this field or from elsewhere.
+  if (draft.of !== title) setDraft({ of: title, typed: title });
+  const { typed } = draft;
+  const setTyped = (words: string): void => setDraft({ of: title, typed: words });
   const field = useRef<HTMLInputElement>(null);
+  const [refused, setRefused] = useState<string | null>(null);
+  /** What was typed stays when it is refused, with the reason. */
   const rename = async (): Promise<void> => {
-    if (typed.trim() === title) return;
+    if (typed.trim() === title) return setRefused(null);
     const result = await actions.rename(path, typed);
-    if ('refused' in result) {
-      toast.error(result.refused);
-      setTyped(title);
-      return;
-    }
+    if ('refused' in result) return setRefused(result.refused);
+    setRefused(null);
     told(renamedWords(result.places), result.step);
   };
   return (
@@ -37,11 +39,16 @@ export function NoteHeader({ path, title, isAgenda, onShowLists }: NoteHeaderPro
           aria-label="Title of the note"
           className="min-w-0 flex-1 rounded-md bg-transparent font-title text-[1.86rem] leading-tight font-bold"
           value={typed}
+          aria-invalid={refused !== null}
+          aria-describedby={refused === null ? undefined : 'title-refused'}
           onChange={(event) => setTyped(event.target.value)}
           onBlur={() => void rename()}
           onKeyDown={(event) => {
-            if (event.key === 'Enter') event.currentTarget.blur();
-            if (event.key === 'Escape') setTyped(title);
+            if (event.key === 'Enter') void rename();
+            if (event.key === 'Escape') {
+              setTyped(title);
+              setRefused(null);
+            }
           }}
         />
         {isAgenda && (
@@ -53,6 +60,11 @@ export function NoteHeader({ path, title, isAgenda, onShowLists }: NoteHeaderPro
           <NoteMenu path={path} title={title} onRename={() => field.current?.select()} />
         </span>
       </div>
+      {refused !== null && (
+        <p id="title-refused" role="alert" className="text-late">
+          {refused}
+        </p>
+      )}
     </header>
   );
 }

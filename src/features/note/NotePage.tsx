@@ -58,7 +58,6 @@ function NoteAt({ path, followed }: { path: string; followed: Followed }) {
   return (
     <Sheet title={title}>
       <NoteHeader
-        key={`title ${title}`}
         path={stored.path}
         title={title}
         isAgenda={front.kind === 'agenda'}

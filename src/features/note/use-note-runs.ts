@@ -4,7 +4,7 @@ import { saveFile } from '../exchange/save-file';
 import { frameSlice } from '../session/frame-slice';
 import { setNoteRuns } from '../session/page-commands';
 import { useServices } from '../session/services';
-import { useAppDispatch } from '../session/state';
+import { useAppDispatch, useAppSelector } from '../session/state';
 import { useToldDone } from '../session/use-act';
 import { useLatest } from '../../ui/use-latest';
 import { useClearFinished } from './use-clear-finished';
@@ -19,7 +19,7 @@ interface Asking {
 type Run = () => void;
 
 export type NoteRuns = Record<
-  `note-${'stay' | 'sink' | 'hide' | 'clear-foot' | 'clear-archive' | 'clear-away' | 'again' | 'save' | 'delete'}`,
+  `note-${'stay' | 'sink' | 'hide' | 'finished' | 'clear-foot' | 'clear-archive' | 'clear-away' | 'again' | 'save' | 'delete'}`,
   Run
 > &
   Partial<Record<'note-title' | 'note-move', Run>>;
@@ -30,7 +30,9 @@ export function useNoteRuns(path: string, title: string, asking: Asking): NoteRu
   const dispatch = useAppDispatch();
   const clear = useClearFinished(path, title);
   const told = useToldDone();
-  const latest = useLatest({ asking, clear, told });
+  const hides = useAppSelector((state) => (state.frame.finished[path] ?? state.settings.finished) === 'hide');
+  const shown = useAppSelector((state) => (state.settings.finished === 'hide' ? 'stay' : state.settings.finished));
+  const latest = useLatest({ asking, clear, told, hides, shown });
   const titled = asking.title !== null;
   const runs = useMemo((): NoteRuns => {
     const finished = (where: 'stay' | 'sink' | 'hide') => () => void dispatch(frameSlice.actions.finishedChosen({ path, finished: where }));
@@ -48,6 +50,7 @@ export function useNoteRuns(path: string, title: string, asking: Asking): NoteRu
       'note-stay': finished('stay'),
       'note-sink': finished('sink'),
       'note-hide': finished('hide'),
+      'note-finished': () => finished(latest.current.hides ? latest.current.shown : 'hide')(),
       'note-clear-foot': clearTo('foot'),
       'note-clear-archive': clearTo('archive'),
       'note-clear-away': clearTo('away'),

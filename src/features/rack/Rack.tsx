@@ -1,4 +1,4 @@
-import { ArrowDownToLine, Plus, Settings, X } from 'lucide-react';
+import { ArrowDownToLine, Command, Plus, Settings, X } from 'lucide-react';
 import { type ReactNode, memo, useMemo } from 'react';
 import { Link, NavLink, useLocation, useNavigate } from 'react-router';
 import type { Overview } from '../../core/index/overview';
@@ -36,6 +36,15 @@ export const Rack = memo(function Rack() {
           <Settings size={14} aria-hidden="true" />
           Settings
         </NavLink>
+        <button
+          type="button"
+          className="quiet-button ms-auto"
+          aria-label="All commands"
+          title="All commands"
+          onClick={() => dispatch(frameSlice.actions.dialogShown('commands'))}
+        >
+          <Command size={14} aria-hidden="true" />
+        </button>
       </div>
     </nav>
   );

@@ -8,6 +8,7 @@ const note = (path: string, open = 0, kind: NoteSummary['kind'] = 'note'): NoteS
   journal: null,
   journalSaid: false,
   open,
+  closed: 0,
 });
 const drawn = (folder: Folder): unknown[] => [
   ...folder.folders.map((inner) => [inner.name, inner.open, ...drawn(inner)]),

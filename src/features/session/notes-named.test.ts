@@ -8,6 +8,7 @@ const note = (path: string): NoteSummary => ({
   journal: null,
   journalSaid: false,
   open: 0,
+  closed: 0,
 });
 const paths = (notes: readonly NoteSummary[]): string[] => notes.map((one) => one.path);
 
