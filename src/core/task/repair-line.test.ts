@@ -9,6 +9,7 @@ describe('what one key mends', () => {
     ['words behind the braces', '- [ ] Ask {due 2026-11-27} Ilse', '- [ ] Ask Ilse {due 2026-11-27}'],
     ['two tails', '- [ ] Ask {due 2026-11-27} {high}', '- [ ] Ask {high; due 2026-11-27}'],
     ['two tails with words between', '- [ ] Ask {due 2026-11-27} Ilse {high} ', '- [ ] Ask Ilse {high; due 2026-11-27} '],
+    ['a brace that is never closed', '- [ ] Ask {due 2026-11-27 ', '- [ ] Ask {due 2026-11-27}'],
     ['dates in words', '- [ ] Ask {due fri}', '- [ ] Ask {due 2026-11-27}'],
     ['a repeat with its time', '- [ ] Ask {every mon 10:00}', '- [ ] Ask {every mon; plan 2026-11-23 10:00}'],
     ['until without a repeat', '- [ ] Ask {until 2026-11-27}', '- [ ] Ask {lapses 2026-11-27}'],
@@ -36,6 +37,18 @@ describe('a tail that does not count', () => {
     const task = readTaskLine(line, 2);
     expect(task).toMatchObject({ due: null, priority });
     expect(task?.problems.map(({ from, to, message: said }) => [line.slice(from + 1, to - 1), said])).toEqual([[words, message]]);
+  });
+
+  it('a brace that is never closed, and a clause that stands twice, are named', () => {
+    const said = (line: string): string[] | undefined => readTaskLine(line, 2)?.problems.map(({ message }) => message);
+    expect(said('- [ ] Ask {due 2026-11-27')).toEqual([
+      'The brace before “due 2026-11-27” is never closed, so these are words of the task.',
+    ]);
+    expect(said('- [ ] Ask {him')).toEqual([]);
+    expect(said('- [ ] Ask {top; high}')).toEqual(['“high” does not count, because “top” stands before it.']);
+    expect(said('- [ ] Ask {due 2026-11-27; due 2026-11-28}')).toEqual([
+      '“due 2026-11-28” does not count, because “due 2026-11-27” stands before it.',
+    ]);
   });
 
   it('prose in braces is not', () => expect(readTaskLine('- [ ] Ask {him} today', 2)?.problems).toEqual([]));

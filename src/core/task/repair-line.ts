@@ -1,17 +1,17 @@
 import type { ActionContext } from './action-context';
-import { clauseOf, readStrayTail, readTail } from './tail';
+import { clauseOf, readOpenBrace, readStrayTail, readTail } from './tail';
 import { withTypedClauses } from './typed-tail';
 import { withoutClause } from './write-tail';
 
 /**
- * A task line with what one key can mend: words in its tail become dates, braces that stand before its last words go to its end or into
+ * A task line with what one key can mend: words in its tail become dates, a brace is closed, braces that stand before its last words go to its end or into
  * its tail, and `until` without a repeat becomes `lapses`. The line itself when nothing can be mended.
  *
  * @param boxFrom where the box stands in the line
  * @example repairedLine('- [ ] Ask {due 2026-11-27} Ilse', 2, context) // '- [ ] Ask Ilse {due 2026-11-27}'
  */
 export function repairedLine(line: string, boxFrom: number, context: ActionContext): string {
-  const gathered = withOneTail(line, boxFrom);
+  const gathered = withOneTail(readOpenBrace(line, boxFrom) ? `${line.trimEnd()}}` : line, boxFrom);
   return withLapses(withTypedClauses(gathered, boxFrom, context), boxFrom);
 }
 

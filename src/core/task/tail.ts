@@ -74,13 +74,17 @@ function problemOf(known: ClauseName | null, name: ClauseName | null, word: stri
   return value === '' ? `“${word}” needs a value.` : `“${value}” cannot be read for ${word}; it counts as absent.`;
 }
 
+const writtenClause = ({ word, value }: Clause): string => (value === '' ? word : `${word} ${value}`);
+
 /** The first of two clauses of one name counts. */
 function markSeconds(clauses: Clause[]): void {
-  const seen = new Set<ClauseName>();
+  const seen = new Map<ClauseName, Clause>();
   for (const clause of clauses) {
     if (clause.name === null) continue;
-    if (seen.has(clause.name)) clause.problem = `A second ${clause.word} does not count; the first one does.`;
-    seen.add(clause.name);
+    const first = seen.get(clause.name);
+    if (first !== undefined)
+      clause.problem = `“${writtenClause(clause)}” does not count, because “${writtenClause(first)}” stands before it.`;
+    else seen.set(clause.name, clause);
   }
 }
 
@@ -96,6 +100,18 @@ export function readFailedTail(line: string, from: number): { from: number; to: 
   const clauses = readClauses(line, open + 1, to - 1);
   const clause = clauses.find((one) => one.value !== '' && clauseNameOf(one.word) !== null);
   return clause && clauses.every((one) => one.name === null) ? { from: open, to, clause } : null;
+}
+
+/**
+ * A brace that is never closed, before words that would be a tail, as in `Ask {due 2026-11-27`; null when there is none.
+ *
+ * @returns where the brace stands, and the words behind it
+ */
+export function readOpenBrace(line: string, from: number): { from: number; words: string } | null {
+  const open = line.lastIndexOf('{');
+  if (open < from || line.indexOf('}', open) !== -1 || (open > from && !isSpace(line.charCodeAt(open - 1)))) return null;
+  const words = line.slice(open + 1).trim();
+  return words !== '' && readClauses(line, open + 1, line.length).some((clause) => clause.name !== null) ? { from: open, words } : null;
 }
 
 /**

@@ -53,8 +53,8 @@ describe('a task line', () => {
 
   it.each([
     ['{due 2026-02-30}', 'There is no such day as 2026-02-30.'],
-    ['{due 2026-11-27; due 2026-11-28}', 'A second due does not count; the first one does.'],
-    ['{top; low}', 'A second low does not count; the first one does.'],
+    ['{due 2026-11-27; due 2026-11-28}', '“due 2026-11-28” does not count, because “due 2026-11-27” stands before it.'],
+    ['{top; low}', '“low” does not count, because “top” stands before it.'],
     ['{top; due fri}', '“fri” cannot be read for due; it counts as absent.'],
     ['{due 2026-11-20; start 2026-11-27}', 'It is due before its start day.'],
     ['{high; every day x0}', 'A repeat that comes 0 more times is none; it counts as absent.'],

@@ -7,7 +7,7 @@ import { DAYS_BEFORE, PERSON_VALUE, type ClauseName, type Priority } from './cla
 import { readPlainClauses } from './plain-clauses';
 import { type Problem, type ReadingSettings, Task } from './task-line';
 import { type AddedStatuses, type Status, statusOf, statusOfCode } from './status';
-import { type Tail, clauseOf, readFailedTail, readStrayTail, readTail } from './tail';
+import { type Tail, clauseOf, readFailedTail, readOpenBrace, readStrayTail, readTail } from './tail';
 
 export { type Problem, type ReadingSettings, Task } from './task-line';
 
@@ -113,9 +113,12 @@ function readTailInto(task: Task, text: string, textFrom: number, lineTo: number
   } else if (needsCare(task)) addPlainProblems(task, open, end);
 }
 
-/** Whether a brace closes within some words: a tail may stand where none counts. */
+/** Whether a brace stands within some words: a tail may stand where none counts. */
 function hasBrace(text: string, from: number, to: number): boolean {
-  for (let at = from; at < to; at++) if (text.charCodeAt(at) === CLOSE_BRACE) return true;
+  for (let at = from; at < to; at++) {
+    const code = text.charCodeAt(at);
+    if (code === CLOSE_BRACE || code === OPEN_BRACE) return true;
+  }
   return false;
 }
 
@@ -246,6 +249,11 @@ function addProblems(task: Task, line: string, tail: Tail | null, known: boolean
 }
 
 function addProseProblem(line: string, textFrom: number, problems: Problem[]): void {
+  const unclosed = readOpenBrace(line, textFrom);
+  if (unclosed) {
+    const { from: at, words } = unclosed;
+    problems.push({ message: `The brace before “${words}” is never closed, so these are words of the task.`, from: at, to: line.length });
+  }
   const failed = readFailedTail(line, textFrom);
   if (!failed) return;
   const { from, to, clause } = failed;

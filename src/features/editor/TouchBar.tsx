@@ -1,4 +1,4 @@
-import { CalendarPlus, Command, IndentDecrease, IndentIncrease, MoreHorizontal, Redo2, SquareCheck, Undo2 } from 'lucide-react';
+import { CalendarPlus, IndentDecrease, IndentIncrease, MoreHorizontal, Redo2, SquareCheck, TextSearch, Undo2 } from 'lucide-react';
 import { type ComponentType, useEffect, useState } from 'react';
 import { frameSlice } from '../session/frame-slice';
 import { useAppDispatch } from '../session/state';
@@ -37,7 +37,7 @@ export function TouchBar({ onRun }: { onRun: (id: string) => void }) {
         className="grid min-h-11 flex-1 place-items-center"
         onClick={() => dispatch(frameSlice.actions.dialogShown('commands'))}
       >
-        <Command size={18} />
+        <TextSearch size={18} />
       </button>
     </div>
   );

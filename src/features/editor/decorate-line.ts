@@ -233,7 +233,8 @@ function problemsTold(task: Task, state: EditorState, text: string, column: numb
 /** Whether the cursor stands between braces that are being filled: what is wrong there is said when they are left. */
 function isInBraces(text: string, column: number): boolean {
   const open = text.lastIndexOf('{', column - 1);
-  return open !== -1 && text.indexOf('}', open) >= column;
+  const close = open === -1 ? -1 : text.indexOf('}', open);
+  return open !== -1 && (close === -1 || close >= column);
 }
 
 /** In longer lines names are not marked: nobody reads them, and each key stroke would read them again. */

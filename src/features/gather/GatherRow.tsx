@@ -65,7 +65,7 @@ export const GatherRow = memo(function GatherRow({ row, group, columns, withSour
       onDragEnd={endDrag}
     >
       <div
-        className={`relative flex items-start gap-1.5 rounded-md py-[3px] hover:bg-[color-mix(in_srgb,var(--raised)_70%,transparent)] ${selected ? 'row-selected' : ''}`}
+        className={`relative flex items-start gap-1.5 rounded-md py-[3px] ${selected ? 'row-selected' : 'hover:bg-[color-mix(in_srgb,var(--raised)_70%,transparent)]'}`}
         onClick={(event) => {
           if (row.what !== 'task') return;
           const onControl = event.target instanceof Element && event.target.closest('a, button, input') !== null;

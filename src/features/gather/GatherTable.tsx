@@ -208,7 +208,7 @@ function Row({ row, index, columns, onAct }: RowProps) {
     <tr
       data-index={index}
       data-row={row.id}
-      className={`group/row border-b border-line align-top hover:bg-raised ${selected ? 'row-selected' : ''}`}
+      className={`group/row border-b border-line align-top ${selected ? 'row-selected' : 'hover:bg-raised'}`}
     >
       <td className="py-1 pe-3">
         <span className="relative flex items-start gap-1.5">

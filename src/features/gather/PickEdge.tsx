@@ -8,8 +8,7 @@ export function PickEdge({ row, selected }: { row: RowView; selected: boolean })
   return (
     <button
       type="button"
-      role="checkbox"
-      aria-checked={selected}
+      aria-pressed={selected}
       tabIndex={-1}
       aria-label={`Select ${row.text}`}
       title={selected ? 'Leave it out' : 'Select it; with Shift all from the last one on'}

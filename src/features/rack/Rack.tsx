@@ -1,4 +1,4 @@
-import { ArrowDownToLine, Command, Plus, Settings, X } from 'lucide-react';
+import { Plus, TextSearch, X } from 'lucide-react';
 import { type ReactNode, memo, useMemo } from 'react';
 import { Link, NavLink, useLocation, useNavigate } from 'react-router';
 import type { Overview } from '../../core/index/overview';
@@ -29,21 +29,19 @@ export const Rack = memo(function Rack() {
       </div>
       <div className="flex flex-none gap-1 px-3 py-1">
         <button type="button" className="quiet-button" onClick={() => dispatch(frameSlice.actions.dialogShown('import'))}>
-          <ArrowDownToLine size={14} aria-hidden="true" />
           Import
         </button>
         <NavLink to="/settings" className="quiet-button">
-          <Settings size={14} aria-hidden="true" />
           Settings
         </NavLink>
         <button
           type="button"
           className="quiet-button ms-auto"
           aria-label="All commands"
-          title="All commands"
+          title="All commands and notes"
           onClick={() => dispatch(frameSlice.actions.dialogShown('commands'))}
         >
-          <Command size={14} aria-hidden="true" />
+          <TextSearch size={15} aria-hidden="true" />
         </button>
       </div>
     </nav>

@@ -51,7 +51,7 @@ export function ClauseField({ name, value, understood, onChange }: ClauseFieldPr
       </label>
       {understood && (
         <span id={told} className={`text-[0.82rem] ${wrong ? 'text-late' : 'text-muted'}`}>
-          {understood.words}
+          {wrong && /cannot be read/.test(understood.words) ? `“${value.trim()}” cannot be read. Say it like ${hint}.` : understood.words}
         </span>
       )}
       {DATED.has(name) && (

@@ -15,6 +15,6 @@ it.each<[string, DayWhat, string, string | null]>([
   ['- [ ] a', 'plan', 'next week', 'plan next week'],
   ['- [ ] a', 'rest', '3 days', 'start Thu 26'],
   ['- [ ] a', 'rest', 'yesterday', 'A task can only rest until a day after today.'],
-  ['- [ ] a', 'plan', 'soon', '“plan soon” names no day to move to.'],
+  ['- [ ] a', 'plan', 'soon', '“soon” names no day to move to.'],
   ['- [ ] a', 'plan', ' ', null],
 ])('%s, %s “%s”: %s', (raw, what, words, shown) => expect(preview(raw, what, words)).toBe(shown));

@@ -9,9 +9,13 @@ import type { DateStyle } from '../../core/calendar/day-name';
 export type DayWhat = 'plan' | 'due' | 'rest';
 
 /** What the words of the day dialog ask for. */
-export function dayIntention(what: DayWhat, words: string): Intention {
+export function dayIntention(what: DayWhat, typed: string): Intention {
+  const words = dayWords(typed);
   return what === 'rest' ? { do: 'rest', until: words } : { do: 'push', to: what === 'due' ? `by ${words}` : `plan ${words}` };
 }
+
+/** The day alone: what it is for was said by where it is typed. */
+const dayWords = (typed: string): string => typed.trim().replace(/^(?:by|due|on|plan|from|until)\s+/i, '');
 
 /**
  * What typed words would do to a task, as it will show: the chip of its day; or why nothing. Null while nothing is typed.
@@ -30,7 +34,12 @@ export function dayPreview(
   const line = raw.trimStart();
   const outcome = act(line, { line: 0, expected: line }, dayIntention(what, words), context);
   if ('refused' in outcome)
-    return { problem: outcome.refused.replace(/,? so nothing was changed\.$/, '.').replace(/; nothing was changed\.$/, '.') };
+    return {
+      problem: outcome.refused
+        .replace(/,? so nothing was changed\.$/, '.')
+        .replace(/; nothing was changed\.$/, '.')
+        .replace(/^“(?:by|plan) /, '“'),
+    };
   const today = context.now.day;
   const tail = readTail(applyChanges(line, outcome.changes), 0);
   const name = what === 'rest' ? 'start' : what;
