@@ -59,15 +59,29 @@ export function ensureBuilt() {
 /** Installs Debian's Chromium when there is none, for the end-to-end tests. */
 export function ensureChromium() {
   if (existsSync(CHROMIUM)) return;
-  console.log('Installing Chromium …');
+  if (!installDebian('chromium')) process.exit(1);
+}
+
+/** Debian's Firefox, for one journey; null where it is not there and cannot be installed. */
+export function ensureFirefox() {
+  const known = ['/usr/bin/firefox-esr', '/usr/bin/firefox'];
+  const find = () => known.find((file) => existsSync(file)) ?? null;
+  return find() ?? (installDebian('firefox-esr') ? find() : null);
+}
+
+/** Installs a package of Debian's; whether it could. */
+function installDebian(name) {
+  console.log(`Installing ${name} …`);
   const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
-  for (const args of [
+  return [
     ['update', '-qq'],
-    ['install', '-y', '-qq', '--no-install-recommends', 'chromium'],
-  ]) {
+    ['install', '-y', '-qq', '--no-install-recommends', name],
+  ].every((args) => {
     const [command, ...rest] = [...sudo, 'apt-get', ...args];
-    run(command, rest, { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
-  }
+    return (
+      spawnSync(command, rest, { cwd: root, stdio: 'inherit', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } }).status === 0
+    );
+  });
 }
 
 function filesIn(folder) {

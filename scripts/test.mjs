@@ -2,7 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
-import { binOf, ensureBuilt, ensureChromium, ensureInstalled, root } from './ensure.mjs';
+import { binOf, ensureBuilt, ensureChromium, ensureFirefox, ensureInstalled, root } from './ensure.mjs';
 
 ensureInstalled();
 
@@ -56,6 +56,11 @@ counted(
   ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected }),
   { PLAYWRIGHT_JSON_OUTPUT_FILE: e2e },
 );
+
+const firefox = ensureFirefox();
+const journey = path.join(results, 'firefox.json');
+if (firefox === null) console.log('\n— the journey in Firefox is skipped: Firefox is not here and cannot be installed');
+else counted('a journey in Firefox', 'tsx', ['e2e/firefox/journey.ts', firefox, journey], journey, (json) => json);
 
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);
