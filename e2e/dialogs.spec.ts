@@ -84,7 +84,7 @@ test('each dialog by its key takes the words that are typed, twice in a row, and
 }) => {
   await desk.open('demo');
   for (const [command, key, place] of KEYS) {
-    if (place === 'text') await page.goto('/note/Collections/Barometers.md?line=6');
+    if (place === 'text') await page.goto('/note/Collections/Barometers.md?line=11');
     else await desk.agenda('Ahead');
     const before = await desk.stored('Collections/Barometers.md');
     const from = place === 'text' ? desk.text : desk.row(desk.main, ROW).getByRole('checkbox');

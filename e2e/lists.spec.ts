@@ -134,3 +134,46 @@ test('a line that is refused is told, and the rest go on; one of many in another
   await expect.poll(() => desk.stored(JOURNAL)).toMatch(/- \[x\] one .*\n- \[ \] other/);
   expect(context.pages()).toHaveLength(1);
 });
+
+test('rows are picked at their edge, a range with Shift, and Escape lets all go; the edge of a mark raises the priority', async ({
+  desk,
+  page,
+}) => {
+  await desk.open('empty');
+  await desk.write('- [ ] one {due 2026-11-23}\ntwo {due 2026-11-23}\nthree {due 2026-11-23}\nfour {due 2026-11-23; every mon}');
+  await expect.poll(() => desk.stored(JOURNAL)).toContain('four {due');
+  await desk.agenda('Today');
+  const edge = (words: string) => desk.row(desk.main, words).getByRole('button', { name: `Select ${words}` });
+  const bar = page.getByRole('region', { name: 'Selected tasks' });
+  await desk.row(desk.main, 'one').hover();
+  await edge('one').click();
+  await edge('three').click({ modifiers: ['Shift'] });
+  await expect(bar.getByText('3 tasks in 1 note')).toBeVisible();
+  await page.getByRole('heading', { level: 1 }).click();
+  await page.keyboard.press('Escape');
+  await expect(bar).toBeHidden();
+
+  // From the menu of the list a click on a task selects it.
+  await desk.main.getByRole('button', { name: 'How this list is shown' }).first().click();
+  await page.getByRole('menuitem', { name: 'Select tasks' }).click();
+  await expect(bar.getByText('Press the tasks that you mean')).toBeVisible();
+  await desk.row(desk.main, 'two').getByText('two').click();
+  await expect(bar.getByText('1 task in 1 note')).toBeVisible();
+  await page.keyboard.press('Escape');
+
+  const mark = desk.row(desk.main, 'two').getByRole('checkbox');
+  for (const priority of ['high', 'top', 'low'])
+    await mark
+      .click({ position: { x: 3, y: 12 } })
+      .then(() => expect.poll(() => desk.stored(JOURNAL)).toContain(`two {due 2026-11-23; ${priority}}`));
+  await mark.click({ position: { x: 3, y: 12 } });
+  await expect.poll(() => desk.stored(JOURNAL)).toContain('two {due 2026-11-23}');
+
+  // All of Today goes on by its plan, what repeats is skipped, and the head of Today says where they are.
+  await expect(desk.main.getByText('4 open tasks in 1 note')).toBeVisible();
+  await desk.main.getByRole('button', { name: 'All to tomorrow' }).click();
+  await expect(page.getByText('Carried on: 4 lines in 1 note; 3 are due before that day')).toBeVisible();
+  await expect.poll(() => desk.stored(JOURNAL)).toContain('- [ ] four {due 2026-11-30; every mon}\n- [-] four {due 2026-11-23; cancelled');
+  await desk.main.getByRole('link', { name: '3 tasks due by now, but planned later' }).click();
+  await expect(desk.main.getByRole('region', { name: 'Due by now, planned later' }).getByRole('listitem')).toHaveCount(3);
+});

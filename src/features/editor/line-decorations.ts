@@ -49,7 +49,11 @@ export const lineDecorations = ViewPlugin.fromClass(
       const still = !update.docChanged && !update.selectionSet;
       if (same && moved && still) this.decorations = this.scrolled(view);
       else if (!same || moved) this.decorations = this.all(view);
-      else if (!still) this.redo(update, before);
+      else {
+        if (!still) this.redo(update, before);
+        // What was folded away has no decorations yet when it comes back.
+        if (update.viewportChanged && !update.docChanged) this.decorations = this.scrolled(view);
+      }
     }
 
     private all(view: EditorView): DecorationSet {
