@@ -27,8 +27,8 @@ export function Frame({ children }: { children: ReactNode }) {
       <a href="#page" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-2">
         Skip to the page
       </a>
-      <header className="no-print flex h-[72px] flex-none items-stretch pt-2">
-        <div className={`flex flex-none items-center gap-1 px-3 ${wide && rackOpen ? 'w-[196px] justify-between' : ''}`}>
+      <header className="no-print flex h-[4.97rem] flex-none items-stretch pt-2">
+        <div className={`flex flex-none items-center gap-1 px-3 ${wide && rackOpen ? 'w-[13.5rem] justify-between' : ''}`}>
           <Link to={noteAddress('Agenda/Today.md')} aria-label="Recado, to Today" className="rounded-md max-sm:hidden">
             <Logo />
           </Link>
@@ -59,13 +59,13 @@ export function Frame({ children }: { children: ReactNode }) {
       </header>
       <div className="flex min-h-0 flex-1">
         {wide && rackOpen && (
-          <div className="no-print w-[196px] flex-none">
+          <div className="no-print w-[13.5rem] flex-none">
             <Rack />
           </div>
         )}
         {children}
         {wide && besideOpen && (
-          <div className="no-print w-[356px] flex-none">
+          <div className="no-print w-[24.55rem] flex-none">
             <Beside />
           </div>
         )}

@@ -33,9 +33,9 @@ export const Beside = memo(function Beside() {
   const other = views.find(([is]) => is === beside.is);
   return (
     <aside aria-label="Beside" className="flex h-full flex-col overflow-y-auto px-4 pt-4 pb-6">
-      <div className="mb-3 flex min-h-[30px] items-center justify-between gap-2">
+      <div className="mb-3 flex min-h-[30px] flex-wrap items-center justify-between gap-x-2">
         <h2 className="font-title text-[1.17rem] font-bold">{other ? other[1] : (page?.title ?? 'Agenda')}</h2>
-        <div className="flex text-[0.86rem]">
+        <div className="-ms-2 flex text-[0.86rem] whitespace-nowrap">
           <Menu
             trigger={
               <button type="button" className={`quiet-button ${other ? '' : 'bg-sheet font-semibold text-ink'}`}>

@@ -12,6 +12,9 @@ import { useNow } from '../session/services';
 import { useAppSelector } from '../session/state';
 
 const PAST = 5;
+/** In rem, with the gap behind it. */
+const DAY_WIDTH = 3.9;
+const TODAY_WIDTH = 10.4;
 const NO_COUNTS: DayTally = { due: 0, minutes: 0, planned: 0, kept: 0 };
 
 /** The row of days across the top: what was kept, what is on, what comes. The wheel, keys and buttons move it. */
@@ -23,8 +26,11 @@ export const DayRow = memo(function DayRow() {
   useEffect(() => {
     const element = row.current;
     if (!element) return;
-    // Days of 54 pixels; today takes the room of nearly three.
-    const measure = (): void => setCount(Math.max(3, Math.floor((element.clientWidth - 150) / 56) + 1));
+    // Today takes the room of nearly three days; all of them grow with the text.
+    const measure = (): void => {
+      const rem = Number.parseFloat(getComputedStyle(document.documentElement).fontSize);
+      setCount(Math.max(3, Math.floor((element.clientWidth - TODAY_WIDTH * rem) / (DAY_WIDTH * rem + 2)) + 1));
+    };
     const watcher = new ResizeObserver(measure);
     watcher.observe(element);
     const wheel = (event: WheelEvent): void => {
@@ -90,7 +96,7 @@ function DayCell({ day, today }: { day: Day; today: Day }) {
       title={name}
       aria-current={active ? 'page' : undefined}
       data-day={isoDay(day)}
-      className={`relative flex w-[54px] flex-none flex-col justify-between rounded-t-lg px-[7px] pt-2 pb-1 hover:bg-raised ${free ? 'bg-weekend' : ''} ${active ? 'bg-sheet' : ''}`}
+      className={`relative flex w-[3.72rem] flex-none flex-col justify-between rounded-t-lg px-[7px] pt-2 pb-1 hover:bg-raised ${free ? 'bg-weekend' : ''} ${active ? 'bg-sheet' : ''}`}
     >
       <span className="flex items-start justify-between leading-[1.05]">
         <span>
@@ -125,10 +131,10 @@ function TodayCell({ name, day, active, counts, available }: TodayCellProps) {
       aria-label={name}
       aria-current={active ? 'page' : 'date'}
       data-day={isoDay(day)}
-      className="relative flex w-[148px] flex-none flex-col justify-between rounded-t-lg border-t-[3px] border-sun bg-sheet px-[7px] pt-0.5 pb-1"
+      className="relative flex w-[10.2rem] flex-none flex-col justify-between rounded-t-lg border-t-[3px] border-sun bg-sheet px-[7px] pt-0.5 pb-1"
     >
       <span className="leading-tight">
-        <span className="block font-title text-[1.24rem] font-semibold">
+        <span className="block truncate font-title text-[1.24rem] font-semibold">
           {weekdayName(day)} {date} {MONTH_NAMES[month - 1]}
         </span>
         <span className="block truncate text-[0.76rem]">
@@ -152,7 +158,7 @@ const MOST_EDGES = 5;
 function DueEdges({ count }: { count: number }) {
   if (count === 0) return null;
   return (
-    <span className="flex h-[9px] items-end gap-[3px]" aria-hidden="true" data-due={count}>
+    <span className="flex h-[9px] flex-none items-end gap-[3px]" aria-hidden="true" data-due={count}>
       {count > MOST_EDGES ? (
         <span className="h-[9px] w-[7px] bg-ink" />
       ) : (
