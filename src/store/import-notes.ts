@@ -83,7 +83,8 @@ export async function importNotes(
   } catch (error) {
     report.failed = failureSentence(error);
   }
-  if (came.length > 0) report.step = await store.steps.record(`Import of ${came.length} notes`, came).catch(() => null);
+  if (came.length > 0)
+    report.step = await store.steps.record(`Import of ${came.length} ${came.length === 1 ? 'note' : 'notes'}`, came).catch(() => null);
   return report;
 }
 

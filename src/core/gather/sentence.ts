@@ -236,7 +236,7 @@ function measureWords({ field, sign, value }: Extract<Condition, { is: 'measure'
     case 'pushed':
       return `were moved on a number of times ${compareWords(sign)} ${value}`;
     case 'age':
-      return `are of an age ${compareWords(sign)} ${value} days`;
+      return `are of an age ${compareWords(sign)} ${value} ${value === 1 ? 'day' : 'days'}`;
     case 'progress':
       return `have a progress ${compareWords(sign)} ${value}%`;
   }

@@ -34,6 +34,7 @@ function Headings({ path }: { path: string }) {
           renaming={(after) =>
             after === '' || /[#[\]|\n]/.test(after) ? null : { is: 'heading', path, titles: names, before: renaming, after }
           }
+          rule="A heading that links can name has none of # [ ] |."
           onClose={() => setRenaming(null)}
           onDone={() => setRenaming(null)}
         />

@@ -56,6 +56,7 @@ function NameLists({ title, kicker, condition, note }: NameListsProps) {
               const name = signedName(after.startsWith(condition.charAt(0)) ? after : condition.charAt(0) + after);
               return name === null ? null : { is: 'name', before: condition, after: name };
             }}
+            rule="Letters and digits, at least one letter, with a single - or / or . between them; no spaces."
             onClose={() => setRenaming(false)}
             onDone={(after) => {
               setRenaming(false);

@@ -88,6 +88,7 @@ function FolderLine({ folder, depth, open }: { folder: Folder; depth: number; op
               ? null
               : { is: 'folder', before: folder.path, after: after.replace(/^\/+|\/+$/g, '') }
           }
+          rule='The name of a folder has none of < > : " \ | ? * # ].'
           onClose={() => setRenaming(false)}
           onDone={() => setRenaming(false)}
         />

@@ -1,5 +1,4 @@
 import { useRef, useState } from 'react';
-import { toast } from 'sonner';
 import type { Renaming } from '../../core/gather/rename-everywhere';
 import { Dialog } from '../../ui/Dialog';
 import { useServices } from '../session/services';
@@ -10,18 +9,23 @@ interface RenameDialogProps {
   name: string;
   /** The renaming that a typed name asks for; null where it can be no such name. */
   renaming: (after: string) => Renaming | null;
+  /** What such a name may hold, said when one cannot be used. */
+  rule: string;
   onClose: () => void;
   onDone: (after: string) => void;
 }
 
 /** Renames something wherever it stands; it says how many places in how many notes before anything changes. */
-export function RenameDialog({ name, renaming, onClose, onDone }: RenameDialogProps) {
+export function RenameDialog({ name, renaming, rule, onClose, onDone }: RenameDialogProps) {
   const { actions } = useServices();
   const told = useToldDone();
   const [after, setAfter] = useState(name);
   const [asked, setAsked] = useState<{ places: number; notes: number } | null>(null);
   const answer = useRef<((yes: boolean) => void) | null>(null);
-  const wanted = after.trim() === name ? null : renaming(after.trim());
+  const [refused, setRefused] = useState<string | null>(null);
+  const same = after.trim() === name;
+  const wanted = same ? null : renaming(after.trim());
+  const problem = same ? null : wanted ? refused : rule;
   const start = async (): Promise<void> => {
     if (!wanted) return;
     const result = await actions.renameEverywhere(wanted, (places, notes) => {
@@ -31,7 +35,7 @@ export function RenameDialog({ name, renaming, onClose, onDone }: RenameDialogPr
     if (!('refused' in result)) {
       told(`Renamed in ${counted(result.places, 'place')}`, result.step);
       onDone(after.trim());
-    } else if (result.refused !== '') toast.error(result.refused);
+    } else if (result.refused !== '') setRefused(result.refused);
     setAsked(null);
   };
   const close = (): void => {
@@ -50,8 +54,22 @@ export function RenameDialog({ name, renaming, onClose, onDone }: RenameDialogPr
       >
         <label className="grid gap-1">
           <span className="section-label">New name</span>
-          <input className="field" autoFocus value={after} disabled={asked !== null} onChange={(event) => setAfter(event.target.value)} />
+          <input
+            className="field"
+            autoFocus
+            value={after}
+            readOnly={asked !== null}
+            aria-invalid={problem !== null}
+            aria-describedby="rename-problem"
+            onChange={(event) => {
+              setAfter(event.target.value);
+              setRefused(null);
+            }}
+          />
         </label>
+        <p id="rename-problem" role="status" className="text-[0.9rem] text-late empty:hidden">
+          {problem}
+        </p>
         {asked && (
           <p role="status">
             {counted(asked.places, 'place')} in {counted(asked.notes, 'note')} will change.
