@@ -52,6 +52,7 @@ for (const [name, open] of openers)
     else await desk.agenda('Undated').then(() => desk.agenda('Ahead'));
     const before = await desk.stored('Collections/Barometers.md');
     await open(desk, page);
+    await expect(page.getByRole('menuitem').first()).toBeVisible();
     const entries = await page.getByRole('menuitem').allInnerTexts();
     const asking = entries.map((words) => words.split('\n')[0] ?? '').filter((words) => words.endsWith('…'));
     expect(asking.length).toBeGreaterThan(0);

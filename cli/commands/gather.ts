@@ -1,5 +1,6 @@
 import { type Day, type Weekday, isoDay } from '../../src/core/calendar/day';
-import type { AnswerRow, Totals } from '../../src/core/gather/answer';
+import type { AnswerRow } from '../../src/core/gather/answer';
+import type { Totals } from '../../src/core/gather/sums';
 import { sentenceText } from '../../src/core/gather/sentence';
 import { type Why, explain } from '../../src/core/gather/why';
 import { Library } from '../../src/core/index/library';

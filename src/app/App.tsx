@@ -1,6 +1,5 @@
 import { Suspense, lazy, useCallback, useEffect, useState } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
-import { Toaster } from 'sonner';
 import { isoDay } from '../core/calendar/day';
 import { NotePage } from '../features/note/NotePage';
 import { Sheet } from '../features/note/Sheet';
@@ -9,9 +8,9 @@ import { PersonPage, TagPage } from '../features/places/NamePage';
 import { dayAddress, noteAddress } from '../features/session/addresses';
 import { frameSlice } from '../features/session/frame-slice';
 import { Notices } from '../features/session/Notices';
+import { whenWaiting } from '../features/session/messages';
 import { useNow, useServices } from '../features/session/services';
 import { deviceMemory } from '../store/device-memory';
-import { BulkBar } from '../features/bulk/BulkBar';
 import { useAppDispatch, useAppSelector } from '../features/session/state';
 import { useIdleYaml } from '../features/session/use-yaml';
 import { Frame } from './Frame';
@@ -20,8 +19,10 @@ import { useDrop } from './use-drop';
 import { useKeys } from './use-keys';
 import { useTheme } from './use-theme';
 
+const BulkBar = lazy(() => import('../features/bulk/BulkBar').then((part) => ({ default: part.BulkBar })));
 const CommandMenu = lazy(() => import('../features/commands/CommandMenu').then((part) => ({ default: part.CommandMenu })));
 const ImportDialog = lazy(() => import('../features/exchange/ImportDialog').then((part) => ({ default: part.ImportDialog })));
+const Messages = lazy(() => import('../features/session/Messages'));
 const NewNoteDialog = lazy(() => import('../features/note/NewNoteDialog').then((part) => ({ default: part.NewNoteDialog })));
 const Opening = lazy(() => import('../features/opening/Opening').then((part) => ({ default: part.Opening })));
 const TaskDialogs = lazy(() => import('../features/task-dialogs/TaskDialogs').then((part) => ({ default: part.TaskDialogs })));
@@ -33,6 +34,9 @@ export function App({ firstOpening }: { firstOpening: boolean }) {
   const { store } = useServices();
   const [opening, setOpening] = useState(firstOpening);
   const theme = useTheme();
+  const [said, setSaid] = useState(false);
+  // What shows messages is loaded with the first of them.
+  useEffect(() => whenWaiting(() => setSaid(true)), []);
   return (
     <Suspense fallback={null}>
       {opening ? (
@@ -49,7 +53,7 @@ export function App({ firstOpening }: { firstOpening: boolean }) {
         <Desk />
       )}
       <Notices />
-      <Toaster position="bottom-left" theme={theme} offset={{ bottom: 40, left: 16 }} mobileOffset={{ bottom: 84 }} visibleToasts={2} />
+      <Suspense>{said && <Messages theme={theme} />}</Suspense>
     </Suspense>
   );
 }
@@ -58,6 +62,7 @@ function Desk() {
   const dispatch = useAppDispatch();
   const dialog = useAppSelector((state) => state.frame.dialog);
   const taskDialog = useAppSelector((state) => state.frame.taskDialog);
+  const selecting = useAppSelector((state) => state.frame.selecting || Object.keys(state.selection).length > 0);
   const commands = useCommands();
   useKeys(commands);
   useIdleYaml();
@@ -86,8 +91,8 @@ function Desk() {
         />
         <Route path="*" element={<NoSuchPage />} />
       </Routes>
-      <BulkBar />
       <Suspense fallback={null}>
+        {selecting && <BulkBar />}
         {taskDialog !== null && <TaskDialogs />}
         {dialog === 'commands' && <CommandMenu open commands={commands} onClose={close} />}
         {dialog === 'new-note' && <NewNoteDialog open onClose={close} />}

@@ -1,5 +1,5 @@
 import { CalendarDays, ListChecks, Menu as MenuIcon, NotebookText, PanelRight } from 'lucide-react';
-import type { ReactNode } from 'react';
+import { type ReactNode, Suspense, lazy } from 'react';
 import { Link, NavLink } from 'react-router';
 import { Beside } from '../features/beside/Beside';
 import { DayRow } from '../features/day-row/DayRow';
@@ -9,9 +9,10 @@ import { frameSlice } from '../features/session/frame-slice';
 import { useNow } from '../features/session/services';
 import { useAppDispatch, useAppSelector } from '../features/session/state';
 import { Strip } from '../features/strip/Strip';
-import { Dialog } from '../ui/Dialog';
 import { Logo } from '../ui/Logo';
 import { useWide } from './use-wide';
+
+const NarrowSheet = lazy(() => import('./NarrowSheet').then((part) => ({ default: part.NarrowSheet })));
 
 /** Day row, rack, page, beside, strip. In narrow windows rack and beside are sheets over the page. */
 export function Frame({ children }: { children: ReactNode }) {
@@ -72,19 +73,11 @@ export function Frame({ children }: { children: ReactNode }) {
       </div>
       <Strip />
       <BottomBar />
-      <Dialog side="left" title="Rack" open={!wide && sheet === 'rack'} onClose={() => dispatch(sheetShown(null))}>
-        <div className="-mx-2 flex-1" onClick={(event) => (event.target as HTMLElement).closest('a') && dispatch(sheetShown(null))}>
-          <Rack />
-        </div>
-      </Dialog>
-      <Dialog side="right" title="Beside" open={!wide && sheet === 'beside'} onClose={() => dispatch(sheetShown(null))}>
-        <div
-          className="-mx-4 flex-1 bg-ground"
-          onClick={(event) => (event.target as HTMLElement).closest('a') && dispatch(sheetShown(null))}
-        >
-          <Beside />
-        </div>
-      </Dialog>
+      {!wide && sheet !== null && (
+        <Suspense>
+          <NarrowSheet />
+        </Suspense>
+      )}
     </div>
   );
 }

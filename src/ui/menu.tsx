@@ -1,13 +1,23 @@
 import { ChevronDown, ChevronRight } from 'lucide-react';
-import { DropdownMenu } from 'radix-ui';
-import { type ComponentProps, type ReactNode, createContext, useCallback, useContext, useRef, useState } from 'react';
+import {
+  type ComponentProps,
+  type MouseEvent,
+  type ReactElement,
+  type ReactNode,
+  Suspense,
+  cloneElement,
+  lazy,
+  useContext,
+  useState,
+} from 'react';
 import { BY_TOUCH } from './by-touch';
+import { type MenuParts, Parts, WhenGone } from './menu-context';
 
-/**
- * What is chosen in a menu is done once the menu is gone and has given the focus back: a dialog that it opens then has the focus for
- * itself, and gives it back to where the menu was opened.
- */
-const WhenGone = createContext<(act: () => void) => void>((act) => act());
+function useParts(): MenuParts {
+  const parts = useContext(Parts);
+  if (!parts) throw new Error('an entry stands in a menu');
+  return parts;
+}
 
 /** One entry of a menu. */
 export function MenuEntry({
@@ -21,53 +31,58 @@ export function MenuEntry({
   danger?: boolean;
   onSelect: () => void;
 }) {
+  const { Item } = useParts();
   const whenGone = useContext(WhenGone);
   return (
-    <DropdownMenu.Item className={`menu-item ${danger ? 'text-late' : ''}`} onSelect={() => whenGone(onSelect)}>
+    <Item className={`menu-item ${danger ? 'text-late' : ''}`} onSelect={() => whenGone(onSelect)}>
       <span className="w-3" />
       <span className="flex-1">{label}</span>
       {hint !== undefined && !BY_TOUCH && <kbd className="font-mono text-[0.76rem] text-muted">{hint}</kbd>}
-    </DropdownMenu.Item>
+    </Item>
   );
+}
+
+/** Several entries of which one is the present one; `value` names it. */
+export function MenuChoices({ value, children }: { value: string; children: ReactNode }) {
+  const { RadioGroup } = useParts();
+  return <RadioGroup value={value}>{children}</RadioGroup>;
 }
 
 /** One of several entries, of which the present one bears a sign. */
 export function MenuChoice({ value, label, onSelect }: { value: string; label: string; onSelect: () => void }) {
+  const { RadioItem, ItemIndicator } = useParts();
   const whenGone = useContext(WhenGone);
   return (
-    <DropdownMenu.RadioItem value={value} className="menu-item" onSelect={() => whenGone(onSelect)}>
+    <RadioItem value={value} className="menu-item" onSelect={() => whenGone(onSelect)}>
       <span className="w-3 text-primary">
-        <DropdownMenu.ItemIndicator>•</DropdownMenu.ItemIndicator>
+        <ItemIndicator>•</ItemIndicator>
       </span>
       {label}
-    </DropdownMenu.RadioItem>
+    </RadioItem>
   );
 }
 
 /** An entry that is on or off; the menu stays open. */
 export function MenuCheck({ label, checked, onChange }: { label: string; checked: boolean; onChange: (checked: boolean) => void }) {
+  const { CheckboxItem, ItemIndicator } = useParts();
   return (
-    <DropdownMenu.CheckboxItem
-      className="menu-item"
-      checked={checked}
-      onCheckedChange={onChange}
-      onSelect={(event) => event.preventDefault()}
-    >
+    <CheckboxItem className="menu-item" checked={checked} onCheckedChange={onChange} onSelect={(event) => event.preventDefault()}>
       <span className="w-3 text-primary">
-        <DropdownMenu.ItemIndicator>•</DropdownMenu.ItemIndicator>
+        <ItemIndicator>•</ItemIndicator>
       </span>
       {label}
-    </DropdownMenu.CheckboxItem>
+    </CheckboxItem>
   );
 }
 
 /** A menu inside a menu; by touch it opens in its place, since there is no room beside it. */
 export function MenuInside({ label, children }: { label: string; children: ReactNode }) {
+  const { Item, Sub, SubTrigger, Portal, SubContent } = useParts();
   const [open, setOpen] = useState(false);
   if (BY_TOUCH)
     return (
       <>
-        <DropdownMenu.Item
+        <Item
           className="menu-item"
           aria-expanded={open}
           onSelect={(event) => {
@@ -78,69 +93,72 @@ export function MenuInside({ label, children }: { label: string; children: React
           <span className="w-3" />
           <span className="flex-1">{label}</span>
           {open ? <ChevronDown size={14} aria-hidden="true" /> : <ChevronRight size={14} aria-hidden="true" className="text-muted" />}
-        </DropdownMenu.Item>
+        </Item>
         {open && <div className="ms-4 border-s border-line">{children}</div>}
       </>
     );
   return (
-    <DropdownMenu.Sub>
-      <DropdownMenu.SubTrigger className="menu-item">
+    <Sub>
+      <SubTrigger className="menu-item">
         <span className="w-3" />
         <span className="flex-1">{label}</span>
         <ChevronRight size={14} aria-hidden="true" className="text-muted" />
-      </DropdownMenu.SubTrigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.SubContent className="menu-panel" sideOffset={2} collisionPadding={8}>
+      </SubTrigger>
+      <Portal>
+        <SubContent className="menu-panel" sideOffset={2} collisionPadding={8}>
           {children}
-        </DropdownMenu.SubContent>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Sub>
+        </SubContent>
+      </Portal>
+    </Sub>
   );
 }
 
 export function MenuLine() {
-  return <DropdownMenu.Separator className="menu-line" />;
+  const { Separator } = useParts();
+  return <Separator className="menu-line" />;
+}
+
+const OpenMenu = lazy(() => import('./OpenMenu'));
+
+type OpenMenuProps = ComponentProps<typeof OpenMenu>;
+
+/** A menu that is opened and closed from outside; what it is made of is loaded when it opens first. */
+export function MenuAt({ trigger, ...properties }: OpenMenuProps) {
+  const [wanted, setWanted] = useState(properties.open);
+  if (properties.open && !wanted) setWanted(true);
+  if (!wanted) return trigger;
+  return (
+    <Suspense fallback={trigger}>
+      <OpenMenu trigger={trigger} {...properties} />
+    </Suspense>
+  );
 }
 
 interface MenuProps {
   /** The button that opens it. */
-  trigger: ReactNode;
+  trigger: ReactElement<{ onClick?: (event: MouseEvent) => void; 'aria-haspopup'?: 'menu'; 'aria-expanded'?: boolean }>;
   align?: 'start' | 'end';
   children: ReactNode;
 }
 
-/** What a menu shows when it is open. */
-export function MenuPanel({ onCloseAutoFocus, ...properties }: ComponentProps<typeof DropdownMenu.Content>) {
-  const chosen = useRef<(() => void) | null>(null);
-  const choose = useCallback((act: () => void) => void (chosen.current = act), []);
-  return (
-    <WhenGone value={choose}>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          className="menu-panel"
-          align="end"
-          sideOffset={4}
-          collisionPadding={8}
-          {...properties}
-          onCloseAutoFocus={(event) => {
-            onCloseAutoFocus?.(event);
-            const act = chosen.current;
-            chosen.current = null;
-            // The focus is given back after this.
-            if (act) setTimeout(act);
-          }}
-        />
-      </DropdownMenu.Portal>
-    </WhenGone>
-  );
-}
-
 /** A menu that a button opens. */
 export function Menu({ trigger, align = 'end', children }: MenuProps) {
+  const [open, setOpen] = useState(false);
+  const [loaded, setLoaded] = useState(false);
+  // Until it was opened once, the button stands alone; then the menu has it.
+  const button = loaded
+    ? trigger
+    : cloneElement(trigger, {
+        'aria-haspopup': 'menu',
+        'aria-expanded': false,
+        onClick: () => {
+          setLoaded(true);
+          setOpen(true);
+        },
+      });
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger asChild>{trigger}</DropdownMenu.Trigger>
-      <MenuPanel align={align}>{children}</MenuPanel>
-    </DropdownMenu.Root>
+    <MenuAt trigger={button} open={open} onOpenChange={setOpen} align={align}>
+      {children}
+    </MenuAt>
   );
 }

@@ -1,3 +1,5 @@
+import { PLANNED_LATER, type SHIPPED_NAMES, shippedPath } from './shipped-names';
+
 /** An agenda page that ships with Recado: a note like any other, which a person can read, change and restore. */
 export interface ShippedPage {
   path: string;
@@ -9,9 +11,9 @@ interface List {
   lines: string[];
 }
 
-function page(name: string, about: string, lists: readonly List[]): ShippedPage {
+function page(name: (typeof SHIPPED_NAMES)[number], about: string, lists: readonly List[]): ShippedPage {
   const blocks = lists.map(({ title, lines }) => ['```gather', `title ${title}`, ...lines, '```'].join('\n'));
-  return { path: `Agenda/${name}.md`, text: `---\nkind: agenda\n---\n${about}\n\n${blocks.join('\n\n')}\n` };
+  return { path: shippedPath(name), text: `---\nkind: agenda\n---\n${about}\n\n${blocks.join('\n\n')}\n` };
 }
 
 /**
@@ -50,9 +52,6 @@ const TODAY = page('Today', 'What today asks for, weightiest first.', [
   },
   { title: 'Finished today', lines: ['where done = today', 'order by done desc'] },
 ]);
-
-/** What is due by now but planned later: it left Today, whose head says how many these are, and opens Ahead. */
-export const PLANNED_LATER = 'where open and due <= today and plan > today';
 
 const AFTER_TODAY = ['where open and not due <= today', '  and (plan > today or (due > today and not plan <= today))'];
 const WITHIN_FOUR_WEEKS = 'due <= today + 4 weeks or plan <= today + 4 weeks';

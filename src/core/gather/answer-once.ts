@@ -1,5 +1,6 @@
 import type { Row } from '../index/row';
-import { type Answer, type AnswerRow, type Plan, addToSums, groupedOnce, limitedAnswer, nestSteps, noSums, totalsFrom } from './answer';
+import { type Answer, type AnswerRow, type Plan, groupedOnce, limitedAnswer, nestSteps } from './answer';
+import { addToSums, noSums, totalsFrom } from './sums';
 import { Heaviest } from './heaviest';
 
 /** Calls with every row that may match. */

@@ -1,4 +1,5 @@
-import { type AnswerGroup, type AnswerRow, groupOf, noSums, totalsFrom } from '../gather/answer';
+import { type AnswerGroup, type AnswerRow, groupOf } from '../gather/answer';
+import { noSums, totalsFrom } from '../gather/sums';
 import type { GatherContext, GatherError } from '../gather/ast';
 import { sentenceText } from '../gather/sentence';
 import type { LiveGather, LiveGroup } from './live-gather';

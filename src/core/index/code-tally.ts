@@ -1,4 +1,4 @@
-import type { Sums } from '../gather/answer';
+import type { Sums } from '../gather/sums';
 import { ABSENT, CANCELLED_BIT, DONE_BIT, OPEN_BITS } from '../gather/sieve';
 import type { Columns } from './columns';
 

@@ -9,9 +9,8 @@ import {
   groupPlaces,
   groupedOnce,
   limitedAnswer,
-  noSums,
-  totalsFrom,
 } from '../gather/answer';
+import { noSums, totalsFrom } from '../gather/sums';
 import { withSteps } from '../gather/answer-once';
 import { tallyByCode } from './code-tally';
 import type { GroupKey } from '../gather/ast';

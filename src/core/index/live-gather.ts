@@ -6,18 +6,14 @@ import {
   type GroupPlace,
   NO_PLACE,
   type Plan,
-  type Sums,
-  addToSums,
   compareGroups,
   groupOf,
   inGroups,
   limitedAnswer,
   nestSteps,
-  noSums,
   planGather,
-  sumsOf,
-  totalsFrom,
 } from '../gather/answer';
+import { type Sums, addToSums, noSums, sumsOf, totalsFrom } from '../gather/sums';
 import { anyPart } from '../gather/any-part';
 import type { Gather, GatherContext, GatherError } from '../gather/ast';
 import type { NameLookup } from '../gather/evaluate';

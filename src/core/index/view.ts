@@ -1,6 +1,7 @@
 import type { Day } from '../calendar/day';
 import type { Span } from '../calendar/span';
-import type { AnswerGroup, AnswerRow, Totals } from '../gather/answer';
+import type { AnswerGroup, AnswerRow } from '../gather/answer';
+import type { Totals } from '../gather/sums';
 import type { Column, Form, GatherError, Source, Total } from '../gather/ast';
 import { isLate, isResting } from '../gather/state';
 import type { Priority } from '../task/clause';

@@ -1,8 +1,8 @@
 import { Pencil } from 'lucide-react';
 import { useCallback, useMemo, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import { toast } from 'sonner';
-import { SHIPPED_PAGES } from '../../core/agenda/shipped';
+import { refuse, say } from '../session/messages';
+import { SHIPPED_NAMES, shippedPath } from '../../core/agenda/shipped-names';
 import { type Narrowing, isNarrowed } from '../../core/gather/narrow';
 import type { AnswerView } from '../../core/index/view';
 import { foldPath, folderOf } from '../../core/note/path';
@@ -46,11 +46,14 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
   const shown = useMemo(() => Object.values(answers), [answers]);
   const { actions } = useServices();
   const told = useToldDone();
-  const shipped = SHIPPED_PAGES.find((page) => foldPath(page.path) === foldPath(path));
+  const shipped = SHIPPED_NAMES.map(shippedPath).find((one) => foldPath(one) === foldPath(path));
   const restore = async (): Promise<void> => {
-    if (!shipped) return;
-    const result = await actions.replace(path, shipped.text, `Restored: ${title}`);
-    if ('refused' in result) toast.error(result.refused);
+    const { SHIPPED_PAGES } = await import('../../core/agenda/shipped');
+    const page = SHIPPED_PAGES.find((one) => one.path === shipped);
+    if (!page) return;
+    const result = await actions.replace(path, page.text, `Restored: ${title}`);
+    if ('refused' in result) refuse(result.refused);
+    else if (result.step === null) say('This page is as it was shipped.');
     else told(`Restored: ${title}`, result.step);
   };
   const empty =
@@ -62,17 +65,11 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
         <p className="text-[0.86rem] text-muted">{folderOf(path).replaceAll('/', ' › ') || 'Notes'}</p>
         <div className="flex items-start justify-between gap-4">
           <h1 className="font-title text-[1.86rem] leading-tight font-bold">{title}</h1>
-          <PageMenu
-            path={path}
-            title={title}
-            text={text}
-            onEdit={onEdit}
-            onRestore={shipped && shipped.text !== text ? () => void restore() : null}
-          />
+          <PageMenu path={path} title={title} text={text} onEdit={onEdit} onRestore={shipped ? () => void restore() : null} />
         </div>
         {intro && <Prose text={intro.text} spans={false} />}
       </header>
-      {shipped && <NewText path={shipped.path} onTake={() => void restore()} />}
+      {shipped && <NewText path={shipped} onTake={() => void restore()} />}
       <NarrowBar narrowing={narrowing} onChange={setTyped} answers={shown} />
       {foldPath(path) === 'agenda/today.md' && <CarryForward answers={shown} />}
       <div
@@ -110,7 +107,7 @@ function PageMenu({ path, title, text, onEdit, onRestore }: AgendaPageProps & { 
   const navigate = useNavigate();
   const copy = async (): Promise<void> => {
     const made = await actions.create(folderOf(path), `${title} copy`, text);
-    if ('refused' in made) toast.error(made.refused);
+    if ('refused' in made) refuse(made.refused);
     else void navigate(noteAddress(made.path));
   };
   return (

@@ -1,7 +1,7 @@
 import { CalendarArrowUp } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { PLANNED_LATER } from '../../core/agenda/shipped';
+import { PLANNED_LATER } from '../../core/agenda/shipped-names';
 import type { AnswerView, RowView } from '../../core/index/view';
 import { isOpen } from '../../core/task/status';
 import { noteAddress } from '../session/addresses';

@@ -1,5 +1,5 @@
 import { ChevronDown } from 'lucide-react';
-import { memo, useMemo } from 'react';
+import { Suspense, lazy, memo, useMemo } from 'react';
 import { useLocation, useParams } from 'react-router';
 import { readNote } from '../../core/task/read-note';
 import { isoDay, readIsoDay } from '../../core/calendar/day';
@@ -11,9 +11,10 @@ import { useStoredNote } from '../note/use-stored-note';
 import { agendaPages } from '../rack/folder-tree';
 import { frameSlice } from '../session/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state';
-import { WhyPanel } from '../why/WhyPanel';
 import { OutlinePanel } from './OutlinePanel';
 import { ThisNote } from './ThisNote';
+
+const WhyPanel = lazy(() => import('../why/WhyPanel').then((part) => ({ default: part.WhyPanel })));
 
 /** The right-hand panel: one agenda page kept in view, or the tasks of the note alone. */
 export const Beside = memo(function Beside() {
@@ -67,7 +68,7 @@ export const Beside = memo(function Beside() {
       </div>
       {beside.is === 'note' && <ThisNote path={here} />}
       {beside.is === 'outline' && <OutlinePanel path={here} />}
-      {beside.is === 'why' && <WhyPanel />}
+      <Suspense>{beside.is === 'why' && <WhyPanel />}</Suspense>
       {beside.is === 'agenda' && page && <BesideAgenda key={page.path} path={page.path} />}
     </aside>
   );

@@ -2,7 +2,7 @@ import { Pencil } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { baseNameOf } from '../../core/note/path';
-import { RenameDialog } from '../rename/RenameDialog';
+import { LazyRenameDialog as RenameDialog } from '../rename/LazyRenameDialog';
 import { readNote } from '../../core/task/read-note';
 import { useStoredNote } from '../note/use-stored-note';
 import { noteAddress } from '../session/addresses';

@@ -1,15 +1,16 @@
 import { ListChecks, X } from 'lucide-react';
-import { useCallback, useEffect } from 'react';
+import { lazy, useCallback, useEffect } from 'react';
 import type { WideIntention } from '../../core/task/intention';
 import { foldPath } from '../../core/note/path';
 import { Menu } from '../../ui/menu';
-import { TaskEntries } from '../gather/TaskEntries';
 import { useServices } from '../session/services';
 import { frameSlice } from '../session/frame-slice';
 import { selectionSlice } from '../session/selection-slice';
 import { useAppDispatch, useAppSelector } from '../session/state';
 import { dialogTask } from '../session/task-dialog';
 import { counted, useAct } from '../session/use-act';
+
+const TaskEntries = lazy(() => import('../gather/TaskEntries').then((part) => ({ default: part.TaskEntries })));
 
 /** What is selected, and what can be done to all of it in one step. */
 export function BulkBar() {

@@ -1,9 +1,8 @@
 import { Plus } from 'lucide-react';
-import { DropdownMenu } from 'radix-ui';
 import { isoDay } from '../../core/calendar/day';
 import { dayTitle } from '../../core/calendar/day-name';
 import { fillTemplate } from '../../core/note/template';
-import { MenuEntry, MenuInside, MenuLine, MenuPanel } from '../../ui/menu';
+import { MenuAt, MenuEntry, MenuInside, MenuLine } from '../../ui/menu';
 import { runInText } from '../session/page-commands';
 import { useNow, useServices } from '../session/services';
 import { useAppSelector } from '../session/state';
@@ -34,38 +33,38 @@ export function InsertMenu({ open, onOpenChange, onInsert, onLeave, title }: Ins
   };
   const known = (templates ?? []).filter((note) => note.kind === 'template');
   return (
-    <DropdownMenu.Root open={open} onOpenChange={onOpenChange}>
-      <DropdownMenu.Trigger asChild>
-        <button type="button" className="quiet-button no-print mt-1" aria-label="Insert">
+    <MenuAt
+      open={open}
+      onOpenChange={onOpenChange}
+      trigger={
+        <button type="button" className="quiet-button no-print mt-1" aria-label="Insert" onClick={() => onOpenChange(true)}>
           <Plus size={16} aria-hidden="true" />
           <span className="max-sm:sr-only">Insert</span>
         </button>
-      </DropdownMenu.Trigger>
-      <MenuPanel
-        onCloseAutoFocus={(event) => {
-          // The cursor goes back to the text, or to what was put in, not to the button.
-          event.preventDefault();
-          onLeave();
-        }}
-      >
-        <MenuEntry label="Task" onSelect={() => insert('- [ ] |')} />
-        <MenuEntry label="A date of the task" onSelect={() => runInText('text-tail')} />
-        <MenuEntry label={`Today’s date, ${dayTitle(now.day)}`} onSelect={() => insert(isoDay(now.day), false)} />
-        <MenuEntry label="Link to a note" onSelect={() => insert('[[|', false)} />
-        <MenuEntry label="Gather" onSelect={() => insert('```gather\ntitle |\nwhere open\n```\n')} />
-        {known.length > 0 && (
-          <MenuInside label="Template">
-            {known.map((note) => (
-              <MenuEntry key={note.path} label={note.title} onSelect={() => void fromTemplate(note.path)} />
-            ))}
-          </MenuInside>
-        )}
-        <MenuLine />
-        <MenuEntry label="Heading" onSelect={() => insert('## |')} />
-        <MenuEntry label="Divider" onSelect={() => insert('\n---\n')} />
-        <MenuEntry label="Table" onSelect={() => insert('| | | |\n| --- | --- | --- |\n| | | |\n'.replace('| |', '| ||'))} />
-        <MenuEntry label="Quote" onSelect={() => insert('> |')} />
-      </MenuPanel>
-    </DropdownMenu.Root>
+      }
+      onCloseAutoFocus={(event) => {
+        // The cursor goes back to the text, or to what was put in, not to the button.
+        event.preventDefault();
+        onLeave();
+      }}
+    >
+      <MenuEntry label="Task" onSelect={() => insert('- [ ] |')} />
+      <MenuEntry label="A date of the task" onSelect={() => runInText('text-tail')} />
+      <MenuEntry label={`Today’s date, ${dayTitle(now.day)}`} onSelect={() => insert(isoDay(now.day), false)} />
+      <MenuEntry label="Link to a note" onSelect={() => insert('[[|', false)} />
+      <MenuEntry label="Gather" onSelect={() => insert('```gather\ntitle |\nwhere open\n```\n')} />
+      {known.length > 0 && (
+        <MenuInside label="Template">
+          {known.map((note) => (
+            <MenuEntry key={note.path} label={note.title} onSelect={() => void fromTemplate(note.path)} />
+          ))}
+        </MenuInside>
+      )}
+      <MenuLine />
+      <MenuEntry label="Heading" onSelect={() => insert('## |')} />
+      <MenuEntry label="Divider" onSelect={() => insert('\n---\n')} />
+      <MenuEntry label="Table" onSelect={() => insert('| | | |\n| --- | --- | --- |\n| | | |\n'.replace('| |', '| ||'))} />
+      <MenuEntry label="Quote" onSelect={() => insert('> |')} />
+    </MenuAt>
   );
 }

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import { toast } from 'sonner';
+import { refuse, say } from '../session/messages';
 import { editorText } from '../../core/note/line-endings';
 import type { Status } from '../../core/task/status';
 import type { Task } from '../../core/task/task';
@@ -100,8 +100,8 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
     (name, kind) => {
       const folder = kind === 'person' ? 'People' : path.split('/').slice(0, -1).join('/');
       void actions.create(folder, name, kind === 'person' ? `---\nkind: person\nhandle: ${name}\n---\n` : '').then((made) => {
-        if ('refused' in made) toast.error(made.refused);
-        else toast(`Made ${made.path}`);
+        if ('refused' in made) refuse(made.refused);
+        else say(`Made ${made.path}`);
       });
     },
     [actions, path],
@@ -197,9 +197,9 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
       store,
       () => open.settle(),
       {
-        undone: (label) => toast(`Undone: ${label}`),
-        redone: (label) => toast(`Done again: ${label}`),
-        refused: (reason) => toast.error(reason),
+        undone: (label) => say(`Undone: ${label}`),
+        redone: (label) => say(`Done again: ${label}`),
+        refused: (reason) => refuse(reason),
       },
     );
     editor.current = { view, open, order, follow, complete };
@@ -240,7 +240,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
         sinks: finished === 'sink',
         elsewhere,
         saveStep,
-        told: (reason) => toast.error(reason),
+        told: (reason) => refuse(reason),
       });
     const askAbout = (asked: DialogTask[], dialog: (asked: DialogTask[]) => TaskDialog): void => {
       // What is written goes first, so that the answer finds the lines as they stand here.
@@ -266,7 +266,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
       wider: () => closeOn(trail.at(-1)?.line ?? null),
       insertMenu: () => setInserting(true),
       makePerson: (handle) => makeNote(handle, 'person'),
-      told: (reason) => toast.error(reason),
+      told: (reason) => refuse(reason),
       undo: () => order.undo(),
       redo: () => order.redo(),
     };

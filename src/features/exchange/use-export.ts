@@ -1,7 +1,7 @@
 import { useCallback } from 'react';
-import { toast } from 'sonner';
 import { isoDay } from '../../core/calendar/day';
 import { SETTINGS_FILE } from '../../store/settings-file';
+import { refuse, say, unsay } from '../session/messages';
 import { useServices } from '../session/services';
 import { useAppSelector } from '../session/state';
 import { saveFile } from './save-file';
@@ -14,21 +14,21 @@ export function useExport(): () => Promise<void> {
   const settings = useAppSelector((state) => state.settings);
   return useCallback(async () => {
     const stop = new AbortController();
-    const action = { label: 'Stop', onClick: () => stop.abort() };
-    toast.loading('Packing all notes…', { id: SHOWN, action });
+    const working = { id: SHOWN, is: 'working', action: { words: 'Stop', act: () => stop.abort() } } as const;
+    say('Packing all notes…', working);
     try {
       // What is being typed belongs to it.
       const [{ packAll }] = await Promise.all([import('../../engine/pack'), texts.saveAll()]);
       const others = { [SETTINGS_FILE]: `${JSON.stringify(settings, null, 2)}\n` };
       const told = (packed: number, all: number): void =>
-        void toast.loading(`Packing: ${packed.toLocaleString('en')} of ${all.toLocaleString('en')} notes`, { id: SHOWN, action });
+        void say(`Packing: ${packed.toLocaleString('en')} of ${all.toLocaleString('en')} notes`, working);
       const zip = await packAll(others, told, stop.signal);
-      toast.dismiss(SHOWN);
+      unsay(SHOWN);
       if (zip) saveFile(`recado-${isoDay(clock.now().day)}.zip`, zip);
-      else toast('The export was stopped; no file was made.');
+      else say('The export was stopped; no file was made.');
     } catch (error) {
-      toast.dismiss(SHOWN);
-      toast.error(`The export failed: ${error instanceof Error ? error.message : String(error)} Your notes are as they were.`);
+      unsay(SHOWN);
+      refuse(`The export failed: ${error instanceof Error ? error.message : String(error)} Your notes are as they were.`);
     }
   }, [texts, settings, clock]);
 }

@@ -1,17 +1,14 @@
-import { useMemo } from 'react';
-import { toast } from 'sonner';
-import type { Form } from '../../core/gather/ast';
+import { Suspense, useMemo } from 'react';
+import { refuse } from '../session/messages';
 import { withGatherClause } from '../../core/gather/edit-clause';
 import { formText } from '../../core/gather/print';
 import { useServices } from '../session/services';
 import { useAppSelector } from '../session/state';
 import { GatherErrors } from './GatherErrors';
-import { GatherList } from './GatherList';
-import { GatherSummary } from './GatherSummary';
-import { GatherTable } from './GatherTable';
 import { NewTaskLine } from './NewTaskLine';
 import { RowMenus } from './RowMenu';
 import { Sentence } from './Sentence';
+import { drawingOf } from './forms';
 import { GatherSource } from './gather-source';
 import type { ShownGather } from './use-gather';
 
@@ -28,15 +25,13 @@ interface GatherBodyProps {
   writable: boolean;
 }
 
-/** Forms that are read and kept, and have no drawing of their own yet. */
-const LISTED: ReadonlySet<Form['is']> = new Set(['board', 'month', 'weeks', 'spans', 'bars', 'curve']);
-
 /** What a gather comes to, in its form, with all that is said about it: the same on agenda pages, in notes and beside. */
 export function GatherBody({ shown, written, at, name, groupHeading, sentenceShown, writable }: GatherBodyProps) {
   const { answer, gather, text, draft } = shown;
   const { actions } = useServices();
   const ofPage = useAppSelector((state) => state.library.overview?.notes.find((note) => note.path === at)?.kind === 'agenda');
   const source = useMemo(() => ({ text, at, groupBy: gather.groupBy }), [text, at, gather]);
+  const { Drawing, own } = drawingOf(answer?.form ?? null);
   const key = gather.orderBy?.[0];
   const order = key ? { key: key.key, descending: key.descending } : null;
   // The order of a table is remembered in the text; where the gather stands in no note it lasts as long as the page.
@@ -48,7 +43,7 @@ export function GatherBody({ shown, written, at, name, groupHeading, sentenceSho
   const keep = async (kept: string): Promise<void> => {
     if (at === null) return;
     const result = await actions.editGather(at, written, kept);
-    if ('refused' in result) toast.error(result.refused);
+    if ('refused' in result) refuse(result.refused);
   };
   return (
     <GatherSource value={source}>
@@ -66,25 +61,18 @@ export function GatherBody({ shown, written, at, name, groupHeading, sentenceSho
             </button>
           </p>
         )}
-        {answer?.form && LISTED.has(answer.form.is) && (
+        {answer?.form && !own && (
           <p className="mb-1 text-[0.86rem] text-muted">“as {formText(answer.form)}” is kept, and drawn as a list for now.</p>
         )}
         {sentenceShown && answer && <Sentence text={answer.sentence} />}
         {answer && <GatherErrors answer={answer} text={text} />}
         <div className={answer && answer.errors.length > 0 ? 'opacity-60' : undefined}>
-          {answer?.form?.is === 'table' ? (
-            <GatherTable answer={answer} name={name} order={order} onOrder={setOrder} />
-          ) : answer?.form?.is === 'summary' ? (
-            <GatherSummary answer={answer} by={answer.form.by} />
-          ) : (
-            <GatherList answer={answer} groupHeading={groupHeading} name={name} showAll={shown.showAll} />
+          {answer && (
+            <Suspense fallback={<p className="py-1 text-muted">Drawing…</p>}>
+              <Drawing answer={answer} groupHeading={groupHeading} name={name} showAll={shown.showAll} order={order} onOrder={setOrder} />
+            </Suspense>
           )}
         </div>
-        {answer?.form?.is === 'table' && shown.showAll && (
-          <button type="button" className="quiet-button text-[0.86rem]" onClick={shown.showAll}>
-            Show all
-          </button>
-        )}
         {writable && answer?.errors.length === 0 && gather.from === 'tasks' && answer.form?.is !== 'summary' && (
           <NewTaskLine gather={gather} at={at} written={written} />
         )}

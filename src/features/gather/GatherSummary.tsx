@@ -2,7 +2,8 @@ import { durationName } from '../../core/calendar/duration';
 import type { AnswerView } from '../../core/index/view';
 
 /** A gather summed up by a key: how many are open, done and cancelled, how far that is, and the time that is left. */
-export function GatherSummary({ answer, by }: { answer: AnswerView; by: string }) {
+export function GatherSummary({ answer }: { answer: AnswerView }) {
+  const by = answer.form?.is === 'summary' ? answer.form.by : '';
   return (
     <div className="overflow-x-auto">
       <table className="w-full border-collapse text-[0.93rem]">

@@ -2,34 +2,22 @@ import { ArrowDown, ArrowUp } from 'lucide-react';
 import { type ReactNode, useCallback, useMemo, useRef } from 'react';
 import { Link } from 'react-router';
 import type { Column } from '../../core/gather/ast';
-import type { AnswerView, RowView } from '../../core/index/view';
-import type { WideIntention } from '../../core/task/intention';
+import type { RowView } from '../../core/index/view';
 import { isOpen } from '../../core/task/status';
 import { InlineText } from '../../ui/InlineText';
 import { TaskMark } from '../../ui/TaskMark';
+import { useWindow } from '../../ui/use-window';
 import { noteAddress } from '../session/addresses';
 import { frameSlice } from '../session/frame-slice';
-import { selectionSlice } from '../session/selection-slice';
 import { useNow } from '../session/services';
 import { useAppDispatch, useAppSelector } from '../session/state';
-import { dialogTask } from '../session/task-dialog';
-import { useAct } from '../session/use-act';
 import { PickEdge } from './PickEdge';
 import { RowMenuButton } from './RowMenu';
-import { RowPicking, useRowPicking } from './row-picking';
-import { cellText, markOf } from './row-columns';
-import { moveByArrow, rowIdAt } from './list-focus';
+import type { FormProps } from './form-props';
 import { itemsOf } from './list-items';
-import { useRowCommands } from './use-row-commands';
-import { useWindow } from '../../ui/use-window';
-
-interface GatherTableProps {
-  answer: AnswerView;
-  name: string;
-  /** The key by which the rows stand in order now; null for the usual order. */
-  order: { key: string; descending: boolean } | null;
-  onOrder: (key: string) => void;
-}
+import { cellText, markOf } from './row-columns';
+import { RowPicking } from './row-picking';
+import { type ActOnRow, useListActions, useShownGroups } from './use-list-actions';
 
 const USUAL: readonly Column[] = ['due', 'plan', 'takes', 'note'];
 const USUAL_OF_NOTES: readonly Column[] = ['kind', 'open', 'done', 'date'];
@@ -55,26 +43,19 @@ const NONE: ReadonlySet<string> = new Set();
 const rowHeight = (): number => 34;
 
 /** A gather as a table: a column a field, put in order by a click on its head, as wide as one likes. */
-export function GatherTable({ answer, name, order, onOrder }: GatherTableProps) {
-  const { actAll } = useAct();
-  const dispatch = useAppDispatch();
+export function GatherTable({ answer, name, showAll, order, onOrder }: FormProps) {
   const body = useRef<HTMLTableSectionElement>(null);
-  const items = useMemo(() => itemsOf(answer.groups, NONE), [answer.groups]);
+  const held = useShownGroups(answer);
+  const items = useMemo(() => itemsOf(held.groups, NONE), [held.groups]);
   const rows = useMemo(() => items.flatMap((item) => (item.is === 'row' ? [item.row] : [])), [items]);
   const keyOf = useCallback((index: number) => items[index]?.key ?? '', [items]);
   const shown = useWindow(body, items.length, keyOf, rowHeight);
-  const act = useCallback(
-    (changed: readonly RowView[], intentions: readonly WideIntention[]) => void actAll(changed.map(dialogTask), intentions),
-    [actAll],
-  );
-  const commands = useRowCommands(rows, act);
-  const pick = useRowPicking(rows);
-  const selecting = useAppSelector((state) => state.frame.selecting);
+  const { onAct, pick, list } = useListActions(body, held, rows);
   const ofNotes = answer.from === 'notes' || answer.from === 'meetings';
   const columns = (answer.columns ?? (ofNotes ? USUAL_OF_NOTES : USUAL)).filter((column) => column !== 'text' && column !== 'title');
   return (
     <RowPicking value={pick}>
-      <div className="overflow-x-auto ps-4" data-table data-selecting={selecting || undefined}>
+      <div className="overflow-x-auto ps-4" data-table>
         <table className="w-full border-collapse text-[0.93rem]">
           <thead>
             <tr className="border-b border-edge text-start text-muted">
@@ -87,26 +68,7 @@ export function GatherTable({ answer, name, order, onOrder }: GatherTableProps) 
               </th>
             </tr>
           </thead>
-          <tbody
-            ref={body}
-            onFocus={(event) => {
-              const id = rowIdAt(event.target);
-              commands.onFocus(
-                event,
-                rows.find((one) => one.id === id),
-              );
-            }}
-            onBlur={commands.onBlur}
-            onKeyDown={(event) => {
-              const byId = (id: string | null): RowView | undefined => rows.find((one) => one.id === id);
-              const row = byId(rowIdAt(event.target));
-              const select = (other: string): void =>
-                void dispatch(selectionSlice.actions.selected([row, byId(other)].filter((one) => one !== undefined)));
-              if (!row || moveByArrow(event, body.current, select)) return;
-              if (event.target instanceof HTMLElement && event.target.matches('.task-mark, .row-focus') && commands.onKey(event, row))
-                event.preventDefault();
-            }}
-          >
+          <tbody ref={body} {...list}>
             <Spacer height={shown.before} columns={columns.length + 2} />
             {items.slice(shown.from, shown.to).map((item, at) => {
               const index = shown.from + at;
@@ -126,11 +88,16 @@ export function GatherTable({ answer, name, order, onOrder }: GatherTableProps) 
                     </td>
                   </tr>
                 );
-              return <Row key={item.key} row={item.row} index={index} columns={columns} onAct={act} />;
+              return <Row key={item.key} row={item.row} index={index} columns={columns} onAct={onAct} />;
             })}
             <Spacer height={shown.behind} columns={columns.length + 2} />
           </tbody>
         </table>
+        {showAll && (
+          <button type="button" className="quiet-button text-[0.86rem]" onClick={showAll}>
+            Show all
+          </button>
+        )}
       </div>
     </RowPicking>
   );
@@ -140,7 +107,7 @@ interface HeadProps {
   column: Column;
   words: string;
   name: string;
-  order: GatherTableProps['order'];
+  order: FormProps['order'];
   onOrder: (key: string) => void;
 }
 
@@ -196,7 +163,7 @@ interface RowProps {
   row: RowView;
   index: number;
   columns: readonly Column[];
-  onAct: (rows: readonly RowView[], intentions: readonly WideIntention[]) => void;
+  onAct: ActOnRow;
 }
 
 function Row({ row, index, columns, onAct }: RowProps) {
@@ -208,6 +175,8 @@ function Row({ row, index, columns, onAct }: RowProps) {
     <tr
       data-index={index}
       data-row={row.id}
+      data-raw={row.raw}
+      data-path={row.path}
       className={`group/row border-b border-line align-top ${selected ? 'row-selected' : 'hover:bg-raised'}`}
     >
       <td className="py-1 pe-3">
@@ -218,8 +187,8 @@ function Row({ row, index, columns, onAct }: RowProps) {
               look={markOf(row)}
               of={row.text}
               selected={selected}
-              onTick={() => onAct([row], [{ do: 'status', status: open ? 'done' : 'todo' }])}
-              onRaise={() => onAct([row], [{ do: 'raise', wraps: true }])}
+              onTick={(byKey) => onAct(row, [{ do: 'status', status: open ? 'done' : 'todo' }], byKey)}
+              onRaise={() => onAct(row, [{ do: 'raise', wraps: true }], false)}
             />
           ) : null}
           {row.what === 'note' ? (
@@ -244,7 +213,7 @@ function Row({ row, index, columns, onAct }: RowProps) {
         </td>
       ))}
       <td className="py-0.5">
-        {row.what === 'task' && <RowMenuButton row={row} onAct={(intentions) => onAct([row], intentions)} onReword={null} />}
+        {row.what === 'task' && <RowMenuButton row={row} onAct={(intentions) => onAct(row, intentions, false)} onReword={null} />}
       </td>
     </tr>
   );

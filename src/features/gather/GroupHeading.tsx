@@ -1,8 +1,7 @@
 import { ArrowUpToLine, ChevronDown, ChevronRight } from 'lucide-react';
 import { useContext, useState } from 'react';
-import { dropInto } from '../../core/gather/drop';
 import type { GroupView } from '../../core/index/view';
-import { toast } from 'sonner';
+import { refuse } from '../session/messages';
 import { useAct } from '../session/use-act';
 import { countWords } from './count-words';
 import { GatherSource } from './gather-source';
@@ -42,9 +41,11 @@ export function GroupHeading({ group, folded, level: Level, onTop, onTopped, onF
           const drag = draggedTasks(event);
           if (!key || !drag) return;
           event.preventDefault();
-          const drop = dropInto(key, drag.from?.length === 1 ? (drag.from[0] ?? null) : null, group.keys[0] ?? null);
-          if ('refused' in drop) toast.error(drop.refused);
-          else if (drop.intentions.length > 0) void actAll(drag.tasks, drop.intentions);
+          void import('../../core/gather/drop').then(({ dropInto }) => {
+            const drop = dropInto(key, drag.from?.length === 1 ? (drag.from[0] ?? null) : null, group.keys[0] ?? null);
+            if ('refused' in drop) refuse(drop.refused);
+            else if (drop.intentions.length > 0) void actAll(drag.tasks, drop.intentions);
+          });
         }}
       >
         {folded ? <ChevronRight size={14} aria-hidden="true" /> : <ChevronDown size={14} aria-hidden="true" />}

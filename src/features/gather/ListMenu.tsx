@@ -1,8 +1,7 @@
 import { SlidersHorizontal } from 'lucide-react';
-import { DropdownMenu } from 'radix-ui';
 import type { GroupKeyName } from '../../core/gather/ast';
 import { formText, groupKeyText, orderKeyText } from '../../core/gather/print';
-import { Menu, MenuCheck, MenuChoice, MenuEntry, MenuInside, MenuLine } from '../../ui/menu';
+import { Menu, MenuCheck, MenuChoice, MenuChoices, MenuEntry, MenuInside, MenuLine } from '../../ui/menu';
 import { frameSlice } from '../session/frame-slice';
 import { useAppDispatch } from '../session/state';
 import type { ShownGather } from './use-gather';
@@ -53,7 +52,7 @@ export function ListMenu({ shown, at, sentenceShown, onSentence, onEdit }: ListM
       <MenuEntry label="Select tasks" onSelect={() => dispatch(frameSlice.actions.selectingChanged(true))} />
       <MenuLine />
       <MenuInside label="Group by">
-        <DropdownMenu.RadioGroup value={group}>
+        <MenuChoices value={group}>
           <MenuChoice value="none" label="nothing" onSelect={() => change('group', null)} />
           {(ofNotes ? NOTE_GROUPS : GROUPS).map((key) => (
             <MenuChoice key={key} value={key} label={key} onSelect={() => change('group', `group by ${key}`)} />
@@ -67,22 +66,22 @@ export function ListMenu({ shown, at, sentenceShown, onSentence, onEdit }: ListM
               onSelect={() => change('group', `group by ${key} by count`)}
             />
           ))}
-        </DropdownMenu.RadioGroup>
+        </MenuChoices>
       </MenuInside>
       <MenuInside label="Order by">
-        <DropdownMenu.RadioGroup value={order}>
+        <MenuChoices value={order}>
           <MenuChoice value="usual" label="the usual order" onSelect={() => change('order', null)} />
           {(ofNotes ? NOTE_ORDERS : ORDERS).map((key) => (
             <MenuChoice key={key} value={key} label={key} onSelect={() => change('order', `order by ${key}`)} />
           ))}
-        </DropdownMenu.RadioGroup>
+        </MenuChoices>
       </MenuInside>
       <MenuInside label="Show as">
-        <DropdownMenu.RadioGroup value={form}>
+        <MenuChoices value={form}>
           {FORMS.filter(([words]) => !ofNotes || !/note|person/.test(words)).map(([words, label]) => (
             <MenuChoice key={words} value={words} label={label} onSelect={() => change('as', words === 'list' ? null : `as ${words}`)} />
           ))}
-        </DropdownMenu.RadioGroup>
+        </MenuChoices>
       </MenuInside>
       <MenuCheck
         label="Bring in what rests"

@@ -1,14 +1,14 @@
 import { MoreHorizontal } from 'lucide-react';
-import { DropdownMenu } from 'radix-ui';
-import { type ReactNode, createContext, useContext, useEffect, useMemo, useState } from 'react';
+import { type ReactNode, createContext, lazy, useContext, useEffect, useMemo, useState } from 'react';
 import type { RowView } from '../../core/index/view';
 import type { WideIntention } from '../../core/task/intention';
-import { MenuEntry, MenuLine, MenuPanel } from '../../ui/menu';
+import { MenuAt, MenuEntry, MenuLine } from '../../ui/menu';
 import { frameSlice } from '../session/frame-slice';
 import { useAppDispatch } from '../session/state';
 import { dialogTask } from '../session/task-dialog';
-import { TaskEntries } from './TaskEntries';
 import { GatherSource } from './gather-source';
+
+const TaskEntries = lazy(() => import('./TaskEntries').then((part) => ({ default: part.TaskEntries })));
 
 /** What a row's menu acts on, and the button that opened it. */
 interface AskedMenu {
@@ -36,36 +36,34 @@ export function RowMenus({ children }: { children: ReactNode }) {
     <OpenMenu value={setAsked}>
       {children}
       {asked && place && (
-        <DropdownMenu.Root open onOpenChange={(open) => !open && setAsked(null)}>
-          <DropdownMenu.Trigger asChild>
+        <MenuAt
+          open
+          onOpenChange={(open) => !open && setAsked(null)}
+          trigger={
             <span
               aria-hidden="true"
               tabIndex={-1}
               className="pointer-events-none fixed"
               style={{ left: place.left, top: place.top, width: place.width, height: place.height }}
             />
-          </DropdownMenu.Trigger>
-          <MenuPanel
-            aria-label={`Actions for ${asked.row.text}`}
-            onCloseAutoFocus={(event) => {
-              event.preventDefault();
-              if (asked.button.isConnected) asked.button.focus();
-            }}
-          >
-            <TaskEntries rows={[asked.row]} onAct={asked.onAct} {...(asked.onReword && { onReword: asked.onReword })} />
-            {source && (
-              <>
-                <MenuLine />
-                <MenuEntry
-                  label="Why it stands here"
-                  onSelect={() =>
-                    dispatch(frameSlice.actions.whyAsked({ task: dialogTask(asked.row), gather: source.text, at: source.at }))
-                  }
-                />
-              </>
-            )}
-          </MenuPanel>
-        </DropdownMenu.Root>
+          }
+          aria-label={`Actions for ${asked.row.text}`}
+          onCloseAutoFocus={(event) => {
+            event.preventDefault();
+            if (asked.button.isConnected) asked.button.focus();
+          }}
+        >
+          <TaskEntries rows={[asked.row]} onAct={asked.onAct} {...(asked.onReword && { onReword: asked.onReword })} />
+          {source && (
+            <>
+              <MenuLine />
+              <MenuEntry
+                label="Why it stands here"
+                onSelect={() => dispatch(frameSlice.actions.whyAsked({ task: dialogTask(asked.row), gather: source.text, at: source.at }))}
+              />
+            </>
+          )}
+        </MenuAt>
       )}
     </OpenMenu>
   );

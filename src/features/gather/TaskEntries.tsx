@@ -1,11 +1,10 @@
-import { DropdownMenu } from 'radix-ui';
-import { toast } from 'sonner';
+import { refuse, say } from '../session/messages';
 import { useNavigate } from 'react-router';
 import type { RowView } from '../../core/index/view';
 import { PRIORITY_NAMES } from '../../core/task/clause';
 import type { WideIntention } from '../../core/task/intention';
 import { STATUSES, STATUS_NAMES, isOpen } from '../../core/task/status';
-import { MenuChoice, MenuEntry, MenuInside, MenuLine } from '../../ui/menu';
+import { MenuChoice, MenuChoices, MenuEntry, MenuInside, MenuLine } from '../../ui/menu';
 import { keyName } from '../commands/command';
 import { useCommandKeys } from '../commands/use-key-of';
 import { noteAddress } from '../session/addresses';
@@ -54,18 +53,18 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
       )}
       <MenuEntry label="Done, with a word…" hint={hint('row-done-remark')} onSelect={() => ask({ is: 'remark', tasks, status: 'done' })} />
       <MenuInside label="Status">
-        <DropdownMenu.RadioGroup value={single?.status ?? ''}>
+        <MenuChoices value={single?.status ?? ''}>
           {STATUSES.map((status) => (
             <MenuChoice key={status} value={status} label={STATUS_NAMES[status]} onSelect={() => one({ do: 'status', status })} />
           ))}
-        </DropdownMenu.RadioGroup>
+        </MenuChoices>
         <MenuLine />
         <MenuEntry label="Cancel with a remark…" onSelect={() => ask({ is: 'remark', tasks, status: 'cancelled' })} />
         {single?.every != null && isOpen(single.status) && <MenuEntry label="End the series" onSelect={() => one({ do: 'end' })} />}
         <MenuEntry label="Untick its list for a new round" onSelect={() => one({ do: 'reset' })} />
       </MenuInside>
       <MenuInside label="Priority">
-        <DropdownMenu.RadioGroup value={single ? (single.priority ?? 'normal') : ''}>
+        <MenuChoices value={single ? (single.priority ?? 'normal') : ''}>
           {PRIORITY_NAMES.map(([name, label]) => (
             <MenuChoice
               key={name}
@@ -74,7 +73,7 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
               onSelect={() => one({ do: 'priority', priority: name === 'normal' ? null : name })}
             />
           ))}
-        </DropdownMenu.RadioGroup>
+        </MenuChoices>
       </MenuInside>
       <MenuInside label="Plan">
         <DateEntries
@@ -125,8 +124,8 @@ const linkOf = (row: RowView): string => `${location.origin}${noteAddress(row.pa
 async function copy(text: string): Promise<void> {
   try {
     await navigator.clipboard.writeText(text);
-    toast('Copied.');
+    say('Copied.');
   } catch {
-    toast.error('The browser did not let the text be copied.');
+    refuse('The browser did not let the text be copied.');
   }
 }

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { noSums, totalsFrom } from '../../core/gather/answer';
+import { noSums, totalsFrom } from '../../core/gather/sums';
 import type { AnswerView, GroupView, RowView } from '../../core/index/view';
 
 interface Held {

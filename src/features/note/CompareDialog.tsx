@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { toast } from 'sonner';
+import { refuse } from '../session/messages';
 import { baseNameOf } from '../../core/note/path';
 import { type Choice, type Part, chosenText, compareTexts } from '../../store/compare-texts';
 import { Dialog } from '../../ui/Dialog';
@@ -49,7 +49,7 @@ export function CompareDialog({ path, otherPath, onClose, onChosen }: CompareDia
     const result = await actions.settle(path, otherPath, compared, chosenText(compared.parts, choices));
     onClose();
     if ('refused' in result) {
-      toast.error(result.refused);
+      refuse(result.refused);
       return;
     }
     told(`One text of “${title}” is kept.`, result.step);

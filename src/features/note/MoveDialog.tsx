@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { refuse } from '../session/messages';
 import { cleanPath, folderOf } from '../../core/note/path';
 import { Dialog } from '../../ui/Dialog';
 import { useServices } from '../session/services';
@@ -14,11 +14,11 @@ export function MoveDialog({ path, open, onClose }: { path: string; open: boolea
   const move = async (): Promise<void> => {
     const clean = folder.trim() === '' ? '' : cleanPath(folder.trim());
     if (clean === null) {
-      toast.error('A folder is a name, or names with / between them.');
+      refuse('A folder is a name, or names with / between them.');
       return;
     }
     const result = await actions.move(path, clean);
-    if ('refused' in result) toast.error(result.refused);
+    if ('refused' in result) refuse(result.refused);
     else {
       onClose();
       told(`Moved to ${folderOf(result.path) || 'the top'}`, result.step);

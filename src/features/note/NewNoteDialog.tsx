@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { toast } from 'sonner';
+import { refuse } from '../session/messages';
 import { cleanPath } from '../../core/note/path';
 import { Dialog } from '../../ui/Dialog';
 import { noteAddress } from '../session/addresses';
@@ -26,12 +26,12 @@ function NewNoteForm({ onClose }: { onClose: () => void }) {
   const make = async (): Promise<void> => {
     const clean = folder.trim() === '' ? '' : cleanPath(folder.trim());
     if (clean === null) {
-      toast.error('A folder is a name, or names with / between them.');
+      refuse('A folder is a name, or names with / between them.');
       return;
     }
     const made = await actions.create(clean, title.trim(), '');
     if ('refused' in made) {
-      toast.error(made.refused);
+      refuse(made.refused);
       return;
     }
     onClose();

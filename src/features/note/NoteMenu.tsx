@@ -1,12 +1,12 @@
 import { MoreHorizontal } from 'lucide-react';
-import { DropdownMenu } from 'radix-ui';
-import { useState } from 'react';
+import { Suspense, lazy, useState } from 'react';
 import { useAppSelector } from '../session/state';
-import { Menu, MenuChoice, MenuEntry, MenuInside, MenuLine } from '../../ui/menu';
+import { Menu, MenuChoice, MenuChoices, MenuEntry, MenuInside, MenuLine } from '../../ui/menu';
 import { PinEntry } from '../rack/PinEntry';
-import { MoveDialog } from './MoveDialog';
-import { ResetDialog } from './ResetDialog';
 import { useNoteRuns } from './use-note-runs';
+
+const MoveDialog = lazy(() => import('./MoveDialog').then((part) => ({ default: part.MoveDialog })));
+const ResetDialog = lazy(() => import('./ResetDialog').then((part) => ({ default: part.ResetDialog })));
 
 const FINISHED = [
   ['stay', 'stay where they are'],
@@ -41,11 +41,11 @@ export function NoteMenu({ path, title, onRename }: NoteMenuProps) {
         }
       >
         <MenuInside label="Finished lines">
-          <DropdownMenu.RadioGroup value={finished}>
+          <MenuChoices value={finished}>
             {FINISHED.map(([value, label]) => (
               <MenuChoice key={value} value={value} label={label} onSelect={runs[`note-${value}`]} />
             ))}
-          </DropdownMenu.RadioGroup>
+          </MenuChoices>
           <MenuLine />
           <MenuEntry label="Clear them: under a heading at the foot" onSelect={runs['note-clear-foot']} />
           <MenuEntry label="Clear them: to the archive" onSelect={runs['note-clear-archive']} />
@@ -59,8 +59,10 @@ export function NoteMenu({ path, title, onRename }: NoteMenuProps) {
         <MenuEntry label="Print" onSelect={() => window.print()} />
         <MenuEntry label="Delete" danger onSelect={runs['note-delete']} />
       </Menu>
-      {resetting && <ResetDialog path={path} onClose={() => setResetting(false)} />}
-      {onRename && <MoveDialog path={path} open={moving} onClose={() => setMoving(false)} />}
+      <Suspense>
+        {resetting && <ResetDialog path={path} onClose={() => setResetting(false)} />}
+        {onRename && moving && <MoveDialog path={path} open onClose={() => setMoving(false)} />}
+      </Suspense>
     </>
   );
 }

@@ -1,4 +1,4 @@
-import { toast } from 'sonner';
+import { say } from '../session/messages';
 import type { WideIntention } from '../../core/task/intention';
 import { useServices } from '../session/services';
 import { useAct } from '../session/use-act';
@@ -13,7 +13,7 @@ export function useClearFinished(path: string, title: string): (where: 'foot' | 
     const finished = text === null ? [] : finishedTasks(text);
     const [first] = finished;
     if (!first) {
-      toast('Nothing finished is there to clear.');
+      say('Nothing finished is there to clear.');
       return;
     }
     const tasks = finished.map((task) => ({ ref: { path, line: task.line, expected: task.raw }, text: task.text }));

@@ -1,5 +1,5 @@
 import { useEffect, useMemo } from 'react';
-import { toast } from 'sonner';
+import { refuse } from '../session/messages';
 import { saveFile } from '../exchange/save-file';
 import { frameSlice } from '../session/frame-slice';
 import { setNoteRuns } from '../session/page-commands';
@@ -39,7 +39,7 @@ export function useNoteRuns(path: string, title: string, asking: Asking): NoteRu
     const clearTo = (where: 'foot' | 'archive' | 'away') => () => void latest.current.clear(where);
     const remove = async (): Promise<void> => {
       const result = await actions.remove([path], `Deleted: ${title}`);
-      if ('refused' in result) toast.error(result.refused);
+      if ('refused' in result) refuse(result.refused);
       else latest.current.told(`Deleted: ${title}`, result.step);
     };
     const save = async (): Promise<void> => {

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { refuse, say } from '../session/messages';
 import { Dialog } from '../../ui/Dialog';
 import { useServices } from '../session/services';
 import { useToldDone } from '../session/use-act';
@@ -14,12 +14,12 @@ export function DeleteDemo() {
     setAsking(null);
     const label = `Deleted the demo, ${paths.length} ${paths.length === 1 ? 'note' : 'notes'}`;
     const result = await actions.remove(paths, label);
-    if ('refused' in result) toast.error(result.refused);
+    if ('refused' in result) refuse(result.refused);
     else told(label, result.step);
   };
   const start = async (): Promise<void> => {
     const found = await demoNotes(store);
-    if (found.untouched.length + found.edited.length === 0) toast('No note of the demo is left.');
+    if (found.untouched.length + found.edited.length === 0) say('No note of the demo is left.');
     else if (found.edited.length === 0) await remove(found.untouched);
     else setAsking(found);
   };

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { toast } from 'sonner';
+import { refuse } from '../session/messages';
 import { signedName } from '../../core/task/word-actions';
-import { RenameDialog } from '../rename/RenameDialog';
+import { LazyRenameDialog as RenameDialog } from '../rename/LazyRenameDialog';
 import { foldName } from '../../core/note/names';
 import type { NameSummary } from '../../core/index/overview';
 import { AgendaLists } from '../agenda/AgendaLists';
@@ -94,7 +94,7 @@ function MakePage({ handle }: { handle: string }) {
   const told = useToldDone();
   const make = async (): Promise<void> => {
     const made = await actions.create('People', handle, `---\nkind: person\nhandle: ${handle}\n---\n`);
-    if ('refused' in made) toast.error(made.refused);
+    if ('refused' in made) refuse(made.refused);
     else told(`Made ${made.path}`, made.step);
   };
   return (

@@ -3,7 +3,7 @@ import { useCallback, useMemo, useRef, useState } from 'react';
 import { useLocation } from 'react-router';
 import type { NoteSummary } from '../../core/index/overview';
 import { useWindow } from '../../ui/use-window';
-import { RenameDialog } from '../rename/RenameDialog';
+import { LazyRenameDialog as RenameDialog } from '../rename/LazyRenameDialog';
 import { noteAddress } from '../session/addresses';
 import { frameSlice } from '../session/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state';

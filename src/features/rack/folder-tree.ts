@@ -1,4 +1,4 @@
-import { SHIPPED_PAGES } from '../../core/agenda/shipped';
+import { SHIPPED_NAMES, shippedPath } from '../../core/agenda/shipped-names';
 import type { NoteSummary } from '../../core/index/overview';
 import { folderOf } from '../../core/note/path';
 
@@ -48,8 +48,8 @@ export function folderTree(notes: readonly NoteSummary[]): Folder {
 /** Agenda pages: the shipped ones in their order, then a person's own by title. */
 export function agendaPages(notes: readonly NoteSummary[]): NoteSummary[] {
   const place = (note: NoteSummary): number => {
-    const index = SHIPPED_PAGES.findIndex((page) => page.path === note.path);
-    return index === -1 ? SHIPPED_PAGES.length : index;
+    const index = SHIPPED_NAMES.findIndex((name) => shippedPath(name) === note.path);
+    return index === -1 ? SHIPPED_NAMES.length : index;
   };
   return notes.filter((note) => note.kind === 'agenda').sort((a, b) => place(a) - place(b) || compare(a.title, b.title));
 }

@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
-import { toast } from 'sonner';
+import { say } from './messages';
 import { frameSlice } from './frame-slice';
 import { useAppDispatch, useAppSelector } from './state';
 
@@ -12,9 +12,8 @@ export function Notices() {
   useEffect(() => {
     if (notices.length === 0) return;
     for (const { words, warns, leads } of notices) {
-      const action = leads && { action: { label: leads.words, onClick: () => void navigate(leads.address) } };
-      if (warns) toast.warning(words, { id: words, duration: 20_000, closeButton: true, ...action });
-      else toast(words, { id: words, duration: 8000, ...action });
+      const action = leads && { action: { words: leads.words, act: () => void navigate(leads.address) } };
+      say(words, { id: words, is: warns ? 'warning' : 'told', lasts: warns ? 20_000 : 8000, ...action });
     }
     dispatch(frameSlice.actions.noticesShown());
   }, [notices, dispatch, navigate]);

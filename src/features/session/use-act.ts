@@ -1,5 +1,5 @@
 import { useCallback, useMemo } from 'react';
-import { toast } from 'sonner';
+import { refuse, say, unsay } from './messages';
 import { readSpan } from '../../core/calendar/span';
 import type { LineRef } from '../../core/task/edit';
 import type { WideIntention } from '../../core/task/intention';
@@ -26,11 +26,11 @@ export function useUndo(): (step?: number) => Promise<void> {
       if (runInText(step === undefined ? 'undo' : 'undo-step', false, step)) return;
       try {
         const result = step === undefined ? await store.steps.undo() : await store.steps.undoStep(step);
-        if (!result) toast(step === undefined ? 'There is nothing to undo.' : 'That was taken back already.');
-        else if ('refused' in result) toast.error(result.refused);
-        else toast(`Undone: ${result.undone}`);
+        if (!result) say(step === undefined ? 'There is nothing to undo.' : 'That was taken back already.');
+        else if ('refused' in result) refuse(result.refused);
+        else say(`Undone: ${result.undone}`);
       } catch (error) {
-        toast.error(`${failureSentence(error)} Nothing was changed.`);
+        refuse(`${failureSentence(error)} Nothing was changed.`);
       }
     },
     [store],
@@ -41,7 +41,7 @@ export function useUndo(): (step?: number) => Promise<void> {
 export function useToldDone(): (words: string, step: number | null) => void {
   const undo = useUndo();
   return useCallback(
-    (words, step) => void toast(words, step === null ? {} : { action: { label: 'Undo', onClick: () => void undo(step) } }),
+    (words, step) => void say(words, step === null ? {} : { action: { words: 'Undo', act: () => void undo(step) } }),
     [undo],
   );
 }
@@ -52,11 +52,11 @@ export function useRedo(): () => Promise<void> {
   return useCallback(async () => {
     try {
       const result = await store.steps.redo();
-      if (!result) toast('There is nothing to do again.');
-      else if ('refused' in result) toast.error(result.refused);
-      else toast(`Done again: ${result.redone}`);
+      if (!result) say('There is nothing to do again.');
+      else if ('refused' in result) refuse(result.refused);
+      else say(`Done again: ${result.redone}`);
     } catch (error) {
-      toast.error(`${failureSentence(error)} Nothing was changed.`);
+      refuse(`${failureSentence(error)} Nothing was changed.`);
     }
   }, [store]);
 }
@@ -102,7 +102,7 @@ export function useAct(): RowActions {
       const label = `${intentionName(intention)}: ${shorten(text)}`;
       const result = await actions.act(ref, intention, label);
       if ('refused' in result) {
-        toast.error(result.refused);
+        refuse(result.refused);
         return null;
       }
       told(withDue(label, [result.raw], [intention]), result.step);
@@ -121,11 +121,11 @@ export function useAct(): RowActions {
       }
       const names = [...new Set(intentions.map(intentionName))].join(', ');
       const label = tasks.length === 1 ? `${names}: ${shorten(task.text)}` : `${names}: ${tasks.length} tasks`;
-      const shown = tasks.length < TELL_FROM ? null : toast.loading(`${names}: 0 of ${tasks.length}`);
+      const shown = tasks.length < TELL_FROM ? null : say(`${names}: 0 of ${tasks.length}`, { is: 'working' });
       let stopped = false;
       const progress = async (done: number): Promise<boolean> => {
         if (shown !== null)
-          toast.loading(`${names}: ${done} of ${tasks.length}`, { id: shown, action: { label: 'Stop', onClick: () => (stopped = true) } });
+          say(`${names}: ${done} of ${tasks.length}`, { id: shown, is: 'working', action: { words: 'Stop', act: () => (stopped = true) } });
         // The page draws and takes keys before the next portion.
         await new Promise((resolve) => setTimeout(resolve));
         return stopped;
@@ -135,9 +135,9 @@ export function useAct(): RowActions {
         label,
         progress,
       );
-      if (shown !== null) toast.dismiss(shown);
+      if (shown !== null) unsay(shown);
       if ('refused' in result) {
-        toast.error(result.refused);
+        refuse(result.refused);
         return tasks.map(() => null);
       }
       tellMany(result, label, names, tasks, intentions, told);
@@ -163,8 +163,9 @@ function tellMany(
     return `“${shorten(text)}”: ${reason}`;
   });
   const more = stayed.length > 3 ? ` And ${stayed.length - 3} more.` : '';
-  toast.error(`${counted(stayed.length, 'line')} stayed as ${stayed.length === 1 ? 'it was' : 'they were'}. ${lines.join(' ')}${more}`, {
-    duration: 10_000,
+  say(`${counted(stayed.length, 'line')} stayed as ${stayed.length === 1 ? 'it was' : 'they were'}. ${lines.join(' ')}${more}`, {
+    is: 'refused',
+    lasts: 10_000,
   });
 }
 

@@ -1,5 +1,5 @@
 import { useMemo, type ReactNode } from 'react';
-import { toast } from 'sonner';
+import { refuse, say } from '../session/messages';
 import { WEEKDAY_LONG } from '../../core/calendar/day-name';
 import type { Settings } from '../../store/settings';
 import { useExport } from '../exchange/use-export';
@@ -144,8 +144,8 @@ function NotesSection() {
   const told = useToldDone();
   const restore = async (): Promise<void> => {
     const result = await restoreAgendaPages(store);
-    if ('refused' in result) toast.error(result.refused);
-    else if (result.count === 0) toast('All shipped agenda pages are here as they were shipped.');
+    if ('refused' in result) refuse(result.refused);
+    else if (result.count === 0) say('All shipped agenda pages are here as they were shipped.');
     else told(`${counted(result.count, 'agenda page')} as shipped again.`, result.step);
   };
   return (

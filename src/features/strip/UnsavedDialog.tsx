@@ -1,4 +1,4 @@
-import { toast } from 'sonner';
+import { refuse, say } from '../session/messages';
 import { baseNameOf, fileNameOf } from '../../core/note/path';
 import { Dialog } from '../../ui/Dialog';
 import { saveFile } from '../exchange/save-file';
@@ -13,9 +13,9 @@ export function UnsavedDialog({ onClose }: { onClose: () => void }) {
   const copy = async (path: string): Promise<void> => {
     try {
       await navigator.clipboard.writeText(texts.textAt(path) ?? '');
-      toast(`The text of “${baseNameOf(path)}” is copied.`);
+      say(`The text of “${baseNameOf(path)}” is copied.`);
     } catch {
-      toast.error('The browser does not let the page copy. Save the text as a file instead.');
+      refuse('The browser does not let the page copy. Save the text as a file instead.');
     }
   };
   return (
