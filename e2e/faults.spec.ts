@@ -122,3 +122,21 @@ base('a store that does not answer, and one that is deleted in another tab, are 
   await expect(page.getByTestId('save-state')).toHaveText('“2026-11-23” is not saved');
   await expect(desk.text).toContainText('more');
 });
+
+// The browser reports what it could not load, which the usual test takes for a fault.
+base('a piece of the program that is gone says so, the rest works, and loading anew keeps every word', async ({ page }) => {
+  const desk = new Desk(page);
+  await desk.open('empty');
+  await desk.write('- [ ] Weigh the crate {due 2026-11-23}');
+  await page.route('**/assets/WhyPanel-*.js', (route) => route.abort());
+  await desk.beside.getByRole('button', { name: 'Why' }).click();
+  const alert = desk.beside.getByRole('alert');
+  await expect(alert).toContainText('This panel cannot be shown. A piece of the program is missing');
+  await desk.text.click();
+  await page.keyboard.press('Control+End');
+  await page.keyboard.type(' before noon');
+  await page.unroute('**/assets/WhyPanel-*.js');
+  await alert.getByRole('button', { name: /Load the page anew/ }).click();
+  await expect(desk.beside.getByText('Choose “Why it stands here”')).toBeVisible();
+  await expect(desk.text).toContainText('before noon');
+});

@@ -1,5 +1,5 @@
 import { Suspense, lazy, useCallback, useEffect, useState } from 'react';
-import { Navigate, Route, Routes } from 'react-router';
+import { Navigate, Route, Routes, useLocation } from 'react-router';
 import { isoDay } from '../core/calendar/day';
 import { NotePage } from '../features/note/NotePage';
 import { Sheet } from '../features/note/Sheet';
@@ -8,6 +8,7 @@ import { PersonPage, TagPage } from '../features/places/NamePage';
 import { dayAddress, noteAddress } from '../features/session/addresses';
 import { frameSlice } from '../features/session/frame-slice';
 import { Notices } from '../features/session/Notices';
+import { Safe } from '../features/session/Safe';
 import { whenWaiting } from '../features/session/messages';
 import { useNow, useServices } from '../features/session/services';
 import { deviceMemory } from '../store/device-memory';
@@ -63,6 +64,7 @@ function Desk() {
   const dialog = useAppSelector((state) => state.frame.dialog);
   const taskDialog = useAppSelector((state) => state.frame.taskDialog);
   const selecting = useAppSelector((state) => state.frame.selecting || Object.keys(state.selection).length > 0);
+  const { pathname } = useLocation();
   const commands = useCommands();
   useKeys(commands);
   useIdleYaml();
@@ -75,30 +77,38 @@ function Desk() {
   };
   return (
     <Frame>
-      <Routes>
-        <Route path="/" element={<FirstPage />} />
-        <Route path="/note/*" element={<NotePage />} />
-        <Route path="/day/:iso" element={<DayPage />} />
-        <Route path="/tag/*" element={<TagPage />} />
-        <Route path="/person/*" element={<PersonPage />} />
-        <Route
-          path="/settings"
-          element={
-            <Suspense fallback={<Sheet title="Settings" busy />}>
-              <SettingsPage />
-            </Suspense>
-          }
-        />
-        <Route path="*" element={<NoSuchPage />} />
-      </Routes>
-      <Suspense fallback={null}>
-        {selecting && <BulkBar />}
-        {taskDialog !== null && <TaskDialogs />}
-        {dialog === 'commands' && <CommandMenu open commands={commands} onClose={close} />}
-        {dialog === 'new-note' && <NewNoteDialog open onClose={close} />}
-        {dialog === 'unsaved' && <UnsavedDialog onClose={close} />}
-        {dialog === 'import' && <ImportDialog open given={given} onClose={close} />}
-      </Suspense>
+      <Safe part="This page" of={pathname} frame={(sentence) => <Sheet title="Recado">{sentence}</Sheet>}>
+        <Routes>
+          <Route path="/" element={<FirstPage />} />
+          <Route path="/note/*" element={<NotePage />} />
+          <Route path="/day/:iso" element={<DayPage />} />
+          <Route path="/tag/*" element={<TagPage />} />
+          <Route path="/person/*" element={<PersonPage />} />
+          <Route
+            path="/settings"
+            element={
+              <Suspense fallback={<Sheet title="Settings" busy />}>
+                <SettingsPage />
+              </Suspense>
+            }
+          />
+          <Route path="*" element={<NoSuchPage />} />
+        </Routes>
+      </Safe>
+      <Safe
+        part="This dialog"
+        of={`${dialog} ${taskDialog?.is}`}
+        frame={(sentence) => <div className="fixed inset-x-0 bottom-10 z-50 mx-auto w-fit">{sentence}</div>}
+      >
+        <Suspense fallback={null}>
+          {selecting && <BulkBar />}
+          {taskDialog !== null && <TaskDialogs />}
+          {dialog === 'commands' && <CommandMenu open commands={commands} onClose={close} />}
+          {dialog === 'new-note' && <NewNoteDialog open onClose={close} />}
+          {dialog === 'unsaved' && <UnsavedDialog onClose={close} />}
+          {dialog === 'import' && <ImportDialog open given={given} onClose={close} />}
+        </Suspense>
+      </Safe>
     </Frame>
   );
 }

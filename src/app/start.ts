@@ -11,7 +11,7 @@ import { NoteStore } from '../store/note-store';
 import type { WordsApart } from '../store/open-text';
 import { OpenTexts } from '../store/open-texts';
 import type { Recovered } from '../store/recover-drafts';
-import { type Settings, readSettings } from '../store/settings';
+import { type Settings, changedSettings, readSettings } from '../store/settings';
 import { type Tab, claimTab } from '../store/tab';
 import { actionContext } from '../features/session/action-context';
 import { noteAddress } from '../features/session/addresses';
@@ -85,10 +85,11 @@ export async function start(): Promise<Started> {
     texts,
     engine,
     clock,
-    saveSettings: async (next) => {
-      state.dispatch(settingsChanged(next));
+    changeSettings: async (change) => {
+      const present = state.getState().settings;
+      state.dispatch(settingsChanged({ ...present, ...(typeof change === 'function' ? change(present) : change) }));
       await store
-        .setValue('settings', next)
+        .changeValue('settings', (stored) => changedSettings(stored, change))
         .catch(() => notice({ words: 'The settings could not be stored: they last until the page is closed.', warns: true }));
     },
   };

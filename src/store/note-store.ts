@@ -164,9 +164,25 @@ export class NoteStore {
   }
 
   async setValue(id: string, value: unknown): Promise<void> {
-    await this.countWriting(() => this.db.values.put({ id, value }));
+    await this.changeValue(id, () => value);
+  }
+
+  /**
+   * Changes a value from what it is, so that two tabs that change parts of it keep both.
+   *
+   * @returns the value as it is then
+   */
+  async changeValue<T>(id: string, change: (present: unknown) => T): Promise<T> {
+    const next = await this.countWriting(() =>
+      this.db.transaction('rw', this.db.values, async () => {
+        const value = change((await this.db.values.get(id))?.value);
+        await this.db.values.put({ id, value });
+        return value;
+      }),
+    );
     this.post({ value: id });
     this.listeners.tell((one) => one.valueChanged?.(id));
+    return next;
   }
 
   private tell(writes: readonly NoteWrite[], { seen, step }: { seen: readonly (LineDays | null)[]; step: number | null }): void {

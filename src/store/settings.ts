@@ -42,6 +42,15 @@ export type Settings = z.infer<typeof settingsSchema>;
 
 export const DEFAULT_SETTINGS: Settings = settingsSchema.parse({});
 
+/** A change of some settings; from what they are where it depends on that. */
+export type SettingsChange = Partial<Settings> | ((present: Settings) => Partial<Settings>);
+
+/** Stored settings with a change; what is stored beside them, as by a newer version, stays. */
+export function changedSettings(stored: unknown, change: SettingsChange): Record<string, unknown> {
+  const kept = typeof stored === 'object' && stored !== null && !Array.isArray(stored) ? stored : {};
+  return { ...kept, ...(typeof change === 'function' ? change(readSettings(stored)) : change) };
+}
+
 /** Reads settings from anywhere; what is missing or wrong takes its default. */
 export function readSettings(value: unknown): Settings {
   const result = settingsSchema.safeParse(value);

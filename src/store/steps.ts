@@ -13,7 +13,11 @@ interface StepsHost {
   writing: <T>(write: () => PromiseLike<T>) => Promise<T>;
 }
 
+/** So many steps of a tab can be taken back. */
 const MOST_STEPS = 200;
+/** So many are kept of all tabs together, closed ones too, and so long, in milliseconds: 30 days. */
+const MOST_OF_ALL = 1000;
+const LONGEST = 30 * 24 * 60 * 60 * 1000;
 
 /** The steps of one tab, which Undo takes back and Redo does again: one a commit, and one a run of typing. */
 export class Steps {
@@ -37,7 +41,23 @@ export class Steps {
     const id = await this.db.steps.add(step);
     const keys = await this.db.steps.where('tab').equals(this.tab).primaryKeys();
     if (keys.length > MOST_STEPS) await this.db.steps.bulkDelete(keys.slice(0, keys.length - MOST_STEPS));
+    // Every now and then what closed tabs left is looked at; the numbers of steps rise with time.
+    if (id % 20 === 0) await this.prune();
     return id;
+  }
+
+  /** Lets go of what is old, and of the oldest where all tabs together have too many. */
+  private async prune(): Promise<void> {
+    const { steps } = this.db;
+    const over = (await steps.count()) - MOST_OF_ALL;
+    if (over > 0) await steps.bulkDelete(await steps.orderBy('id').limit(over).primaryKeys());
+    const latest = this.now() - LONGEST;
+    const old: number[] = [];
+    await steps
+      .orderBy('id')
+      .until(({ at }) => at >= latest)
+      .each(({ id }) => void (id !== undefined && old.push(id)));
+    await steps.bulkDelete(old);
   }
 
   /**

@@ -9,6 +9,7 @@ import { Menu, MenuEntry } from '../../ui/menu';
 import { AgendaLists } from '../agenda/AgendaLists';
 import { useStoredNote } from '../note/use-stored-note';
 import { agendaPages } from '../rack/folder-tree';
+import { Safe } from '../session/Safe';
 import { frameSlice } from '../session/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state';
 import { OutlinePanel } from './OutlinePanel';
@@ -66,10 +67,12 @@ export const Beside = memo(function Beside() {
           ))}
         </div>
       </div>
-      {beside.is === 'note' && <ThisNote path={here} />}
-      {beside.is === 'outline' && <OutlinePanel path={here} />}
-      <Suspense>{beside.is === 'why' && <WhyPanel />}</Suspense>
-      {beside.is === 'agenda' && page && <BesideAgenda key={page.path} path={page.path} />}
+      <Safe part="This panel" of={`${beside.is} ${here} ${page?.path}`}>
+        {beside.is === 'note' && <ThisNote path={here} />}
+        {beside.is === 'outline' && <OutlinePanel path={here} />}
+        <Suspense>{beside.is === 'why' && <WhyPanel />}</Suspense>
+        {beside.is === 'agenda' && page && <BesideAgenda key={page.path} path={page.path} />}
+      </Safe>
     </aside>
   );
 });

@@ -33,7 +33,7 @@ interface ImportStepsProps {
 }
 
 function ImportSteps({ given, onClose, onImported }: ImportStepsProps) {
-  const { store, saveSettings } = useServices();
+  const { store, changeSettings } = useServices();
   const undo = useUndo();
   const told = useToldDone();
   const [phase, setPhase] = useState<Phase>({ is: 'asking' });
@@ -69,7 +69,7 @@ function ImportSteps({ given, onClose, onImported }: ImportStepsProps) {
   return (
     <ImportReportView
       report={report}
-      onUseSettings={() => void saveSettings(readSettings(report.settings))}
+      onUseSettings={() => void changeSettings(readSettings(report.settings))}
       onTakeBack={async () => {
         if (report.step !== null) await undo(report.step);
         onClose();

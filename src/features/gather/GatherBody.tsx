@@ -2,6 +2,7 @@ import { Suspense, useMemo } from 'react';
 import { refuse } from '../session/messages';
 import { withGatherClause } from '../../core/gather/edit-clause';
 import { formText } from '../../core/gather/print';
+import { Safe } from '../session/Safe';
 import { useServices } from '../session/services';
 import { useAppSelector } from '../session/state';
 import { GatherErrors } from './GatherErrors';
@@ -25,8 +26,17 @@ interface GatherBodyProps {
   writable: boolean;
 }
 
+/** What a gather comes to; should it fail to be drawn, the lists beside it go on. */
+export function GatherBody(properties: GatherBodyProps) {
+  return (
+    <Safe part="This list" of={properties.shown.text}>
+      <Body {...properties} />
+    </Safe>
+  );
+}
+
 /** What a gather comes to, in its form, with all that is said about it: the same on agenda pages, in notes and beside. */
-export function GatherBody({ shown, written, at, name, groupHeading, sentenceShown, writable }: GatherBodyProps) {
+function Body({ shown, written, at, name, groupHeading, sentenceShown, writable }: GatherBodyProps) {
   const { answer, gather, text, draft } = shown;
   const { actions } = useServices();
   const ofPage = useAppSelector((state) => state.library.overview?.notes.find((note) => note.path === at)?.kind === 'agenda');

@@ -4,7 +4,7 @@ import type { Engine } from '../../engine/protocol';
 import type { NoteActions } from '../../store/note-actions';
 import type { NoteStore } from '../../store/note-store';
 import type { OpenTexts } from '../../store/open-texts';
-import type { Settings } from '../../store/settings';
+import type { SettingsChange } from '../../store/settings';
 import type { Clock } from './clock';
 
 /** What the interface works with; made once when the application starts. */
@@ -15,7 +15,8 @@ export interface Services {
   texts: OpenTexts;
   engine: Engine;
   clock: Clock;
-  saveSettings: (settings: Settings) => Promise<void>;
+  /** Changes some settings; what another tab changes of the others stays. */
+  changeSettings: (change: SettingsChange) => Promise<void>;
 }
 
 const Context = createContext<Services | null>(null);

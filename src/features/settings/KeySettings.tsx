@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import { useLocation } from 'react-router';
 import { keyFrom, keyName } from '../commands/command';
 import { COMMANDS, type Scope, conflictsOf, isKept, keysOf } from '../commands/definitions';
-import type { Settings } from '../../store/settings';
+import type { Settings, SettingsChange } from '../../store/settings';
 
 const SCOPES: [Scope, string][] = [
   ['everywhere', 'Everywhere'],
@@ -13,7 +13,7 @@ const SCOPES: [Scope, string][] = [
 
 interface KeySettingsProps {
   settings: Settings;
-  set: (change: Partial<Settings>) => void;
+  set: (change: SettingsChange) => void;
 }
 
 /** Every command with its key; a click waits for another one. */
@@ -27,11 +27,10 @@ export function KeySettings({ settings, set }: KeySettingsProps) {
   }, [hash, visit]);
   const give = (id: string, key: string | null): void => {
     setWaiting(null);
-    set({ keys: { ...settings.keys, [id]: key ?? '' } });
+    set((present) => ({ keys: { ...present.keys, [id]: key ?? '' } }));
   };
   const giveBack = (id: string): void => {
-    const { [id]: _given, ...rest } = settings.keys;
-    set({ keys: rest });
+    set(({ keys: { [id]: _given, ...rest } }) => ({ keys: rest }));
   };
   return (
     <section ref={section} id="keys" aria-label="Keys">

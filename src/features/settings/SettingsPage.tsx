@@ -1,7 +1,7 @@
 import { useMemo, type ReactNode } from 'react';
 import { refuse, say } from '../session/messages';
 import { WEEKDAY_LONG } from '../../core/calendar/day-name';
-import type { Settings } from '../../store/settings';
+import type { SettingsChange } from '../../store/settings';
 import { useExport } from '../exchange/use-export';
 import { Sheet } from '../note/Sheet';
 import { DeleteDemo } from '../opening/DeleteDemo';
@@ -18,10 +18,10 @@ import { TaskSettings } from './TaskSettings';
 /** Every setting on one page; each takes effect at once. */
 export function SettingsPage() {
   const settings = useAppSelector((state) => state.settings);
-  const { saveSettings } = useServices();
+  const { changeSettings } = useServices();
   const notes = useAppSelector((state) => state.library.overview?.notes);
   const agendas = useMemo(() => agendaPages(notes ?? []), [notes]);
-  const set = (change: Partial<Settings>): void => void saveSettings({ ...settings, ...change });
+  const set = (change: SettingsChange): void => void changeSettings(change);
   return (
     <Sheet title="Settings">
       <h1 className="mb-4 font-title text-[1.86rem] font-bold">Settings</h1>

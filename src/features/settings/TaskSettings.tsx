@@ -1,9 +1,9 @@
-import type { Settings } from '../../store/settings';
+import type { Settings, SettingsChange } from '../../store/settings';
 import { Choice } from './Choice';
 
 interface TaskSettingsProps {
   settings: Settings;
-  set: (change: Partial<Settings>) => void;
+  set: (change: SettingsChange) => void;
 }
 
 /** How tasks are read and what acting on them writes. */

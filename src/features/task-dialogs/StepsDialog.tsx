@@ -2,7 +2,6 @@ import { useState } from 'react';
 import type { OpenSteps } from '../../core/task/intention';
 import { Dialog } from '../../ui/Dialog';
 import { useServices } from '../session/services';
-import { useAppSelector } from '../session/state';
 import type { TaskDialog } from '../session/task-dialog';
 import { useAct } from '../session/use-act';
 
@@ -14,15 +13,14 @@ interface StepsDialogProps {
 /** Asks once what becomes of the open steps of the tasks that are closed; the answer can be kept. */
 export function StepsDialog({ asked, onClose }: StepsDialogProps) {
   const { tasks, intention, openSteps } = asked;
-  const settings = useAppSelector((state) => state.settings);
-  const { saveSettings } = useServices();
+  const { changeSettings } = useServices();
   const { actAll } = useAct();
   const [keep, setKeep] = useState(false);
   const done = intention.status === 'done';
   const them = openSteps === 1 ? 'it' : 'them';
   const choose = (steps: OpenSteps): void => {
     onClose();
-    if (keep) void saveSettings({ ...settings, openSteps: steps });
+    if (keep) void changeSettings({ openSteps: steps });
     void actAll(tasks, [{ ...intention, steps }]);
   };
   return (
