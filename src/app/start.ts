@@ -44,6 +44,7 @@ export async function start(): Promise<Started> {
     // The library would open it anew, and write into a store that somebody just deleted.
     return false;
   });
+  await db.openOwn();
   const settings = readSettings(await store.value('settings'));
   state.dispatch(settingsChanged(settings));
   const pretended = new URLSearchParams(location.search).get('now');

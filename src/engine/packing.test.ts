@@ -5,6 +5,7 @@ import { packNotes } from './packing';
 
 const note = (path: string, content: string | Uint8Array): StoredNote => ({
   key: path.toLowerCase(),
+  id: path.toLowerCase(),
   path,
   text: typeof content === 'string' ? content : null,
   bytes: typeof content === 'string' ? null : content,

@@ -15,8 +15,11 @@ export interface Marked {
 export type DemoState = 'untouched' | 'edited' | null;
 
 export interface StoredNote {
-  /** The folded path: the identity of the note. */
+  /** Its folded path, by which it is found. */
   key: string;
+  /** Made once and kept through rename and move, and when a deleted note is brought back. */
+  id: string;
+  /** What links and people use. */
   path: string;
   text: string | null;
   bytes: Uint8Array | null;
@@ -30,6 +33,8 @@ export interface StoredNote {
 /** What a step did to one note; null where there was none. */
 export interface StepChange {
   path: string;
+  /** The id of the note; steps that were stored before notes had one say none. */
+  id?: string;
   before: Content | null;
   /** Of many notes that came in together only a mark is kept. */
   after: Content | Marked | null;
@@ -54,6 +59,22 @@ interface KeyedValue {
   value: unknown;
 }
 
+/** The newest version of the database that this program knows; the browser counts in tens. */
+const NEWEST = 2;
+
+/** The store was written by a newer version of the program. */
+export class NewerStoreError extends Error {
+  constructor() {
+    super('The store was written by a newer version of Recado.');
+    this.name = 'NewerStoreError';
+  }
+}
+
+/** A name that no other note has: 96 random bits. */
+export function newNoteId(): string {
+  return [...crypto.getRandomValues(new Uint8Array(12))].map((byte) => byte.toString(16).padStart(2, '0')).join('');
+}
+
 /** The database of the browser: notes are the truth, the rest stands beside them. */
 export class RecadoDatabase extends Dexie {
   declare notes: Table<StoredNote, string>;
@@ -65,6 +86,28 @@ export class RecadoDatabase extends Dexie {
     // A write is called saved only when it is on the disk, not merely handed to the system.
     super(name, { chromeTransactionDurability: 'strict' });
     this.version(1).stores({ notes: 'key', steps: '++id, tab', values: 'id' });
+    this.version(2)
+      .stores({ notes: 'key, &id' })
+      .upgrade((tables) =>
+        tables
+          .table<Partial<StoredNote>>('notes')
+          .toCollection()
+          .modify((note) => void (note.id ??= newNoteId())),
+      );
+  }
+
+  /**
+   * Opens it, for whoever wants to know why it cannot be opened.
+   *
+   * @throws NewerStoreError when a newer version of the program wrote it
+   */
+  async openOwn(): Promise<void> {
+    await this.open();
+    // The library opens newer stores too; what this program would write into one nobody knows.
+    if (this.backendDB().version > NEWEST * 10) {
+      this.abandon();
+      throw new NewerStoreError();
+    }
   }
 
   /**

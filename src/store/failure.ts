@@ -17,6 +17,8 @@ export function failureSentence(error: unknown): string {
     return DISK_FULL;
   if (said.some(({ name }) => name === 'DatabaseClosedError' || name === 'InvalidStateError' || name === 'NotFoundError'))
     return 'The browser closed the store.';
+  if (said.some(({ name }) => name === 'NewerStoreError' || name === 'VersionError'))
+    return 'The store was written by a newer version of Recado than this page is; load the page anew.';
   const telling = said.find(({ name, message }) => !VAGUE.has(name) && message !== '') ?? said.findLast(({ message }) => message !== '');
   return `The browser could not do it${telling ? ` (${telling.message.slice(0, 160)})` : ''}.`;
 }

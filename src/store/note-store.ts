@@ -1,7 +1,16 @@
 import { dayOfDate } from '../core/calendar/day';
 import { type LineDays, daysAfter } from '../core/note/line-days';
 import { foldPath } from '../core/note/path';
-import { type Content, type DemoState, type RecadoDatabase, type StepChange, type StoredNote, contentOf, sameContent } from './database';
+import {
+  type Content,
+  type DemoState,
+  type RecadoDatabase,
+  type StepChange,
+  type StoredNote,
+  contentOf,
+  newNoteId,
+  sameContent,
+} from './database';
 import { Listeners, reportProblem } from './listeners';
 import type { NoteWrite } from './note-write';
 import { Steps } from './steps';
@@ -113,13 +122,19 @@ export class NoteStore {
   private async write(label: string | null, writes: readonly NoteWrite[]): Promise<CommitResult> {
     const changes: StepChange[] = [];
     const keys = writes.map((write) => foldPath(write.path));
+    const places = new Map(keys.map((key, index) => [key, index]));
     const present = await this.db.notes.bulkGet(keys);
+    const ids = writes.map(({ movedFrom, id }, index) => {
+      const from = movedFrom === undefined ? undefined : places.get(foldPath(movedFrom));
+      return present[index]?.id ?? (from === undefined ? undefined : present[from]?.id) ?? id ?? newNoteId();
+    });
     for (const [index, write] of writes.entries()) {
       const note = present[index];
       const before = note ? contentOf(note) : null;
       if (!sameContent(before, write.expect)) return { saved: false, conflict: write.path };
       changes.push({
         path: note && write.content === null ? note.path : write.path,
+        id: ids[index] ?? newNoteId(),
         before,
         after: write.content,
         demo: note?.demo ?? null,
@@ -127,12 +142,13 @@ export class NoteStore {
       });
     }
     await this.db.notes.bulkDelete(keys.filter((_, index) => writes[index]?.content === null));
-    const places = new Map(keys.map((key, index) => [key, index]));
     const seen = writes.map((write, index) => {
       const from = write.movedFrom === undefined ? undefined : places.get(foldPath(write.movedFrom));
       return this.seenAfter(write, present[from ?? index] ?? null);
     });
-    await this.db.notes.bulkPut(writes.flatMap((write, index) => this.record(write, present[index]?.demo ?? null, seen[index] ?? null)));
+    await this.db.notes.bulkPut(
+      writes.flatMap((write, index) => this.record(write, ids[index] ?? newNoteId(), present[index]?.demo ?? null, seen[index] ?? null)),
+    );
     const step = label === null ? null : await this.steps.add(label, changes);
     return { saved: true, seen, step };
   }
@@ -142,12 +158,13 @@ export class NoteStore {
     return daysAfter(before?.text ?? '', before?.seen ?? [], content.text, dayOfDate(new Date(this.now())));
   }
 
-  private record(write: NoteWrite, demo: DemoState, seen: LineDays | null): StoredNote[] {
+  private record(write: NoteWrite, id: string, demo: DemoState, seen: LineDays | null): StoredNote[] {
     const { path, content } = write;
     if (content === null) return [];
     return [
       {
         key: foldPath(path),
+        id,
         path,
         text: 'text' in content ? content.text : null,
         bytes: 'bytes' in content ? content.bytes : null,

@@ -8,6 +8,8 @@ export interface NoteWrite {
   content: Content | null;
   /** The path that the note had before it was moved; its lines were seen when they were seen there. */
   movedFrom?: string;
+  /** The id of a note that is brought back; one that is there keeps its own. */
+  id?: string;
   /** What the note is to the demo; when left out, a note of the demo counts as edited. */
   demo?: DemoState;
 }

@@ -3,6 +3,7 @@ import { RecadoDatabase, type StoredNote } from './database';
 import { type Portion, storedNotes } from './read-notes';
 
 const noteOf = (index: number): StoredNote => ({
+  id: `id ${index}`,
   key: `notes/${String(index).padStart(3, '0')}.md`,
   path: `Notes/${String(index).padStart(3, '0')}.md`,
   text: `- [ ] task ${index}`,

@@ -24,7 +24,14 @@ export function inverseWrites(
       return { refused: `“${label}” cannot be undone: “${baseNameOf(change.path)}” was changed at the same place since.` };
     if (target === 'same') continue;
     const from = target === null ? undefined : gone.get(foldPath(change.path));
-    writes.push({ path: change.path, expect: present, content: target, demo: change.demo, ...(from !== undefined && { movedFrom: from }) });
+    writes.push({
+      path: change.path,
+      expect: present,
+      content: target,
+      demo: change.demo,
+      ...(change.id !== undefined && { id: change.id }),
+      ...(from !== undefined && { movedFrom: from }),
+    });
   }
   return writes;
 }

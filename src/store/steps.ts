@@ -177,8 +177,9 @@ export class Steps {
       const notes = await this.db.notes.bulkGet(changes.map(({ path }) => foldPath(path)));
       const writes = (await import('./step-writes')).inverseWrites(label, changes, notes);
       if ('refused' in writes) return writes;
-      const again = writes.map(({ path, expect, content, demo, movedFrom }): StepChange => ({
+      const again = writes.map(({ path, expect, content, demo, movedFrom, id }): StepChange => ({
         path,
+        ...(id !== undefined && { id }),
         before: expect,
         after: content,
         demo: demo ?? null,
