@@ -14,6 +14,7 @@ import { useNow, useServices } from '../features/session/services';
 import { deviceMemory } from '../store/device-memory';
 import { useAppDispatch, useAppSelector } from '../features/session/state';
 import { useIdleYaml } from '../features/session/use-yaml';
+import { DialogHost } from './DialogHost';
 import { Frame } from './Frame';
 import { useCommands } from './commands';
 import { useDrop } from './use-drop';
@@ -21,13 +22,8 @@ import { useKeys } from './use-keys';
 import { useTheme } from './use-theme';
 
 const BulkBar = lazy(() => import('../features/bulk/BulkBar').then((part) => ({ default: part.BulkBar })));
-const CommandMenu = lazy(() => import('../features/commands/CommandMenu').then((part) => ({ default: part.CommandMenu })));
-const ImportDialog = lazy(() => import('../features/exchange/ImportDialog').then((part) => ({ default: part.ImportDialog })));
 const Messages = lazy(() => import('../features/session/Messages'));
-const NewNoteDialog = lazy(() => import('../features/note/NewNoteDialog').then((part) => ({ default: part.NewNoteDialog })));
 const Opening = lazy(() => import('../features/opening/Opening').then((part) => ({ default: part.Opening })));
-const TaskDialogs = lazy(() => import('../features/task-dialogs/TaskDialogs').then((part) => ({ default: part.TaskDialogs })));
-const UnsavedDialog = lazy(() => import('../features/strip/UnsavedDialog').then((part) => ({ default: part.UnsavedDialog })));
 const SettingsPage = lazy(() => import('../features/settings/SettingsPage').then((part) => ({ default: part.SettingsPage })));
 
 /** The whole interface: the first opening, or the frame with its pages and dialogs. */
@@ -62,19 +58,14 @@ export function App({ firstOpening }: { firstOpening: boolean }) {
 function Desk() {
   const dispatch = useAppDispatch();
   const dialog = useAppSelector((state) => state.frame.dialog);
-  const taskDialog = useAppSelector((state) => state.frame.taskDialog);
   const selecting = useAppSelector((state) => state.frame.selecting || Object.keys(state.selection).length > 0);
   const { pathname } = useLocation();
   const commands = useCommands();
   useKeys(commands);
   useIdleYaml();
   const { dialogShown } = frameSlice.actions;
-  const showImport = useCallback(() => dispatch(dialogShown('import')), [dispatch, dialogShown]);
+  const showImport = useCallback(() => dispatch(dialogShown({ is: 'import' })), [dispatch, dialogShown]);
   const [given, setGiven] = useDrop(showImport);
-  const close = (): void => {
-    dispatch(dialogShown(null));
-    setGiven(null);
-  };
   return (
     <Frame>
       <Safe part="This page" of={pathname} frame={(sentence) => <Sheet title="Recado">{sentence}</Sheet>}>
@@ -97,17 +88,11 @@ function Desk() {
       </Safe>
       <Safe
         part="This dialog"
-        of={`${dialog} ${taskDialog?.is}`}
+        of={dialog?.is ?? ''}
         frame={(sentence) => <div className="fixed inset-x-0 bottom-10 z-50 mx-auto w-fit">{sentence}</div>}
       >
-        <Suspense fallback={null}>
-          {selecting && <BulkBar />}
-          {taskDialog !== null && <TaskDialogs />}
-          {dialog === 'commands' && <CommandMenu open commands={commands} onClose={close} />}
-          {dialog === 'new-note' && <NewNoteDialog open onClose={close} />}
-          {dialog === 'unsaved' && <UnsavedDialog onClose={close} />}
-          {dialog === 'import' && <ImportDialog open given={given} onClose={close} />}
-        </Suspense>
+        <Suspense fallback={null}>{selecting && <BulkBar />}</Suspense>
+        <DialogHost commands={commands} given={given} onClosed={() => setGiven(null)} />
       </Safe>
     </Frame>
   );

@@ -23,7 +23,7 @@ export function useCommands(): Command[] {
   return useMemo((): Command[] => {
     const { toggled, dialogShown, besideChosen } = frameSlice.actions;
     const runs: Partial<Record<CommandId, () => void>> = {
-      menu: () => dispatch(dialogShown('commands')),
+      menu: () => dispatch(dialogShown({ is: 'commands' })),
       undo: () => void undo(),
       redo: () => void (runInText('redo') || redo()),
       journal: () => void navigate(dayAddress(clock.now().day)),
@@ -34,8 +34,8 @@ export function useCommands(): Command[] {
       'this-note': () => dispatch(besideChosen({ is: 'note' })),
       outline: () => dispatch(besideChosen({ is: 'outline' })),
       why: () => dispatch(besideChosen({ is: 'why' })),
-      'new-note': () => dispatch(dialogShown('new-note')),
-      import: () => dispatch(dialogShown('import')),
+      'new-note': () => dispatch(dialogShown({ is: 'new-note' })),
+      import: () => dispatch(dialogShown({ is: 'import' })),
       export: () => void exportAll(),
       settings: () => void navigate('/settings'),
       keys: () => void navigate('/settings#keys'),

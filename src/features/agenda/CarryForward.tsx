@@ -56,7 +56,7 @@ function CarryAll({ answers }: { answers: readonly (AnswerView | undefined)[] })
       <button
         type="button"
         className="quiet-button"
-        onClick={() => dispatch(frameSlice.actions.taskDialogShown({ is: 'day', tasks, what: 'plan', repeats }))}
+        onClick={() => dispatch(frameSlice.actions.dialogShown({ is: 'day', tasks, what: 'plan', repeats }))}
       >
         To another day…
       </button>

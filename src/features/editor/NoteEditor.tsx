@@ -244,7 +244,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
       });
     const askAbout = (asked: DialogTask[], dialog: (asked: DialogTask[]) => TaskDialog): void => {
       // What is written goes first, so that the answer finds the lines as they stand here.
-      void text.save().then(() => dispatch(frameSlice.actions.taskDialogShown(dialog(asked))));
+      void text.save().then(() => dispatch(frameSlice.actions.dialogShown(dialog(asked))));
     };
     const asked = (tasks: readonly Task[]): DialogTask[] =>
       tasks.map((task) => ({ ref: { path, line: task.line, expected: task.raw }, text: task.text }));

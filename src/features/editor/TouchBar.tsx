@@ -35,7 +35,7 @@ export function TouchBar({ onRun }: { onRun: (id: string) => void }) {
         type="button"
         aria-label="All commands"
         className="grid min-h-11 flex-1 place-items-center"
-        onClick={() => dispatch(frameSlice.actions.dialogShown('commands'))}
+        onClick={() => dispatch(frameSlice.actions.dialogShown({ is: 'commands' }))}
       >
         <TextSearch size={18} />
       </button>

@@ -21,7 +21,8 @@ export function useFollow(path: string): (target: FollowTarget) => void {
       const toNote = async (name: string, heading: string | null): Promise<void> => {
         // A link without a note is one within its own.
         const found = name === '' ? path : await engine.resolve(name, path);
-        if (found === null) dispatch(frameSlice.actions.newNoteAsked({ title: baseNameOf(name), folder: folderFor(name, path) }));
+        if (found === null)
+          dispatch(frameSlice.actions.dialogShown({ is: 'new-note', title: baseNameOf(name), folder: folderFor(name, path) }));
         else void navigate(noteAddress(found, (await lineOfHeading(store, found, heading)) ?? undefined));
       };
       // The other page learns neither who opened it nor from where.

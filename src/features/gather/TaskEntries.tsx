@@ -35,7 +35,7 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
   const single = rows.length === 1 ? first : null;
   const tasks = rows.map(dialogTask);
   // Once the menu has let go of the focus, so that the dialog can take it.
-  const ask = (dialog: TaskDialog): void => void setTimeout(() => dispatch(frameSlice.actions.taskDialogShown(dialog)));
+  const ask = (dialog: TaskDialog): void => void setTimeout(() => dispatch(frameSlice.actions.dialogShown(dialog)));
   const one = (intention: WideIntention): void => onAct([intention]);
   return (
     <>

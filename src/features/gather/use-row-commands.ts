@@ -43,7 +43,7 @@ export function useRowCommands(
   const run = useCallback(
     (id: string, row: RowView): void => {
       const chosen = selection[row.id] ? Object.values(selection) : [row];
-      const ask = (dialog: TaskDialog): void => void dispatch(frameSlice.actions.taskDialogShown(dialog));
+      const ask = (dialog: TaskDialog): void => void dispatch(frameSlice.actions.dialogShown(dialog));
       const tasks = chosen.map(dialogTask);
       switch (id) {
         case 'row-details':

@@ -5,24 +5,29 @@ import { cleanPath } from '../../core/note/path';
 import { Dialog } from '../../ui/Dialog';
 import { noteAddress } from '../session/addresses';
 import { useServices } from '../session/services';
-import { useAppSelector } from '../session/state';
+import type { AskedDialog } from '../session/task-dialog';
 import { FolderField } from './FolderField';
 
+interface NewNoteDialogProps {
+  open: boolean;
+  asked: Extract<AskedDialog, { is: 'new-note' }>;
+  onClose: () => void;
+}
+
 /** Makes a note: a title, and a folder if one likes. */
-export function NewNoteDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
+export function NewNoteDialog({ open, asked, onClose }: NewNoteDialogProps) {
   return (
     <Dialog open={open} onClose={onClose} title="New note">
-      <NewNoteForm onClose={onClose} />
+      <NewNoteForm asked={asked} onClose={onClose} />
     </Dialog>
   );
 }
 
-function NewNoteForm({ onClose }: { onClose: () => void }) {
+function NewNoteForm({ asked, onClose }: Omit<NewNoteDialogProps, 'open'>) {
   const { actions } = useServices();
   const navigate = useNavigate();
-  const asked = useAppSelector((state) => state.frame.newNote);
-  const [title, setTitle] = useState(asked?.title ?? '');
-  const [folder, setFolder] = useState(asked?.folder ?? '');
+  const [title, setTitle] = useState(asked.title ?? '');
+  const [folder, setFolder] = useState(asked.folder ?? '');
   const make = async (): Promise<void> => {
     const clean = folder.trim() === '' ? '' : cleanPath(folder.trim());
     if (clean === null) {
@@ -45,7 +50,7 @@ function NewNoteForm({ onClose }: { onClose: () => void }) {
         void make();
       }}
     >
-      {asked && <p className="text-muted">There is no note “{asked.title}” yet. Make it, and the link leads there.</p>}
+      {asked.title !== undefined && <p className="text-muted">There is no note “{asked.title}” yet. Make it, and the link leads there.</p>}
       <label className="grid gap-1">
         <span className="section-label">Title</span>
         <input className="field" required autoFocus value={title} onChange={(event) => setTitle(event.target.value)} />

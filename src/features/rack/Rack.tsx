@@ -28,7 +28,7 @@ export const Rack = memo(function Rack() {
         )}
       </div>
       <div className="flex flex-none gap-1 px-3 py-1">
-        <button type="button" className="quiet-button" onClick={() => dispatch(frameSlice.actions.dialogShown('import'))}>
+        <button type="button" className="quiet-button" onClick={() => dispatch(frameSlice.actions.dialogShown({ is: 'import' }))}>
           Import
         </button>
         <NavLink to="/settings" className="quiet-button">
@@ -39,7 +39,7 @@ export const Rack = memo(function Rack() {
           className="quiet-button ms-auto"
           aria-label="All commands"
           title="All commands and notes"
-          onClick={() => dispatch(frameSlice.actions.dialogShown('commands'))}
+          onClick={() => dispatch(frameSlice.actions.dialogShown({ is: 'commands' }))}
         >
           <TextSearch size={15} aria-hidden="true" />
         </button>
@@ -76,7 +76,7 @@ function RackSections({ overview }: { overview: Overview }) {
             className="quiet-button"
             aria-label="New note"
             title="New note"
-            onClick={() => dispatch(frameSlice.actions.dialogShown('new-note'))}
+            onClick={() => dispatch(frameSlice.actions.dialogShown({ is: 'new-note' }))}
           >
             <Plus size={15} aria-hidden="true" />
           </button>

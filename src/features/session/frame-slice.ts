@@ -1,7 +1,7 @@
 import { type PayloadAction, createSlice } from '@reduxjs/toolkit';
 import type { SaveState } from '../../store/open-texts';
 import type { BesideView, FrameMemory } from './frame-memory';
-import type { TaskDialog, WhyQuestion } from './task-dialog';
+import type { AskedDialog, WhyQuestion } from './task-dialog';
 
 export type { BesideView } from './frame-memory';
 
@@ -20,15 +20,12 @@ export interface FrameState {
   sheet: 'rack' | 'beside' | null;
   beside: BesideView;
   save: SaveState;
-  dialog: 'commands' | 'new-note' | 'import' | 'unsaved' | null;
+  /** What is asked in a dialog, of which there is one at a time. */
+  dialog: AskedDialog | null;
   /** What the background has to say, until it is shown. */
   notices: Notice[];
-  /** What a new note is to be called, and where it is to lie, when it is made for a link. */
-  newNote: { title: string; folder: string } | null;
   /** Whether a touch or click on a row selects it. */
   selecting: boolean;
-  /** What is asked about a task. */
-  taskDialog: TaskDialog | null;
   foldersClosed: string[];
   /** Where the cursor stands in the text on the page. */
   cursor: { path: string; line: number; words: number } | null;
@@ -56,9 +53,7 @@ const initialState: FrameState = {
   save: { is: 'saved' },
   dialog: null,
   notices: [],
-  newNote: null,
   selecting: false,
-  taskDialog: null,
   foldersClosed: [],
   cursor: null,
   finished: {},
@@ -96,18 +91,10 @@ export const frameSlice = createSlice({
     },
     dialogShown(state, { payload }: PayloadAction<FrameState['dialog']>) {
       state.dialog = payload;
-      state.newNote = null;
       state.sheet = null;
-    },
-    newNoteAsked(state, { payload }: PayloadAction<FrameState['newNote']>) {
-      state.dialog = 'new-note';
-      state.newNote = payload;
     },
     selectingChanged(state, { payload }: PayloadAction<boolean>) {
       state.selecting = payload;
-    },
-    taskDialogShown(state, { payload }: PayloadAction<TaskDialog | null>) {
-      state.taskDialog = payload;
     },
     foldToggled(state, { payload }: PayloadAction<string>) {
       toggle(state.folded, payload);

@@ -31,6 +31,15 @@ export type TaskDialog =
   | { is: 'remark'; tasks: DialogTask[]; status: 'done' | 'cancelled' }
   | { is: 'steps'; tasks: DialogTask[]; intention: Extract<WideIntention, { do: 'status' }>; openSteps: number };
 
+/** Every dialog that is asked for from elsewhere than its own place; `app/DialogHost.tsx` says what each is. */
+export type AskedDialog =
+  | TaskDialog
+  | { is: 'commands' }
+  /** With a title and folder where it is made for a link. */
+  | { is: 'new-note'; title?: string; folder?: string }
+  | { is: 'import' }
+  | { is: 'unsaved' };
+
 /** A row of a list as a dialog takes it. */
 export function dialogTask(row: RowView): DialogTask {
   return {

@@ -92,7 +92,7 @@ export function useAct(): RowActions {
       const openSteps = tasks.reduce((sum, task) => sum + (task.openSteps ?? 0), 0);
       if (openSteps === 0) return intention;
       if (choice !== 'ask') return { ...intention, steps: choice };
-      dispatch(frameSlice.actions.taskDialogShown({ is: 'steps', tasks: [...tasks], intention, openSteps }));
+      dispatch(frameSlice.actions.dialogShown({ is: 'steps', tasks: [...tasks], intention, openSteps }));
       return null;
     };
     const act: RowActions['act'] = async (ref, text, given, openSteps = 0) => {

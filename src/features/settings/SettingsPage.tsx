@@ -153,7 +153,7 @@ function NotesSection() {
       <button type="button" className="line-button" onClick={() => void save()}>
         Export everything
       </button>
-      <button type="button" className="line-button" onClick={() => dispatch(frameSlice.actions.dialogShown('import'))}>
+      <button type="button" className="line-button" onClick={() => dispatch(frameSlice.actions.dialogShown({ is: 'import' }))}>
         Import notes
       </button>
       <button type="button" className="line-button" onClick={() => void restore()}>

@@ -70,7 +70,7 @@ function SaveWords() {
         type="button"
         data-testid="save-state"
         className="font-semibold text-late underline"
-        onClick={() => dispatch(frameSlice.actions.dialogShown('unsaved'))}
+        onClick={() => dispatch(frameSlice.actions.dialogShown({ is: 'unsaved' }))}
       >
         {words}
       </button>

@@ -1,5 +1,4 @@
-import { frameSlice } from '../session/frame-slice';
-import { useAppDispatch, useAppSelector } from '../session/state';
+import type { TaskDialog } from '../session/task-dialog';
 import { DayDialog } from './DayDialog';
 import { DetailsDialog } from './DetailsDialog';
 import { NamesDialog } from './NamesDialog';
@@ -7,25 +6,20 @@ import { PlaceDialog } from './PlaceDialog';
 import { RemarkDialog } from './RemarkDialog';
 import { StepsDialog } from './StepsDialog';
 
-/** The dialog about tasks that is asked for, from whatever place. */
-export function TaskDialogs() {
-  const asked = useAppSelector((state) => state.frame.taskDialog);
-  const dispatch = useAppDispatch();
-  const close = (): void => void dispatch(frameSlice.actions.taskDialogShown(null));
-  switch (asked?.is) {
-    case undefined:
-      return null;
+/** The dialog about tasks that is asked for. */
+export function TaskDialogs({ asked, onClose }: { asked: TaskDialog; onClose: () => void }) {
+  switch (asked.is) {
     case 'details':
-      return <DetailsDialog asked={asked} onClose={close} />;
+      return <DetailsDialog asked={asked} onClose={onClose} />;
     case 'day':
-      return <DayDialog asked={asked} onClose={close} />;
+      return <DayDialog asked={asked} onClose={onClose} />;
     case 'names':
-      return <NamesDialog asked={asked} onClose={close} />;
+      return <NamesDialog asked={asked} onClose={onClose} />;
     case 'place':
-      return <PlaceDialog asked={asked} onClose={close} />;
+      return <PlaceDialog asked={asked} onClose={onClose} />;
     case 'remark':
-      return <RemarkDialog asked={asked} onClose={close} />;
+      return <RemarkDialog asked={asked} onClose={onClose} />;
     case 'steps':
-      return <StepsDialog asked={asked} onClose={close} />;
+      return <StepsDialog asked={asked} onClose={onClose} />;
   }
 }

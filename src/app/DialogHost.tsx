@@ -1,0 +1,44 @@
+import { Suspense, lazy } from 'react';
+import type { Command } from '../features/commands/command';
+import type { GivenFile } from '../features/exchange/read-files';
+import { frameSlice } from '../features/session/frame-slice';
+import { useAppDispatch, useAppSelector } from '../features/session/state';
+
+const CommandMenu = lazy(() => import('../features/commands/CommandMenu').then((part) => ({ default: part.CommandMenu })));
+const ImportDialog = lazy(() => import('../features/exchange/ImportDialog').then((part) => ({ default: part.ImportDialog })));
+const NewNoteDialog = lazy(() => import('../features/note/NewNoteDialog').then((part) => ({ default: part.NewNoteDialog })));
+const TaskDialogs = lazy(() => import('../features/task-dialogs/TaskDialogs').then((part) => ({ default: part.TaskDialogs })));
+const UnsavedDialog = lazy(() => import('../features/strip/UnsavedDialog').then((part) => ({ default: part.UnsavedDialog })));
+
+interface DialogHostProps {
+  commands: Command[];
+  /** Files that were dropped on the window, for the import; and what lets go of them. */
+  given: GivenFile[] | null;
+  onClosed: () => void;
+}
+
+/** The dialog that is asked for, from whatever place; each is loaded when it is asked for first. */
+export function DialogHost({ commands, given, onClosed }: DialogHostProps) {
+  const asked = useAppSelector((state) => state.frame.dialog);
+  const dispatch = useAppDispatch();
+  const close = (): void => {
+    dispatch(frameSlice.actions.dialogShown(null));
+    onClosed();
+  };
+  const shown = (): React.ReactNode => {
+    if (!asked) return null;
+    switch (asked.is) {
+      case 'commands':
+        return <CommandMenu open commands={commands} onClose={close} />;
+      case 'new-note':
+        return <NewNoteDialog open asked={asked} onClose={close} />;
+      case 'import':
+        return <ImportDialog open given={given} onClose={close} />;
+      case 'unsaved':
+        return <UnsavedDialog onClose={close} />;
+      default:
+        return <TaskDialogs asked={asked} onClose={close} />;
+    }
+  };
+  return <Suspense fallback={null}>{shown()}</Suspense>;
+}
