@@ -1,5 +1,5 @@
 // Tests read all front matter from the start, as the command line does.
-import { takeYaml } from './src/core/note/front-matter';
-import { readYaml } from './src/core/note/yaml';
+import { takeYaml } from './src/core/note/facts/front-matter';
+import { readYaml } from './src/core/note/facts/yaml';
 
 takeYaml(readYaml);

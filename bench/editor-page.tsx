@@ -6,10 +6,10 @@ import { EditorView, drawSelection, keymap } from '@codemirror/view';
 import Dexie, { type Table } from 'dexie';
 import { useEffect, useRef, useState } from 'react';
 import { createRoot } from 'react-dom/client';
-import { PortalRegistry } from '../src/features/editor/block-decorations';
+import { PortalRegistry } from '../src/features/editor/look/block-decorations';
 import { makeEditor } from '../src/features/editor/make-editor';
-import { ACTION_DEFAULTS, type ActionContext } from '../src/core/task/action-context';
-import { READING_DEFAULTS } from '../src/core/task/task';
+import { ACTION_DEFAULTS, type ActionContext } from '../src/core/task/acts/action-context';
+import { READING_DEFAULTS } from '../src/core/task/line/task';
 
 /** What the bench calls in the page. */
 export interface EditorPage {

@@ -1,6 +1,6 @@
 import initSqlJs, { type Database } from 'sql.js';
 import type { Library } from '../src/core/index/library';
-import type { Row } from '../src/core/index/row';
+import type { Row } from '../src/core/gather/rows/row';
 import { BENCH_DAY } from './library';
 import { type BenchRow, measure, row } from './measure';
 

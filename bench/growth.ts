@@ -1,11 +1,11 @@
 import 'fake-indexeddb/auto';
-import { sinkLists } from '../src/core/task/list-actions';
-import { ACTION_DEFAULTS, type ActionContext } from '../src/core/task/action-context';
-import type { WideIntention } from '../src/core/task/intention';
-import { actOnLines } from '../src/store/act-many';
-import { RecadoDatabase } from '../src/store/database';
-import { NoteActions } from '../src/store/note-actions';
-import { NoteStore } from '../src/store/note-store';
+import { sinkLists } from '../src/core/task/acts/list-actions';
+import { ACTION_DEFAULTS, type ActionContext } from '../src/core/task/acts/action-context';
+import type { WideIntention } from '../src/core/task/acts/intention';
+import { actOnLines } from '../src/store/acting/act-many';
+import { RecadoDatabase } from '../src/store/notes/database';
+import { NoteActions } from '../src/store/acting/note-actions';
+import { NoteStore } from '../src/store/notes/note-store';
 import { BENCH_DAY, makeLibrary } from './library';
 import { type BenchRow, row } from './measure';
 

@@ -1,6 +1,6 @@
 import { type Day, dayOfDate, readIsoDay } from '../src/core/calendar/day';
 import { readMoment } from '../src/core/calendar/span';
-import type { Moment } from '../src/core/task/action-context';
+import type { Moment } from '../src/core/task/acts/action-context';
 import { PlainError } from './plain-error';
 
 /** A command with its words and options, as they were given. */

@@ -1,9 +1,9 @@
-import { RefIndex } from '../src/core/index/ref-index';
-import { foldPath } from '../src/core/note/path';
-import { addedStatusOf, statusTable } from '../src/core/task/added-status';
-import type { ActionSettings } from '../src/core/task/action-context';
-import { type ReadNote, readNote } from '../src/core/task/read-note';
-import { type RefTable, refTask } from '../src/core/task/ref-problems';
+import { RefIndex } from '../src/core/index/names/ref-index';
+import { foldPath } from '../src/core/note/names/path';
+import { addedStatusOf, statusTable } from '../src/core/task/line/added-status';
+import type { ActionSettings } from '../src/core/task/acts/action-context';
+import { type ReadNote, readNote } from '../src/core/task/reading/read-note';
+import { type RefTable, refTask } from '../src/core/task/reading/ref-problems';
 import { type Folder, readFolder } from './read-folder';
 
 /** A folder of notes, read with the settings of a command. */

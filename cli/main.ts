@@ -1,5 +1,5 @@
-import { loadPatterns } from '../src/core/gather/pattern';
-import { loadYaml } from '../src/core/note/front-matter';
+import { loadPatterns } from '../src/core/gather/language/pattern';
+import { loadYaml } from '../src/core/note/facts/front-matter';
 import { readArguments } from './arguments';
 import { Desks } from './desk';
 import { HELP, printed } from './print';

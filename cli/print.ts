@@ -1,4 +1,4 @@
-import type { Why, WhyNode } from '../src/core/gather/why';
+import type { Why, WhyNode } from '../src/core/gather/answer/why';
 import type { ActAnswer } from './commands/act';
 import type { GatherAnswer, GatheredRow } from './commands/gather';
 import type { SpokenAnswer } from './commands/date';

@@ -11,7 +11,7 @@ import {
   writeFileSync,
 } from 'node:fs';
 import path from 'node:path';
-import { decodeUtf8 } from '../src/core/note/decode';
+import { decodeUtf8 } from '../src/core/note/blocks/decode';
 import { PlainError } from './plain-error';
 
 /** A note as it lies in a file. */

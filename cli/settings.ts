@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import * as z from 'zod';
-import { ACTION_DEFAULTS, type ActionSettings } from '../src/core/task/action-context';
+import { ACTION_DEFAULTS, type ActionSettings } from '../src/core/task/acts/action-context';
 import type { Arguments } from './arguments';
 import { PlainError } from './plain-error';
 

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { type Zippable, strToU8, unzipSync, zipSync } from 'fflate';
-import { SETTINGS_FILE } from '../src/store/settings-file';
+import { SETTINGS_FILE } from '../src/store/device/settings-file';
 import { type Desk, expect, test } from './desk';
 
 const NOT_UTF8 = new Uint8Array([0x2d, 0x20, 0x5b, 0x20, 0x5d, 0x20, 0xe9, 0xff, 0x0a]);

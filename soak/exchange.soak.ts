@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { strToU8, unzipSync, zipSync, type Zippable } from 'fflate';
 import { expect, test } from '@playwright/test';
-import { SETTINGS_FILE } from '../src/store/settings-file';
+import { SETTINGS_FILE } from '../src/store/device/settings-file';
 
 const COUNT = 50_000;
 

@@ -1,4 +1,4 @@
-import { type SpokenOptions, readSpokenDates, storedDate, wordsWithout } from '../../src/core/calendar/spoken-date';
+import { type SpokenOptions, readSpokenDates, storedDate, wordsWithout } from '../../src/core/calendar/spoken/spoken-date';
 import { timeName } from '../../src/core/calendar/span';
 
 /** What was understood, and the words that remain. */

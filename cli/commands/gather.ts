@@ -1,11 +1,11 @@
 import { type Day, type Weekday, isoDay } from '../../src/core/calendar/day';
-import type { AnswerRow } from '../../src/core/gather/answer';
-import type { Totals } from '../../src/core/gather/sums';
-import { sentenceText } from '../../src/core/gather/sentence';
-import { type Why, explain } from '../../src/core/gather/why';
+import type { AnswerRow } from '../../src/core/gather/answer/answer';
+import type { Totals } from '../../src/core/gather/answer/sums';
+import { sentenceText } from '../../src/core/gather/saying/sentence';
+import { type Why, explain } from '../../src/core/gather/answer/why';
 import { Library } from '../../src/core/index/library';
-import type { Row } from '../../src/core/index/row';
-import type { LiveGather } from '../../src/core/index/live-gather';
+import type { Row } from '../../src/core/gather/rows/row';
+import type { LiveGather } from '../../src/core/index/live/live-gather';
 import { PlainError } from '../plain-error';
 import { type Desk, noteAt } from '../desk';
 import { type ScannedTask, scan } from './scan';

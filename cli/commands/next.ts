@@ -1,8 +1,8 @@
 import { type Day, isoDay } from '../../src/core/calendar/day';
-import { writtenOut } from '../../src/core/calendar/repeat';
-import { datesAfter, nextDate } from '../../src/core/calendar/repeat-dates';
-import { readRepeat, repeatProblem } from '../../src/core/calendar/repeat-phrase';
-import { repeatRuleText } from '../../src/core/calendar/repeat-rule';
+import { writtenOut } from '../../src/core/calendar/repeat/repeat';
+import { datesAfter, nextDate } from '../../src/core/calendar/repeat/repeat-dates';
+import { readRepeat, repeatProblem } from '../../src/core/calendar/repeat/repeat-phrase';
+import { repeatRuleText } from '../../src/core/calendar/repeat/repeat-rule';
 import { PlainError } from '../plain-error';
 
 /**

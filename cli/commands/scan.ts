@@ -1,13 +1,13 @@
 import { type Day, isoDay } from '../../src/core/calendar/day';
 import type { Span } from '../../src/core/calendar/span';
-import { echoRefOf } from '../../src/core/task/echo';
-import { type Progress, progressOf } from '../../src/core/task/progress';
-import type { ReadNote } from '../../src/core/task/read-note';
-import { refProblems } from '../../src/core/task/ref-problems';
-import { restsUntil } from '../../src/core/task/resting';
-import { spanText } from '../../src/core/task/shift-dates';
-import type { Problem, Task } from '../../src/core/task/task';
-import { isOpen } from '../../src/core/task/status';
+import { echoRefOf } from '../../src/core/task/line/echo';
+import { type Progress, progressOf } from '../../src/core/task/reading/progress';
+import type { ReadNote } from '../../src/core/task/reading/read-note';
+import { refProblems } from '../../src/core/task/reading/ref-problems';
+import { restsUntil } from '../../src/core/task/reading/resting';
+import { spanText } from '../../src/core/task/acts/shift-dates';
+import type { Problem, Task } from '../../src/core/task/line/task';
+import { isOpen } from '../../src/core/task/line/status';
 import type { Desk } from '../desk';
 
 /** A task as the runner prints it: days in ISO form, names without signs, lines from 1, null for what is absent. */

@@ -1,8 +1,8 @@
 import { Suspense, lazy } from 'react';
 import type { Command } from '../features/commands/command';
 import type { GivenFile } from '../features/exchange/read-files';
-import { frameSlice } from '../features/session/frame-slice';
-import { useAppDispatch, useAppSelector } from '../features/session/state';
+import { frameSlice } from '../features/session/state/frame-slice';
+import { useAppDispatch, useAppSelector } from '../features/session/state/state';
 
 const CommandMenu = lazy(() => import('../features/commands/CommandMenu').then((part) => ({ default: part.CommandMenu })));
 const ImportDialog = lazy(() => import('../features/exchange/ImportDialog').then((part) => ({ default: part.ImportDialog })));

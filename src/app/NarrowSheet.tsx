@@ -1,8 +1,8 @@
 import type { MouseEvent } from 'react';
 import { Beside } from '../features/beside/Beside';
 import { Rack } from '../features/rack/Rack';
-import { frameSlice } from '../features/session/frame-slice';
-import { useAppDispatch, useAppSelector } from '../features/session/state';
+import { frameSlice } from '../features/session/state/frame-slice';
+import { useAppDispatch, useAppSelector } from '../features/session/state/state';
 import { Dialog } from '../ui/Dialog';
 
 /** In narrow windows rack and beside are sheets over the page; where one goes from there, the sheet goes. */

@@ -4,12 +4,12 @@ import type { Command } from '../features/commands/command';
 import { COMMANDS, type CommandId } from '../features/commands/definitions';
 import { useCommandKeys } from '../features/commands/use-key-of';
 import { useExport } from '../features/exchange/use-export';
-import { dayAddress, noteAddress } from '../features/session/addresses';
-import { frameSlice } from '../features/session/frame-slice';
-import { useServices } from '../features/session/services';
-import { useAppDispatch } from '../features/session/state';
-import { useRedo, useUndo } from '../features/session/use-act';
-import { runOnRow, noteRun, runInText } from '../features/session/page-commands';
+import { dayAddress, noteAddress } from '../features/session/places/addresses';
+import { frameSlice } from '../features/session/state/frame-slice';
+import { useServices } from '../features/session/state/services';
+import { useAppDispatch } from '../features/session/state/state';
+import { useRedo, useUndo } from '../features/session/acting/use-act';
+import { runOnRow, noteRun, runInText } from '../features/session/places/page-commands';
 
 /** What every command does, with its key; the menu of commands and the keys come from here. */
 export function useCommands(): Command[] {

@@ -1,8 +1,8 @@
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { BrowserRouter } from 'react-router';
-import { ServicesProvider } from '../features/session/services';
-import { failureSentence } from '../store/failure';
+import { ServicesProvider } from '../features/session/state/services';
+import { failureSentence } from '../store/notes/failure';
 import '../ui/styles.css';
 import { App } from './App';
 import { start } from './start';

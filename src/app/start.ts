@@ -1,28 +1,28 @@
 import { startEngine } from '../engine/client';
 import type { EngineEvent } from '../engine/protocol';
 import type { LibrarySettings } from '../core/index/library';
-import { baseNameOf } from '../core/note/path';
-import { RecadoDatabase } from '../store/database';
-import { deviceMemory, tabMemory } from '../store/device-memory';
-import { Drafts } from '../store/drafts';
-import { reportProblem } from '../store/listeners';
-import { NoteActions } from '../store/note-actions';
-import { NoteStore } from '../store/note-store';
-import type { WordsApart } from '../store/open-text';
-import { OpenTexts } from '../store/open-texts';
-import type { Recovered } from '../store/recover-drafts';
-import { type Settings, changedSettings, readSettings } from '../store/settings';
-import { type Tab, claimTab } from '../store/tab';
-import { actionContext } from '../features/session/action-context';
-import { noteAddress } from '../features/session/addresses';
-import { Clock } from '../features/session/clock';
-import { followSelection } from '../features/session/follow-selection';
-import { frameWords, readFrame } from '../features/session/frame-memory';
-import { type Notice, frameSlice } from '../features/session/frame-slice';
-import { libraryActions } from '../features/session/library-slice';
-import { selectionSlice } from '../features/session/selection-slice';
-import type { Services } from '../features/session/services';
-import { type State, makeState, settingsChanged } from '../features/session/state';
+import { baseNameOf } from '../core/note/names/path';
+import { RecadoDatabase } from '../store/notes/database';
+import { deviceMemory, tabMemory } from '../store/device/device-memory';
+import { Drafts } from '../store/texts/drafts';
+import { reportProblem } from '../store/notes/listeners';
+import { NoteActions } from '../store/acting/note-actions';
+import { NoteStore } from '../store/notes/note-store';
+import type { WordsApart } from '../store/texts/open-text';
+import { OpenTexts } from '../store/texts/open-texts';
+import type { Recovered } from '../store/texts/recover-drafts';
+import { type Settings, changedSettings, readSettings } from '../store/device/settings';
+import { type Tab, claimTab } from '../store/device/tab';
+import { actionContext } from '../features/session/acting/action-context';
+import { noteAddress } from '../features/session/places/addresses';
+import { Clock } from '../features/session/state/clock';
+import { followSelection } from '../features/session/places/follow-selection';
+import { frameWords, readFrame } from '../features/session/state/frame-memory';
+import { type Notice, frameSlice } from '../features/session/state/frame-slice';
+import { libraryActions } from '../features/session/state/library-slice';
+import { selectionSlice } from '../features/session/state/selection-slice';
+import type { Services } from '../features/session/state/services';
+import { type State, makeState, settingsChanged } from '../features/session/state/state';
 
 export interface Started {
   services: Services;
@@ -124,7 +124,7 @@ function openTexts(store: NoteStore, drafts: Drafts, state: State, notice: (one:
 
 async function recovered(texts: OpenTexts, tab: Tab): Promise<Recovered[]> {
   if (!texts.host.drafts.any()) return [];
-  const [open, { recoverDrafts }] = await Promise.all([tab.open(), import('../store/recover-drafts')]);
+  const [open, { recoverDrafts }] = await Promise.all([tab.open(), import('../store/texts/recover-drafts')]);
   return recoverDrafts(texts, (name) => name !== tab.name && (open === null || open.has(name)));
 }
 

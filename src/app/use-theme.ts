@@ -1,5 +1,5 @@
 import { useEffect, useSyncExternalStore } from 'react';
-import { useAppSelector } from '../features/session/state';
+import { useAppSelector } from '../features/session/state/state';
 
 const dark = window.matchMedia('(prefers-color-scheme: dark)');
 

@@ -1,8 +1,8 @@
 import { SHIPPED_PAGES } from '../core/agenda/shipped';
 import { EngineHost } from './host';
 import type { EngineEvent } from './protocol';
-import { EMPTY_OVERVIEW, overviewAfter } from '../core/index/overview';
-import { answersAfter } from '../core/index/news';
+import { EMPTY_OVERVIEW, overviewAfter } from '../core/index/live/overview';
+import { answersAfter } from '../core/index/live/news';
 import { SETTINGS } from './test-settings';
 
 function engine(notes: Record<string, string>) {

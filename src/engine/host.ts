@@ -1,11 +1,11 @@
-import { loadYaml, missesYaml } from '../core/note/front-matter';
-import { foldPath } from '../core/note/path';
+import { loadYaml, missesYaml } from '../core/note/facts/front-matter';
+import { foldPath } from '../core/note/names/path';
 import { Library, type LibrarySettings, type NoteChange } from '../core/index/library';
-import { loadPatterns, needsPatterns } from '../core/gather/pattern';
-import { OverviewKeeper } from '../core/index/overview';
-import type { Why } from '../core/gather/why';
-import type { Problem } from '../core/task/task';
-import type { AnswerNews } from '../core/index/news';
+import { loadPatterns, needsPatterns } from '../core/gather/language/pattern';
+import { OverviewKeeper } from '../core/index/live/overview';
+import type { Why } from '../core/gather/answer/why';
+import type { Problem } from '../core/task/line/task';
+import type { AnswerNews } from '../core/index/live/news';
 import type { Engine, EngineEvent, FoundTask } from './protocol';
 
 /** So many rows of a list are shown at first; no screen holds more. */

@@ -1,5 +1,5 @@
 import type { NoteChange } from '../core/index/library';
-import { answersAfter } from '../core/index/news';
+import { answersAfter } from '../core/index/live/news';
 import { EngineHost } from './host';
 import { type Apart, EngineKeeper } from './keeper';
 import type { EngineEvent } from './protocol';

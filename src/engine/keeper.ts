@@ -1,7 +1,7 @@
 import type { LibrarySettings, NoteChange } from '../core/index/library';
-import type { AnswerNews } from '../core/index/news';
-import type { Why } from '../core/gather/why';
-import type { Problem } from '../core/task/task';
+import type { AnswerNews } from '../core/index/live/news';
+import type { Why } from '../core/gather/answer/why';
+import type { Problem } from '../core/task/line/task';
 import type { Engine, EngineEvent, FoundTask } from './protocol';
 
 /** An engine that runs apart from the page, as in a worker. */

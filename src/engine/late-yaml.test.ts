@@ -1,4 +1,4 @@
-import type * as Front from '../core/note/front-matter';
+import type * as Front from '../core/note/facts/front-matter';
 import type * as Host from './host';
 import type { EngineEvent } from './protocol';
 
@@ -10,7 +10,7 @@ const HARD = '---\nodd: {x: 1}\ntags: [loans]\n---\n- [ ] ask';
 async function freshEngine(use: (parts: { host: typeof Host; front: typeof Front }) => Promise<void>): Promise<void> {
   await jest.isolateModulesAsync(async () => {
     const host = await import('./host');
-    const front = await import('../core/note/front-matter');
+    const front = await import('../core/note/facts/front-matter');
     await use({ host, front });
   });
 }
@@ -51,7 +51,7 @@ describe('front matter that only the YAML library can read', () => {
 
   it('takes its lines all the same while it is not read', async () => {
     await freshEngine(async ({ front: { readFrontMatter } }) => {
-      const { splitLines } = await import('../core/note/lines');
+      const { splitLines } = await import('../core/note/blocks/lines');
       expect(readFrontMatter(splitLines(HARD))).toMatchObject({ lineCount: 4, tags: [], problem: null });
     });
   });

@@ -1,9 +1,9 @@
 import type { LibrarySettings, NoteChange } from '../core/index/library';
-import type { AnswerNews } from '../core/index/news';
-import type { OverviewNews } from '../core/index/overview';
-import type { Why } from '../core/gather/why';
-import type { Status } from '../core/task/status';
-import type { Problem } from '../core/task/task';
+import type { AnswerNews } from '../core/index/live/news';
+import type { OverviewNews } from '../core/index/live/overview';
+import type { Why } from '../core/gather/answer/why';
+import type { Status } from '../core/task/line/status';
+import type { Problem } from '../core/task/line/task';
 
 /** What the engine tells the page. One message holds everything that one change brought, never a mixture. */
 export type EngineEvent =

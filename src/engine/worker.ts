@@ -1,5 +1,5 @@
 import * as Comlink from 'comlink';
-import { storedNotes } from '../store/read-notes';
+import { storedNotes } from '../store/notes/read-notes';
 import { EngineHost } from './host';
 
 const PORTION = 400;

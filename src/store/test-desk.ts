@@ -1,15 +1,15 @@
 import 'fake-indexeddb/auto';
-import { ACTION_DEFAULTS } from '../core/task/action-context';
-import { editorText } from '../core/note/line-endings';
-import { type Change, differenceOf } from '../core/task/edit';
-import { type Content, RecadoDatabase } from './database';
-import { DeviceMemory } from './device-memory';
-import { Drafts } from './drafts';
-import { NoteActions } from './note-actions';
-import { NoteStore } from './note-store';
-import type { OpenText, WordsApart } from './open-text';
-import { OpenTexts, type SaveState } from './open-texts';
-import { writeNote } from './write-note';
+import { ACTION_DEFAULTS } from '../core/task/acts/action-context';
+import { editorText } from '../core/note/blocks/line-endings';
+import { type Change, differenceOf } from '../core/task/writing/edit';
+import { type Content, RecadoDatabase } from './notes/database';
+import { DeviceMemory } from './device/device-memory';
+import { Drafts } from './texts/drafts';
+import { NoteActions } from './acting/note-actions';
+import { NoteStore } from './notes/note-store';
+import type { OpenText, WordsApart } from './texts/open-text';
+import { OpenTexts, type SaveState } from './texts/open-texts';
+import { writeNote } from './notes/write-note';
 
 let count = 0;
 const open: NoteStore[] = [];

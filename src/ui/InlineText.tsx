@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { readInline } from '../core/note/names';
+import { readInline } from '../core/note/names/names';
 
 interface Piece {
   from: number;

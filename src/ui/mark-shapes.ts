@@ -1,5 +1,5 @@
-import type { Priority } from '../core/task/clause';
-import { type Status, STATUS_NAMES } from '../core/task/status';
+import type { Priority } from '../core/task/line/clause';
+import { type Status, STATUS_NAMES } from '../core/task/line/status';
 
 /** One SVG element of a task mark. */
 export interface MarkShape {

@@ -24,7 +24,7 @@ import {
   weekdayOf,
   weeksInYear,
 } from './day';
-import { isRepeatPhrase } from './repeat-phrase';
+import { isRepeatPhrase } from './repeat/repeat-phrase';
 import { readMoment, readSpan } from './span';
 
 const ANY_DAY = fc.integer({ min: readIsoDay('1900-01-01') ?? 0, max: readIsoDay('2199-12-31') ?? 0 });

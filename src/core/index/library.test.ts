@@ -1,16 +1,16 @@
 import fc from 'fast-check';
 import { SHIPPED_PAGES } from '../agenda/shipped';
 import { isoDay, readIsoDay } from '../calendar/day';
-import { withoutLimits } from '../gather/without-limits';
-import { readNote } from '../task/read-note';
-import { ACTION_DEFAULTS } from '../task/action-context';
-import { actTogether } from '../task/act-across';
-import { isOpen } from '../task/status';
+import { withoutLimits } from '../gather/saying/without-limits';
+import { readNote } from '../task/reading/read-note';
+import { ACTION_DEFAULTS } from '../task/acts/action-context';
+import { actTogether } from '../task/acts/act-across';
+import { isOpen } from '../task/line/status';
 import { Library, type LibrarySettings } from './library';
-import { type AnswerNews, answersAfter } from './news';
-import { shelfOf } from './shelf';
-import type { AnswerView, RowView } from './view';
-import { loadPatterns } from '../gather/pattern';
+import { type AnswerNews, answersAfter } from './live/news';
+import { shelfOf } from './live/shelf';
+import type { AnswerView, RowView } from './live/view';
+import { loadPatterns } from '../gather/language/pattern';
 
 beforeAll(loadPatterns);
 

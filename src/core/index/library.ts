@@ -1,18 +1,18 @@
-import type { Status } from '../task/status';
-import { taskOfRef } from '../task/ref-problems';
-import type { Answer } from '../gather/answer';
-import type { GatherError, Source } from '../gather/ast';
-import { unknownNames } from '../gather/unknown-names';
-import { type Why, explain } from '../gather/why';
-import { foldPath } from '../note/path';
-import { AnswerTeller } from './answer-teller';
-import { LiveGather } from './live-gather';
-import type { AnswerNews } from './news';
+import type { Status } from '../task/line/status';
+import { taskOfRef } from '../task/reading/ref-problems';
+import type { Answer } from '../gather/answer/answer';
+import type { GatherError, Source } from '../gather/language/ast';
+import { unknownNames } from '../gather/language/unknown-names';
+import { type Why, explain } from '../gather/answer/why';
+import { foldPath } from '../note/names/path';
+import { AnswerTeller } from './live/answer-teller';
+import { LiveGather } from './live/live-gather';
+import type { AnswerNews } from './live/news';
 import { rowsFor } from './note-entry';
 import { type LibrarySettings, type NoteChange, NoteIndex } from './note-index';
-import { PageCount } from './page-count';
-import type { Row } from './row';
-import type { AnswerView } from './view';
+import { PageCount } from './live/page-count';
+import type { Row } from '../gather/rows/row';
+import type { AnswerView } from './live/view';
 
 export type { LibrarySettings, NoteChange } from './note-index';
 

@@ -1,19 +1,19 @@
-import type { Source } from '../gather/ast';
-import type { LineDays } from '../note/line-days';
-import { EachOnce } from '../note/each-once';
-import { readFrontMatter } from '../note/front-matter';
-import { splitLines } from '../note/lines';
-import { foldPath } from '../note/path';
-import { addedStatusOf } from '../task/added-status';
-import type { ReadNote } from '../task/read-note';
-import { type RefTask, refTask } from '../task/ref-problems';
-import type { AddedStatus } from '../task/status';
-import type { ReadingSettings, Task } from '../task/task';
-import { namesFor } from './name-table';
-import type { Named } from './note-postings';
-import { isOpen } from '../task/status';
-import type { Around } from '../task/task-line';
-import { NoteHead, type Row, type RowSource, type TaskCounts, echoOf, noteRowOf, pointRowsOf } from './row';
+import type { Source } from '../gather/language/ast';
+import type { LineDays } from '../note/facts/line-days';
+import { EachOnce } from '../note/facts/each-once';
+import { readFrontMatter } from '../note/facts/front-matter';
+import { splitLines } from '../note/blocks/lines';
+import { foldPath } from '../note/names/path';
+import { addedStatusOf } from '../task/line/added-status';
+import type { ReadNote } from '../task/reading/read-note';
+import { type RefTask, refTask } from '../task/reading/ref-problems';
+import type { AddedStatus } from '../task/line/status';
+import type { ReadingSettings, Task } from '../task/line/task';
+import { namesFor } from './names/name-table';
+import type { Named } from './columns/note-postings';
+import { isOpen } from '../task/line/status';
+import type { Around } from '../task/line/task-line';
+import { NoteHead, type Row, type RowSource, type TaskCounts, echoOf, noteRowOf, pointRowsOf } from '../gather/rows/row';
 
 /** What the library keeps of a note. Its tasks are in the columns, and their rows are made from its text when they are asked for. */
 export interface NoteEntry extends Named {

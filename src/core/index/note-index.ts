@@ -1,27 +1,27 @@
 import type { Day, Weekday } from '../calendar/day';
 import type { DateStyle } from '../calendar/day-name';
-import type { Answer, Plan } from '../gather/answer';
-import { answerOnce, matchingRows } from '../gather/answer-once';
-import type { GatherContext, Source } from '../gather/ast';
-import type { NameLookup } from '../gather/evaluate';
-import type { LineDays } from '../note/line-days';
-import { foldPath } from '../note/path';
-import { statusTable } from '../task/added-status';
-import { readNote } from '../task/read-note';
-import { isBlocked, refProblems } from '../task/ref-problems';
-import type { AddedStatus } from '../task/status';
-import type { Problem, ReadingSettings, Task } from '../task/task';
-import { candidateNotes } from './candidate-notes';
-import { ColumnAnswer } from './column-answer';
-import { Columns } from './columns';
-import { NameRegister } from './name-register';
-import { NameTable } from './name-table';
+import type { Answer, Plan } from '../gather/answer/answer';
+import { answerOnce, matchingRows } from '../gather/answer/answer-once';
+import type { GatherContext, Source } from '../gather/language/ast';
+import type { NameLookup } from '../gather/answer/evaluate';
+import type { LineDays } from '../note/facts/line-days';
+import { foldPath } from '../note/names/path';
+import { statusTable } from '../task/line/added-status';
+import { readNote } from '../task/reading/read-note';
+import { isBlocked, refProblems } from '../task/reading/ref-problems';
+import type { AddedStatus } from '../task/line/status';
+import type { Problem, ReadingSettings, Task } from '../task/line/task';
+import { candidateNotes } from './columns/candidate-notes';
+import { ColumnAnswer } from './columns/column-answer';
+import { Columns } from './columns/columns';
+import { NameRegister } from './names/name-register';
+import { NameTable } from './names/name-table';
 import { type NoteEntry, entryOf, namesSame, rowsFor } from './note-entry';
-import { NotePostings } from './note-postings';
-import { PlaceTable } from './place-table';
-import { RefIndex } from './ref-index';
-import type { Row } from './row';
-import { countTasks, emptyTally } from './tally';
+import { NotePostings } from './columns/note-postings';
+import { PlaceTable } from './columns/place-table';
+import { RefIndex } from './names/ref-index';
+import type { Row } from '../gather/rows/row';
+import { countTasks, emptyTally } from './columns/tally';
 
 /** Everything that changes how the library is read and answered, apart from the notes. */
 export interface LibrarySettings extends ReadingSettings {

@@ -1,6 +1,6 @@
 import type { Day } from '../calendar/day';
-import { isOpen } from '../task/status';
-import type { Row } from './row';
+import { isOpen } from '../task/line/status';
+import type { Row } from '../gather/rows/row';
 
 /** Whether an open task is planned for exactly this day. */
 export function isPlannedOn(row: Row, day: Day): boolean {

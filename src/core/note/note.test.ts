@@ -1,11 +1,11 @@
 import fc from 'fast-check';
-import { decodeUtf8 } from './decode';
-import { readFrontMatter, readSimpleYaml } from './front-matter';
-import { editorText, storedText } from './line-endings';
-import { lineText, splitLines } from './lines';
-import { cleanPath, foldPath, freePath, pathFor, safeFileName } from './path';
-import { renameLinks, retargetTo } from './rename-links';
-import { readYaml } from './yaml';
+import { decodeUtf8 } from './blocks/decode';
+import { readFrontMatter, readSimpleYaml } from './facts/front-matter';
+import { editorText, storedText } from './blocks/line-endings';
+import { lineText, splitLines } from './blocks/lines';
+import { cleanPath, foldPath, freePath, pathFor, safeFileName } from './names/path';
+import { renameLinks, retargetTo } from './names/rename-links';
+import { readYaml } from './facts/yaml';
 
 const front = (text: string) => readFrontMatter(splitLines(text));
 

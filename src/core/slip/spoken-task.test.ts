@@ -1,4 +1,4 @@
-import { ACTION_DEFAULTS } from '../task/action-context';
+import { ACTION_DEFAULTS } from '../task/acts/action-context';
 import { partsAtEnd, readSpokenTask } from './spoken-task';
 
 /** A Monday, 09:14. */

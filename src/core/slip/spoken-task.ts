@@ -1,9 +1,9 @@
-import { firstDate } from '../calendar/repeat-dates';
-import { readRepeat } from '../calendar/repeat-phrase';
-import { type SpokenDate, readSpokenDates, storedDate, wordsWithout } from '../calendar/spoken-date';
-import { type SpokenRepeat, readSpokenRepeat } from '../calendar/spoken-repeat';
-import type { ActionContext } from '../task/action-context';
-import type { ClauseName } from '../task/clause';
+import { firstDate } from '../calendar/repeat/repeat-dates';
+import { readRepeat } from '../calendar/repeat/repeat-phrase';
+import { type SpokenDate, readSpokenDates, storedDate, wordsWithout } from '../calendar/spoken/spoken-date';
+import { type SpokenRepeat, readSpokenRepeat } from '../calendar/spoken/spoken-repeat';
+import type { ActionContext } from '../task/acts/action-context';
+import type { ClauseName } from '../task/line/clause';
 
 /** A clause that was read from words: `due 2026-11-27`. */
 export interface SpokenClause {

@@ -1,11 +1,11 @@
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { useCallback, useState } from 'react';
-import { type Narrowing, NO_NARROWING, isNarrowed } from '../../core/gather/narrow';
-import type { AnswerView } from '../../core/index/view';
+import { type Narrowing, NO_NARROWING, isNarrowed } from '../../core/gather/answer/narrow';
+import type { AnswerView } from '../../core/index/live/view';
 import { GatherBody } from '../gather/GatherBody';
-import { headWords } from '../gather/count-words';
-import { ListMenu } from '../gather/ListMenu';
-import { useFolded } from '../gather/use-folded';
+import { headWords } from '../gather/list/count-words';
+import { ListMenu } from '../gather/list/ListMenu';
+import { useFolded } from '../gather/list/use-folded';
 import { useGather } from '../gather/use-gather';
 import { useReport } from './use-report';
 

@@ -2,14 +2,14 @@ import { CalendarArrowUp } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { PLANNED_LATER } from '../../core/agenda/shipped-names';
-import type { AnswerView, RowView } from '../../core/index/view';
-import { isOpen } from '../../core/task/status';
-import { noteAddress } from '../session/addresses';
-import { frameSlice } from '../session/frame-slice';
-import { useAppDispatch } from '../session/state';
-import { dialogTask } from '../session/task-dialog';
-import { useAnswer } from '../session/use-answer';
-import { counted, useAct } from '../session/use-act';
+import type { AnswerView, RowView } from '../../core/index/live/view';
+import { isOpen } from '../../core/task/line/status';
+import { noteAddress } from '../session/places/addresses';
+import { frameSlice } from '../session/state/frame-slice';
+import { useAppDispatch } from '../session/state/state';
+import { dialogTask } from '../session/acting/task-dialog';
+import { useAnswer } from '../session/state/use-answer';
+import { counted, useAct } from '../session/acting/use-act';
 
 /** The head of Today: what is due by now but planned later, and all that is left, to be carried to another day in one stroke. */
 export function CarryForward({ answers }: { answers: readonly (AnswerView | undefined)[] }) {

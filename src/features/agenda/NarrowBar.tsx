@@ -1,8 +1,8 @@
 import { ListFilter, X } from 'lucide-react';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
-import { type Narrowing, isNarrowed, typedCondition } from '../../core/gather/narrow';
-import type { AnswerView, RowView } from '../../core/index/view';
+import { type Narrowing, isNarrowed, typedCondition } from '../../core/gather/answer/narrow';
+import type { AnswerView, RowView } from '../../core/index/live/view';
 import { Menu, MenuCheck, MenuInside } from '../../ui/menu';
 
 interface NarrowBarProps {

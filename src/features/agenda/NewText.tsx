@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { SHIPPED_MEMORY, readShippedMemory, settleOffer } from '../opening/renew-pages';
-import { useServices } from '../session/services';
+import { useServices } from '../session/state/services';
 
 /** On a page that a person changed, when what ships as it is another by now: the new text is offered, once. */
 export function NewText({ path, onTake }: { path: string; onTake: () => void }) {

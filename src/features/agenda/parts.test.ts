@@ -1,4 +1,4 @@
-import { readNote } from '../../core/task/read-note';
+import { readNote } from '../../core/task/reading/read-note';
 import { agendaParts } from './parts';
 
 it('an agenda page is its words and, between them, its gathers in order', () => {

@@ -1,5 +1,5 @@
-import { lineText } from '../../core/note/lines';
-import type { ReadNote } from '../../core/task/read-note';
+import { lineText } from '../../core/note/blocks/lines';
+import type { ReadNote } from '../../core/task/reading/read-note';
 
 /** An agenda page in the order of its text: words between, and runs of gathers. */
 export type AgendaPart =

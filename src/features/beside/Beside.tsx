@@ -1,17 +1,17 @@
 import { ChevronDown } from 'lucide-react';
 import { Suspense, lazy, memo, useMemo } from 'react';
 import { useLocation, useParams } from 'react-router';
-import { readNote } from '../../core/task/read-note';
+import { readNote } from '../../core/task/reading/read-note';
 import { isoDay, readIsoDay } from '../../core/calendar/day';
-import { journalClaims } from '../../core/index/journal-claims';
-import { journalPath } from '../../core/note/path';
+import { journalClaims } from '../../core/index/live/journal-claims';
+import { journalPath } from '../../core/note/names/path';
 import { Menu, MenuEntry } from '../../ui/menu';
 import { AgendaLists } from '../agenda/AgendaLists';
 import { useStoredNote } from '../note/use-stored-note';
 import { agendaPages } from '../rack/folder-tree';
-import { Safe } from '../session/Safe';
-import { frameSlice } from '../session/frame-slice';
-import { useAppDispatch, useAppSelector } from '../session/state';
+import { Safe } from '../session/acting/Safe';
+import { frameSlice } from '../session/state/frame-slice';
+import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { OutlinePanel } from './OutlinePanel';
 import { ThisNote } from './ThisNote';
 

@@ -1,12 +1,12 @@
 import { Pencil } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { baseNameOf } from '../../core/note/path';
+import { baseNameOf } from '../../core/note/names/path';
 import { LazyRenameDialog as RenameDialog } from '../rename/LazyRenameDialog';
-import { readNote } from '../../core/task/read-note';
+import { readNote } from '../../core/task/reading/read-note';
 import { useStoredNote } from '../note/use-stored-note';
-import { noteAddress } from '../session/addresses';
-import { useAppSelector } from '../session/state';
+import { noteAddress } from '../session/places/addresses';
+import { useAppSelector } from '../session/state/state';
 
 /** The headings of the note on the page; the one that holds the cursor is marked. */
 export function OutlinePanel({ path }: { path: string | null }) {

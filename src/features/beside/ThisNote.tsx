@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { GatherList } from '../gather/GatherList';
-import { RowMenus } from '../gather/RowMenu';
-import { useAnswer } from '../session/use-answer';
+import { GatherList } from '../gather/list/GatherList';
+import { RowMenus } from '../gather/rows/RowMenu';
+import { useAnswer } from '../session/state/use-answer';
 
 type Part = 'open' | 'resting' | 'closed';
 

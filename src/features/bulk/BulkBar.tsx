@@ -1,16 +1,16 @@
 import { ListChecks, X } from 'lucide-react';
 import { lazy, useCallback, useEffect } from 'react';
-import type { WideIntention } from '../../core/task/intention';
-import { foldPath } from '../../core/note/path';
+import type { WideIntention } from '../../core/task/acts/intention';
+import { foldPath } from '../../core/note/names/path';
 import { Menu } from '../../ui/menu';
-import { useServices } from '../session/services';
-import { frameSlice } from '../session/frame-slice';
-import { selectionSlice } from '../session/selection-slice';
-import { useAppDispatch, useAppSelector } from '../session/state';
-import { dialogTask } from '../session/task-dialog';
-import { counted, useAct } from '../session/use-act';
+import { useServices } from '../session/state/services';
+import { frameSlice } from '../session/state/frame-slice';
+import { selectionSlice } from '../session/state/selection-slice';
+import { useAppDispatch, useAppSelector } from '../session/state/state';
+import { dialogTask } from '../session/acting/task-dialog';
+import { counted, useAct } from '../session/acting/use-act';
 
-const TaskEntries = lazy(() => import('../gather/TaskEntries').then((part) => ({ default: part.TaskEntries })));
+const TaskEntries = lazy(() => import('../gather/rows/TaskEntries').then((part) => ({ default: part.TaskEntries })));
 
 /** What is selected, and what can be done to all of it in one step. */
 export function BulkBar() {

@@ -2,9 +2,9 @@ import { Command as Menu } from 'cmdk';
 import { useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Dialog } from '../../ui/Dialog';
-import { noteAddress } from '../session/addresses';
-import { notesNamed } from '../session/notes-named';
-import { useAppSelector } from '../session/state';
+import { noteAddress } from '../session/places/addresses';
+import { notesNamed } from '../session/state/notes-named';
+import { useAppSelector } from '../session/state/state';
 import { type Command, keyName } from './command';
 
 interface CommandMenuProps {

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { useAppSelector } from '../session/state';
+import { useAppSelector } from '../session/state/state';
 import { keysOf } from './definitions';
 
 /** The key of each command, as the settings say. */

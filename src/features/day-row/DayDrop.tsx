@@ -1,7 +1,7 @@
 import { type DragEvent, useEffect, useState } from 'react';
 import { type Day, civilFrom, isoDay } from '../../core/calendar/day';
-import { draggedTasks, isTaskDrag } from '../gather/task-drag';
-import { useAct } from '../session/use-act';
+import { draggedTasks, isTaskDrag } from '../gather/rows/task-drag';
+import { useAct } from '../session/acting/use-act';
 
 /** While a task is dragged over a day, its two halves: one to plan it then, one to have it due then. */
 export function DayDrop({ day }: { day: Day }) {

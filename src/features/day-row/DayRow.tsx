@@ -3,13 +3,13 @@ import { Link, useLocation } from 'react-router';
 import { type Day, civilFrom, weekdayOf, isoDay } from '../../core/calendar/day';
 import { MONTH_NAMES, dayTitle, weekdayName } from '../../core/calendar/day-name';
 import { durationName } from '../../core/calendar/duration';
-import type { DayTally } from '../../core/index/tally';
+import type { DayTally } from '../../core/index/columns/tally';
 import { timeName } from '../../core/calendar/span';
 import { DayDrop } from './DayDrop';
 import { onDrag } from './on-drag';
-import { dayAddress } from '../session/addresses';
-import { useNow } from '../session/services';
-import { useAppSelector } from '../session/state';
+import { dayAddress } from '../session/places/addresses';
+import { useNow } from '../session/state/services';
+import { useAppSelector } from '../session/state/state';
 
 const PAST = 5;
 /** In rem, with the gap behind it. */

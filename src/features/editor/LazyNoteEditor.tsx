@@ -1,5 +1,5 @@
 import { type ComponentProps, Suspense, lazy } from 'react';
-import { loadYaml } from '../../core/note/front-matter';
+import { loadYaml } from '../../core/note/facts/front-matter';
 import type { NoteEditor } from './NoteEditor';
 
 // The editor reads what is being written, whatever its front matter holds.

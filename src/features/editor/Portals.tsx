@@ -2,8 +2,8 @@ import type { EditorView } from '@codemirror/view';
 import { useSyncExternalStore } from 'react';
 import { createPortal } from 'react-dom';
 import { GatherBlock } from '../gather/GatherBlock';
-import { FrontMatterLine } from './FrontMatterLine';
-import type { PortalRegistry } from './block-decorations';
+import { FrontMatterLine } from './reading/FrontMatterLine';
+import type { PortalRegistry } from './look/block-decorations';
 
 interface PortalsProps {
   registry: PortalRegistry;

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { applyChanges } from '../../core/task/edit';
+import { applyChanges } from '../../core/task/writing/edit';
 import { EditorSurface } from './editor-surface';
 import { watchedView } from './test-view';
 

@@ -1,8 +1,8 @@
 import { isolateHistory } from '@codemirror/commands';
 import { Annotation, ChangeSet, Transaction } from '@codemirror/state';
 import type { EditorView, ViewUpdate } from '@codemirror/view';
-import { type Change, differenceOf } from '../../core/task/edit';
-import type { Surface } from '../../store/open-text';
+import { type Change, differenceOf } from '../../core/task/writing/edit';
+import type { Surface } from '../../store/texts/open-text';
 
 /** Marks what came from the store, which needs no saving. */
 export const fromStore = Annotation.define<boolean>();

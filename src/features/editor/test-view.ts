@@ -1,6 +1,6 @@
 import { EditorState, type Extension, Transaction, type TransactionSpec } from '@codemirror/state';
 import type { EditorView } from '@codemirror/view';
-import { noteField, notePath } from './note-field';
+import { noteField, notePath } from './reading/note-field';
 
 /**
  * An editor without a page, for tests of what commands do to the text.

@@ -1,9 +1,9 @@
 import { useEffect, useRef, useState } from 'react';
-import { type ImportReport, importNotes } from '../../store/import-notes';
-import { readSettings } from '../../store/settings';
+import { type ImportReport, importNotes } from '../../store/notes/import-notes';
+import { readSettings } from '../../store/device/settings';
 import { Dialog } from '../../ui/Dialog';
-import { useServices } from '../session/services';
-import { useToldDone, useUndo } from '../session/use-act';
+import { useServices } from '../session/state/services';
+import { useToldDone, useUndo } from '../session/acting/use-act';
 import { ImportReportView, cameInWords } from './ImportReportView';
 import { type GivenFile, givenFrom, readGiven } from './read-files';
 

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
-import type { ImportReport } from '../../store/import-notes';
-import { counted } from '../session/use-act';
+import type { ImportReport } from '../../store/notes/import-notes';
+import { counted } from '../session/acting/use-act';
 
 interface ImportReportViewProps {
   report: ImportReport;

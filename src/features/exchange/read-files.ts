@@ -1,4 +1,4 @@
-import type { ImportFile } from '../../store/import-notes';
+import type { ImportFile } from '../../store/notes/import-notes';
 
 /** A file larger than this is left out: no note is. */
 const LARGEST = 50 * 1024 * 1024;

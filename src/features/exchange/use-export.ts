@@ -1,9 +1,9 @@
 import { useCallback } from 'react';
 import { isoDay } from '../../core/calendar/day';
-import { SETTINGS_FILE } from '../../store/settings-file';
-import { refuse, say, unsay } from '../session/messages';
-import { useServices } from '../session/services';
-import { useAppSelector } from '../session/state';
+import { SETTINGS_FILE } from '../../store/device/settings-file';
+import { refuse, say, unsay } from '../session/acting/messages';
+import { useServices } from '../session/state/services';
+import { useAppSelector } from '../session/state/state';
 import { saveFile } from './save-file';
 
 const SHOWN = 'export';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { GatherBody } from './GatherBody';
-import { headWords } from './count-words';
-import { ListMenu } from './ListMenu';
+import { headWords } from './list/count-words';
+import { ListMenu } from './list/ListMenu';
 import { useGather } from './use-gather';
 
 interface GatherBlockProps {

@@ -1,15 +1,15 @@
 import { Suspense, useMemo } from 'react';
-import { refuse } from '../session/messages';
-import { withGatherClause } from '../../core/gather/edit-clause';
-import { formText } from '../../core/gather/print';
-import { Safe } from '../session/Safe';
-import { useServices } from '../session/services';
-import { useAppSelector } from '../session/state';
+import { refuse } from '../session/acting/messages';
+import { withGatherClause } from '../../core/gather/saying/edit-clause';
+import { formText } from '../../core/gather/saying/print';
+import { Safe } from '../session/acting/Safe';
+import { useServices } from '../session/state/services';
+import { useAppSelector } from '../session/state/state';
 import { GatherErrors } from './GatherErrors';
-import { NewTaskLine } from './NewTaskLine';
-import { RowMenus } from './RowMenu';
-import { Sentence } from './Sentence';
-import { drawingOf } from './forms';
+import { NewTaskLine } from './list/NewTaskLine';
+import { RowMenus } from './rows/RowMenu';
+import { Sentence } from './rows/Sentence';
+import { drawingOf } from './list/forms';
 import { GatherSource } from './gather-source';
 import type { ShownGather } from './use-gather';
 

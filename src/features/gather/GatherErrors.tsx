@@ -1,4 +1,4 @@
-import type { AnswerView } from '../../core/index/view';
+import type { AnswerView } from '../../core/index/live/view';
 
 /** Names in a gather that nothing bears; it is answered all the same. */
 function Hints({ hints }: { hints: AnswerView['hints'] }) {

@@ -1,11 +1,11 @@
 import { useEffect, useMemo, useState } from 'react';
-import type { AnswerView } from '../../core/index/view';
-import type { Gather } from '../../core/gather/ast';
-import { type ClauseWord, withGatherClause } from '../../core/gather/edit-clause';
-import { type Narrowing, NO_NARROWING, narrowed } from '../../core/gather/narrow';
-import { parseGather } from '../../core/gather/parse';
-import { withoutLimits } from '../../core/gather/without-limits';
-import { useAnswer } from '../session/use-answer';
+import type { AnswerView } from '../../core/index/live/view';
+import type { Gather } from '../../core/gather/language/ast';
+import { type ClauseWord, withGatherClause } from '../../core/gather/saying/edit-clause';
+import { type Narrowing, NO_NARROWING, narrowed } from '../../core/gather/answer/narrow';
+import { parseGather } from '../../core/gather/language/parse';
+import { withoutLimits } from '../../core/gather/saying/without-limits';
+import { useAnswer } from '../session/state/use-answer';
 import { lastGoodText, listPlace, rememberGood } from './last-good';
 
 export interface ShownGather {

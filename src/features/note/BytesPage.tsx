@@ -1,4 +1,4 @@
-import { baseNameOf } from '../../core/note/path';
+import { baseNameOf } from '../../core/note/names/path';
 import { saveFile } from '../exchange/save-file';
 import { Sheet } from './Sheet';
 

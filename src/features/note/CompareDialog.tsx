@@ -1,10 +1,10 @@
 import { useEffect, useState } from 'react';
-import { refuse } from '../session/messages';
-import { baseNameOf } from '../../core/note/path';
-import { type Choice, type Part, chosenText, compareTexts } from '../../store/compare-texts';
+import { refuse } from '../session/acting/messages';
+import { baseNameOf } from '../../core/note/names/path';
+import { type Choice, type Part, chosenText, compareTexts } from '../../store/texts/compare-texts';
 import { Dialog } from '../../ui/Dialog';
-import { useServices } from '../session/services';
-import { counted, useToldDone } from '../session/use-act';
+import { useServices } from '../session/state/services';
+import { counted, useToldDone } from '../session/acting/use-act';
 
 interface CompareDialogProps {
   path: string;

@@ -1,8 +1,8 @@
 import { Link } from 'react-router';
 import type { Day } from '../../core/calendar/day';
-import { journalClaims } from '../../core/index/journal-claims';
-import { noteAddress } from '../session/addresses';
-import { useAppSelector } from '../session/state';
+import { journalClaims } from '../../core/index/live/journal-claims';
+import { noteAddress } from '../session/places/addresses';
+import { useAppSelector } from '../session/state/state';
 
 interface DayClaimsProps {
   /** The note that shows it. */

@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { refuse } from '../session/messages';
-import { cleanPath } from '../../core/note/path';
+import { refuse } from '../session/acting/messages';
+import { cleanPath } from '../../core/note/names/path';
 import { Dialog } from '../../ui/Dialog';
-import { noteAddress } from '../session/addresses';
-import { useServices } from '../session/services';
-import type { AskedDialog } from '../session/task-dialog';
+import { noteAddress } from '../session/places/addresses';
+import { useServices } from '../session/state/services';
+import type { AskedDialog } from '../session/acting/task-dialog';
 import { FolderField } from './FolderField';
 
 interface NewNoteDialogProps {

@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
-import { folderOf } from '../../core/note/path';
-import { useServices } from '../session/services';
-import { useToldDone } from '../session/use-act';
+import { folderOf } from '../../core/note/names/path';
+import { useServices } from '../session/state/services';
+import { useToldDone } from '../session/acting/use-act';
 import { NoteMenu } from './NoteMenu';
 
 interface NoteHeaderProps {

@@ -1,6 +1,6 @@
 import { MoreHorizontal } from 'lucide-react';
 import { Suspense, lazy, useState } from 'react';
-import { useAppSelector } from '../session/state';
+import { useAppSelector } from '../session/state/state';
 import { Menu, MenuChoice, MenuChoices, MenuEntry, MenuInside, MenuLine } from '../../ui/menu';
 import { PinEntry } from '../rack/PinEntry';
 import { useNoteRuns } from './use-note-runs';

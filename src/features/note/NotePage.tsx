@@ -1,11 +1,11 @@
 import { useEffect, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
-import { readFrontMatter } from '../../core/note/front-matter';
-import { splitLines } from '../../core/note/lines';
-import { baseNameOf, foldPath } from '../../core/note/path';
-import { noteAddress } from '../session/addresses';
-import { useAppSelector } from '../session/state';
-import { useYaml } from '../session/use-yaml';
+import { readFrontMatter } from '../../core/note/facts/front-matter';
+import { splitLines } from '../../core/note/blocks/lines';
+import { baseNameOf, foldPath } from '../../core/note/names/path';
+import { noteAddress } from '../session/places/addresses';
+import { useAppSelector } from '../session/state/state';
+import { useYaml } from '../session/state/use-yaml';
 import { AgendaPage } from '../agenda/AgendaPage';
 import { LazyNoteEditor } from '../editor/LazyNoteEditor';
 import { BytesPage } from './BytesPage';

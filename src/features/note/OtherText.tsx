@@ -1,9 +1,9 @@
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { baseNameOf, foldPath } from '../../core/note/path';
-import { otherTextOf } from '../../store/other-text';
-import { noteAddress } from '../session/addresses';
-import { useAppSelector } from '../session/state';
+import { baseNameOf, foldPath } from '../../core/note/names/path';
+import { otherTextOf } from '../../store/texts/other-text';
+import { noteAddress } from '../session/places/addresses';
+import { useAppSelector } from '../session/state/state';
 
 const CompareDialog = lazy(() => import('./CompareDialog').then((module) => ({ default: module.CompareDialog })));
 

@@ -1,5 +1,5 @@
-import { foldName } from '../../core/note/names';
-import { readNote } from '../../core/task/read-note';
+import { foldName } from '../../core/note/names/names';
+import { readNote } from '../../core/task/reading/read-note';
 
 interface Texts {
   text: (path: string) => Promise<string | null>;

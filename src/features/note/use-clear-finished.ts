@@ -1,7 +1,7 @@
-import { say } from '../session/messages';
-import type { WideIntention } from '../../core/task/intention';
-import { useServices } from '../session/services';
-import { useAct } from '../session/use-act';
+import { say } from '../session/acting/messages';
+import type { WideIntention } from '../../core/task/acts/intention';
+import { useServices } from '../session/state/services';
+import { useAct } from '../session/acting/use-act';
 import { finishedTasks } from './finished-tasks';
 
 /** Clears what is finished out of a note: under a heading at its foot, into the archive, or away. */

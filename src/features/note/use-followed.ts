@@ -1,5 +1,5 @@
 import { useCallback, useState } from 'react';
-import { foldPath } from '../../core/note/path';
+import { foldPath } from '../../core/note/names/path';
 
 /** What shows a note, while the note may be moved. */
 export interface Followed {

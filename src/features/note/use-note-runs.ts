@@ -1,11 +1,11 @@
 import { useEffect, useMemo } from 'react';
-import { refuse } from '../session/messages';
+import { refuse } from '../session/acting/messages';
 import { saveFile } from '../exchange/save-file';
-import { frameSlice } from '../session/frame-slice';
-import { setNoteRuns } from '../session/page-commands';
-import { useServices } from '../session/services';
-import { useAppDispatch, useAppSelector } from '../session/state';
-import { useToldDone } from '../session/use-act';
+import { frameSlice } from '../session/state/frame-slice';
+import { setNoteRuns } from '../session/places/page-commands';
+import { useServices } from '../session/state/services';
+import { useAppDispatch, useAppSelector } from '../session/state/state';
+import { useToldDone } from '../session/acting/use-act';
 import { useLatest } from '../../ui/use-latest';
 import { useClearFinished } from './use-clear-finished';
 

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
-import { foldPath } from '../../core/note/path';
-import { type Content, contentOf } from '../../store/database';
-import { useServices } from '../session/services';
+import { foldPath } from '../../core/note/names/path';
+import { type Content, contentOf } from '../../store/notes/database';
+import { useServices } from '../session/state/services';
 import { useLatest } from '../../ui/use-latest';
 import type { Followed } from './use-followed';
 

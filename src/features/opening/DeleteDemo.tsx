@@ -1,8 +1,8 @@
 import { useState } from 'react';
-import { refuse, say } from '../session/messages';
+import { refuse, say } from '../session/acting/messages';
 import { Dialog } from '../../ui/Dialog';
-import { useServices } from '../session/services';
-import { useToldDone } from '../session/use-act';
+import { useServices } from '../session/state/services';
+import { useToldDone } from '../session/acting/use-act';
 import { demoNotes } from './first-notes';
 
 /** Deletes the demo in one action. Only where a person wrote into its notes does it ask what becomes of those. */

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Logo } from '../../ui/Logo';
 import { ImportDialog } from '../exchange/ImportDialog';
-import { useServices } from '../session/services';
+import { useServices } from '../session/state/services';
 import { addAgendaPages, addDemo } from './first-notes';
 
 /** The first opening: the demo's world, an empty desk, or one's own files. */

@@ -1,10 +1,10 @@
 import { SHIPPED_PAGES } from '../../core/agenda/shipped';
 import type { Day } from '../../core/calendar/day';
-import { foldPath } from '../../core/note/path';
-import { type DemoState, contentOf } from '../../store/database';
-import { type ActionResult, commitPlan } from '../../store/commit-plan';
-import type { NoteStore } from '../../store/note-store';
-import type { NoteWrite } from '../../store/note-write';
+import { foldPath } from '../../core/note/names/path';
+import { type DemoState, contentOf } from '../../store/notes/database';
+import { type ActionResult, commitPlan } from '../../store/notes/commit-plan';
+import type { NoteStore } from '../../store/notes/note-store';
+import type { NoteWrite } from '../../store/notes/note-write';
 import { renewAgendaPages } from './renew-pages';
 import { shiftDemo } from './shift-demo';
 

@@ -1,11 +1,11 @@
 import { SHIPPED_PAGES } from '../../core/agenda/shipped';
 import { shippedBefore } from '../../core/agenda/earlier';
 import { signOfText } from '../../core/agenda/text-sign';
-import { foldPath } from '../../core/note/path';
-import { commitPlan } from '../../store/commit-plan';
-import { contentOf } from '../../store/database';
-import type { NoteStore } from '../../store/note-store';
-import type { NoteWrite } from '../../store/note-write';
+import { foldPath } from '../../core/note/names/path';
+import { commitPlan } from '../../store/notes/commit-plan';
+import { contentOf } from '../../store/notes/database';
+import type { NoteStore } from '../../store/notes/note-store';
+import type { NoteWrite } from '../../store/notes/note-write';
 
 /** What the store remembers of the pages that ship: the sign of the text that each last shipped with, and which offer a new one. */
 export interface ShippedMemory {

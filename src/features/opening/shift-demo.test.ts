@@ -1,8 +1,8 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { isoDay, readIsoDay, weekdayOf } from '../../core/calendar/day';
-import { readNote } from '../../core/task/read-note';
-import { STATUSES } from '../../core/task/status';
+import { readNote } from '../../core/task/reading/read-note';
+import { STATUSES } from '../../core/task/line/status';
 import { DEMO_DAY, shiftDemo } from './shift-demo';
 
 const root = path.join(process.cwd(), 'demo');

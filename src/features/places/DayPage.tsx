@@ -3,8 +3,8 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { type Day, isoDay, readIsoDay } from '../../core/calendar/day';
 import { dayTitle } from '../../core/calendar/day-name';
-import { journalClaims } from '../../core/index/journal-claims';
-import { journalPath } from '../../core/note/path';
+import { journalClaims } from '../../core/index/live/journal-claims';
+import { journalPath } from '../../core/note/names/path';
 import { LazyNoteEditor } from '../editor/LazyNoteEditor';
 import { DayClaims } from '../note/DayClaims';
 import { BytesPage } from '../note/BytesPage';
@@ -14,9 +14,9 @@ import { OtherText } from '../note/OtherText';
 import { Sheet } from '../note/Sheet';
 import { useFollowed } from '../note/use-followed';
 import { useStoredNote } from '../note/use-stored-note';
-import { dayAddress } from '../session/addresses';
-import { useNow } from '../session/services';
-import { useAppSelector } from '../session/state';
+import { dayAddress } from '../session/places/addresses';
+import { useNow } from '../session/state/services';
+import { useAppSelector } from '../session/state/state';
 
 /** The journal page of a day; it is made when first written in. */
 export function DayPage() {

@@ -1,16 +1,16 @@
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { refuse } from '../session/messages';
-import { signedName } from '../../core/task/word-actions';
+import { refuse } from '../session/acting/messages';
+import { signedName } from '../../core/task/acts/word-actions';
 import { LazyRenameDialog as RenameDialog } from '../rename/LazyRenameDialog';
-import { foldName } from '../../core/note/names';
-import type { NameSummary } from '../../core/index/overview';
+import { foldName } from '../../core/note/names/names';
+import type { NameSummary } from '../../core/index/live/overview';
 import { AgendaLists } from '../agenda/AgendaLists';
 import { Sheet } from '../note/Sheet';
-import { noteAddress, personAddress, tagAddress } from '../session/addresses';
-import { useServices } from '../session/services';
-import { useAppSelector } from '../session/state';
-import { useToldDone } from '../session/use-act';
+import { noteAddress, personAddress, tagAddress } from '../session/places/addresses';
+import { useServices } from '../session/state/services';
+import { useAppSelector } from '../session/state/state';
+import { useToldDone } from '../session/acting/use-act';
 
 /** Everything open under a tag. */
 export function TagPage() {

@@ -1,14 +1,14 @@
 import { ChevronDown, ChevronRight, Pencil } from 'lucide-react';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { useLocation } from 'react-router';
-import type { NoteSummary } from '../../core/index/overview';
+import type { NoteSummary } from '../../core/index/live/overview';
 import { useWindow } from '../../ui/use-window';
 import { LazyRenameDialog as RenameDialog } from '../rename/LazyRenameDialog';
-import { noteAddress } from '../session/addresses';
-import { frameSlice } from '../session/frame-slice';
-import { useAppDispatch, useAppSelector } from '../session/state';
+import { noteAddress } from '../session/places/addresses';
+import { frameSlice } from '../session/state/frame-slice';
+import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { Entry } from './RackEntry';
-import { isHere } from '../session/route-clicks';
+import { isHere } from '../session/places/route-clicks';
 import { type Folder, type TreeLine, folderTree, treeLines } from './folder-tree';
 
 /** What a line takes, in pixels. */

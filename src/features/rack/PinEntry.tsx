@@ -1,7 +1,7 @@
 import { useLocation } from 'react-router';
 import { MenuEntry } from '../../ui/menu';
-import { frameSlice } from '../session/frame-slice';
-import { useAppDispatch, useAppSelector } from '../session/state';
+import { frameSlice } from '../session/state/frame-slice';
+import { useAppDispatch, useAppSelector } from '../session/state/state';
 
 /** Pins the page that is shown, as it is shown, to the rack, or takes it off again. */
 export function PinEntry({ title }: { title: string }) {

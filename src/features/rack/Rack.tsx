@@ -1,14 +1,14 @@
 import { Plus, TextSearch, X } from 'lucide-react';
 import { type ReactNode, memo, useMemo } from 'react';
 import { Link, NavLink, useLocation, useNavigate } from 'react-router';
-import type { Overview } from '../../core/index/overview';
-import { frameSlice } from '../session/frame-slice';
-import { noteAddress, personAddress, tagAddress } from '../session/addresses';
-import { useAppDispatch, useAppSelector } from '../session/state';
+import type { Overview } from '../../core/index/live/overview';
+import { frameSlice } from '../session/state/frame-slice';
+import { noteAddress, personAddress, tagAddress } from '../session/places/addresses';
+import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { NoteTree } from './NoteTree';
 import { Entry, Section } from './RackEntry';
 import { agendaPages } from './folder-tree';
-import { followRoute, isHere } from '../session/route-clicks';
+import { followRoute, isHere } from '../session/places/route-clicks';
 
 const MOST_NAMES = 12;
 

@@ -1,4 +1,4 @@
-import type { NoteSummary } from '../../core/index/overview';
+import type { NoteSummary } from '../../core/index/live/overview';
 import { agendaPages, folderTree, treeLines, type Folder } from './folder-tree';
 
 const note = (path: string, open = 0, kind: NoteSummary['kind'] = 'note'): NoteSummary => ({

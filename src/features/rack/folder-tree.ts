@@ -1,6 +1,6 @@
 import { SHIPPED_NAMES, shippedPath } from '../../core/agenda/shipped-names';
-import type { NoteSummary } from '../../core/index/overview';
-import { folderOf } from '../../core/note/path';
+import type { NoteSummary } from '../../core/index/live/overview';
+import { folderOf } from '../../core/note/names/path';
 
 /** One collator for all comparisons: making one each time costs more than comparing. */
 const { compare } = new Intl.Collator();

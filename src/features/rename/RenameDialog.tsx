@@ -1,8 +1,8 @@
 import { useRef, useState } from 'react';
-import type { Renaming } from '../../core/gather/rename-everywhere';
+import type { Renaming } from '../../core/gather/saying/rename-everywhere';
 import { Dialog } from '../../ui/Dialog';
-import { useServices } from '../session/services';
-import { counted, useToldDone } from '../session/use-act';
+import { useServices } from '../session/state/services';
+import { counted, useToldDone } from '../session/acting/use-act';
 
 interface RenameDialogProps {
   /** What is renamed now, as people read it. */

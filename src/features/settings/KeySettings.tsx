@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import { useLocation } from 'react-router';
 import { keyFrom, keyName } from '../commands/command';
 import { COMMANDS, type Scope, conflictsOf, isKept, keysOf } from '../commands/definitions';
-import type { Settings, SettingsChange } from '../../store/settings';
+import type { Settings, SettingsChange } from '../../store/device/settings';
 
 const SCOPES: [Scope, string][] = [
   ['everywhere', 'Everywhere'],

@@ -1,4 +1,4 @@
-import type { Settings, SettingsChange } from '../../store/settings';
+import type { Settings, SettingsChange } from '../../store/device/settings';
 import { Choice } from './Choice';
 
 interface TaskSettingsProps {

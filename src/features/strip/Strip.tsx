@@ -2,13 +2,13 @@ import { memo } from 'react';
 import { weekdayOf } from '../../core/calendar/day';
 import { durationName } from '../../core/calendar/duration';
 import { timeName } from '../../core/calendar/span';
-import type { Overview } from '../../core/index/overview';
-import { baseNameOf } from '../../core/note/path';
+import type { Overview } from '../../core/index/live/overview';
+import { baseNameOf } from '../../core/note/names/path';
 import { Link } from 'react-router';
-import { noteAddress } from '../session/addresses';
-import { useNow } from '../session/services';
-import { frameSlice } from '../session/frame-slice';
-import { useAppDispatch, useAppSelector } from '../session/state';
+import { noteAddress } from '../session/places/addresses';
+import { useNow } from '../session/state/services';
+import { frameSlice } from '../session/state/frame-slice';
+import { useAppDispatch, useAppSelector } from '../session/state/state';
 
 /** Null until it is counted, which is a moment after the first lists are shown. */
 function openToday(overview: Overview | null): number | null {

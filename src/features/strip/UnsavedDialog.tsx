@@ -1,9 +1,9 @@
-import { refuse, say } from '../session/messages';
-import { baseNameOf, fileNameOf } from '../../core/note/path';
+import { refuse, say } from '../session/acting/messages';
+import { baseNameOf, fileNameOf } from '../../core/note/names/path';
 import { Dialog } from '../../ui/Dialog';
 import { saveFile } from '../exchange/save-file';
-import { useServices } from '../session/services';
-import { useAppSelector } from '../session/state';
+import { useServices } from '../session/state/services';
+import { useAppSelector } from '../session/state/state';
 
 /** The notes that could not be saved, why, and the ways their words can be kept. */
 export function UnsavedDialog({ onClose }: { onClose: () => void }) {

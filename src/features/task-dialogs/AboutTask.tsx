@@ -1,13 +1,13 @@
 import { type ReactNode, useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { dayName } from '../../core/calendar/day-name';
-import { type ReadNote, readNote } from '../../core/task/read-note';
-import { restsUntil } from '../../core/task/resting';
-import type { Task } from '../../core/task/task';
-import { noteAddress } from '../session/addresses';
-import { useNow, useServices } from '../session/services';
-import { useAppSelector } from '../session/state';
-import { useReading } from '../session/use-reading';
+import { type ReadNote, readNote } from '../../core/task/reading/read-note';
+import { restsUntil } from '../../core/task/reading/resting';
+import type { Task } from '../../core/task/line/task';
+import { noteAddress } from '../session/places/addresses';
+import { useNow, useServices } from '../session/state/services';
+import { useAppSelector } from '../session/state/state';
+import { useReading } from '../session/state/use-reading';
 
 /** What the task inherits, where it stands, until when it rests, and what is wrong with it. */
 export function AboutTask({ path, line, onClose }: { path: string; line: number; onClose: () => void }) {

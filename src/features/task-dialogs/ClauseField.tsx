@@ -1,8 +1,8 @@
 import { useId, useState } from 'react';
 import { isoDay } from '../../core/calendar/day';
 import { MonthGrid } from '../../ui/MonthGrid';
-import { useNow } from '../session/services';
-import { useAppSelector } from '../session/state';
+import { useNow } from '../session/state/services';
+import { useAppSelector } from '../session/state/state';
 import type { DetailClause } from './details';
 
 const LABELS: Record<DetailClause, [label: string, hint: string]> = {

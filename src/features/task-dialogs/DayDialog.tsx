@@ -1,14 +1,14 @@
 import { useState } from 'react';
 import { isoDay, readIsoDay } from '../../core/calendar/day';
-import { likelyDays } from '../../core/calendar/likely-days';
+import { likelyDays } from '../../core/calendar/spoken/likely-days';
 import { Chips } from '../../ui/Chips';
 import { Dialog } from '../../ui/Dialog';
 import { MonthGrid } from '../../ui/MonthGrid';
-import { actionContext } from '../session/action-context';
-import { useNow } from '../session/services';
-import { useAppSelector } from '../session/state';
-import type { TaskDialog } from '../session/task-dialog';
-import { counted, useAct } from '../session/use-act';
+import { actionContext } from '../session/acting/action-context';
+import { useNow } from '../session/state/services';
+import { useAppSelector } from '../session/state/state';
+import type { TaskDialog } from '../session/acting/task-dialog';
+import { counted, useAct } from '../session/acting/use-act';
 import { dayIntention, dayPreview } from './day-preview';
 
 const TITLES = { plan: 'Plan for another day', due: 'Due on another day', rest: 'Rest until another day' };

@@ -1,11 +1,11 @@
 import { useState } from 'react';
-import { readTaskLine } from '../../core/task/task';
-import { signedName } from '../../core/task/word-actions';
-import type { WideIntention } from '../../core/task/intention';
+import { readTaskLine } from '../../core/task/line/task';
+import { signedName } from '../../core/task/acts/word-actions';
+import type { WideIntention } from '../../core/task/acts/intention';
 import { Dialog } from '../../ui/Dialog';
-import { useAppSelector } from '../session/state';
-import type { TaskDialog } from '../session/task-dialog';
-import { counted, useAct } from '../session/use-act';
+import { useAppSelector } from '../session/state/state';
+import type { TaskDialog } from '../session/acting/task-dialog';
+import { counted, useAct } from '../session/acting/use-act';
 
 interface NamesDialogProps {
   asked: Extract<TaskDialog, { is: 'names' }>;

@@ -1,9 +1,9 @@
 import { X } from 'lucide-react';
 import { useEffect, useId, useRef, useState } from 'react';
-import type { LineRef } from '../../core/task/edit';
-import { isOpen } from '../../core/task/status';
+import type { LineRef } from '../../core/task/writing/edit';
+import { isOpen } from '../../core/task/line/status';
 import type { FoundTask } from '../../engine/protocol';
-import { useServices } from '../session/services';
+import { useServices } from '../session/state/services';
 import { type Need, needKey } from './details';
 
 interface NeedsFieldProps {

@@ -2,11 +2,11 @@ import { Command as Menu } from 'cmdk';
 import { useEffect, useState } from 'react';
 import { Dialog } from '../../ui/Dialog';
 import { headingsOf } from '../note/note-headings';
-import { notesNamed } from '../session/notes-named';
-import { useServices } from '../session/services';
-import { useAppSelector } from '../session/state';
-import type { TaskDialog } from '../session/task-dialog';
-import { counted, useAct } from '../session/use-act';
+import { notesNamed } from '../session/state/notes-named';
+import { useServices } from '../session/state/services';
+import { useAppSelector } from '../session/state/state';
+import type { TaskDialog } from '../session/acting/task-dialog';
+import { counted, useAct } from '../session/acting/use-act';
 
 const TITLES = { move: 'Move to a note', archive: 'Archive to a note', echo: 'Make an echo in a note' };
 const MOST = 300;

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Dialog } from '../../ui/Dialog';
-import type { TaskDialog } from '../session/task-dialog';
-import { counted, useAct } from '../session/use-act';
+import type { TaskDialog } from '../session/acting/task-dialog';
+import { counted, useAct } from '../session/acting/use-act';
 
 interface RemarkDialogProps {
   asked: Extract<TaskDialog, { is: 'remark' }>;

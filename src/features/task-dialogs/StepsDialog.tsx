@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import type { OpenSteps } from '../../core/task/intention';
+import type { OpenSteps } from '../../core/task/acts/intention';
 import { Dialog } from '../../ui/Dialog';
-import { useServices } from '../session/services';
-import type { TaskDialog } from '../session/task-dialog';
-import { useAct } from '../session/use-act';
+import { useServices } from '../session/state/services';
+import type { TaskDialog } from '../session/acting/task-dialog';
+import { useAct } from '../session/acting/use-act';
 
 interface StepsDialogProps {
   asked: Extract<TaskDialog, { is: 'steps' }>;

@@ -1,4 +1,4 @@
-import type { TaskDialog } from '../session/task-dialog';
+import type { TaskDialog } from '../session/acting/task-dialog';
 import { DayDialog } from './DayDialog';
 import { DetailsDialog } from './DetailsDialog';
 import { NamesDialog } from './NamesDialog';

@@ -1,4 +1,4 @@
-import { ACTION_DEFAULTS } from '../../core/task/action-context';
+import { ACTION_DEFAULTS } from '../../core/task/acts/action-context';
 import { type DayWhat, dayPreview } from './day-preview';
 
 const CONTEXT = { now: { day: 20780, minute: 554 }, settings: ACTION_DEFAULTS, makeRef: () => 'k3f9qa' };

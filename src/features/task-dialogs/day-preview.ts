@@ -1,8 +1,8 @@
-import type { ActionContext } from '../../core/task/action-context';
-import { act } from '../../core/task/act';
-import { applyChanges } from '../../core/task/edit';
-import type { Intention } from '../../core/task/intention';
-import { readTail } from '../../core/task/tail';
+import type { ActionContext } from '../../core/task/acts/action-context';
+import { act } from '../../core/task/acts/act';
+import { applyChanges } from '../../core/task/writing/edit';
+import type { Intention } from '../../core/task/acts/intention';
+import { readTail } from '../../core/task/line/tail';
 import { type ChipLook, chipsOf } from '../../ui/chip-look';
 import type { DateStyle } from '../../core/calendar/day-name';
 

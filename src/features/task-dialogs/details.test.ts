@@ -1,7 +1,7 @@
-import { ACTION_DEFAULTS, type ActionContext } from '../../core/task/action-context';
-import { act } from '../../core/task/act';
-import { applyChanges } from '../../core/task/edit';
-import type { Intention } from '../../core/task/intention';
+import { ACTION_DEFAULTS, type ActionContext } from '../../core/task/acts/action-context';
+import { act } from '../../core/task/acts/act';
+import { applyChanges } from '../../core/task/writing/edit';
+import type { Intention } from '../../core/task/acts/intention';
 import { type TaskDetails, detailsOf, intentionsFor } from './details';
 
 const context: ActionContext = { now: { day: 20780, minute: null }, settings: ACTION_DEFAULTS, makeRef: () => 'k3f9qa' };

@@ -1,11 +1,11 @@
-import { act } from '../../core/task/act';
-import type { ActionContext } from '../../core/task/action-context';
-import { type LineRef, applyChanges } from '../../core/task/edit';
-import type { WideIntention } from '../../core/task/intention';
-import { type Clause, clauseOf, readTail } from '../../core/task/tail';
-import { readTaskLine } from '../../core/task/task';
-import type { ClauseName, Priority } from '../../core/task/clause';
-import type { Status } from '../../core/task/status';
+import { act } from '../../core/task/acts/act';
+import type { ActionContext } from '../../core/task/acts/action-context';
+import { type LineRef, applyChanges } from '../../core/task/writing/edit';
+import type { WideIntention } from '../../core/task/acts/intention';
+import { type Clause, clauseOf, readTail } from '../../core/task/line/tail';
+import { readTaskLine } from '../../core/task/line/task';
+import type { ClauseName, Priority } from '../../core/task/line/clause';
+import type { Status } from '../../core/task/line/status';
 
 /** The clauses that a form of details shows, each in a field of its own. */
 export const DETAIL_CLAUSES = ['due', 'plan', 'start', 'every', 'until', 'lapses', 'takes', 'owner', 'asked', 'remind'] as const;

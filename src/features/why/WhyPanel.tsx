@@ -1,11 +1,11 @@
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import type { Why, WhyNode } from '../../core/gather/why';
+import type { Why, WhyNode } from '../../core/gather/answer/why';
 import type { FoundTask } from '../../engine/protocol';
-import { noteAddress } from '../session/addresses';
-import { useServices } from '../session/services';
-import { useAppSelector } from '../session/state';
-import type { DialogTask } from '../session/task-dialog';
+import { noteAddress } from '../session/places/addresses';
+import { useServices } from '../session/state/services';
+import { useAppSelector } from '../session/state/state';
+import type { DialogTask } from '../session/acting/task-dialog';
 
 /** Why a task stands in a list, and for one that is missed, which condition keeps it out. */
 export function WhyPanel() {

@@ -1,0 +1,222 @@
+import fc from 'fast-check';
+import { readIsoDay } from '../../calendar/day';
+import { Library } from '../../index/library';
+import { boardOf } from './board';
+import { type BuilderModel, builderOf, builderText, gatherFrom } from '../saying/builder';
+import { parseGather } from '../language/parse';
+import { printGather } from '../saying/print';
+import { renameInGather } from '../saying/rename-in-gather';
+import { unknownNames } from '../language/unknown-names';
+
+const TODAY = readIsoDay('2026-11-23') ?? 0;
+const SETTINGS = { today: TODAY, firstDayOfWeek: 1, dateStyle: 'words', me: null, workingDay: 480 } as const;
+
+function boardFrom(text: string, lines: string[]): [string, string[]][] {
+  const library = new Library(SETTINGS);
+  library.apply([{ path: 'A.md', text: lines.join('\n') }]);
+  const { live } = library.ask(text);
+  expect(live.errors).toEqual([]);
+  const form = live.gather.form;
+  if (form?.is !== 'board') throw new Error('the gather asks for a board');
+  return boardOf(live.plan, form, [...library.rows()].filter(live.plan.matches)).map((column) => [
+    `${column.label}${column.more > 0 ? ` +${column.more}` : ''}`,
+    column.cards.map((card) => card.row.task.text),
+  ]);
+}
+
+describe('a board', () => {
+  it('by status has the three open ones and one of what is finished, the latest first', () => {
+    const lines = ['- [ ] a', '- [:] b', '- [x] c {done 2026-11-20}', '- [-] d {cancelled 2026-11-22}', '- [x] e'];
+    expect(boardFrom('as board by status', lines)).toEqual([
+      ['To do', ['a']],
+      ['Under way', []],
+      ['Waiting', ['b']],
+      ['Finished', ['d', 'c', 'e']],
+    ]);
+  });
+
+  it('shows the last ten that were finished', () => {
+    const lines = Array.from({ length: 13 }, (_, index) => `- [x] t${index} {done 2026-11-${String(index + 1).padStart(2, '0')}}`);
+    const finished = boardFrom('as board by status', lines).at(-1);
+    expect(finished?.[0]).toBe('Finished +3');
+    expect(finished?.[1][0]).toBe('t12');
+    expect(finished?.[1]).toHaveLength(10);
+  });
+
+  it('has the named columns in their order, and loses nothing that stands in no named one', () => {
+    const lines = ['- [ ] a #x', '- [ ] b #y', '- [ ] c', '- [ ] d #z'];
+    expect(boardFrom('as board by tag (y, x, none)', lines)).toEqual([
+      ['#y', ['b #y']],
+      ['#x', ['a #x']],
+      ['No tag', ['c']],
+      ['#z', ['d #z']],
+    ]);
+  });
+});
+
+describe('the form that builds a gather', () => {
+  it.each([
+    ['', 'all', 0],
+    ['open', 'all', 1],
+    ['open and due < today and not #not-now', 'all', 3],
+    ['late or due = today', 'any', 2],
+    ['open and (late or #loans)', 'all', 2],
+    ['not (late or #loans)', 'all', 1],
+    ['from notes\nwhere open > 0 and state = active', 'all', 2],
+  ])('%j', (text, match, lines) => {
+    const { gather } = parseGather(text);
+    const model = builderOf(gather);
+    expect([model.match, model.lines.length]).toEqual([match, lines]);
+    expect(gatherFrom(model)).toEqual(gather);
+    expect(builderText(model)).toBe(printGather(gather));
+  });
+
+  it('loses nothing of any gather', () => {
+    const leaf = fc.constantFrom(
+      'open',
+      'late',
+      '#loans',
+      '@kofi',
+      '"crate"',
+      'due in next 14 days',
+      'without plan',
+      'priority >= high',
+      'owner = me',
+    );
+    const condition = fc.letrec<{ tree: string }>((tie) => ({
+      tree: fc.oneof(
+        { depthSize: 'small', withCrossShrink: true },
+        leaf,
+        fc.tuple(tie('tree'), fc.constantFrom('and', 'or'), tie('tree')).map(([a, word, b]) => `(${a} ${word} ${b})`),
+        tie('tree').map((a) => `not ${a}`),
+      ),
+    })).tree;
+    const clauses = fc.constantFrom(
+      '',
+      '\ngroup by week\norder by due desc\nlimit 3 per group',
+      '\ncolumns due, tag\ntotals count\nas table',
+      '\nlimit 5\nsteps apart\ninto [[Intake]]',
+    );
+    fc.assert(
+      fc.property(condition, clauses, (where, more) => {
+        const { gather } = parseGather(`where ${where}${more}`);
+        expect(builderText(builderOf(gather))).toBe(printGather(gather));
+        expect(gatherFrom(builderOf(parseGather(builderText(builderOf(gather))).gather))).toEqual(gatherFrom(builderOf(gather)));
+      }),
+      { numRuns: 300, seed: 20261123 },
+    );
+  });
+
+  it('a line of text that cannot be read is left out, the others stay', () => {
+    const model: BuilderModel = {
+      ...builderOf(parseGather('open').gather),
+      lines: [{ is: 'text', text: 'late or' }, ...builderOf(parseGather('open').gather).lines],
+    };
+    expect(builderText(model)).toBe('where open');
+  });
+});
+
+describe('renaming in a gather', () => {
+  it.each([
+    ['open and path in "Exhibitions"', { is: 'folder', before: 'exhibitions', after: 'Shows' } as const, 'open and path in "Shows"', 1],
+    [
+      'path in "Exhibitions/Old" or path in "Exhibitionsroom"',
+      { is: 'folder', before: 'Exhibitions', after: 'Shows' } as const,
+      'path in "Shows/Old" or path in "Exhibitionsroom"',
+      1,
+    ],
+    [
+      'heading = "Loans" and "Loans"',
+      { is: 'heading', before: 'Loans', after: 'Lent "out"' } as const,
+      'heading = "Lent \\"out\\"" and "Loans"',
+      1,
+    ],
+    [
+      'note != "Kofi" -- note = "Kofi"',
+      { is: 'note', retarget: (title: string) => (title === 'Kofi' ? 'Registrar' : null) } as const,
+      'note != "Registrar" -- note = "Kofi"',
+      1,
+    ],
+    [
+      'title Kofi\nnote = "Ilse"',
+      { is: 'note', retarget: (title: string) => (title === 'Kofi' ? 'Registrar' : null) } as const,
+      'title Kofi\nnote = "Ilse"',
+      0,
+    ],
+  ])('%s', (text, rename, wanted, places) => expect(renameInGather(text, rename)).toEqual({ text: wanted, places }));
+});
+
+describe('names that nothing bears', () => {
+  const library = new Library(SETTINGS);
+  library.apply([{ path: 'Exhibitions/Salt.md', text: '---\ntitle: Salt on the Glass\n---\n- [ ] a #loans #place/archive @kofi' }]);
+  it.each([
+    ['#loan', ['#loan is named nowhere. The nearest is #loans.']],
+    ['#loans and #place and @kofi and @me and [[Salt on the Glass]] and path in "Exhibitions"', []],
+    [
+      '@koffi or [[Salt on the Grass#Loans]]',
+      ['@koffi is named nowhere. The nearest is @kofi.', '“Salt on the Grass” is named nowhere. The nearest is “Salt on the Glass”.'],
+    ],
+    ['note = "Barometers"', ['“Barometers” is named nowhere.']],
+    ['path in "Exhibition"', ['The folder “Exhibition” is named nowhere. The nearest is “Exhibitions”.']],
+    ['title #loan\nopen', []],
+  ])('%s', (text, wanted) => {
+    library.subscribe('asked', text, null);
+    expect(library.answer('asked')?.hints.map((hint) => hint.message)).toEqual(wanted);
+    for (const { from, to } of library.answer('asked')?.hints ?? []) expect(text.slice(from, to)).not.toBe('');
+  });
+  it('are looked for again when names come', () => {
+    library.subscribe('build', '#build', null);
+    expect(library.answer('build')?.hints).toHaveLength(1);
+    library.apply([{ path: 'B.md', text: '- [ ] b #build' }]);
+    expect(library.answer('build')?.hints).toEqual([]);
+    expect(
+      unknownNames('', { tags: library.tagNames, people: library.peopleNames, hasNote: () => true, notes: () => [], folders: () => [] }),
+    ).toEqual([]);
+  });
+});
+
+describe('notes, meetings and key points', () => {
+  const library = new Library(SETTINGS);
+  library.apply([
+    {
+      path: 'P/Salt.md',
+      text: '---\nkind: project\nstate: active\ndue: 2026-12-01\ntags: [exhibition]\n---\n- [ ] a\n- [x] b\n- The lens is on loan until May #loans {key}\n- [ ] c {key}',
+    },
+    { path: 'P/Gales.md', text: '---\nkind: project\nstate: later\n---\n- [x] d' },
+    { path: 'M/Round.md', text: '---\nkind: meeting\ndate: 2026-11-20\npeople: [noor]\n---\n- [ ] e' },
+  ]);
+  const found = (text: string): string[] => {
+    library.subscribe('asked', text, null);
+    const answer = library.answer('asked');
+    expect(answer?.errors).toEqual([]);
+    return (
+      answer?.groups.flatMap((group) => group.rows.map((row) => (group.label === '' ? row.text : `${group.label}: ${row.text}`))) ?? []
+    );
+  };
+  it.each([
+    ['from notes where kind = project', ['Salt', 'Gales']],
+    ['from notes where open > 0 order by open desc', ['Salt', 'Round']],
+    ['from notes where done >= 1 and progress < 50%', ['Salt']],
+    ['from notes where state = active or state != active order by title', ['Gales', 'Salt']],
+    ['from notes where due < 2026-12-24 and #exhibition', ['Salt']],
+    ['from notes where title has "ROU"', ['Round']],
+    ['from notes where without due and path in "P"', ['Gales']],
+    ['from meetings where date in last 7 days', ['Round']],
+    ['from meetings where @noor', ['Round']],
+    ['from notes group by state', ['Active: Salt', 'Later: Gales', 'No state: Round']],
+    ['from key points', ['The lens is on loan until May #loans', 'c']],
+    ['from key points where #loans', ['The lens is on loan until May #loans']],
+    ['from key points where open', ['c']],
+    ['from key points group by note', ['Salt: The lens is on loan until May #loans', 'Salt: c']],
+  ])('%s', (text, wanted) => expect(found(text)).toEqual(wanted));
+
+  it.each([
+    ['from notes where late', 'a condition on notes'],
+    ['from notes order by priority', 'a key to order by'],
+    ['from notes columns priority', 'a field'],
+    ['from nowhere', 'one of tasks'],
+  ])('%s is told as an error', (text, words) => {
+    expect(parseGather(text).errors[0]?.message).toContain(words);
+    expect(parseGather(text).gather.where).toBeNull();
+  });
+});

@@ -1,0 +1,59 @@
+import { parseGather } from '../language/parse';
+import { printGather } from '../saying/print';
+
+/** What an answer is looked at through for a while; the note that holds the gather stays as it is. */
+export interface Narrowing {
+  /** A condition in the words of the language; null for none. */
+  only: string | null;
+  /** What a person typed: a condition, or else words that must stand in the task. */
+  typed: string;
+  /** Conditions that were switched on: one of those that ask for the same kind of thing must hold. */
+  chosen: readonly string[];
+  /** Whether resting tasks are brought in. */
+  resting: boolean;
+}
+
+export const NO_NARROWING: Narrowing = { only: null, typed: '', chosen: [], resting: false };
+
+export function isNarrowed({ only, typed, chosen, resting }: Narrowing): boolean {
+  return only !== null || typed.trim() !== '' || chosen.length > 0 || resting;
+}
+
+/** The text of a gather seen through a narrowing; the same text when there is none, or when it cannot be read. */
+export function narrowed(text: string, narrowing: Narrowing): string {
+  if (!isNarrowed(narrowing)) return text;
+  const parsed = parseGather(text);
+  if (parsed.errors.length > 0) return text;
+  const conditions = [narrowing.only, typedCondition(narrowing.typed), ...kinds(narrowing.chosen)].filter((one) => one !== null);
+  const { gather } = parsed;
+  for (const condition of conditions) {
+    const extra = parseGather(gather.from === 'tasks' ? condition : `from ${gather.from}\nwhere ${condition}`);
+    // A condition that makes no sense for what is gathered narrows it to nothing wrong: it is left out.
+    if (extra.errors.length > 0 || !extra.gather.where) continue;
+    gather.where = gather.where
+      ? { is: 'and', parts: [...(gather.where.is === 'and' ? gather.where.parts : [gather.where]), extra.gather.where] }
+      : extra.gather.where;
+  }
+  if (narrowing.resting) gather.includingResting = true;
+  return printGather(gather);
+}
+
+/** What a person typed as a condition: as it is where it can be read, else as words that must stand in the task. */
+export function typedCondition(typed: string): string | null {
+  const words = typed.trim();
+  if (words === '') return null;
+  const parsed = parseGather(`where ${words}`);
+  // One plain word is looked for, even where it is also a word of the language.
+  if (parsed.errors.length === 0 && parsed.gather.where && /[#@"=<>[\s]/.test(words)) return words;
+  return `text has "${words.replace(/[\\"]/g, '\\$&')}"`;
+}
+
+/** Conditions of one kind are alternatives, those of different kinds must all hold. */
+function kinds(chosen: readonly string[]): string[] {
+  const byKind = new Map<string, string[]>();
+  for (const condition of chosen) {
+    const kind = /^[#@]/.test(condition) ? condition.charAt(0) : 'time';
+    byKind.set(kind, [...(byKind.get(kind) ?? []), condition]);
+  }
+  return [...byKind.values()].map((conditions) => conditions.map((one) => `(${one})`).join(' or '));
+}

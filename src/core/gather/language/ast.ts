@@ -1,0 +1,221 @@
+import type { Day, Weekday } from '../../calendar/day';
+import type { DayRange } from '../../calendar/span';
+import type { NoteKind } from '../../note/facts/front-matter';
+import type { Status } from '../../task/line/status';
+import type { Priority } from '../../task/line/clause';
+
+export type Unit = 'day' | 'week' | 'month' | 'year';
+export type Sign = '=' | '!=' | '<' | '<=' | '>' | '>=';
+
+/** Task fields that hold a date. */
+export const DATE_FIELDS = ['due', 'plan', 'start', 'lapses', 'made', 'done', 'cancelled', 'since', 'journal'] as const;
+/** What is gathered: tasks, notes (also only those of meetings), or items marked as key points. */
+export const SOURCES = ['tasks', 'notes', 'meetings', 'key points'] as const;
+export type Source = (typeof SOURCES)[number];
+
+/** Fields of notes that hold a date. */
+export const NOTE_DATE_FIELDS = ['date', 'due'] as const;
+export type DateField = (typeof DATE_FIELDS)[number] | (typeof NOTE_DATE_FIELDS)[number];
+
+/** What `with` and `without` can ask for. */
+export const PRESENCE_FIELDS = [
+  ...DATE_FIELDS,
+  'any date',
+  'repeat',
+  'takes',
+  'priority',
+  'owner',
+  'asked',
+  'tag',
+  'own tag',
+  'person',
+  'link',
+  'need',
+  'remind',
+  'steps',
+  'joined',
+  'sent',
+] as const;
+/** Of notes also the date of their front matter. */
+export type PresenceField = (typeof PRESENCE_FIELDS)[number] | 'date';
+
+/** A date as a gather writes it; it becomes days when the gather is answered. */
+export type DateValue =
+  | { is: 'range'; range: DayRange }
+  | { is: 'relative'; days: number }
+  | { is: 'weekday'; weekday: Weekday }
+  | { is: 'edge'; edge: 'start' | 'end'; unit: Unit }
+  | { is: 'this day' }
+  | { is: 'shifted'; base: DateValue; count: number; unit: Unit };
+
+export type RangeValue =
+  | { is: 'date'; date: DateValue }
+  | { is: 'between'; from: DateValue; to: DateValue }
+  | { is: 'calendar'; which: -1 | 0 | 1; unit: Unit }
+  | { is: 'rolling'; direction: 'last' | 'next'; count: number; unit: Unit };
+
+export type Flag = 'late' | 'resting' | 'blocked' | 'repeats' | 'unsorted' | 'step' | 'question';
+
+/** What holds a value that is measured: minutes, times, days, percent. */
+export type MeasureField = 'takes' | 'pushed' | 'age' | 'progress';
+
+export type Condition =
+  | { is: 'and' | 'or'; parts: Condition[] }
+  | { is: 'not'; part: Condition }
+  | { is: 'status'; status: Status | 'open' | 'closed' }
+  | { is: 'tag'; name: string; own: boolean }
+  | { is: 'person'; name: string; own: boolean }
+  | { is: 'link'; target: string; own: boolean }
+  | { is: 'words'; words: string; folded: boolean }
+  | { is: 'like'; source: string; flags: string }
+  | { is: 'date'; field: DateField; sign: Sign; date: DateValue }
+  | { is: 'in'; field: DateField; range: RangeValue }
+  | { is: 'presence'; field: PresenceField; present: boolean }
+  | { is: 'flag'; flag: Flag }
+  | { is: 'priority'; sign: Sign; priority: Priority | 'normal' }
+  | { is: 'measure'; field: MeasureField; sign: Sign; value: number }
+  | { is: 'who'; field: 'owner' | 'asked'; same: boolean; person: string }
+  | { is: 'place'; field: 'note' | 'path' | 'heading'; same: boolean; value: string }
+  | { is: 'under'; note: string; heading: string | null }
+  | { is: 'under ref'; ref: string }
+  | { is: 'kind'; same: boolean; kind: NoteKind }
+  /** The outside list with which a task is kept in step. */
+  | { is: 'joined'; same: boolean; list: string }
+  /** How many tasks of a note are open or done. */
+  | { is: 'tasks'; field: 'open' | 'done'; sign: Sign; value: number }
+  /** What the front matter of a note says. */
+  | { is: 'said'; field: 'title' | 'state' | 'level'; same: boolean; value: string }
+  | { is: 'title has'; words: string }
+  | { is: 'this'; what: 'note' | 'day' | 'person' };
+
+export const GROUP_KEYS = [
+  ...DATE_FIELDS,
+  'day',
+  'week',
+  'month',
+  'period',
+  'back',
+  'status',
+  'priority',
+  'tag',
+  'person',
+  'owner',
+  'asked',
+  'note',
+  'path',
+  'heading',
+  'about',
+  'meeting',
+] as const;
+/** Keys by which notes can be grouped. */
+export const NOTE_GROUP_KEYS = [
+  'kind',
+  'path',
+  'tag',
+  'person',
+  'about',
+  'state',
+  'level',
+  'date',
+  'due',
+  'day',
+  'week',
+  'month',
+  'period',
+] as const;
+export type GroupKeyName = (typeof GROUP_KEYS)[number] | (typeof NOTE_GROUP_KEYS)[number];
+
+export interface GroupKey {
+  key: GroupKeyName;
+  /** For `week of done`: the field that day, week, month and period go by; null for the earlier of due and plan. */
+  of: DateField | null;
+  descending: boolean;
+  /** Groups stand by how many tasks they hold, fullest first. */
+  byCount: boolean;
+}
+
+export const ORDER_KEYS = [
+  ...DATE_FIELDS,
+  'day',
+  'back',
+  'status',
+  'priority',
+  'takes',
+  'progress',
+  'note',
+  'path',
+  'text',
+  'owner',
+  'asked',
+] as const;
+/** Keys by which notes can be ordered. */
+export const NOTE_ORDER_KEYS = ['title', 'path', 'kind', 'date', 'due', 'open', 'done', 'progress', 'state', 'level'] as const;
+export type OrderKeyName = (typeof ORDER_KEYS)[number] | (typeof NOTE_ORDER_KEYS)[number];
+
+export interface OrderKey {
+  key: OrderKeyName;
+  descending: boolean;
+}
+
+export const TOTALS = ['count', 'takes', 'progress'] as const;
+export type Total = (typeof TOTALS)[number];
+
+/** Fields that a row or card can bear. */
+export const COLUMNS = [...ORDER_KEYS, 'tag', 'person', 'link', 'heading', 'every', 'steps', 'remind', 'ref', 'needs'] as const;
+/** Fields that the row of a note can bear. */
+export const NOTE_COLUMNS = [...NOTE_ORDER_KEYS, 'tag', 'person', 'about'] as const;
+export type Column = (typeof COLUMNS)[number] | (typeof NOTE_COLUMNS)[number];
+
+/** What bars and curves measure. */
+export const MEASURES = ['count', 'takes', 'open', 'done', 'kept', 'progress'] as const;
+export type Measure = (typeof MEASURES)[number];
+
+/** How an answer is drawn. */
+export type Form =
+  | { is: 'list' | 'table' | 'month' | 'weeks' }
+  /** Null stands for what has no value; an empty list leaves the columns to what is there. */
+  | { is: 'board'; by: GroupKeyName; columns: (string | null)[] }
+  | { is: 'summary'; by: GroupKeyName }
+  /** On an axis of days, one row a value. */
+  | { is: 'spans'; by: GroupKeyName }
+  | { is: 'bars'; measure: Measure; by: GroupKeyName; second: GroupKeyName | null }
+  | { is: 'curve'; measure: Measure; by: GroupKeyName };
+
+/** A gather as it was read. */
+export interface Gather {
+  title: string | null;
+  from: Source;
+  /** Null gathers everything. */
+  where: Condition | null;
+  groupBy: GroupKey[];
+  /** Null is the default order: late first, then priority, due, plan, place. */
+  orderBy: OrderKey[] | null;
+  limit: number | null;
+  limitPerGroup: number | null;
+  includingResting: boolean;
+  /** Steps as rows of their own. */
+  stepsApart: boolean;
+  /** Null leaves them to the view. */
+  columns: Column[] | null;
+  totals: Total[] | null;
+  form: Form | null;
+  /** Where a task written here goes: a link's target, with a heading after `#`. */
+  into: string | null;
+}
+
+/** What a gather is answered against. */
+export interface GatherContext {
+  today: Day;
+  firstDayOfWeek: Weekday;
+  /** The handle of the person of the settings; null when none is set. */
+  me: string | null;
+  /** The note that holds the block. */
+  thisNote: { path: string; journal: Day | null; handle: string | null } | null;
+}
+
+/** Why a gather cannot be read; offsets are into its text. */
+export interface GatherError {
+  message: string;
+  from: number;
+  to: number;
+}

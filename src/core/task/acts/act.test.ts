@@ -1,0 +1,444 @@
+import fc from 'fast-check';
+import { isoDay } from '../../calendar/day';
+import { act, actOnMany } from './act';
+import { ACTION_DEFAULTS, type ActionContext } from './action-context';
+import { applyChanges, differenceOf, inverseChanges, LINE_GONE, LINE_TWICE } from '../writing/edit';
+import type { Intention } from './intention';
+import { NO_TASK } from '../reading/page';
+import { readNote } from '../reading/read-note';
+import { NO_DATE } from './status-actions';
+import { readTaskLine } from '../line/task';
+
+/** A Monday. */
+const NOW = { day: 20780, minute: 9 * 60 + 14 };
+const TODAY = isoDay(NOW.day);
+const CONTEXT: ActionContext = { now: NOW, settings: ACTION_DEFAULTS, makeRef: () => 'k3f9qa' };
+
+const status = (name: 'todo' | 'underway' | 'waiting' | 'done' | 'cancelled'): Intention => ({ do: 'status', status: name });
+
+function after(line: string, intention: Intention): string {
+  const outcome = act(line, { line: 0, expected: line }, intention, CONTEXT);
+  return 'refused' in outcome ? outcome.refused : applyChanges(line, outcome.changes);
+}
+
+describe('actions', () => {
+  it.each([
+    ['- [ ] a', status('done'), `- [x] a {done ${TODAY} 09:14}`],
+    ['- [x] a {done 2026-11-01}', status('todo'), '- [ ] a'],
+    ['- [ ] a {due 2026-11-27; made 2026-11-20}', status('done'), `- [x] a {due 2026-11-27; made 2026-11-20; done ${TODAY} 09:14}`],
+    ['- [ ] a', status('waiting'), `- [:] a {since ${TODAY} 09:14}`],
+    ['- [:] a {since 2026-11-01; high}', status('todo'), '- [ ] a {high}'],
+    ['- [x] a {done 2026-11-01}', status('cancelled'), `- [-] a {cancelled ${TODAY} 09:14}`],
+    ['  3) [ ] a  ', status('done'), `  3) [x] a {done ${TODAY} 09:14}  `],
+    ['- [ ] a {every mon}', status('done'), NO_DATE],
+    ['- [?] a', status('todo'), '- [ ] a'],
+    ['- a', status('done'), NO_TASK],
+    [
+      '- [ ] a {done 2026-11-01;  odd  }',
+      { do: 'set', clause: 'due 2026-11-27' } as const,
+      '- [ ] a {due 2026-11-27; done 2026-11-01;  odd  }',
+    ],
+    [
+      '- [ ] a {plan 2026-W48;due 2026-11-01 ; x}',
+      { do: 'set', clause: 'due 2026-11-27' } as const,
+      '- [ ] a {plan 2026-W48;due 2026-11-27 ; x}',
+    ],
+    ['- [ ] a {due 2026-11-01}', { do: 'unset', clause: 'due' } as const, '- [ ] a'],
+    ['- [ ] a {due 2026-11-01; top}', { do: 'unset', clause: 'due' } as const, '- [ ] a {top}'],
+    ['- [ ] a {due 2026-11-01; top}', { do: 'priority', priority: 'low' } as const, '- [ ] a {due 2026-11-01; low}'],
+    ['- [ ] a {top}', { do: 'priority', priority: null } as const, '- [ ] a'],
+  ])('%s, %j → %s', (line, intention, expected) => expect(after(line, intention)).toBe(expected));
+
+  it('refuse a date that does not exist, and write nothing', () => {
+    expect(after('- [ ] a', { do: 'set', clause: 'due 2026-02-30' })).toContain('nothing was changed');
+    expect(after('- [ ] a', { do: 'set', clause: 'due soon' })).toContain('nothing was changed');
+  });
+
+  it('find the line where it went, and never edit another', () => {
+    const ref = { line: 0, expected: '- [ ] a' };
+    const moved = act('words\n\n- [ ] a\n', ref, status('done'), CONTEXT);
+    expect('changes' in moved && applyChanges('words\n\n- [ ] a\n', moved.changes)).toContain('\n- [x] a {done');
+    expect(act('- [ ] b\n', ref, status('done'), CONTEXT)).toEqual({ refused: LINE_GONE });
+    expect(act('- [ ] b\n- [ ] a\n- [ ] a\n', ref, status('done'), CONTEXT)).toEqual({ refused: LINE_TWICE });
+  });
+
+  const LINE = fc.constantFrom(
+    '- [ ] a {due 2026-11-27}',
+    '- [x] b',
+    '* [:] c @ilse {high; odd}',
+    'words',
+    '',
+    '\t1) [_] d {x}',
+    '> - [ ] e',
+    '```',
+    '# h',
+    '- [ ] \ud83c\udf0a {top;}  ',
+  );
+  const TEXT = fc
+    .tuple(fc.boolean(), fc.array(fc.tuple(LINE, fc.constantFrom('\n', '\r\n', '\r', '\n')), { minLength: 1, maxLength: 10 }))
+    .map(([mark, lines]) => (mark ? '\ufeff' : '') + lines.map(([line, ending]) => line + ending).join(''));
+  const INTENTION = fc.constantFrom<Intention>(
+    status('done'),
+    status('todo'),
+    status('waiting'),
+    status('cancelled'),
+    status('underway'),
+    { do: 'set', clause: 'due 2026-12-01' },
+    { do: 'unset', clause: 'due' },
+    { do: 'priority', priority: 'top' },
+    { do: 'priority', priority: null },
+  );
+
+  it('touch their line alone, and say what was meant', () => {
+    fc.assert(
+      fc.property(TEXT, fc.nat(12), INTENTION, (text, pick, intention) => {
+        const { tasks } = readNote('A.md', text);
+        const task = tasks[pick % Math.max(1, tasks.length)];
+        if (!task) return;
+        const outcome = act(text, { line: task.line, expected: task.raw }, intention, CONTEXT);
+        if ('refused' in outcome) throw new Error(outcome.refused);
+        expect(applyChanges(applyChanges(text, outcome.changes), inverseChanges(text, outcome.changes))).toBe(text);
+        const next = applyChanges(text, outcome.changes);
+        const lines = next.split(/\r\n|\r|\n/);
+        const before = text.split(/\r\n|\r|\n/);
+        expect(lines.length).toBe(before.length);
+        lines.forEach((line, index) => index === task.line || expect(line).toBe(before[index]));
+        expect(next.match(/\r\n|\r|\n/g)).toEqual(text.match(/\r\n|\r|\n/g));
+        const read = readNote('A.md', next).tasks.find((one) => one.line === task.line);
+        if (intention.do === 'status') expect(read?.status).toBe(intention.status);
+        if (intention.do === 'priority') expect(read?.priority).toBe(intention.priority);
+        if (intention.do === 'set') expect(read?.due?.from).toBe(readTaskLine('- [ ] a {due 2026-12-01}', 2)?.due?.from);
+        if (intention.do === 'unset') expect(read?.due).toBeNull();
+      }),
+      { numRuns: 1000, seed: 20261123 },
+    );
+  });
+
+  it('the difference of two texts turns one into the other', () => {
+    fc.assert(
+      fc.property(fc.string(), fc.string(), (before, next) => {
+        const change = differenceOf(before, next);
+        expect(applyChanges(before, change ? [change] : [])).toBe(next);
+      }),
+    );
+  });
+});
+
+/** What an action makes of a whole text, its line named by the words that it holds. */
+function whole(text: string, words: string, intention: Intention, context: Partial<ActionContext> = {}): string {
+  const lines = text.split('\n');
+  const line = lines.findIndex((one) => one.includes(words));
+  const outcome = act(text, { line, expected: lines[line] ?? '' }, intention, { ...CONTEXT, ...context });
+  return 'refused' in outcome ? outcome.refused : applyChanges(text, outcome.changes);
+}
+
+describe('one task line', () => {
+  const set = (clause: string): Intention => ({ do: 'set', clause });
+  it.each<[string, Intention, string]>([
+    // Words become ISO dates; a day it is moved away from is remembered.
+    ['- [ ] a', set('due fri'), '- [ ] a {due 2026-11-27}'],
+    ['- [ ] a', set('due next week'), '- [ ] a {due 2026-12-06}'],
+    ['- [ ] a', set('plan next week'), '- [ ] a {plan 2026-W49}'],
+    ['- [ ] a', set('plan tomorrow 15:00'), '- [ ] a {plan 2026-11-24 15:00}'],
+    ['- [ ] a', set('start 2 days before'), '- [ ] a {start 2 days before}'],
+    ['- [ ] a', set('owner kofi'), '- [ ] a {owner @kofi}'],
+    ['- [ ] a {owner @kofi}', set('owner me'), '- [ ] a'],
+    ['- [ ] a', set('takes 2 hours'), '- [ ] a {takes 2h}'],
+    ['- [ ] a', set('every other week on fri'), '- [ ] a {every other week on fri}'],
+    ['- [ ] a', set('remind tomorrow 9am'), '- [ ] a {remind 2026-11-24 09:00}'],
+    ['- [ ] a', set('remind in one hour'), '- [ ] a {remind 2026-11-23 10:14}'],
+    ['- [ ] a', set('remind 30 min before'), '- [ ] a {remind 30m before}'],
+    ['- [ ] a', set('top'), '- [ ] a {top}'],
+    ['- [ ] a {top}', set('priority high'), '- [ ] a {high}'],
+    ['- [ ] a {top}', set('priority normal'), '- [ ] a'],
+    ['- [ ] a {due 2026-12-04}', set('due fri'), '- [ ] a {due 2026-11-27}'],
+    ['- [ ] a {due 2026-11-20; pushed 2026-11-10}', set('due fri'), '- [ ] a {due 2026-11-27; pushed 2026-11-10, 2026-11-20}'],
+    // The pattern of a repeat is written out when its date first changes.
+    ['- [ ] a {due 2026-10-31; every month}', set('due 2026-11-01'), '- [ ] a {due 2026-11-01; every month on 31; pushed 2026-10-31}'],
+    ['- [ ] a {plan 2026-11-23; every 2 weeks}', { do: 'unset', clause: 'plan' }, '- [ ] a {every 2 weeks on mon from 2026-11-23}'],
+    // Priority.
+    ['- [ ] a', { do: 'raise' }, '- [ ] a {high}'],
+    ['- [ ] a {high}', { do: 'raise' }, '- [ ] a {top}'],
+    ['- [ ] a {top}', { do: 'raise' }, '- [ ] a {top}'],
+    ['- [ ] a', { do: 'lower' }, '- [ ] a {low}'],
+    ['- [ ] a {low}', { do: 'raise' }, '- [ ] a'],
+    // Another day.
+    [
+      '- [ ] a {plan 2026-11-20 09:30; due 2026-12-01}',
+      { do: 'push', to: 'fri' },
+      '- [ ] a {plan 2026-11-27 09:30; due 2026-12-01; pushed 2026-11-20}',
+    ],
+    [
+      '- [ ] a {due 2026-11-20 15:00}',
+      { do: 'push', to: 'tomorrow' },
+      '- [ ] a {due 2026-11-20 15:00; plan 2026-11-24; pushed 2026-11-20}',
+    ],
+    ['- [ ] a {due 2026-11-20}', { do: 'push', to: '3 days' }, '- [ ] a {due 2026-11-20; plan 2026-11-26; pushed 2026-11-20}'],
+    ['- [ ] a {plan 2026-12-01}', { do: 'push', to: 'a week' }, '- [ ] a {plan 2026-12-08; pushed 2026-12-01}'],
+    ['- [ ] a {plan 2026-W48}', { do: 'push', to: 'next week' }, '- [ ] a {plan 2026-W49}'],
+    ['- [ ] a', { do: 'push', to: 'next month' }, '- [ ] a {plan 2026-12}'],
+    ['- [ ] a {plan 2026-11-23}', { do: 'push', to: 'by fri' }, '- [ ] a {plan 2026-11-23; due 2026-11-27}'],
+    ['- [ ] a {due 2026-12-01}', { do: 'push', to: 'today' }, '- [ ] a {due 2026-12-01; plan 2026-11-23}'],
+    ['- [ ] a {due 2026-11-20}', { do: 'push', to: 'by fri' }, '- [ ] a {due 2026-11-27; pushed 2026-11-20}'],
+    ['- [ ] a', { do: 'push', to: 'soon' }, '“soon” names no day to move to, so nothing was changed.'],
+    ['- [ ] a', { do: 'rest', until: '3 days' }, '- [ ] a {start 2026-11-26}'],
+    ['- [ ] a', { do: 'rest', until: 'next week' }, '- [ ] a {start 2026-11-30}'],
+    ['- [ ] a', { do: 'rest', until: 'today' }, 'A task can only rest until a day after today; nothing was changed.'],
+    // Names and words.
+    ['- [ ] a {top}', { do: 'tag', name: 'loans' }, '- [ ] a #loans {top}'],
+    ['- [ ] a #Loans', { do: 'tag', name: '#loans' }, '- [ ] a #Loans'],
+    ['- [ ]', { do: 'tag', name: '@ilse' }, '- [ ] @ilse'],
+    ['- [ ] a', { do: 'tag', name: '12' }, '“12” can be no tag or person, so nothing was changed.'],
+    ['- [ ] ask #loans @ilse #b', { do: 'untag', name: 'loans' }, '- [ ] ask @ilse #b'],
+    ['- [ ] #loans ask', { do: 'untag', name: 'loans' }, '- [ ] ask'],
+    ['- [ ] a `#loans`', { do: 'untag', name: 'loans' }, '#loans is not written on this line itself, so nothing was changed.'],
+    ['* [_]  old words  {high}', { do: 'reword', text: 'new\nwords' }, '* [_]  new words  {high}'],
+    ['- [ ]', { do: 'reword', text: 'words' }, '- [ ] words'],
+    ['- [ ] a', { do: 'reword', text: ' ' }, 'A task needs words, so nothing was changed.'],
+    // Plain lines, bullets and tasks.
+    ['plain words', { do: 'convert' }, '- [ ] plain words'],
+    ['- bullet', { do: 'convert' }, '- [ ] bullet'],
+    ['1)', { do: 'convert' }, '1) [ ] '],
+    ['> quoted', { do: 'convert' }, '> - [ ] quoted'],
+    ['- [x] a {done 2026-11-01}', { do: 'convert' }, '- a {done 2026-11-01}'],
+    ['# heading', { do: 'convert' }, 'Only a line of text or a list item can become a task; nothing was changed.'],
+    ['    code', { do: 'convert' }, 'Only a line of text or a list item can become a task; nothing was changed.'],
+    ['- [ ] a', { do: 'ref' }, '- [ ] a {ref k3f9qa}'],
+    ['- [ ] a {ref p2x7ab}', { do: 'ref' }, '- [ ] a {ref p2x7ab}'],
+    ['- [ ] a', { do: 'cycle' }, `- [_] a {since ${TODAY} 09:14}`],
+    // Finished from Under way it keeps since when: that is what it took.
+    ['- [_] a {since 2026-11-01}', { do: 'cycle' }, `- [x] a {since 2026-11-01; done ${TODAY} 09:14}`],
+    ['- [:] a {since 2026-11-01}', status('done'), `- [x] a {done ${TODAY} 09:14}`],
+    ['- [_] a {since 2026-11-01}', status('cancelled'), `- [-] a {cancelled ${TODAY} 09:14}`],
+    ['- [x] a {since 2026-11-01; done 2026-11-02}', status('todo'), '- [ ] a'],
+    ['- [x] a {done 2026-11-01}', { do: 'cycle' }, '- [ ] a'],
+    ['- [ ] a {due 2026-11-20; every day}', { do: 'end' }, `- [-] a {due 2026-11-20; every day; cancelled ${TODAY} 09:14}`],
+  ])('%s, %j → %s', (line, intention, expected) => expect(after(line, intention)).toBe(expected));
+
+  it('stamps bear the day alone when the minute is not known', () => {
+    const outcome = act('- [ ] a', { line: 0, expected: '- [ ] a' }, status('done'), { ...CONTEXT, now: { day: NOW.day, minute: null } });
+    expect('changes' in outcome && applyChanges('- [ ] a', outcome.changes)).toBe(`- [x] a {done ${TODAY}}`);
+  });
+});
+
+describe('finishing a repeat', () => {
+  it('gives the line its next date, keeps its distances, clears its steps and records this time', () => {
+    const text = [
+      '- [_] Read the log {plan 2026-11-20 08:30; due 2026-11-23; start 2026-11-18; every 2 weeks x5; remind 2026-11-20 08:00; since 2026-11-20; ref p2x7ab; needs k3f9qa; pushed 2026-11-19}',
+      '  - [x] lamp room {done 2026-11-20; due 2026-11-21; ref q1w2e3}',
+      '  - [ ] cellar',
+      '- other',
+      '',
+      'words',
+    ].join('\n');
+    expect(whole(text, 'Read', status('done')).split('\n')).toEqual([
+      '- [ ] Read the log {plan 2026-12-03 08:30; due 2026-12-07; start 2026-12-02; every 2 weeks on mon from 2026-11-23 x4; remind 2026-12-04 08:00; ref p2x7ab; needs k3f9qa}',
+      '  - [ ] lamp room {due 2026-12-05}',
+      '  - [ ] cellar',
+      '- other',
+      `- [x] Read the log {plan 2026-11-20 08:30; due 2026-11-23; since 2026-11-20; done ${TODAY} 09:14}`,
+      '',
+      'words',
+    ]);
+  });
+
+  it.each<[string, Intention, string[]]>([
+    [
+      '- [ ] a {due 2026-11-20; every fri}',
+      status('done'),
+      ['- [ ] a {due 2026-11-27; every fri}', `- [x] a {due 2026-11-20; done ${TODAY} 09:14}`],
+    ],
+    [
+      '- [ ] a {due 2026-11-20; every fri}',
+      status('cancelled'),
+      ['- [ ] a {due 2026-11-27; every fri}', `- [-] a {due 2026-11-20; cancelled ${TODAY} 09:14}`],
+    ],
+    ['- [ ] a {due 2026-11-20; every fri x1}', status('done'), [`- [x] a {due 2026-11-20; every fri x1; done ${TODAY} 09:14}`]],
+    [
+      '- [ ] a {due 2026-11-20; every fri; until 2026-11-25}',
+      status('done'),
+      [`- [x] a {due 2026-11-20; every fri; until 2026-11-25; done ${TODAY} 09:14}`],
+    ],
+    [
+      '- [ ] a {due 2026-11-20; every fri x3}',
+      status('done'),
+      ['- [ ] a {due 2026-11-27; every fri x2}', `- [x] a {due 2026-11-20; done ${TODAY} 09:14}`],
+    ],
+    [
+      '- [ ] a {plan 2026-W47; every week}',
+      status('done'),
+      ['- [ ] a {plan 2026-W48; every week on mon}', `- [x] a {plan 2026-W47; done ${TODAY} 09:14}`],
+    ],
+    [
+      '- [ ] a {plan 2026-11; every month}',
+      status('done'),
+      ['- [ ] a {plan 2026-12; every month on 1}', `- [x] a {plan 2026-11; done ${TODAY} 09:14}`],
+    ],
+    [
+      '- [ ] a {due 2026-08-01; every 3 months after done}',
+      status('done'),
+      ['- [ ] a {due 2027-02-23; every 3 months after done}', `- [x] a {due 2026-08-01; done ${TODAY} 09:14}`],
+    ],
+    [
+      '3) [ ] a {due 2026-11-23; every day}',
+      status('done'),
+      ['3) [ ] a {due 2026-11-24; every day}', `4) [x] a {due 2026-11-23; done ${TODAY} 09:14}`],
+    ],
+    [
+      '> - [ ] a {due 2026-11-23; every day}',
+      status('done'),
+      ['> - [ ] a {due 2026-11-24; every day}', `> - [x] a {due 2026-11-23; done ${TODAY} 09:14}`],
+    ],
+    [
+      '- - [ ] a {due 2026-11-23; every day}',
+      status('done'),
+      ['- - [ ] a {due 2026-11-24; every day}', `  - [x] a {due 2026-11-23; done ${TODAY} 09:14}`],
+    ],
+  ])('%s', (line, intention, lines) => expect(after(line, intention).split('\n')).toEqual(lines));
+
+  it('keeps a count instead of lines when the settings say so', () => {
+    const settings = { ...ACTION_DEFAULTS, repeatRecords: 'count' as const };
+    const once = whole('- [ ] a {due 2026-11-23; every day}', 'a', status('done'), { settings });
+    expect(once).toBe('- [ ] a {due 2026-11-24; every day; times 1}');
+    expect(whole(once, 'a', status('done'), { settings })).toBe('- [ ] a {due 2026-11-25; every day; times 2}');
+  });
+
+  it('puts a remark under the record', () => {
+    expect(
+      after('- [ ] a {due 2026-11-23; every day}', { do: 'status', status: 'cancelled', remark: 'closed  for\nthe storm' }).split('\n'),
+    ).toEqual(['- [ ] a {due 2026-11-24; every day}', `- [-] a {due 2026-11-23; cancelled ${TODAY} 09:14}`, '  - closed for the storm']);
+  });
+
+  it('a reopened record is an ordinary task', () => {
+    const twice = after('- [ ] a {due 2026-11-23; every day}', status('done'));
+    expect(whole(twice, '[x]', status('todo')).split('\n')[1]).toBe('- [ ] a {due 2026-11-23}');
+  });
+});
+
+describe('open steps and remarks', () => {
+  const TEXT = ['* [ ] a', '  words of a', '  * [ ] b', '    * [x] c', '  * [_] d {since 2026-11-01}', '* [ ] e'].join('\n');
+  const done = (steps: 'leave' | 'close' | 'out'): string[] => whole(TEXT, 'a', { do: 'status', status: 'done', steps }).split('\n');
+  const stamp = `{done ${TODAY} 09:14}`;
+
+  it('may stay, be closed, or be moved out', () => {
+    expect(done('leave')).toEqual([`* [x] a ${stamp}`, ...TEXT.split('\n').slice(1)]);
+    expect(done('close')).toEqual([
+      `* [x] a ${stamp}`,
+      '  words of a',
+      `  * [x] b ${stamp}`,
+      '    * [x] c',
+      `  * [x] d {since 2026-11-01; done ${TODAY} 09:14}`,
+      '* [ ] e',
+    ]);
+    expect(done('out')).toEqual([`* [x] a ${stamp}`, '  words of a', '* [ ] b', '  * [x] c', '* [_] d {since 2026-11-01}', '* [ ] e']);
+  });
+
+  it('a remark stands under the task, behind what it holds', () => {
+    expect(whole(TEXT, 'b', { do: 'status', status: 'cancelled', remark: '[sic] no longer lent' }).split('\n').slice(2, 5)).toEqual([
+      `  * [-] b {cancelled ${TODAY} 09:14}`,
+      '    * [x] c',
+      '    * \\[sic] no longer lent',
+    ]);
+  });
+});
+
+describe('lists', () => {
+  const LIST = [
+    '- [x] a',
+    '  - [ ] open step',
+    '- [x] b',
+    '  - [x] c',
+    '',
+    '- [ ] d',
+    '- [-] e',
+    '- [ ] f',
+    '',
+    'words',
+    '',
+    '- [x] g',
+  ].join('\n');
+
+  it('sink what is finished to the end of its list', () => {
+    expect(whole(LIST, 'd', { do: 'sink' }).split('\n')).toEqual([
+      '- [x] a',
+      '  - [ ] open step',
+      '',
+      '- [ ] d',
+      '- [ ] f',
+      '- [x] b',
+      '  - [x] c',
+      '- [-] e',
+      '',
+      'words',
+      '',
+      '- [x] g',
+    ]);
+  });
+
+  it('sweep what is finished under a heading at the foot, which is made once', () => {
+    const swept = whole(LIST, 'd', { do: 'sweep' });
+    expect(swept.split('\n')).toEqual([
+      '- [x] a',
+      '  - [ ] open step',
+      '',
+      '- [ ] d',
+      '- [ ] f',
+      '',
+      'words',
+      '',
+      '',
+      '## Finished',
+      '',
+      '- [x] b',
+      '  - [x] c',
+      '- [-] e',
+      '- [x] g',
+    ]);
+    const again = swept.replace('- [ ] d', '- [x] d');
+    expect(whole(again, 'd', { do: 'sweep' }).split('\n').slice(-7)).toEqual([
+      '## Finished',
+      '',
+      '- [x] b',
+      '  - [x] c',
+      '- [-] e',
+      '- [x] g',
+      '- [x] d',
+    ]);
+    expect(whole('- [ ] d', 'd', { do: 'sweep' })).toContain('nothing was changed');
+  });
+
+  it('start a finished list again, with its dates or without', () => {
+    const text = '- [x] a {due 2026-11-20; done 2026-11-20}\n  - [-] b {cancelled 2026-11-20}\n- [_] c {since 2026-11-20; top}\n\ntext\n';
+    expect(whole(text, '[_]', { do: 'reset' })).toBe('- [ ] a {due 2026-11-20}\n  - [ ] b\n- [ ] c {top}\n\ntext\n');
+    expect(whole(text, 'a', { do: 'reset', dates: 'clear' })).toBe('- [ ] a\n  - [ ] b\n- [_] c {since 2026-11-20; top}\n\ntext\n');
+  });
+
+  it('duplicate an item with what is under it, without refs', () => {
+    const text = '> 1. [ ] a {ref k3f9qa; top}\n>    - [ ] b {ref p2x7ab}\n> 2. c\n';
+    expect(whole(text, 'a {', { do: 'duplicate' })).toBe(
+      '> 1. [ ] a {ref k3f9qa; top}\n>    - [ ] b {ref p2x7ab}\n> 1. [ ] a {top}\n>    - [ ] b\n> 2. c\n',
+    );
+    expect(whole('- [ ] a', 'a', { do: 'duplicate' })).toBe('- [ ] a\n- [ ] a');
+  });
+
+  it('set one clause on many lines, whole or not at all', () => {
+    const text = '- [ ] a\r\nplain\r\n- [ ] b {high}\r\n';
+    const refs = [
+      { line: 0, expected: '- [ ] a' },
+      { line: 2, expected: '- [ ] b {high}' },
+    ];
+    const outcome = actOnMany(text, refs, { do: 'set', clause: 'due fri' }, CONTEXT);
+    expect('changes' in outcome && applyChanges(text, outcome.changes)).toBe(
+      '- [ ] a {due 2026-11-27}\r\nplain\r\n- [ ] b {high; due 2026-11-27}\r\n',
+    );
+    const lines = ['one', 'two', '', '- three'].map((expected, line) => ({ line, expected }));
+    const converted = actOnMany(
+      'one\ntwo\n\n- three',
+      lines.filter((ref) => ref.expected !== ''),
+      { do: 'convert' },
+      CONTEXT,
+    );
+    expect('changes' in converted && applyChanges('one\ntwo\n\n- three', converted.changes)).toBe('- [ ] one\n- [ ] two\n\n- [ ] three');
+    expect(actOnMany(text, [...refs, { line: 1, expected: 'plain' }], { do: 'raise' }, CONTEXT)).toEqual({ refused: NO_TASK });
+  });
+});

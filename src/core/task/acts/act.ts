@@ -1,0 +1,148 @@
+import type { ActionContext } from './action-context';
+import { carry } from './carry';
+import { push, rest, setClause, setPriority, shiftPriority, unsetClause } from './clause-actions';
+import { type Change, type LineRef, type Outcome, applyChanges, locateLine } from '../writing/edit';
+import type { Intention, WideIntention } from './intention';
+import { convert, duplicate, ensureRef, remove, reset, sink, sweep } from './list-actions';
+import { type Page, type Refusal, itemAt, openPage, taskAt } from '../reading/page';
+import { setStatus } from './status-actions';
+import type { Status } from '../line/status';
+import { addName, removeName, reword } from './word-actions';
+
+/** A line that is meant; the path of its note tells which day a journal page is of. */
+export type NamedLine = Omit<LineRef, 'path'> & { path?: string };
+
+/**
+ * What an intention does to the text of one note: the smallest changes, or the reason why it does nothing.
+ *
+ * @example act(text, { line: 3, expected: '- [ ] Book the lift' }, { do: 'status', status: 'done' }, context)
+ */
+export function act(text: string, ref: NamedLine, intention: Intention, context: ActionContext): Outcome {
+  const page = openPage(ref.path ?? '', text, context.settings);
+  const refusal = actOn(page, ref, intention, context);
+  return refusal ?? { changes: page.edits.changes() };
+}
+
+/** Does an intention to several lines of one note, whole or not at all. */
+export function actOnMany(text: string, refs: readonly NamedLine[], intention: Intention, context: ActionContext): Outcome {
+  // From the foot upwards, so that the lines still to come stay where they were.
+  const ordered = [...refs].sort((a, b) => b.line - a.line);
+  if (isOfLine(intention)) {
+    const page = openPage(refs[0]?.path ?? '', text, context.settings);
+    for (const ref of ordered) {
+      const refusal = actOn(page, ref, intention, context);
+      if (refusal) return refusal;
+    }
+    return { changes: page.edits.changes() };
+  }
+  let next = text;
+  for (const ref of ordered) {
+    const outcome = act(next, ref, intention, context);
+    if ('refused' in outcome) return outcome;
+    next = applyChanges(next, outcome.changes);
+  }
+  return { changes: wholeChange(text, next) };
+}
+
+/** What an intention does to each of several lines that takes it; the others stay. */
+export function actOnEach(text: string, refs: readonly Omit<LineRef, 'path'>[], intention: Intention, context: ActionContext): Change[] {
+  const page = openPage('', text, context.settings);
+  for (const ref of [...refs].sort((a, b) => b.line - a.line)) actOn(page, ref, intention, context);
+  return page.edits.changes();
+}
+
+const OF_LINE: ReadonlySet<WideIntention['do']> = new Set<WideIntention['do']>([
+  'status',
+  'cycle',
+  'end',
+  'set',
+  'unset',
+  'priority',
+  'raise',
+  'lower',
+  'push',
+  'carry',
+  'rest',
+  'tag',
+  'untag',
+  'reword',
+  'ref',
+]);
+
+/**
+ * Whether an intention leaves the lines around where they are, but for what it puts in: many such can be done, from the foot upwards, in
+ * one reading of the note.
+ */
+export const isOfLine = (intention: WideIntention): boolean =>
+  OF_LINE.has(intention.do) && !(intention.do === 'status' && intention.steps === 'out');
+
+function wholeChange(before: string, after: string): Change[] {
+  if (before === after) return [];
+  let head = 0;
+  while (head < before.length && before[head] === after[head]) head++;
+  let foot = 0;
+  const most = Math.min(before.length, after.length) - head;
+  while (foot < most && before[before.length - 1 - foot] === after[after.length - 1 - foot]) foot++;
+  return [{ from: head, to: before.length - foot, insert: after.slice(head, after.length - foot) }];
+}
+
+const CYCLE: Record<Status, Status> = { todo: 'underway', underway: 'done', waiting: 'underway', done: 'todo', cancelled: 'todo' };
+
+/** Does an intention to an open page; what becomes of its lines stands in the page's edits. */
+export function actOn(page: Page, ref: Omit<LineRef, 'path'>, intention: Intention, context: ActionContext): Refusal | null {
+  switch (intention.do) {
+    case 'convert': {
+      const place = locateLine(page.lines, ref);
+      return 'refused' in place ? place : convert(page, place.line);
+    }
+    case 'duplicate':
+    case 'delete':
+    case 'sink':
+    case 'reset': {
+      const item = itemAt(page, ref);
+      if ('refused' in item) return item;
+      if (intention.do === 'duplicate') return duplicate(page, item);
+      if (intention.do === 'delete') return remove(page, item);
+      return intention.do === 'sink' ? sink(page, item) : reset(page, item, intention.dates ?? 'keep');
+    }
+    case 'sweep': {
+      const place = locateLine(page.lines, ref);
+      return 'refused' in place ? place : sweep(page, context);
+    }
+  }
+  const task = taskAt(page, ref);
+  if ('refused' in task) return task;
+  switch (intention.do) {
+    case 'status':
+      return setStatus(page, task, intention, context);
+    case 'cycle':
+      return setStatus(page, task, { status: CYCLE[task.status] }, context);
+    case 'end':
+      return setStatus(page, task, { status: 'cancelled', remark: intention.remark, ends: true }, context);
+    case 'set':
+      return setClause(page, task, intention.clause, context);
+    case 'unset':
+      return unsetClause(page, task, intention.clause);
+    case 'priority':
+      return setPriority(page, task, intention.priority);
+    case 'raise':
+      return shiftPriority(page, task, 1, intention.wraps === true);
+    case 'lower':
+      return shiftPriority(page, task, -1);
+    case 'push':
+      return push(page, task, intention.to, context);
+    case 'carry':
+      return carry(page, task, intention, context);
+    case 'rest':
+      return rest(page, task, intention.until, context);
+    case 'tag':
+      return addName(page, task, intention.name);
+    case 'untag':
+      return removeName(page, task, intention.name);
+    case 'reword':
+      return reword(page, task, intention.text);
+    case 'ref':
+      ensureRef(page, task, context);
+      return null;
+  }
+}

@@ -1,0 +1,69 @@
+import { foldName, readInline } from '../../note/names/names';
+import type { Page, Refusal } from '../reading/page';
+import type { Task } from '../line/task';
+
+const NAME =
+  /^(?:#(?=.*\p{L})[\p{L}\p{M}\p{N}_]+(?:[-/][\p{L}\p{M}\p{N}_]+)*|@(?=.*\p{L})[\p{L}\p{M}\p{N}_]+(?:[-.][\p{L}\p{M}\p{N}_]+)*)$/u;
+
+/** A tag or person with its sign; a name without one is a tag. Null when it can be neither. */
+export function signedName(name: string): string | null {
+  const signed = /^[#@]/.test(name) ? name : `#${name}`;
+  return NAME.test(signed) ? signed : null;
+}
+
+/** Where a task's words stand in its line: behind the box, before the tail, without white space around them. */
+function wordsRange(page: Page, task: Task): { from: number; to: number } {
+  const line = page.edits.wordsOf(task.line);
+  const start = task.boxFrom + task.sign.length + 2;
+  const end = Math.min(task.tailFrom, line.length);
+  const from = start + (/^\s*/.exec(line.slice(start, end))?.[0].length ?? 0);
+  return { from, to: Math.max(from, start + line.slice(start, end).trimEnd().length) };
+}
+
+/** Adds a tag or a person behind the words of a task that does not name it yet. */
+export function addName(page: Page, task: Task, name: string): Refusal | null {
+  const signed = signedName(name);
+  if (signed === null) return { refused: `“${name}” can be no tag or person, so nothing was changed.` };
+  const present = signed.startsWith('#') ? task.tags : task.people;
+  if (present.some((one) => foldName(one) === foldName(signed.slice(1)))) return null;
+  const line = page.edits.wordsOf(task.line);
+  const { from, to } = wordsRange(page, task);
+  const box = task.boxFrom + task.sign.length + 2;
+  page.edits.set(
+    task.line,
+    from >= to ? `${line.slice(0, box)} ${signed}${line.slice(box)}` : `${line.slice(0, to)} ${signed}${line.slice(to)}`,
+  );
+  return null;
+}
+
+/** Takes a tag or a person out of the words of a task, with the space before it. */
+export function removeName(page: Page, task: Task, name: string): Refusal | null {
+  const signed = signedName(name);
+  if (signed === null) return { refused: `“${name}” can be no tag or person, so nothing was changed.` };
+  const line = page.edits.wordsOf(task.line);
+  const { from, to } = wordsRange(page, task);
+  const kind = signed.startsWith('#') ? 'tag' : 'person';
+  const found = readInline(line, task.boxFrom + task.sign.length + 2, to).names.filter(
+    (one) => one.kind === kind && foldName(one.name) === foldName(signed.slice(1)),
+  );
+  if (found.length === 0) return { refused: `${signed} is not written on this line itself, so nothing was changed.` };
+  let next = line;
+  for (const one of found.reverse()) {
+    const before = one.from > from && /\s/.test(next.charAt(one.from - 1)) ? one.from - 1 : one.from;
+    const after = before === one.from && /\s/.test(next.charAt(one.to)) ? one.to + 1 : one.to;
+    next = next.slice(0, before) + next.slice(after);
+  }
+  page.edits.set(task.line, next);
+  return null;
+}
+
+/** Gives a task other words; box and tail stay. */
+export function reword(page: Page, task: Task, text: string): Refusal | null {
+  const words = text.replace(/\s*[\r\n]+\s*/g, ' ').trim();
+  if (words === '') return { refused: 'A task needs words, so nothing was changed.' };
+  const line = page.edits.wordsOf(task.line);
+  const { from, to } = wordsRange(page, task);
+  const gap = from === task.boxFrom + task.sign.length + 2 ? ' ' : '';
+  page.edits.set(task.line, line.slice(0, from) + gap + words + line.slice(to));
+  return null;
+}

@@ -1,0 +1,70 @@
+import { Plus } from 'lucide-react';
+import { isoDay } from '../../../core/calendar/day';
+import { dayTitle } from '../../../core/calendar/day-name';
+import { fillTemplate } from '../../../core/note/facts/template';
+import { MenuAt, MenuEntry, MenuInside, MenuLine } from '../../../ui/menu';
+import { runInText } from '../../session/places/page-commands';
+import { useNow, useServices } from '../../session/state/services';
+import { useAppSelector } from '../../session/state/state';
+
+interface InsertMenuProps {
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+  /** Puts a piece of text at the cursor; `|` is where the cursor comes to stand. */
+  onInsert: (piece: string, block: boolean) => void;
+  /** Puts the cursor back into the text. */
+  onLeave: () => void;
+  title: string;
+}
+
+/** What can be put into a text, for those who know no keys. */
+export function InsertMenu({ open, onOpenChange, onInsert, onLeave, title }: InsertMenuProps) {
+  const { store } = useServices();
+  const now = useNow();
+  const templates = useAppSelector((state) => state.library.overview?.notes);
+  const insert = (piece: string, block = true): void => onInsert(piece, block);
+  const fromTemplate = async (path: string): Promise<void> => {
+    const text = await store.text(path);
+    if (text !== null)
+      onInsert(
+        fillTemplate(text.replace(/^---\n[\s\S]*?\n---\n/, ''), { day: now.day, minute: now.minute, name: title, answers: new Map() }),
+        true,
+      );
+  };
+  const known = (templates ?? []).filter((note) => note.kind === 'template');
+  return (
+    <MenuAt
+      open={open}
+      onOpenChange={onOpenChange}
+      trigger={
+        <button type="button" className="quiet-button no-print mt-1" aria-label="Insert" onClick={() => onOpenChange(true)}>
+          <Plus size={16} aria-hidden="true" />
+          <span className="max-sm:sr-only">Insert</span>
+        </button>
+      }
+      onCloseAutoFocus={(event) => {
+        // The cursor goes back to the text, or to what was put in, not to the button.
+        event.preventDefault();
+        onLeave();
+      }}
+    >
+      <MenuEntry label="Task" onSelect={() => insert('- [ ] |')} />
+      <MenuEntry label="A date of the task" onSelect={() => runInText('text-tail')} />
+      <MenuEntry label={`Today’s date, ${dayTitle(now.day)}`} onSelect={() => insert(isoDay(now.day), false)} />
+      <MenuEntry label="Link to a note" onSelect={() => insert('[[|', false)} />
+      <MenuEntry label="Gather" onSelect={() => insert('```gather\ntitle |\nwhere open\n```\n')} />
+      {known.length > 0 && (
+        <MenuInside label="Template">
+          {known.map((note) => (
+            <MenuEntry key={note.path} label={note.title} onSelect={() => void fromTemplate(note.path)} />
+          ))}
+        </MenuInside>
+      )}
+      <MenuLine />
+      <MenuEntry label="Heading" onSelect={() => insert('## |')} />
+      <MenuEntry label="Divider" onSelect={() => insert('\n---\n')} />
+      <MenuEntry label="Table" onSelect={() => insert('| | | |\n| --- | --- | --- |\n| | | |\n'.replace('| |', '| ||'))} />
+      <MenuEntry label="Quote" onSelect={() => insert('> |')} />
+    </MenuAt>
+  );
+}

@@ -1,0 +1,62 @@
+import { CalendarPlus, IndentDecrease, IndentIncrease, MoreHorizontal, Redo2, SquareCheck, TextSearch, Undo2 } from 'lucide-react';
+import { type ComponentType, useEffect, useState } from 'react';
+import { frameSlice } from '../../session/state/frame-slice';
+import { useAppDispatch } from '../../session/state/state';
+
+const TOOLS: readonly (readonly [id: string, title: string, Icon: ComponentType<{ size: number }>])[] = [
+  ['text-tick', 'Tick, or make a task of the line', SquareCheck],
+  ['text-out', 'Outdent', IndentDecrease],
+  ['text-in', 'Indent', IndentIncrease],
+  ['text-tail', 'Date', CalendarPlus],
+  ['text-details', 'Details', MoreHorizontal],
+  ['undo', 'Undo', Undo2],
+  ['redo', 'Redo', Redo2],
+];
+
+/** By touch, while a text is written: what keys do otherwise, above the keyboard of the screen. */
+export function TouchBar({ onRun }: { onRun: (id: string) => void }) {
+  const bottom = useKeyboardHeight();
+  const dispatch = useAppDispatch();
+  return (
+    <div
+      role="toolbar"
+      aria-label="Tools for the text"
+      className="no-print fixed inset-x-0 z-40 flex border-t border-line bg-sheet"
+      style={{ bottom }}
+      // The text keeps the focus, and the keyboard stays.
+      onPointerDown={(event) => event.preventDefault()}
+    >
+      {TOOLS.map(([id, title, Icon]) => (
+        <button key={id} type="button" aria-label={title} className="grid min-h-11 flex-1 place-items-center" onClick={() => onRun(id)}>
+          <Icon size={19} />
+        </button>
+      ))}
+      <button
+        type="button"
+        aria-label="All commands"
+        className="grid min-h-11 flex-1 place-items-center"
+        onClick={() => dispatch(frameSlice.actions.dialogShown({ is: 'commands' }))}
+      >
+        <TextSearch size={18} />
+      </button>
+    </div>
+  );
+}
+
+/** How much of the window, in pixels from below, the keyboard of the screen covers. */
+function useKeyboardHeight(): number {
+  const [height, setHeight] = useState(0);
+  useEffect(() => {
+    const { visualViewport } = window;
+    if (!visualViewport) return;
+    const measure = (): void => setHeight(Math.max(0, window.innerHeight - visualViewport.height - visualViewport.offsetTop));
+    measure();
+    visualViewport.addEventListener('resize', measure);
+    visualViewport.addEventListener('scroll', measure);
+    return () => {
+      visualViewport.removeEventListener('resize', measure);
+      visualViewport.removeEventListener('scroll', measure);
+    };
+  }, []);
+  return height;
+}

@@ -1,0 +1,40 @@
+import { EditorView } from '@codemirror/view';
+import { noteNow } from '../reading/note-field';
+import { pastedInto } from './pasted';
+
+/** Longer pastes come as plain text: turning them into Markdown would hold the page up. */
+const LONGEST_RICH = 400_000;
+
+/** Rich text that is pasted arrives as Markdown, its bullets as items; plain text as it is. */
+export const pasteRich = EditorView.domEventHandlers({
+  paste(event, view) {
+    const html = event.clipboardData?.getData('text/html') ?? '';
+    const plain = event.clipboardData?.getData('text/plain') ?? '';
+    if (html === '' || html.length > LONGEST_RICH || !/<(?:b|strong|i|em|a|h[1-6]|ul|ol|li|table|blockquote|pre|code)\b/i.test(html))
+      return pastePlain(view, plain, event);
+    event.preventDefault();
+    void import('./rich-to-markdown').then(({ richToMarkdown }) => {
+      const words = richToMarkdown(html) || plain;
+      view.dispatch(view.state.replaceSelection(words), { userEvent: 'input.paste', scrollIntoView: true });
+    });
+    return true;
+  },
+});
+
+/** Longer texts come byte for byte: nobody pastes so many tasks by hand. */
+const LONGEST_PLAIN = 200_000;
+
+/** Whether pasted text was put in here, since it had to be another than it is. */
+function pastePlain(view: EditorView, plain: string, event: Event): boolean {
+  const { state } = view;
+  if (plain === '' || plain.length > LONGEST_PLAIN || state.selection.ranges.length > 1) return false;
+  const line = state.doc.lineAt(state.selection.main.from);
+  const task = noteNow(state).tasks.find((one) => one.line === line.number - 1);
+  const before = line.text.slice(0, state.selection.main.from - line.from);
+  const isEmpty = task !== undefined && task.text === '' && task.tailFrom >= line.length && /\][ \t]+$/.test(before);
+  const words = pastedInto(before, plain, isEmpty);
+  if (words === plain.replace(/\r\n?/g, '\n')) return false;
+  event.preventDefault();
+  view.dispatch(state.replaceSelection(words), { userEvent: 'input.paste', scrollIntoView: true });
+  return true;
+}

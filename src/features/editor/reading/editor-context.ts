@@ -1,0 +1,54 @@
+import { Facet, StateEffect } from '@codemirror/state';
+import { ACTION_DEFAULTS, type ActionContext } from '../../../core/task/acts/action-context';
+import type { Day } from '../../../core/calendar/day';
+import type { Problem } from '../../../core/task/line/task';
+import type { DateStyle } from '../../../core/calendar/day-name';
+
+/** Where a name, a link or an address in a text leads. */
+export type FollowTarget =
+  { is: 'note'; name: string; heading: string | null } | { is: 'tag' | 'person'; name: string } | { is: 'address'; url: string };
+
+/** What decorations need to know beyond the text. */
+export interface EditorContext {
+  today: Day;
+  style: DateStyle;
+  /** Minutes that `1d` takes. */
+  workingDay: number;
+  /** What is wrong with what the tasks point at, by line (from 0); found by the engine. */
+  refProblems: ReadonlyMap<number, readonly Problem[]>;
+  /** Folded names that more than one note has. */
+  sharedNames: ReadonlySet<string>;
+  /** The folded handles of the people who have a page; null where nobody has one. */
+  knownPeople: ReadonlySet<string> | null;
+  /** How the key that repairs a line is called; empty for none. */
+  repairKey: string;
+  /** For what actions would do to a line. */
+  action: () => ActionContext;
+  /** Ticks the task on a line (from 0). */
+  tick: (line: number) => void;
+  /** Raises the priority of the task on a line (from 0); behind top comes low. */
+  raise: (line: number) => void;
+  /** Runs a command of the text by its id. */
+  run: (id: string, line: number) => void;
+  follow: (target: FollowTarget) => void;
+}
+
+const NO_CONTEXT: EditorContext = {
+  today: 0,
+  style: 'words',
+  workingDay: 480,
+  refProblems: new Map(),
+  sharedNames: new Set(),
+  knownPeople: null,
+  repairKey: '',
+  action: () => ({ now: { day: 0, minute: 0 }, settings: ACTION_DEFAULTS, makeRef: () => '' }),
+  tick: () => undefined,
+  raise: () => undefined,
+  run: () => undefined,
+  follow: () => undefined,
+};
+
+export const editorContext = Facet.define<EditorContext, EditorContext>({ combine: (values) => values[0] ?? NO_CONTEXT });
+
+/** Sent when the context changed, so that decorations are made anew. */
+export const contextChanged = StateEffect.define<null>();

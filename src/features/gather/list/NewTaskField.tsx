@@ -1,0 +1,176 @@
+import { useMemo, useState } from 'react';
+import { refuse } from '../../session/acting/messages';
+import { isoDay } from '../../../core/calendar/day';
+import { dayName } from '../../../core/calendar/day-name';
+import type { Gather } from '../../../core/gather/language/ast';
+import { demandsOf } from '../../../core/gather/writing/demands';
+import { proposalFor, writtenTask } from '../../../core/gather/writing/written-task';
+import { readTail } from '../../../core/task/line/tail';
+import { chipsOf } from '../../../ui/chip-look';
+import { journalClaims } from '../../../core/index/live/journal-claims';
+import { baseNameOf, foldPath, journalPath } from '../../../core/note/names/path';
+import { readNote } from '../../../core/task/reading/read-note';
+import { STATUS_NAMES } from '../../../core/task/line/status';
+import type { TaskPlace } from '../../../core/task/writing/write-task';
+import { actionContext } from '../../session/acting/action-context';
+import { useNow, useServices } from '../../session/state/services';
+import { useAppSelector } from '../../session/state/state';
+import { useToldDone } from '../../session/acting/use-act';
+
+interface NewTaskFieldProps {
+  gather: Gather;
+  /** The note that holds the gather. */
+  at: string | null;
+  /** The text of the gather as its note has it. */
+  written: string;
+  onClose: () => void;
+}
+
+/** The field in which a task is written into a list: it gets what the list demands, and stands where the field says. */
+export function NewTaskField({ gather, at, written, onClose }: NewTaskFieldProps) {
+  const place = usePlace(gather, at);
+  const { actions, engine, store } = useServices();
+  const notes = useAppSelector((state) => state.library.overview?.notes);
+  const [words, setWords] = useState('');
+  const [target, setTarget] = useState(place.link);
+  const told = useToldDone();
+  const context = useContextAt(at);
+  const settings = useAppSelector((state) => state.settings);
+  const now = useNow();
+  const [path = ''] = place.link.split('#');
+  const acting = useMemo(() => actionContext(settings, now), [settings, now]);
+  const demands = useMemo(() => proposalFor(gather, context, acting, path), [gather, context, acting, path]);
+  const task = useMemo(() => writtenTask(words, gather, context, acting, demands, path), [words, gather, context, acting, demands, path]);
+  const say = (clause: string): string => {
+    const look = { today: now.day, style: settings.dateStyle, workingDay: settings.workingDay, open: true, restsUntil: null };
+    const [chip] = chipsOf(readTail(`x {${clause}}`, 0), look, 'note');
+    return chip ? `${chip.word} ${chip.value}`.trim() : clause;
+  };
+  const gets = [...demands.names, ...demands.clauses, ...(demands.status === 'todo' ? [] : [STATUS_NAMES[demands.status]])];
+  const writeDown = async (): Promise<void> => {
+    const [name = '', heading] = target.split('#');
+    const path =
+      name === ''
+        ? null
+        : (notes?.find((note) => foldPath(note.path) === foldPath(name))?.path ??
+          (await engine.resolve(name, at)) ??
+          (/\.md$/i.test(name) ? name : null));
+    if (path === null) {
+      refuse(`There is no note “${name}”, so nothing was written.`);
+      return;
+    }
+    const where: TaskPlace =
+      heading !== undefined && heading !== '' ? { heading } : path === at ? await behindBlock(store, path, written) : { end: true };
+    const result = await actions.writeTask(path, where, task.line);
+    if ('refused' in result) {
+      refuse(result.refused);
+      return;
+    }
+    told(`Written into ${baseNameOf(path)}`, result.step);
+    setWords('');
+  };
+  return (
+    <form
+      className="no-print mt-1 grid gap-1 rounded-md border border-line bg-sheet p-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (words.trim() !== '') void writeDown();
+      }}
+      onKeyDown={(event) => {
+        event.stopPropagation();
+        if (event.key === 'Escape') onClose();
+      }}
+    >
+      <input
+        autoFocus
+        className="field w-full"
+        aria-label="Words of the new task"
+        placeholder="Ask Lars about the crate fri #phone"
+        value={words}
+        onChange={(event) => setWords(event.target.value)}
+      />
+      <p className="text-[0.84rem] text-muted" role="status">
+        {demands.late && 'Nobody writes tasks that are late already, so this one stands in Today. '}
+        {gets.length > 0 ? (
+          <>
+            It gets <strong className="font-semibold text-ink">{gets.map(say).join(', ')}</strong>.{' '}
+          </>
+        ) : (
+          'It gets nothing but its words. '
+        )}
+        {task.read.length > 0 && (
+          <>
+            Read from its words: <strong className="font-semibold text-ink">{task.read.map(say).join(', ')}</strong>.{' '}
+          </>
+        )}
+        {demands.choices.length > 0
+          ? `Say yourself: ${demands.choices.join('; ')}. `
+          : words.trim() !== '' && !task.stands && 'With these words it will not stand in this list. '}
+      </p>
+      <div className="flex flex-wrap items-end gap-2">
+        <label className="grid flex-1 gap-0.5 text-[0.84rem] text-muted">
+          Written into
+          <input
+            className="field"
+            value={target}
+            list="note-names"
+            onChange={(event) => setTarget(event.target.value)}
+            aria-label="Note, and heading behind #"
+          />
+        </label>
+        <datalist id="note-names">
+          {notes?.slice(0, 300).map((note) => (
+            <option key={note.path} value={note.path}>
+              {note.title}
+            </option>
+          ))}
+        </datalist>
+        <button type="submit" className="solid-button" disabled={words.trim() === ''}>
+          Write it
+        </button>
+        <button type="button" className="quiet-button" onClick={onClose}>
+          Close
+        </button>
+      </div>
+    </form>
+  );
+}
+
+/** Behind the block that holds a gather, so that the task stands where it was written. */
+async function behindBlock(store: { text: (path: string) => Promise<string | null> }, path: string, written: string): Promise<TaskPlace> {
+  const text = await store.text(path);
+  const block = text === null ? undefined : readNote(path, text).gathers.find((one) => one.text === written);
+  return block ? { behind: block.lastLine } : { end: true };
+}
+
+/** What the gather is asked against, as far as the page knows it. */
+function useContextAt(at: string | null): Parameters<typeof demandsOf>[1] {
+  const { day: today } = useNow();
+  const { firstDayOfWeek, me } = useAppSelector((state) => state.settings);
+  const note = useAppSelector((state) => state.library.overview?.notes.find((one) => one.path === at));
+  const person = useAppSelector((state) => state.library.overview?.people.find((one) => one.path === at));
+  return useMemo(
+    () => ({
+      today,
+      firstDayOfWeek,
+      me,
+      thisNote: note ? { path: note.path, journal: note.journal, handle: person?.name ?? null } : null,
+    }),
+    [today, firstDayOfWeek, me, note, person],
+  );
+}
+
+/** Where a task written into a gather goes: what it demands, else its own note, else the place for loose tasks. */
+function usePlace(gather: Gather, at: string | null): { words: string; link: string } {
+  const { day: today } = useNow();
+  const { loosePlace, dateStyle } = useAppSelector((state) => state.settings);
+  const notes = useAppSelector((state) => state.library.overview?.notes);
+  const context = useContextAt(at);
+  const demanded = useMemo(() => demandsOf(gather, context).place, [gather, context]);
+  if (demanded !== null) return { words: demanded, link: demanded };
+  const note = notes?.find((one) => one.path === at);
+  if (note && note.kind !== 'agenda') return { words: note.title, link: note.path };
+  if (loosePlace !== 'journal') return { words: baseNameOf(loosePlace), link: loosePlace };
+  const path = journalClaims(notes ?? [], today)[0]?.path ?? journalPath(isoDay(today));
+  return { words: `Journal › ${dayName(today, today, dateStyle)}`, link: path };
+}

@@ -1,0 +1,30 @@
+import { Plus } from 'lucide-react';
+import { Suspense, lazy, useState } from 'react';
+import type { Gather } from '../../../core/gather/language/ast';
+
+const NewTaskField = lazy(() => import('./NewTaskField').then((part) => ({ default: part.NewTaskField })));
+
+interface NewTaskLineProps {
+  gather: Gather;
+  /** The note that holds the gather. */
+  at: string | null;
+  /** The text of the gather as its note has it. */
+  written: string;
+}
+
+/** A line at the end of a list, which opens a field for a task that stands there. */
+export function NewTaskLine({ gather, at, written }: NewTaskLineProps) {
+  const [open, setOpen] = useState(false);
+  const line = (
+    <button type="button" className="quiet-button no-print -ms-1 mt-0.5 text-[0.9rem]" onClick={() => setOpen(true)}>
+      <Plus size={14} aria-hidden="true" />
+      Write a task here
+    </button>
+  );
+  if (!open) return line;
+  return (
+    <Suspense fallback={line}>
+      <NewTaskField gather={gather} at={at} written={written} onClose={() => setOpen(false)} />
+    </Suspense>
+  );
+}

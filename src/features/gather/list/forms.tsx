@@ -1,0 +1,23 @@
+import { type ComponentType, lazy } from 'react';
+import type { Form } from '../../../core/gather/language/ast';
+import { GatherList } from './GatherList';
+import type { FormProps } from './form-props';
+
+const GatherTable = lazy(() => import('./GatherTable').then((part) => ({ default: part.GatherTable })));
+const GatherSummary = lazy(() => import('./GatherSummary').then((part) => ({ default: part.GatherSummary })));
+
+/**
+ * How each form is drawn. A new form is a component and a line here; acting, selecting and moving about come from `use-list-actions.ts`.
+ * What has no drawing of its own yet is drawn as a list, which is said.
+ */
+const FORMS: Readonly<Partial<Record<Form['is'], ComponentType<FormProps>>>> = {
+  list: GatherList,
+  table: GatherTable,
+  summary: GatherSummary,
+};
+
+/** What draws a form, and whether it is that form’s own drawing. */
+export function drawingOf(form: Form | null): { Drawing: ComponentType<FormProps>; own: boolean } {
+  const own = FORMS[form?.is ?? 'list'];
+  return { Drawing: own ?? GatherList, own: own !== undefined };
+}

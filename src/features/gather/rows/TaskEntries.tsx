@@ -1,0 +1,131 @@
+import { refuse, say } from '../../session/acting/messages';
+import { useNavigate } from 'react-router';
+import type { RowView } from '../../../core/index/live/view';
+import { PRIORITY_NAMES } from '../../../core/task/line/clause';
+import type { WideIntention } from '../../../core/task/acts/intention';
+import { STATUSES, STATUS_NAMES, isOpen } from '../../../core/task/line/status';
+import { MenuChoice, MenuChoices, MenuEntry, MenuInside, MenuLine } from '../../../ui/menu';
+import { keyName } from '../../commands/command';
+import { useCommandKeys } from '../../commands/use-key-of';
+import { noteAddress } from '../../session/places/addresses';
+import { frameSlice } from '../../session/state/frame-slice';
+import { useAppDispatch } from '../../session/state/state';
+import { type TaskDialog, dialogTask } from '../../session/acting/task-dialog';
+import { DateEntries, RestEntries } from './DateEntries';
+
+interface TaskEntriesProps {
+  /** One task or several, on which each entry acts. */
+  rows: readonly RowView[];
+  onAct: (intentions: readonly WideIntention[]) => void;
+  /** Changes the words in place; left out where that is not possible. */
+  onReword?: () => void;
+}
+
+/** What can be done to tasks from a list: the entries of a row's menu, and of the bar for several. */
+export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const keys = useCommandKeys();
+  const hint = (id: string): string | undefined => {
+    const key = keys.get(id);
+    return key == null ? undefined : keyName(key);
+  };
+  const [first] = rows;
+  if (!first) return null;
+  const single = rows.length === 1 ? first : null;
+  const tasks = rows.map(dialogTask);
+  // Once the menu has let go of the focus, so that the dialog can take it.
+  const ask = (dialog: TaskDialog): void => void setTimeout(() => dispatch(frameSlice.actions.dialogShown(dialog)));
+  const one = (intention: WideIntention): void => onAct([intention]);
+  return (
+    <>
+      {single && (
+        <>
+          <MenuEntry label="Details…" hint={hint('row-details')} onSelect={() => ask({ is: 'details', task: dialogTask(single) })} />
+          <MenuEntry
+            label="Open at its line"
+            hint={hint('row-open')}
+            onSelect={() => void navigate(noteAddress(single.path, single.line))}
+          />
+          {onReword && <MenuEntry label="Change the words" onSelect={() => setTimeout(onReword)} />}
+          <MenuLine />
+        </>
+      )}
+      <MenuEntry label="Done, with a word…" hint={hint('row-done-remark')} onSelect={() => ask({ is: 'remark', tasks, status: 'done' })} />
+      <MenuInside label="Status">
+        <MenuChoices value={single?.status ?? ''}>
+          {STATUSES.map((status) => (
+            <MenuChoice key={status} value={status} label={STATUS_NAMES[status]} onSelect={() => one({ do: 'status', status })} />
+          ))}
+        </MenuChoices>
+        <MenuLine />
+        <MenuEntry label="Cancel with a remark…" onSelect={() => ask({ is: 'remark', tasks, status: 'cancelled' })} />
+        {single?.every != null && isOpen(single.status) && <MenuEntry label="End the series" onSelect={() => one({ do: 'end' })} />}
+        <MenuEntry label="Untick its list for a new round" onSelect={() => one({ do: 'reset' })} />
+      </MenuInside>
+      <MenuInside label="Priority">
+        <MenuChoices value={single ? (single.priority ?? 'normal') : ''}>
+          {PRIORITY_NAMES.map(([name, label]) => (
+            <MenuChoice
+              key={name}
+              value={name}
+              label={label}
+              onSelect={() => one({ do: 'priority', priority: name === 'normal' ? null : name })}
+            />
+          ))}
+        </MenuChoices>
+      </MenuInside>
+      <MenuInside label="Plan">
+        <DateEntries
+          clause="plan"
+          present={rows.some((row) => row.plan !== null)}
+          onAct={one}
+          onAsk={() => ask({ is: 'day', tasks, what: 'plan' })}
+        />
+      </MenuInside>
+      <MenuInside label="Due">
+        <DateEntries
+          clause="due"
+          present={rows.some((row) => row.due !== null)}
+          onAct={one}
+          onAsk={() => ask({ is: 'day', tasks, what: 'due' })}
+        />
+      </MenuInside>
+      <MenuInside label="Rest">
+        <RestEntries
+          resting={rows.some((row) => row.restsUntil !== null && row.every === null)}
+          onAct={one}
+          onAsk={() => ask({ is: 'day', tasks, what: 'rest' })}
+        />
+      </MenuInside>
+      {rows.length === 2 && rows[1] && (
+        <MenuEntry
+          label="Swap their days"
+          onSelect={() => rows[1] && one({ do: 'swap', with: { path: rows[1].path, line: rows[1].line, expected: rows[1].raw } })}
+        />
+      )}
+      <MenuEntry label="Tags, people, owner…" hint={hint('row-names')} onSelect={() => ask({ is: 'names', tasks })} />
+      <MenuLine />
+      <MenuEntry label="Move to a note…" hint={hint('row-move')} onSelect={() => ask({ is: 'place', tasks, what: 'move' })} />
+      <MenuEntry label="Archive to a note…" onSelect={() => ask({ is: 'place', tasks, what: 'archive' })} />
+      <MenuEntry label="Make an echo elsewhere…" onSelect={() => ask({ is: 'place', tasks, what: 'echo' })} />
+      <MenuEntry label="Duplicate" onSelect={() => one({ do: 'duplicate' })} />
+      <MenuInside label="Copy">
+        <MenuEntry label="As text" onSelect={() => void copy(rows.map((row) => row.raw.trim()).join('\n'))} />
+        <MenuEntry label="As a link to its line" onSelect={() => void copy(rows.map(linkOf).join('\n'))} />
+      </MenuInside>
+      <MenuEntry label="Delete" hint={hint('row-delete')} danger onSelect={() => one({ do: 'delete' })} />
+    </>
+  );
+}
+
+const linkOf = (row: RowView): string => `${location.origin}${noteAddress(row.path, row.line)}`;
+
+async function copy(text: string): Promise<void> {
+  try {
+    await navigator.clipboard.writeText(text);
+    say('Copied.');
+  } catch {
+    refuse('The browser did not let the text be copied.');
+  }
+}

@@ -1,0 +1,50 @@
+import type { RowView } from '../../../core/index/live/view';
+import type { LineRef } from '../../../core/task/writing/edit';
+import type { WideIntention } from '../../../core/task/acts/intention';
+
+/** A task that a dialog is about. */
+export interface DialogTask {
+  ref: LineRef;
+  text: string;
+  /** Its open steps, at any depth. */
+  openSteps?: number;
+}
+
+/** A list and, when it is known, the task of which one asks why it stands there. */
+export interface WhyQuestion {
+  task: DialogTask | null;
+  /** The text of the gather, and the note that holds it. */
+  gather: string;
+  at: string | null;
+}
+
+/** Which day a dialog asks for. */
+export type DayAsked = 'plan' | 'due' | 'rest';
+
+/** What is asked about one task or several: its details, another day in words, names, another place, a word on why it is closed, what becomes of its open steps. */
+export type TaskDialog =
+  | { is: 'details'; task: DialogTask }
+  /** `repeats` says what becomes of those that repeat, where all of a page is carried on. */
+  | { is: 'day'; tasks: DialogTask[]; what: DayAsked; repeats?: 'skip' | 'along' }
+  | { is: 'names'; tasks: DialogTask[] }
+  | { is: 'place'; tasks: DialogTask[]; what: 'move' | 'archive' | 'echo' }
+  | { is: 'remark'; tasks: DialogTask[]; status: 'done' | 'cancelled' }
+  | { is: 'steps'; tasks: DialogTask[]; intention: Extract<WideIntention, { do: 'status' }>; openSteps: number };
+
+/** Every dialog that is asked for from elsewhere than its own place; `app/DialogHost.tsx` says what each is. */
+export type AskedDialog =
+  | TaskDialog
+  | { is: 'commands' }
+  /** With a title and folder where it is made for a link. */
+  | { is: 'new-note'; title?: string; folder?: string }
+  | { is: 'import' }
+  | { is: 'unsaved' };
+
+/** A row of a list as a dialog takes it. */
+export function dialogTask(row: RowView): DialogTask {
+  return {
+    ref: { path: row.path, line: row.line, expected: row.raw },
+    text: row.text,
+    openSteps: Math.max(0, row.stepCount - row.stepsDone),
+  };
+}

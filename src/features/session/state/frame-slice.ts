@@ -1,0 +1,140 @@
+import { type PayloadAction, createSlice } from '@reduxjs/toolkit';
+import type { SaveState } from '../../../store/texts/open-texts';
+import type { BesideView, FrameMemory } from './frame-memory';
+import type { AskedDialog, WhyQuestion } from '../acting/task-dialog';
+
+export type { BesideView } from './frame-memory';
+
+/** Something that happened outside what a person is doing just now. */
+export interface Notice {
+  words: string;
+  warns?: boolean;
+  /** Where it leads, and how that is called. */
+  leads?: { address: string; words: string };
+}
+
+export interface FrameState {
+  rackOpen: boolean;
+  besideOpen: boolean;
+  /** In narrow windows rack and beside are sheets over the page; at most one is open. */
+  sheet: 'rack' | 'beside' | null;
+  beside: BesideView;
+  save: SaveState;
+  /** What is asked in a dialog, of which there is one at a time. */
+  dialog: AskedDialog | null;
+  /** What the background has to say, until it is shown. */
+  notices: Notice[];
+  /** Whether a touch or click on a row selects it. */
+  selecting: boolean;
+  foldersClosed: string[];
+  /** Where the cursor stands in the text on the page. */
+  cursor: { path: string; line: number; words: number } | null;
+  /** Where finished lines stand in a note, by its path, where that differs from the settings. */
+  finished: Record<string, 'stay' | 'sink' | 'hide'>;
+  /** Paths of the notes that were opened, the latest first. */
+  recent: string[];
+  /** Lists and groups that are folded: the list's name, a line break, the group's. */
+  folded: string[];
+  /** Pages and views that are pinned to the rack. */
+  pins: { title: string; address: string }[];
+  /** Groups that stand on top of their list, named like folded ones. */
+  onTop: string[];
+  /** Widths of table columns in pixels, by list and column. */
+  widths: Record<string, number>;
+  /** The task and the list that the Why panel is about. */
+  why: WhyQuestion | null;
+}
+
+const initialState: FrameState = {
+  rackOpen: true,
+  besideOpen: true,
+  sheet: null,
+  beside: { is: 'agenda', path: 'Agenda/Today.md' },
+  save: { is: 'saved' },
+  dialog: null,
+  notices: [],
+  selecting: false,
+  foldersClosed: [],
+  cursor: null,
+  finished: {},
+  recent: [],
+  folded: [],
+  pins: [],
+  onTop: [],
+  widths: {},
+  why: null,
+};
+
+/** The state of the frame; it is kept per device beside the notes. */
+export const frameSlice = createSlice({
+  name: 'frame',
+  initialState,
+  reducers: {
+    toggled(state, { payload }: PayloadAction<'rackOpen' | 'besideOpen'>) {
+      state[payload] = !state[payload];
+    },
+    sheetShown(state, { payload }: PayloadAction<FrameState['sheet']>) {
+      state.sheet = payload;
+    },
+    besideChosen(state, { payload }: PayloadAction<BesideView>) {
+      state.beside = payload;
+      state.besideOpen = true;
+    },
+    saving(state, { payload }: PayloadAction<SaveState>) {
+      state.save = payload;
+    },
+    noticed(state, { payload }: PayloadAction<Notice>) {
+      state.notices.push(payload);
+    },
+    noticesShown(state) {
+      state.notices = [];
+    },
+    dialogShown(state, { payload }: PayloadAction<FrameState['dialog']>) {
+      state.dialog = payload;
+      state.sheet = null;
+    },
+    selectingChanged(state, { payload }: PayloadAction<boolean>) {
+      state.selecting = payload;
+    },
+    foldToggled(state, { payload }: PayloadAction<string>) {
+      toggle(state.folded, payload);
+    },
+    pinToggled(state, { payload }: PayloadAction<{ title: string; address: string }>) {
+      const at = state.pins.findIndex((pin) => pin.address === payload.address);
+      if (at === -1) state.pins.push(payload);
+      else state.pins.splice(at, 1);
+    },
+    topToggled(state, { payload }: PayloadAction<string>) {
+      toggle(state.onTop, payload);
+    },
+    columnResized(state, { payload }: PayloadAction<{ column: string; width: number }>) {
+      state.widths[payload.column] = payload.width;
+    },
+    finishedChosen(state, { payload }: PayloadAction<{ path: string; finished: 'stay' | 'sink' | 'hide' }>) {
+      state.finished[payload.path] = payload.finished;
+    },
+    opened(state, { payload }: PayloadAction<string>) {
+      state.recent = [payload, ...state.recent.filter((path) => path !== payload)].slice(0, 60);
+    },
+    cursorMoved(state, { payload }: PayloadAction<FrameState['cursor']>) {
+      state.cursor = payload;
+    },
+    whyAsked(state, { payload }: PayloadAction<WhyQuestion>) {
+      state.why = payload;
+      state.beside = { is: 'why' };
+      state.besideOpen = true;
+    },
+    folderToggled(state, { payload }: PayloadAction<string>) {
+      toggle(state.foldersClosed, payload);
+    },
+    restored(state, { payload }: PayloadAction<FrameMemory>) {
+      Object.assign(state, payload);
+    },
+  },
+});
+
+function toggle(names: string[], name: string): void {
+  const at = names.indexOf(name);
+  if (at === -1) names.push(name);
+  else names.splice(at, 1);
+}

@@ -1,0 +1,35 @@
+import { createContext, useContext, useSyncExternalStore } from 'react';
+import type { Now } from '../../../core/calendar/span';
+import type { Engine } from '../../../engine/protocol';
+import type { NoteActions } from '../../../store/acting/note-actions';
+import type { NoteStore } from '../../../store/notes/note-store';
+import type { OpenTexts } from '../../../store/texts/open-texts';
+import type { SettingsChange } from '../../../store/device/settings';
+import type { Clock } from './clock';
+
+/** What the interface works with; made once when the application starts. */
+export interface Services {
+  store: NoteStore;
+  actions: NoteActions;
+  /** The texts that are being written. */
+  texts: OpenTexts;
+  engine: Engine;
+  clock: Clock;
+  /** Changes some settings; what another tab changes of the others stays. */
+  changeSettings: (change: SettingsChange) => Promise<void>;
+}
+
+const Context = createContext<Services | null>(null);
+export const ServicesProvider = Context.Provider;
+
+export function useServices(): Services {
+  const services = useContext(Context);
+  if (!services) throw new Error('useServices is used outside its provider');
+  return services;
+}
+
+/** The present day and minute; the component follows when the minute turns. */
+export function useNow(): Now {
+  const { clock } = useServices();
+  return useSyncExternalStore(clock.listen, clock.now);
+}

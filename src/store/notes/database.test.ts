@@ -1,0 +1,96 @@
+import 'fake-indexeddb/auto';
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { foldPath } from '../../core/note/names/path';
+import { type Step, type StoredNote, NewerStoreError, RecadoDatabase } from './database';
+import { failureSentence } from './failure';
+import { NoteStore } from './note-store';
+import { tabOn } from '../test-desk';
+
+interface Fixture {
+  version: number;
+  notes: Omit<StoredNote, 'id'>[];
+  steps: Step[];
+  values: { id: string; value: unknown }[];
+}
+
+/** A database as the first version of the program wrote it. */
+const FIXTURE = JSON.parse(readFileSync(path.join(__dirname, 'fixtures/database-1.json'), 'utf8'), (_key, value: unknown) =>
+  typeof value === 'object' && value !== null && '$bytes' in value ? Uint8Array.from(value.$bytes as number[]) : value,
+) as Fixture;
+
+function makeOld(name: string, version: number): Promise<void> {
+  return new Promise((resolve, reject) => {
+    const request = indexedDB.open(name, version);
+    request.onupgradeneeded = () => {
+      const db = request.result;
+      const notes = db.createObjectStore('notes', { keyPath: 'key' });
+      const steps = db.createObjectStore('steps', { keyPath: 'id', autoIncrement: true });
+      steps.createIndex('tab', 'tab');
+      const values = db.createObjectStore('values', { keyPath: 'id' });
+      for (const note of FIXTURE.notes) notes.put(note);
+      for (const step of FIXTURE.steps) steps.put(step);
+      for (const value of FIXTURE.values) values.put(value);
+    };
+    request.onsuccess = () => {
+      request.result.close();
+      resolve();
+    };
+    request.onerror = () => reject(new Error('the old database cannot be made'));
+  });
+}
+
+describe('a database of the first version', () => {
+  it('is upgraded with every byte, each note gets an id, and its steps can be taken back', async () => {
+    await makeOld('upgraded', FIXTURE.version);
+    const db = new RecadoDatabase('upgraded');
+    await db.openOwn();
+    const store = new NoteStore(db, 'tab-1', () => 0);
+    const notes = await store.all();
+    expect(notes.map(({ id: _id, ...note }) => note)).toEqual(FIXTURE.notes);
+    expect(new Set(notes.map(({ id }) => id)).size).toBe(notes.length);
+    expect(notes.every(({ id }) => /^[0-9a-f]{24}$/.test(id))).toBe(true);
+    expect(await store.value('settings')).toEqual({ theme: 'dark', textSize: 115 });
+    expect(await store.steps.undo()).toEqual({ undone: 'Deleted: 2026-11-23' });
+    expect(await store.text('Journal/2026-11-23.md')).toContain('[[Salt on the Window]]');
+    const window = await store.get('Exhibitions/Salt on the Window.md');
+    expect(await store.steps.undo()).toEqual({ undone: 'Renamed: Salt on the Glass' });
+    expect((await store.get('Exhibitions/Salt on the Glass.md'))?.id).toBe(window?.id);
+    store.close();
+  });
+});
+
+it('a database of a newer version is left alone, with a plain message', async () => {
+  await makeOld('newer', 70);
+  const db = new RecadoDatabase('newer');
+  const error: unknown = await db.openOwn().catch((reason: unknown) => reason);
+  expect(error).toBeInstanceOf(NewerStoreError);
+  expect(failureSentence(error)).toBe('The store was written by a newer version of Recado than this page is; load the page anew.');
+});
+
+describe('the id of a note', () => {
+  it('stays through edits, rename, move and their undos, and when a deleted note is brought back', async () => {
+    const { store, actions } = tabOn('ids');
+    await actions.create('', 'Crates', '- [ ] a\n');
+    const idAt = async (at: string): Promise<string | undefined> => (await store.db.notes.get(foldPath(at)))?.id;
+    const id = await idAt('Crates.md');
+    expect(id).toBeDefined();
+    await actions.replace('Crates.md', '- [ ] b\n', 'Changed');
+    await actions.rename('Crates.md', 'Boxes');
+    expect(await idAt('Boxes.md')).toBe(id);
+    await actions.move('Boxes.md', 'Store');
+    expect(await idAt('Store/Boxes.md')).toBe(id);
+    await actions.remove(['Store/Boxes.md'], 'Deleted');
+    expect(await idAt('Store/Boxes.md')).toBeUndefined();
+    for (const at of ['Store/Boxes.md', 'Boxes.md', 'Crates.md']) {
+      await store.steps.undo();
+      expect(await idAt(at)).toBe(id);
+    }
+    await store.steps.redo();
+    expect(await idAt('Boxes.md')).toBe(id);
+    // Another note of the same path is another note.
+    await actions.remove(['Boxes.md'], 'Deleted');
+    await actions.create('', 'Boxes', '');
+    expect(await idAt('Boxes.md')).not.toBe(id);
+  });
+});

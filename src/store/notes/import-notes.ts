@@ -1,0 +1,162 @@
+import { decodeUtf8 } from '../../core/note/blocks/decode';
+import { cleanPath, foldPath, numbered } from '../../core/note/names/path';
+import { type Content, type StepChange, contentOf, markOf, sameContent } from './database';
+import { failureSentence } from './failure';
+import type { NoteStore } from './note-store';
+import type { NoteWrite } from './note-write';
+import { SETTINGS_FILE } from '../device/settings-file';
+
+/** A file from outside; `bytes` is null when it could not be read, and `problem` says why. */
+export interface ImportFile {
+  path: string;
+  bytes: Uint8Array | null;
+  problem?: string;
+}
+
+/** What became of an import. Paths are those of the notes that came in. */
+export interface ImportReport {
+  /** Notes that came in under their own path. */
+  added: string[];
+  /** Notes whose path was taken by another text: they stand beside it under a number. */
+  beside: { from: string; path: string }[];
+  /** Files that are here already, byte for byte. */
+  same: string[];
+  /** Files that are no UTF-8: kept as bytes, read-only. They are among `added` or `beside` too. */
+  asBytes: string[];
+  /** Files that did not come in, and why. */
+  left: { path: string; reason: string }[];
+  /** The settings of an export, if there were any. */
+  settings: unknown;
+  stopped: boolean;
+  /** Why the rest did not come in; null when nothing failed. */
+  failed: string | null;
+  /** The step that takes all of it back; null when nothing came in. */
+  step: number | null;
+}
+
+const NOTE_ENDING = /\.(?:md|markdown|txt)$/i;
+const BATCH = 500;
+
+/**
+ * Takes files in as notes. Nothing that is there is ever overwritten. All that came in is one step of Undo.
+ *
+ * @param progress called after each batch with the number of files read
+ * @param signal stops the import; what came in until then stays, and is reported
+ */
+export async function importNotes(
+  files: AsyncIterable<ImportFile> | Iterable<ImportFile>,
+  store: NoteStore,
+  progress: (read: number) => void,
+  signal: AbortSignal,
+): Promise<ImportReport> {
+  const report: ImportReport = {
+    added: [],
+    beside: [],
+    same: [],
+    asBytes: [],
+    left: [],
+    settings: null,
+    stopped: false,
+    failed: null,
+    step: null,
+  };
+  const came: StepChange[] = [];
+  let batch: Arrival[] = [];
+  let read = 0;
+  const flush = async (): Promise<void> => {
+    for (const { path, content } of await storeBatch(store, batch, report)) came.push(cameIn(path, content));
+    batch = [];
+    progress(read);
+  };
+  try {
+    for await (const file of files) {
+      if (signal.aborted) {
+        report.stopped = true;
+        break;
+      }
+      read++;
+      const arrival = sort(file, report);
+      if (arrival) batch.push(arrival);
+      if (read % BATCH === 0) await flush();
+    }
+    await flush();
+  } catch (error) {
+    report.failed = failureSentence(error);
+  }
+  if (came.length > 0)
+    report.step = await store.steps.record(`Import of ${came.length} ${came.length === 1 ? 'note' : 'notes'}`, came).catch(() => null);
+  return report;
+}
+
+/** A file that is a note, before it is known whether its path is free. */
+interface Arrival {
+  path: string;
+  content: Content;
+}
+
+const cameIn = (path: string, content: Content): StepChange => ({ path, before: null, after: { mark: markOf(content) }, demo: null });
+
+/** Stores some notes, each where it finds a free path; what is here already is reported. Starts over when another tab took a path. */
+async function storeBatch(store: NoteStore, batch: readonly Arrival[], report: ImportReport): Promise<Arrival[]> {
+  for (;;) {
+    const placed: { from: Arrival; path: string }[] = [];
+    const same: string[] = [];
+    const taken = new Map<string, Content>();
+    const present = await store.db.notes.bulkGet(batch.map(({ path }) => foldPath(path)));
+    for (const [index, arrival] of batch.entries()) {
+      const note = present[index];
+      const path = note || taken.has(foldPath(arrival.path)) ? await placeBeside(store, arrival, taken) : arrival.path;
+      if (path === null) {
+        same.push(arrival.path);
+        continue;
+      }
+      placed.push({ from: arrival, path });
+      taken.set(foldPath(path), arrival.content);
+    }
+    const writes = placed.map(({ from, path }): NoteWrite => ({ path, expect: null, content: from.content }));
+    if (writes.length > 0 && !(await store.commit(null, writes)).saved) continue;
+    report.same.push(...same);
+    for (const { from, path } of placed) {
+      if (path === from.path) report.added.push(path);
+      else report.beside.push({ from: from.path, path });
+      if ('bytes' in from.content) report.asBytes.push(path);
+    }
+    return placed.map(({ from, path }) => ({ path, content: from.content }));
+  }
+}
+
+/** A free path for what arrived at a path that is taken; null when it is here already, byte for byte. */
+async function placeBeside(store: NoteStore, { path, content }: Arrival, taken: ReadonlyMap<string, Content>): Promise<string | null> {
+  for (let count = 1; ; count++) {
+    const place = count === 1 ? path : numbered(path, count);
+    const key = foldPath(place);
+    const stored = taken.has(key) ? null : await store.get(place);
+    const present = taken.get(key) ?? (stored && contentOf(stored));
+    if (!present) return place;
+    if (count === 1 && sameContent(present, content)) return null;
+  }
+}
+
+/** Decides what becomes of one file, and notes it in the report. */
+function sort(file: ImportFile, report: ImportReport): Arrival | null {
+  const leave = (reason: string): null => {
+    report.left.push({ path: file.path, reason });
+    return null;
+  };
+  if (file.bytes === null) return leave(file.problem ?? 'It could not be read.');
+  const path = cleanPath(file.path);
+  if (path === null) return leave('Its path leads out of the folder it came in.');
+  const name = path.slice(path.lastIndexOf('/') + 1);
+  if (name === SETTINGS_FILE) {
+    try {
+      report.settings = JSON.parse(decodeUtf8(file.bytes) ?? '');
+      return null;
+    } catch {
+      return leave('These settings cannot be read.');
+    }
+  }
+  if (name.startsWith('.') || path.startsWith('__MACOSX/')) return leave('It is a hidden file of the system.');
+  if (!NOTE_ENDING.test(name)) return leave('It is no Markdown or text file.');
+  const text = decodeUtf8(file.bytes);
+  return { path, content: text === null ? { bytes: file.bytes } : { text } };
+}

@@ -1,0 +1,264 @@
+import { dayOfDate } from '../../core/calendar/day';
+import { type LineDays, daysAfter } from '../../core/note/facts/line-days';
+import { foldPath } from '../../core/note/names/path';
+import {
+  type Content,
+  type DemoState,
+  type RecadoDatabase,
+  type StepChange,
+  type StoredNote,
+  contentOf,
+  newNoteId,
+  sameContent,
+} from './database';
+import { Listeners, reportProblem } from './listeners';
+import type { NoteWrite } from './note-write';
+import { Steps } from '../acting/steps';
+
+/** `step` is what Undo takes back; null when there is none. */
+export type CommitResult = { saved: true; seen: (LineDays | null)[]; step: number | null } | { saved: false; conflict: string };
+
+/** A note that changed, in this tab or another. */
+export interface StoreChange {
+  path: string;
+  content: Content | null;
+  /** When its lines were seen first; null for no note. */
+  seen: LineDays | null;
+  /** Whether another tab wrote it. */
+  elsewhere: boolean;
+  /** Where the note is now, when it went from this path because it was moved. */
+  movedTo?: string;
+}
+
+interface Listener {
+  /** This tab did a step, which Undo takes back; told before its changes. */
+  stepped(step: { id: number; paths: readonly string[] }): void;
+  changed(changes: readonly StoreChange[]): void;
+  /** How many writes are on their way to the disk. */
+  writing(count: number): void;
+  valueChanged(id: string): void;
+}
+
+/** What other tabs are told. */
+interface Broadcast {
+  paths?: string[];
+  /** Old and new path of the notes that were moved. */
+  moves?: [string, string][];
+  value?: string;
+}
+
+/**
+ * The one writer of notes. A commit is one transaction over all its notes: each must still hold what the writer
+ * saw, or nothing is written. It resolves after the browser has made the transaction durable; a listener that
+ * fails is reported, and changes nothing of that.
+ */
+export class NoteStore {
+  /** What this tab did, and Undo takes back. */
+  readonly steps: Steps;
+  private readonly listeners: Listeners<Listener>;
+  private readonly channel: BroadcastChannel | null;
+  private writes = 0;
+  /** How often this tab committed; what was read from the disk before is older than what was told then. */
+  private commits = 0;
+
+  constructor(
+    readonly db: RecadoDatabase,
+    /** Names the tab whose steps Undo takes back. */
+    tab: string,
+    private readonly now: () => number,
+    /** Hears of errors that nobody waits for. */
+    private readonly problem: (error: unknown) => void = reportProblem,
+  ) {
+    this.listeners = new Listeners<Listener>(problem);
+    this.steps = new Steps(db, tab, now, {
+      commit: async (writes) => (await this.commit(null, writes, true)).saved,
+      writing: (write) => this.countWriting(write),
+    });
+    this.channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(`recado-${db.name}`);
+    if (this.channel) this.channel.onmessage = (event: MessageEvent<Broadcast>) => void this.hear(event.data).catch(problem);
+  }
+
+  listen(listener: Partial<Listener>): () => void {
+    return this.listeners.add(listener);
+  }
+
+  close(): void {
+    this.channel?.close();
+    this.db.close();
+  }
+
+  async get(path: string): Promise<StoredNote | null> {
+    return (await this.db.notes.get(foldPath(path))) ?? null;
+  }
+
+  async text(path: string): Promise<string | null> {
+    return (await this.get(path))?.text ?? null;
+  }
+
+  all(): Promise<StoredNote[]> {
+    return this.db.notes.toArray();
+  }
+
+  /** The folded paths of all notes, without their texts. */
+  async paths(): Promise<ReadonlySet<string>> {
+    return new Set(await this.db.notes.toCollection().primaryKeys());
+  }
+
+  /**
+   * Writes notes as one step.
+   *
+   * @param label what Undo says, such as “Done: Book the scissor lift”; null when Undo leaves it out
+   * @param keepsUndone whether steps that were taken back can still be done again although this is a new one
+   * @throws what the browser says when it could not write; nothing is changed then
+   */
+  async commit(label: string | null, writes: readonly NoteWrite[], keepsUndone = false): Promise<CommitResult> {
+    const result = await this.countWriting(() => this.db.atomically(() => this.write(label, writes)));
+    if (!result.saved) return result;
+    if (label !== null && !keepsUndone) this.steps.forgetUndone();
+    this.tell(writes, result);
+    return result;
+  }
+
+  private async write(label: string | null, writes: readonly NoteWrite[]): Promise<CommitResult> {
+    const changes: StepChange[] = [];
+    const keys = writes.map((write) => foldPath(write.path));
+    const places = new Map(keys.map((key, index) => [key, index]));
+    const present = await this.db.notes.bulkGet(keys);
+    const ids = writes.map(({ movedFrom, id }, index) => {
+      const from = movedFrom === undefined ? undefined : places.get(foldPath(movedFrom));
+      return present[index]?.id ?? (from === undefined ? undefined : present[from]?.id) ?? id ?? newNoteId();
+    });
+    for (const [index, write] of writes.entries()) {
+      const note = present[index];
+      const before = note ? contentOf(note) : null;
+      if (!sameContent(before, write.expect)) return { saved: false, conflict: write.path };
+      changes.push({
+        path: note && write.content === null ? note.path : write.path,
+        id: ids[index] ?? newNoteId(),
+        before,
+        after: write.content,
+        demo: note?.demo ?? null,
+        ...(write.movedFrom !== undefined && { movedFrom: write.movedFrom }),
+      });
+    }
+    await this.db.notes.bulkDelete(keys.filter((_, index) => writes[index]?.content === null));
+    const seen = writes.map((write, index) => {
+      const from = write.movedFrom === undefined ? undefined : places.get(foldPath(write.movedFrom));
+      return this.seenAfter(write, present[from ?? index] ?? null);
+    });
+    await this.db.notes.bulkPut(
+      writes.flatMap((write, index) => this.record(write, ids[index] ?? newNoteId(), present[index]?.demo ?? null, seen[index] ?? null)),
+    );
+    const step = label === null ? null : await this.steps.add(label, changes);
+    return { saved: true, seen, step };
+  }
+
+  private seenAfter({ content }: NoteWrite, before: StoredNote | null): LineDays | null {
+    if (content === null || !('text' in content)) return null;
+    return daysAfter(before?.text ?? '', before?.seen ?? [], content.text, dayOfDate(new Date(this.now())));
+  }
+
+  private record(write: NoteWrite, id: string, demo: DemoState, seen: LineDays | null): StoredNote[] {
+    const { path, content } = write;
+    if (content === null) return [];
+    return [
+      {
+        key: foldPath(path),
+        id,
+        path,
+        text: 'text' in content ? content.text : null,
+        bytes: 'bytes' in content ? content.bytes : null,
+        changed: this.now(),
+        demo: write.demo === undefined ? demo && 'edited' : write.demo,
+        ...(seen && { seen }),
+      },
+    ];
+  }
+
+  /** A value beside the notes, such as the settings. */
+  async value(id: string): Promise<unknown> {
+    return (await this.db.values.get(id))?.value;
+  }
+
+  async setValue(id: string, value: unknown): Promise<void> {
+    await this.changeValue(id, () => value);
+  }
+
+  /**
+   * Changes a value from what it is, so that two tabs that change parts of it keep both.
+   *
+   * @returns the value as it is then
+   */
+  async changeValue<T>(id: string, change: (present: unknown) => T): Promise<T> {
+    const next = await this.countWriting(() =>
+      this.db.transaction('rw', this.db.values, async () => {
+        const value = change((await this.db.values.get(id))?.value);
+        await this.db.values.put({ id, value });
+        return value;
+      }),
+    );
+    this.post({ value: id });
+    this.listeners.tell((one) => one.valueChanged?.(id));
+    return next;
+  }
+
+  private tell(writes: readonly NoteWrite[], { seen, step }: { seen: readonly (LineDays | null)[]; step: number | null }): void {
+    this.commits++;
+    const paths = writes.map((write) => write.path);
+    const moves = writes.flatMap(({ path, movedFrom }): [string, string][] => (movedFrom === undefined ? [] : [[movedFrom, path]]));
+    this.post({ paths, ...(moves.length > 0 && { moves }) });
+    if (step !== null) this.listeners.tell((one) => one.stepped?.({ id: step, paths }));
+    const changes = writes.map(({ path, content }, index) => ({ path, content, seen: seen[index] ?? null, elsewhere: false }));
+    this.tellChanges(changes, moves);
+  }
+
+  private async hear({ paths, moves = [], value }: Broadcast): Promise<void> {
+    if (value !== undefined) this.listeners.tell((one) => one.valueChanged?.(value));
+    if (!paths) return;
+    const keys = paths.map(foldPath);
+    let notes: (StoredNote | undefined)[];
+    let read: number;
+    do {
+      read = this.commits;
+      notes = await this.db.notes.bulkGet(keys);
+      // What this tab wrote meanwhile was told already, and is newer than what was read.
+    } while (read !== this.commits);
+    const changes = paths.map((path, index) => {
+      const note = notes[index];
+      return { path: note?.path ?? path, content: note ? contentOf(note) : null, seen: note?.seen ?? null, elsewhere: true };
+    });
+    this.tellChanges(changes, moves);
+  }
+
+  private tellChanges(changes: readonly StoreChange[], moves: readonly [string, string][]): void {
+    const to = new Map(moves.map(([from, path]) => [foldPath(from), path]));
+    const told = changes.map((change): StoreChange => {
+      const movedTo = change.content === null ? to.get(foldPath(change.path)) : undefined;
+      return movedTo === undefined ? change : { ...change, movedTo };
+    });
+    this.listeners.tell((one) => one.changed?.(told));
+  }
+
+  /** Other tabs hear of it; should that fail, what is stored stays stored. */
+  private post(message: Broadcast): void {
+    try {
+      this.channel?.postMessage(message);
+    } catch (error) {
+      this.problem(error);
+    }
+  }
+
+  private async countWriting<T>(write: () => PromiseLike<T>): Promise<T> {
+    this.countWrites(1);
+    try {
+      return await write();
+    } finally {
+      this.countWrites(-1);
+    }
+  }
+
+  private countWrites(by: 1 | -1): void {
+    this.writes += by;
+    this.listeners.tell((one) => one.writing?.(this.writes));
+  }
+}
