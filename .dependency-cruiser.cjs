@@ -16,6 +16,13 @@ module.exports = {
     above('ui', 'store|engine|features|app', 'the design system knows no capability'),
     above('features', 'app', 'features are put together by the app'),
     {
+      name: 'gather-knows-no-index',
+      comment: 'a gather is a question of rows; the index answers it',
+      severity: 'error',
+      from: { path: '^src/core/gather/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/core/index/' },
+    },
+    {
       name: 'core-is-pure',
       comment: 'no React, no DOM library, no database in core',
       severity: 'error',

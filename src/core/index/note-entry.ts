@@ -10,12 +10,12 @@ import { type RefTask, refTask } from '../task/reading/ref-problems';
 import type { AddedStatus } from '../task/line/status';
 import type { ReadingSettings, Task } from '../task/line/task';
 import { namesFor } from './names/name-table';
-import type { Named } from './columns/note-postings';
+import type { Named } from './slots/note-postings';
 import { isOpen } from '../task/line/status';
 import type { Around } from '../task/line/task-line';
 import { NoteHead, type Row, type RowSource, type TaskCounts, echoOf, noteRowOf, pointRowsOf } from '../gather/rows/row';
 
-/** What the library keeps of a note. Its tasks are in the columns, and their rows are made from its text when they are asked for. */
+/** What the library keeps of a note. Its tasks are in the slot table, and their rows are made from its text when they are asked for. */
 export interface NoteEntry extends Named {
   head: NoteHead;
   text: string;

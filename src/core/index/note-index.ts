@@ -11,17 +11,17 @@ import { readNote } from '../task/reading/read-note';
 import { isBlocked, refProblems } from '../task/reading/ref-problems';
 import type { AddedStatus } from '../task/line/status';
 import type { Problem, ReadingSettings, Task } from '../task/line/task';
-import { candidateNotes } from './columns/candidate-notes';
-import { ColumnAnswer } from './columns/column-answer';
-import { Columns } from './columns/columns';
+import { candidateNotes } from './slots/candidate-notes';
+import { ColumnAnswer } from './slots/slot-answer';
+import { SlotTable } from './slots/slot-table';
 import { NameRegister } from './names/name-register';
 import { NameTable } from './names/name-table';
 import { type NoteEntry, entryOf, namesSame, rowsFor } from './note-entry';
-import { NotePostings } from './columns/note-postings';
-import { PlaceTable } from './columns/place-table';
+import { NotePostings } from './slots/note-postings';
+import { PlaceTable } from './slots/place-table';
 import { RefIndex } from './names/ref-index';
 import type { Row } from '../gather/rows/row';
-import { countTasks, emptyTally } from './columns/tally';
+import { countTasks, emptyTally } from './slots/tally';
 
 /** Everything that changes how the library is read and answered, apart from the notes. */
 export interface LibrarySettings extends ReadingSettings {
@@ -52,7 +52,7 @@ export class NoteIndex {
   readonly peopleNames = new NameRegister();
   /** Folded handle → the page of that person. */
   readonly personPages = new Map<string, { title: string; path: string }>();
-  protected readonly columns = new Columns();
+  protected readonly table = new SlotTable();
   private readonly places = new PlaceTable();
   private readonly postings = new NotePostings();
   /** Statuses that notes add, by the folded path of the note. */
@@ -78,7 +78,7 @@ export class NoteIndex {
   }
 
   get taskCount(): number {
-    return this.columns.size;
+    return this.table.size;
   }
 
   *rows(): Generator<Row> {
@@ -94,12 +94,12 @@ export class NoteIndex {
   protected replace(key: string, change: NoteChange, makesRows: boolean): boolean {
     const before = this.entries.get(key);
     const note = change.text === null ? null : readNote(change.path, change.text, this.settings);
-    const after = note && entryOf(key, note, this.settings, change.seen ?? null, this.columns);
+    const after = note && entryOf(key, note, this.settings, change.seen ?? null, this.table);
     this.changedKeys.push(key);
     if (before) this.forget(key, before);
     if (note && after) {
       this.take(key, after, note.tasks);
-      if (makesRows) this.columns.makeRows(after, note.tasks);
+      if (makesRows) this.table.makeRows(after, note.tasks);
     }
     if (before && after && namesSame(before, after)) this.postings.replace(before, after);
     else {
@@ -114,7 +114,7 @@ export class NoteIndex {
   private take(key: string, entry: NoteEntry, tasks: readonly Task[]): void {
     this.entries.set(key, entry);
     countTasks(this.total, entry, tasks, 1);
-    this.columns.addNote(entry, tasks, this.places.of(entry.head.path));
+    this.table.addNote(entry, tasks, this.places.of(entry.head.path));
     this.lineCount += entry.lineCount;
     this.names.add(entry.names, key);
     this.refs.add(entry.refs);
@@ -132,7 +132,7 @@ export class NoteIndex {
       entry.head.rows.map((row) => row.task),
       -1,
     );
-    this.columns.removeNote(entry);
+    this.table.removeNote(entry);
     this.lineCount -= entry.lineCount;
     this.names.remove(entry.names, key);
     this.refs.remove(entry.refs);
@@ -191,12 +191,12 @@ export class NoteIndex {
       .filter(({ problems }) => problems.length > 0);
   }
 
-  /** The columns, with the places of all rows as the paths stand now. */
-  protected placedColumns(): Columns {
-    const { columns } = this;
+  /** The slot table, with the places of all rows as the paths stand now. */
+  protected placedColumns(): SlotTable {
+    const { table } = this;
     const came = this.places.refresh(() => [...this.entries.values()].map((entry) => entry.head.path));
-    if (came) for (const { head } of this.entries.values()) columns.placeNote(head, this.places.of(head.path));
-    return columns;
+    if (came) for (const { head } of this.entries.values()) table.placeNote(head, this.places.of(head.path));
+    return table;
   }
 
   protected matching(plan: Plan): { rows: Row[]; resting: number } {

@@ -3,7 +3,7 @@ import { Link, useLocation } from 'react-router';
 import { type Day, civilFrom, weekdayOf, isoDay } from '../../core/calendar/day';
 import { MONTH_NAMES, dayTitle, weekdayName } from '../../core/calendar/day-name';
 import { durationName } from '../../core/calendar/duration';
-import type { DayTally } from '../../core/index/columns/tally';
+import type { DayTally } from '../../core/index/slots/tally';
 import { timeName } from '../../core/calendar/span';
 import { DayDrop } from './DayDrop';
 import { onDrag } from './on-drag';

@@ -5,7 +5,7 @@ import { type LineRef, locateLine } from '../../core/task/writing/edit';
 import type { WideIntention } from '../../core/task/acts/intention';
 import { shelfOf } from '../../core/index/live/shelf';
 import { foldPath } from '../../core/note/names/path';
-import type { Shelf } from '../../core/task/reading/pages';
+import type { Shelf } from '../../core/task/reading/open-notes';
 import { lineText, splitLines } from '../../core/note/blocks/lines';
 
 /** A line, and what is to be done to it, one after the other. */

@@ -5,7 +5,7 @@ import type { Library } from '../library';
 import type { NoteEntry } from '../note-entry';
 import type { NameRegister } from '../names/name-register';
 import { isPlannedOn, minuteOfPlan } from '../planned';
-import type { DayTally } from '../columns/tally';
+import type { DayTally } from '../slots/tally';
 
 /** A note as the rack shows it. */
 export interface NoteSummary {

@@ -6,8 +6,8 @@ import { parseGather } from '../../gather/language/parse';
 import { LAST } from '../../gather/answer/sieve';
 import { isResting } from '../../gather/answer/state';
 import { isOpen } from '../../task/line/status';
-import type { Columns } from '../columns/columns';
-import { matchingSlots } from '../columns/matching-slots';
+import type { SlotTable } from '../slots/slot-table';
+import { matchingSlots } from '../slots/matching-slots';
 import type { NoteEntry } from '../note-entry';
 import type { Row } from '../../gather/rows/row';
 
@@ -33,16 +33,16 @@ export class PageCount {
     }
   }
 
-  /** Counts all notes, by the columns alone where they suffice. */
-  start(entries: ReadonlyMap<string, NoteEntry>, columns: Columns): void {
-    const found = new Uint8Array(columns.width);
+  /** Counts all notes, by the slot table alone where they suffice. */
+  start(entries: ReadonlyMap<string, NoteEntry>, table: SlotTable): void {
+    const found = new Uint8Array(table.width);
     for (const { plan, countsResting } of this.plans) {
       const latest = countsResting ? LAST : this.context.today;
-      for (const slot of matchingSlots(columns, plan).slots) if ((columns.backs[slot] as number) <= latest) found[slot] = 1;
+      for (const slot of matchingSlots(table, plan).slots) if ((table.backs[slot] as number) <= latest) found[slot] = 1;
     }
     for (const [key, { head }] of entries) {
       let count = 0;
-      for (const slot of head.slots) if (found[slot] === 1 && columns.isOpenAt(slot)) count++;
+      for (const slot of head.slots) if (found[slot] === 1 && table.isOpenAt(slot)) count++;
       this.put(key, count);
     }
   }

@@ -129,7 +129,7 @@ describe('the counts of the whole', () => {
     );
   });
 
-  it('of an agenda page are those of its gathers, counted by the columns or row by row', () => {
+  it('of an agenda page are those of its gathers, counted by the table or row by row', () => {
     fc.assert(
       fc.property(
         CHANGES,

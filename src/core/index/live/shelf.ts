@@ -2,7 +2,7 @@ import { NameTable, namesFor } from '../names/name-table';
 import { readFrontMatter } from '../../note/facts/front-matter';
 import { splitLines } from '../../note/blocks/lines';
 import { baseNameOf, foldPath } from '../../note/names/path';
-import type { Shelf } from '../../task/reading/pages';
+import type { Shelf } from '../../task/reading/open-notes';
 
 /**
  * Notes as an action may look into them. Names are read only when one is asked for.

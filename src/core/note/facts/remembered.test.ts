@@ -1,5 +1,4 @@
-import { ownCopy } from './own-copy';
-import { remembered } from './remembered';
+import { ownCopy, remembered } from './remembered';
 
 describe('what is remembered', () => {
   it('is found once, and is the same each time', () => {

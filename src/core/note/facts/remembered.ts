@@ -1,4 +1,8 @@
-import { ownCopy } from './own-copy';
+/**
+ * A copy of some words that keeps no other text alive. What is cut out of a text holds on to all of it; where words are kept for
+ * long, as a name is that many notes share, that would be the whole of a note for a few letters.
+ */
+export const ownCopy = (words: string): string => JSON.parse(JSON.stringify(words)) as string;
 
 /**
  * Remembers what a function found, because a library says the same few words thousands of times. When it knows too many it begins

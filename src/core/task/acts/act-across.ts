@@ -6,8 +6,8 @@ import { echoRefOf, echoWords } from '../line/echo';
 import { type Change, type LineRef, locateLine } from '../writing/edit';
 import type { Intention, WideIntention } from './intention';
 import { ensureRef } from './list-actions';
-import { type Page, type Refusal, taskAt } from '../reading/page';
-import { Pages, type Shelf } from '../reading/pages';
+import { type OpenNote, type Refusal, taskAt } from '../reading/open-note';
+import { OpenNotes, type Shelf } from '../reading/open-notes';
 import { type HeadingStep, placeUnder } from '../writing/place-lines';
 import { type Relocated, readPlace, relocate, relocateTogether } from './relocate';
 import { signOf } from '../line/status';
@@ -24,11 +24,11 @@ export type WideOutcome = { files: { path: string; changes: Change[]; text: stri
  * @param ref the line that is meant, in the note at its `path`
  */
 export function actAcross(shelf: Shelf, ref: LineRef, intention: WideIntention, context: ActionContext): WideOutcome {
-  const pages = new Pages(shelf, context);
-  const page = pages.open(ref.path);
-  if (!page) return NO_NOTE;
-  const refusal = wide(pages, page, ref, intention, context);
-  return refusal ?? pages.outcome();
+  const notes = new OpenNotes(shelf, context);
+  const opened = notes.open(ref.path);
+  if (!opened) return NO_NOTE;
+  const refusal = wide(notes, opened, ref, intention, context);
+  return refusal ?? notes.outcome();
 }
 
 /** Several actions in one reading of each note. */
@@ -45,22 +45,22 @@ export interface ActsTogether {
  * upwards.
  */
 export function actTogether(shelf: Shelf, context: ActionContext): ActsTogether {
-  const pages = new Pages(shelf, context);
-  const places = new Map<Page, (line: number) => number>();
+  const notes = new OpenNotes(shelf, context);
+  const places = new Map<OpenNote, (line: number) => number>();
   return {
     act: (ref, intention) => {
-      const page = pages.open(ref.path);
-      return page ? wide(pages, page, ref, intention, context) : NO_NOTE;
+      const opened = notes.open(ref.path);
+      return opened ? wide(notes, opened, ref, intention, context) : NO_NOTE;
     },
     standing: (ref) => {
-      const page = pages.open(ref.path);
-      const place = page && locateLine(page.lines, ref);
-      if (!page || !place || 'refused' in place) return ref;
-      let placed = places.get(page);
-      if (!placed) places.set(page, (placed = page.edits.places()));
-      return { path: ref.path, line: placed(place.line), expected: page.edits.wordsOf(place.line) };
+      const opened = notes.open(ref.path);
+      const place = opened && locateLine(opened.lines, ref);
+      if (!opened || !place || 'refused' in place) return ref;
+      let placed = places.get(opened);
+      if (!placed) places.set(opened, (placed = opened.edits.places()));
+      return { path: ref.path, line: placed(place.line), expected: opened.edits.wordsOf(place.line) };
     },
-    outcome: () => pages.outcome(),
+    outcome: () => notes.outcome(),
   };
 }
 
@@ -71,78 +71,78 @@ export function moveTogether(
   intention: Extract<WideIntention, { do: 'move' | 'archive' }>,
   context: ActionContext,
 ): Relocated | null {
-  return relocateTogether(shelf, new Pages(shelf, context), refs, intention.to, intention.do, context);
+  return relocateTogether(shelf, new OpenNotes(shelf, context), refs, intention.to, intention.do, context);
 }
 
 const NO_NOTE: Refusal = { refused: 'That note is not there, so nothing was changed.' };
 
-function wide(pages: Pages, page: Page, ref: LineRef, intention: WideIntention, context: ActionContext): Refusal | null {
+function wide(notes: OpenNotes, opened: OpenNote, ref: LineRef, intention: WideIntention, context: ActionContext): Refusal | null {
   switch (intention.do) {
     case 'swap':
-      return swap(pages, page, ref, intention.with);
+      return swap(notes, opened, ref, intention.with);
     case 'need':
-      return need(pages, page, ref, intention.other, context);
+      return need(notes, opened, ref, intention.other, context);
     case 'move':
-      return relocate(pages, page, ref, intention.to, 'move', context);
+      return relocate(notes, opened, ref, intention.to, 'move', context);
     case 'archive':
-      return relocate(pages, page, ref, intention.to, 'archive', context);
+      return relocate(notes, opened, ref, intention.to, 'archive', context);
     case 'echo':
-      return makeEcho(pages, page, ref, intention.in, context);
+      return makeEcho(notes, opened, ref, intention.in, context);
     case 'status':
     case 'cycle':
     case 'end':
     case 'carry':
-      return withEchoes(pages, page, ref, intention, context);
+      return withEchoes(notes, opened, ref, intention, context);
     default:
-      return actOn(page, ref, intention, context);
+      return actOn(opened, ref, intention, context);
   }
 }
 
-function swap(pages: Pages, page: Page, ref: LineRef, other: LineRef): Refusal | null {
-  const task = taskAt(page, ref);
+function swap(notes: OpenNotes, opened: OpenNote, ref: LineRef, other: LineRef): Refusal | null {
+  const task = taskAt(opened, ref);
   if ('refused' in task) return task;
-  const otherPage = pages.open(other.path);
-  if (!otherPage) return { refused: 'The other note is not there, so nothing was changed.' };
-  const otherTask = taskAt(otherPage, other);
+  const otherNote = notes.open(other.path);
+  if (!otherNote) return { refused: 'The other note is not there, so nothing was changed.' };
+  const otherTask = taskAt(otherNote, other);
   if ('refused' in otherTask) return otherTask;
-  return swapDays(page, task, otherPage, otherTask);
+  return swapDays(opened, task, otherNote, otherTask);
 }
 
-function need(pages: Pages, page: Page, ref: LineRef, other: LineRef, context: ActionContext): Refusal | null {
-  const task = taskAt(page, ref);
+function need(notes: OpenNotes, opened: OpenNote, ref: LineRef, other: LineRef, context: ActionContext): Refusal | null {
+  const task = taskAt(opened, ref);
   if ('refused' in task) return task;
-  const otherPage = pages.open(other.path);
-  if (!otherPage) return { refused: 'The other note is not there, so nothing was changed.' };
-  const otherTask = taskAt(otherPage, other);
+  const otherNote = notes.open(other.path);
+  if (!otherNote) return { refused: 'The other note is not there, so nothing was changed.' };
+  const otherTask = taskAt(otherNote, other);
   if ('refused' in otherTask) return otherTask;
   if (otherTask === task) return { refused: 'A task cannot need itself, so nothing was changed.' };
-  const key = ensureRef(otherPage, otherTask, context);
-  const line = page.edits.wordsOf(task.line);
+  const key = ensureRef(otherNote, otherTask, context);
+  const line = opened.edits.wordsOf(task.line);
   const present = clauseOf(readTail(line, task.boxFrom), 'needs')?.value;
   const needs = present === undefined ? [] : present.split(',').map((one) => one.trim());
-  if (!needs.includes(key)) page.edits.set(task.line, withClause(line, task.boxFrom, 'needs', `needs ${[...needs, key].join(', ')}`));
+  if (!needs.includes(key)) opened.edits.set(task.line, withClause(line, task.boxFrom, 'needs', `needs ${[...needs, key].join(', ')}`));
   return null;
 }
 
 /** A change of status, carried from an echo to its source and from a source to its echoes. */
-function withEchoes(pages: Pages, page: Page, ref: LineRef, intention: Intention, context: ActionContext): Refusal | null {
-  const named = taskAt(page, ref);
+function withEchoes(notes: OpenNotes, opened: OpenNote, ref: LineRef, intention: Intention, context: ActionContext): Refusal | null {
+  const named = taskAt(opened, ref);
   if ('refused' in named) return named;
   const echoed = echoRefOf(named.text);
-  const source = echoed === null ? { page, task: named } : findRef(pages, echoed);
-  const target = source ?? { page, task: named };
+  const source = echoed === null ? { opened, task: named } : findRef(notes, echoed);
+  const target = source ?? { opened, task: named };
   const refusal = actOn(
-    target.page,
-    { line: target.task.line, expected: lineText(target.page.lines, target.task.line) },
+    target.opened,
+    { line: target.task.line, expected: lineText(target.opened.lines, target.task.line) },
     intention,
     context,
   );
   if (refusal) return refusal;
   const key = target.task.ref ?? (source ? echoed : null);
   if (key === null) return null;
-  const sign = target.page.edits.wordsOf(target.task.line).charAt(target.task.boxFrom + 1);
-  for (const path of pages.shelf.holding(`recado:${key}`)) {
-    const holder = pages.open(path);
+  const sign = target.opened.edits.wordsOf(target.task.line).charAt(target.task.boxFrom + 1);
+  for (const path of notes.shelf.holding(`recado:${key}`)) {
+    const holder = notes.open(path);
     for (const echo of holder?.note.tasks ?? []) {
       if (!holder || echoRefOf(echo.text) !== key) continue;
       const line = holder.edits.wordsOf(echo.line);
@@ -153,25 +153,25 @@ function withEchoes(pages: Pages, page: Page, ref: LineRef, intention: Intention
 }
 
 /** The task that bears a ref; the first by path where several do is followed by nothing. */
-function findRef(pages: Pages, ref: string): { page: Page; task: Task } | null {
-  const found: { page: Page; task: Task }[] = [];
-  for (const path of pages.shelf.holding(`ref ${ref}`)) {
-    const page = pages.open(path);
-    for (const task of page?.note.tasks ?? []) if (page && task.ref === ref) found.push({ page, task });
+function findRef(notes: OpenNotes, ref: string): { opened: OpenNote; task: Task } | null {
+  const found: { opened: OpenNote; task: Task }[] = [];
+  for (const path of notes.shelf.holding(`ref ${ref}`)) {
+    const opened = notes.open(path);
+    for (const task of opened?.note.tasks ?? []) if (opened && task.ref === ref) found.push({ opened, task });
   }
   return found.length === 1 ? (found[0] ?? null) : null;
 }
 
 /** Writes a line into another note that stands for this task and shares its box. */
-function makeEcho(pages: Pages, page: Page, ref: LineRef, name: string, context: ActionContext): Refusal | null {
-  const task = taskAt(page, ref);
+function makeEcho(notes: OpenNotes, opened: OpenNote, ref: LineRef, name: string, context: ActionContext): Refusal | null {
+  const task = taskAt(opened, ref);
   if ('refused' in task) return task;
   if (echoRefOf(task.text) !== null)
     return { refused: 'This line is an echo itself; make one of the task it stands for. Nothing was changed.' };
-  const place = readPlace(pages.shelf, page.path, name);
-  const target = place.path === null ? null : pages.open(place.path);
+  const place = readPlace(notes.shelf, opened.path, name);
+  const target = place.path === null ? null : notes.open(place.path);
   if (!target) return { refused: `There is no note “${place.name}”, so nothing was changed.` };
-  const key = ensureRef(page, task, context);
+  const key = ensureRef(opened, task, context);
   const sign = task.sign === '' ? signOf(task.status) : task.sign;
   const path: HeadingStep[] = place.heading === null ? [] : [{ words: place.heading, level: 2 }];
   return placeUnder(target, path, [`- [${sign}] ${echoWords(task.text, key)}`]);

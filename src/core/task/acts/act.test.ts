@@ -4,7 +4,7 @@ import { act, actOnMany } from './act';
 import { ACTION_DEFAULTS, type ActionContext } from './action-context';
 import { applyChanges, differenceOf, inverseChanges, LINE_GONE, LINE_TWICE } from '../writing/edit';
 import type { Intention } from './intention';
-import { NO_TASK } from '../reading/page';
+import { NO_TASK } from '../reading/open-note';
 import { readNote } from '../reading/read-note';
 import { NO_DATE } from './status-actions';
 import { readTaskLine } from '../line/task';

@@ -4,7 +4,7 @@ import { push, rest, setClause, setPriority, shiftPriority, unsetClause } from '
 import { type Change, type LineRef, type Outcome, applyChanges, locateLine } from '../writing/edit';
 import type { Intention, WideIntention } from './intention';
 import { convert, duplicate, ensureRef, remove, reset, sink, sweep } from './list-actions';
-import { type Page, type Refusal, itemAt, openPage, taskAt } from '../reading/page';
+import { type OpenNote, type Refusal, itemAt, openNote, taskAt } from '../reading/open-note';
 import { setStatus } from './status-actions';
 import type { Status } from '../line/status';
 import { addName, removeName, reword } from './word-actions';
@@ -18,9 +18,9 @@ export type NamedLine = Omit<LineRef, 'path'> & { path?: string };
  * @example act(text, { line: 3, expected: '- [ ] Book the lift' }, { do: 'status', status: 'done' }, context)
  */
 export function act(text: string, ref: NamedLine, intention: Intention, context: ActionContext): Outcome {
-  const page = openPage(ref.path ?? '', text, context.settings);
-  const refusal = actOn(page, ref, intention, context);
-  return refusal ?? { changes: page.edits.changes() };
+  const opened = openNote(ref.path ?? '', text, context.settings);
+  const refusal = actOn(opened, ref, intention, context);
+  return refusal ?? { changes: opened.edits.changes() };
 }
 
 /** Does an intention to several lines of one note, whole or not at all. */
@@ -28,12 +28,12 @@ export function actOnMany(text: string, refs: readonly NamedLine[], intention: I
   // From the foot upwards, so that the lines still to come stay where they were.
   const ordered = [...refs].sort((a, b) => b.line - a.line);
   if (isOfLine(intention)) {
-    const page = openPage(refs[0]?.path ?? '', text, context.settings);
+    const opened = openNote(refs[0]?.path ?? '', text, context.settings);
     for (const ref of ordered) {
-      const refusal = actOn(page, ref, intention, context);
+      const refusal = actOn(opened, ref, intention, context);
       if (refusal) return refusal;
     }
-    return { changes: page.edits.changes() };
+    return { changes: opened.edits.changes() };
   }
   let next = text;
   for (const ref of ordered) {
@@ -46,9 +46,9 @@ export function actOnMany(text: string, refs: readonly NamedLine[], intention: I
 
 /** What an intention does to each of several lines that takes it; the others stay. */
 export function actOnEach(text: string, refs: readonly Omit<LineRef, 'path'>[], intention: Intention, context: ActionContext): Change[] {
-  const page = openPage('', text, context.settings);
-  for (const ref of [...refs].sort((a, b) => b.line - a.line)) actOn(page, ref, intention, context);
-  return page.edits.changes();
+  const opened = openNote('', text, context.settings);
+  for (const ref of [...refs].sort((a, b) => b.line - a.line)) actOn(opened, ref, intention, context);
+  return opened.edits.changes();
 }
 
 const OF_LINE: ReadonlySet<WideIntention['do']> = new Set<WideIntention['do']>([
@@ -88,61 +88,61 @@ function wholeChange(before: string, after: string): Change[] {
 
 const CYCLE: Record<Status, Status> = { todo: 'underway', underway: 'done', waiting: 'underway', done: 'todo', cancelled: 'todo' };
 
-/** Does an intention to an open page; what becomes of its lines stands in the page's edits. */
-export function actOn(page: Page, ref: Omit<LineRef, 'path'>, intention: Intention, context: ActionContext): Refusal | null {
+/** Does an intention to an opened note; what becomes of its lines stands in its edits. */
+export function actOn(opened: OpenNote, ref: Omit<LineRef, 'path'>, intention: Intention, context: ActionContext): Refusal | null {
   switch (intention.do) {
     case 'convert': {
-      const place = locateLine(page.lines, ref);
-      return 'refused' in place ? place : convert(page, place.line);
+      const place = locateLine(opened.lines, ref);
+      return 'refused' in place ? place : convert(opened, place.line);
     }
     case 'duplicate':
     case 'delete':
     case 'sink':
     case 'reset': {
-      const item = itemAt(page, ref);
+      const item = itemAt(opened, ref);
       if ('refused' in item) return item;
-      if (intention.do === 'duplicate') return duplicate(page, item);
-      if (intention.do === 'delete') return remove(page, item);
-      return intention.do === 'sink' ? sink(page, item) : reset(page, item, intention.dates ?? 'keep');
+      if (intention.do === 'duplicate') return duplicate(opened, item);
+      if (intention.do === 'delete') return remove(opened, item);
+      return intention.do === 'sink' ? sink(opened, item) : reset(opened, item, intention.dates ?? 'keep');
     }
     case 'sweep': {
-      const place = locateLine(page.lines, ref);
-      return 'refused' in place ? place : sweep(page, context);
+      const place = locateLine(opened.lines, ref);
+      return 'refused' in place ? place : sweep(opened, context);
     }
   }
-  const task = taskAt(page, ref);
+  const task = taskAt(opened, ref);
   if ('refused' in task) return task;
   switch (intention.do) {
     case 'status':
-      return setStatus(page, task, intention, context);
+      return setStatus(opened, task, intention, context);
     case 'cycle':
-      return setStatus(page, task, { status: CYCLE[task.status] }, context);
+      return setStatus(opened, task, { status: CYCLE[task.status] }, context);
     case 'end':
-      return setStatus(page, task, { status: 'cancelled', remark: intention.remark, ends: true }, context);
+      return setStatus(opened, task, { status: 'cancelled', remark: intention.remark, ends: true }, context);
     case 'set':
-      return setClause(page, task, intention.clause, context);
+      return setClause(opened, task, intention.clause, context);
     case 'unset':
-      return unsetClause(page, task, intention.clause);
+      return unsetClause(opened, task, intention.clause);
     case 'priority':
-      return setPriority(page, task, intention.priority);
+      return setPriority(opened, task, intention.priority);
     case 'raise':
-      return shiftPriority(page, task, 1, intention.wraps === true);
+      return shiftPriority(opened, task, 1, intention.wraps === true);
     case 'lower':
-      return shiftPriority(page, task, -1);
+      return shiftPriority(opened, task, -1);
     case 'push':
-      return push(page, task, intention.to, context);
+      return push(opened, task, intention.to, context);
     case 'carry':
-      return carry(page, task, intention, context);
+      return carry(opened, task, intention, context);
     case 'rest':
-      return rest(page, task, intention.until, context);
+      return rest(opened, task, intention.until, context);
     case 'tag':
-      return addName(page, task, intention.name);
+      return addName(opened, task, intention.name);
     case 'untag':
-      return removeName(page, task, intention.name);
+      return removeName(opened, task, intention.name);
     case 'reword':
-      return reword(page, task, intention.text);
+      return reword(opened, task, intention.text);
     case 'ref':
-      ensureRef(page, task, context);
+      ensureRef(opened, task, context);
       return null;
   }
 }

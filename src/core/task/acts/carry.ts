@@ -2,7 +2,7 @@ import type { Day } from '../../calendar/day';
 import type { ActionContext } from './action-context';
 import { push } from './clause-actions';
 import type { Intention } from './intention';
-import type { Page, Refusal } from '../reading/page';
+import type { OpenNote, Refusal } from '../reading/open-note';
 import { skipOccurrences } from './status-actions';
 import { type Task, comesBack, readTaskLine } from '../line/task';
 
@@ -11,19 +11,19 @@ import { type Task, comesBack, readTaskLine } from '../line/task';
  * time, unless it is to be taken along.
  */
 export function carry(
-  page: Page,
+  opened: OpenNote,
   task: Task,
   { to, repeats }: Extract<Intention, { do: 'carry' }>,
   context: ActionContext,
 ): Refusal | null {
   const day = (task.due ?? task.plan)?.from;
-  if (repeats === 'along' || task.every === null || day === undefined || day > context.now.day) return push(page, task, to, context);
-  const refusal = skipOccurrences(page, task, context);
+  if (repeats === 'along' || task.every === null || day === undefined || day > context.now.day) return push(opened, task, to, context);
+  const refusal = skipOccurrences(opened, task, context);
   if (refusal) return refusal;
-  const left = readTaskLine(page.edits.wordsOf(task.line), task.boxFrom, context.settings);
+  const left = readTaskLine(opened.edits.wordsOf(task.line), task.boxFrom, context.settings);
   if (!left || left.sign === '-' || isAway(left, context.now.day, context.settings.repeatLead)) return null;
   left.line = task.line;
-  return push(page, left, to, context);
+  return push(opened, left, to, context);
 }
 
 /** Whether a task that is due after today stands in no list of today. */

@@ -9,7 +9,7 @@ import { readSpokenDates, wordsWithout } from '../../calendar/spoken/spoken-date
 import type { ActionContext } from './action-context';
 import { type ClauseName, type Priority, clauseNameOf } from '../line/clause';
 import { storedValue } from '../line/clause-value';
-import type { Page, Refusal } from '../reading/page';
+import type { OpenNote, Refusal } from '../reading/open-note';
 import { shifted, spanText } from './shift-dates';
 import type { Task } from '../line/task';
 import { withPattern } from '../writing/write-pattern';
@@ -18,31 +18,31 @@ import { withClause, withoutClause } from '../writing/write-tail';
 const UNREAD = (value: string, name: string): Refusal => ({ refused: `“${value}” cannot be read for ${name}, so nothing was changed.` });
 
 /** Sets a clause by its words, such as `due fri`, `high` or `owner @kofi`. */
-export function setClause(page: Page, task: Task, words: string, context: ActionContext): Refusal | null {
+export function setClause(opened: OpenNote, task: Task, words: string, context: ActionContext): Refusal | null {
   // `priority high` says what `high` alone says.
   const trimmed = words.trim().replace(/^priority\s+/i, '');
-  if (/^(?:normal|none)$/i.test(trimmed) && trimmed !== words.trim()) return unsetClause(page, task, 'priority');
+  if (/^(?:normal|none)$/i.test(trimmed) && trimmed !== words.trim()) return unsetClause(opened, task, 'priority');
   const word = trimmed.split(/\s/)[0] ?? '';
   const name = clauseNameOf(word.toLowerCase());
   const typed = trimmed.slice(word.length).trim();
   if (name === null) return { refused: `“${word}” is no clause that Recado knows, so nothing was changed.` };
   if (/[{};\r\n]/.test(trimmed)) return UNREAD(typed, word);
-  if (name === 'owner' && typed === 'me') return unsetClause(page, task, 'owner');
-  if (name === 'every') return setRepeat(page, task, typed, context);
+  if (name === 'owner' && typed === 'me') return unsetClause(opened, task, 'owner');
+  if (name === 'every') return setRepeat(opened, task, typed, context);
   const value = storedValue(name, typed, context);
   if (value === null) return UNREAD(typed, word);
-  const line = page.edits.wordsOf(task.line);
-  if (name === 'due' || name === 'plan') page.edits.set(task.line, withDay(page, task, name, value));
-  else page.edits.set(task.line, withClause(line, task.boxFrom, name, value === '' ? word.toLowerCase() : `${name} ${value}`));
+  const line = opened.edits.wordsOf(task.line);
+  if (name === 'due' || name === 'plan') opened.edits.set(task.line, withDay(opened, task, name, value));
+  else opened.edits.set(task.line, withClause(line, task.boxFrom, name, value === '' ? word.toLowerCase() : `${name} ${value}`));
   return null;
 }
 
 /** Sets a repeat; a time said with it becomes that of its plan or due day, and of the first day where it has none. */
-function setRepeat(page: Page, task: Task, typed: string, { now }: ActionContext): Refusal | null {
+function setRepeat(opened: OpenNote, task: Task, typed: string, { now }: ActionContext): Refusal | null {
   const found = readTimedRepeat(typed);
   if (!found) return UNREAD(typed, 'every');
-  const line = withClause(page.edits.wordsOf(task.line), task.boxFrom, 'every', `every ${found.phrase}`);
-  page.edits.set(task.line, found.minute === null ? line : withTimeOfRepeat(line, task, found, now.day));
+  const line = withClause(opened.edits.wordsOf(task.line), task.boxFrom, 'every', `every ${found.phrase}`);
+  opened.edits.set(task.line, found.minute === null ? line : withTimeOfRepeat(line, task, found, now.day));
   return null;
 }
 
@@ -55,10 +55,10 @@ export function withTimeOfRepeat(line: string, task: Task, { phrase, minute }: T
 }
 
 /** Takes a clause away; the pattern of a repeat is written out first when its date goes. */
-export function unsetClause(page: Page, task: Task, name: ClauseName): null {
-  const line = page.edits.wordsOf(task.line);
+export function unsetClause(opened: OpenNote, task: Task, name: ClauseName): null {
+  const line = opened.edits.wordsOf(task.line);
   const kept = name === 'due' || name === 'plan' ? withPatternWritten(line, task) : line;
-  page.edits.set(task.line, withoutClause(kept, task.boxFrom, name));
+  opened.edits.set(task.line, withoutClause(kept, task.boxFrom, name));
   return null;
 }
 
@@ -70,10 +70,10 @@ function withPatternWritten(line: string, task: Task): string {
 }
 
 /** The line with another due or plan day; a day that it is moved away from to a later one is remembered in `pushed`. */
-function withDay(page: Page, task: Task, name: 'due' | 'plan', value: string): string {
-  const line = withPatternWritten(page.edits.wordsOf(task.line), task);
+function withDay(opened: OpenNote, task: Task, name: 'due' | 'plan', value: string): string {
+  const line = withPatternWritten(opened.edits.wordsOf(task.line), task);
   const moved = withClause(line, task.boxFrom, name, `${name} ${value}`);
-  const left = dayLeft(page, task, name);
+  const left = dayLeft(opened, task, name);
   const after = readSpan(value);
   if (left === null || !after || after.from <= left || task.pushed.includes(left)) return moved;
   return withClause(moved, task.boxFrom, 'pushed', `pushed ${[...task.pushed, left].map(isoDay).join(', ')}`);
@@ -83,10 +83,10 @@ function withDay(page: Page, task: Task, name: 'due' | 'plan', value: string): s
  * The day that a task leaves when its due or plan is moved: its plan; without one its due day; and an undated task of a journal
  * page leaves the day of that page. Null when it leaves none.
  */
-function dayLeft(page: Page, task: Task, name: 'due' | 'plan'): Day | null {
+function dayLeft(opened: OpenNote, task: Task, name: 'due' | 'plan'): Day | null {
   if (task.plan) return name === 'plan' && task.plan.from === task.plan.to ? task.plan.from : null;
   if (task.due) return task.due.from;
-  return name === 'plan' && task.parent === -1 ? page.note.journal : null;
+  return name === 'plan' && task.parent === -1 ? opened.note.journal : null;
 }
 
 const UNITS: Record<string, (day: Day, count: number) => Day> = {
@@ -108,13 +108,13 @@ function amountFrom(words: string): ((day: Day) => Day) | null {
  * Carries a task to another day: it gets the day that was named as its plan, and its due day stays; `by` a day moves the due day
  * instead. `3 days` counts from its own day, from today where that is past. The time of a plan stays.
  */
-export function push(page: Page, task: Task, to: string, context: ActionContext): Refusal | null {
+export function push(opened: OpenNote, task: Task, to: string, context: ActionContext): Refusal | null {
   const { now, settings } = context;
   const amount = amountFrom(to);
   if (amount) {
     const present = task.plan;
     const day = amount(Math.max(now.day, (present ?? task.due)?.from ?? now.day));
-    return move(page, task, 'plan', present ? shifted(present, day - present.from) : { from: day, to: day, minute: null });
+    return move(opened, task, 'plan', present ? shifted(present, day - present.from) : { from: day, to: day, minute: null });
   }
   const text = /^(?:by|on|plan|due|in|at|from)\b/i.test(to.trim()) ? to : `plan ${to}`;
   const found = readSpokenDates(text, { today: now.day, minute: now.minute, firstDayOfWeek: settings.firstDayOfWeek, bareDay: 'plan' });
@@ -123,32 +123,32 @@ export function push(page: Page, task: Task, to: string, context: ActionContext)
     return { refused: `“${to}” names no day to move to, so nothing was changed.` };
   const name = date.role === 'remind' ? 'plan' : date.role;
   const length = date.is === 'week' ? 6 : date.is === 'month' ? 27 : 0;
-  return move(page, task, name, {
+  return move(opened, task, name, {
     from: date.day,
     to: date.day + length,
     minute: date.minute ?? (length === 0 ? (task[name]?.minute ?? null) : null),
   });
 }
 
-function move(page: Page, task: Task, name: 'due' | 'plan', span: Span): null {
-  page.edits.set(task.line, withDay(page, task, name, spanText(span)));
+function move(opened: OpenNote, task: Task, name: 'due' | 'plan', span: Span): null {
+  opened.edits.set(task.line, withDay(opened, task, name, spanText(span)));
   return null;
 }
 
 /** Lets a task rest for a time (`3 days`, from today) or until a day. */
-export function rest(page: Page, task: Task, until: string, context: ActionContext): Refusal | null {
+export function rest(opened: OpenNote, task: Task, until: string, context: ActionContext): Refusal | null {
   const { now } = context;
   const day = amountFrom(until.replace(/^for /i, ''))?.(now.day);
   const value = day === undefined ? storedValue('start', until.replace(/^until /i, ''), context) : isoDay(day);
   if (value === null) return { refused: `“${until}” names no day, so nothing was changed.` };
   if (value <= isoDay(now.day)) return { refused: 'A task can only rest until a day after today; nothing was changed.' };
-  page.edits.set(task.line, withClause(page.edits.wordsOf(task.line), task.boxFrom, 'start', `start ${value}`));
+  opened.edits.set(task.line, withClause(opened.edits.wordsOf(task.line), task.boxFrom, 'start', `start ${value}`));
   return null;
 }
 
-export function setPriority(page: Page, task: Task, priority: Priority | null): null {
-  const line = page.edits.wordsOf(task.line);
-  page.edits.set(
+export function setPriority(opened: OpenNote, task: Task, priority: Priority | null): null {
+  const line = opened.edits.wordsOf(task.line);
+  opened.edits.set(
     task.line,
     priority === null ? withoutClause(line, task.boxFrom, 'priority') : withClause(line, task.boxFrom, 'priority', priority),
   );
@@ -159,20 +159,20 @@ export function setPriority(page: Page, task: Task, priority: Priority | null): 
 const LADDER: readonly (Priority | null)[] = ['low', null, 'high', 'top'];
 
 /** One step weightier (1) or lighter (-1); at either end it stays, or goes on at the other. */
-export function shiftPriority(page: Page, task: Task, by: 1 | -1, wraps = false): null {
+export function shiftPriority(opened: OpenNote, task: Task, by: 1 | -1, wraps = false): null {
   const next = LADDER.indexOf(task.priority) + by;
   const at = wraps ? (next + LADDER.length) % LADDER.length : next;
-  return at < 0 || at >= LADDER.length ? null : setPriority(page, task, LADDER[at] ?? null);
+  return at < 0 || at >= LADDER.length ? null : setPriority(opened, task, LADDER[at] ?? null);
 }
 
 /** Swaps the days of two tasks, which may stand in two notes: their plans where one has a plan, else their due days. */
-export function swapDays(page: Page, task: Task, otherPage: Page, other: Task): Refusal | null {
+export function swapDays(opened: OpenNote, task: Task, otherNote: OpenNote, other: Task): Refusal | null {
   const name = task.plan || other.plan ? 'plan' : 'due';
   const [mine, theirs] = [task[name], other[name]];
   if (!mine && !theirs) return { refused: 'Neither of the two tasks has a day, so nothing was changed.' };
   for (const [on, one, span] of [
-    [page, task, theirs],
-    [otherPage, other, mine],
+    [opened, task, theirs],
+    [otherNote, other, mine],
   ] as const) {
     if (span) move(on, one, name, span);
     else unsetClause(on, one, name);

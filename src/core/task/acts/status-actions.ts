@@ -7,7 +7,7 @@ import type { ClauseName } from '../line/clause';
 import { echoRefOf } from '../line/echo';
 import type { OpenSteps } from './intention';
 import { moveStepsOut } from '../writing/move-lines';
-import { type Page, type Refusal, indentOf, itemOf, listOf, tasksUnder } from '../reading/page';
+import { type OpenNote, type Refusal, indentOf, itemOf, listOf, tasksUnder } from '../reading/open-note';
 import { addRemark } from '../writing/remark';
 import { spanText, withDatesShifted } from './shift-dates';
 import { type Status, isOpen, signOf } from '../line/status';
@@ -57,7 +57,7 @@ export interface StatusChange {
 }
 
 /** Gives a task another status, with its stamp; a repeat that is done or cancelled takes its next date. */
-export function setStatus(page: Page, task: Task, change: StatusChange, context: ActionContext): Refusal | null {
+export function setStatus(opened: OpenNote, task: Task, change: StatusChange, context: ActionContext): Refusal | null {
   const sign = change.sign ?? signOf(change.status);
   if (task.status === change.status && task.sign === sign) return null;
   const closes = !isOpen(change.status) && isOpen(task.status);
@@ -70,21 +70,21 @@ export function setStatus(page: Page, task: Task, change: StatusChange, context:
     const day = afterDone ? context.now.day : (change.notBefore ?? context.now.day);
     const next = nextDate({ ...repeat, until: until === Infinity ? null : until }, base, day);
     if (next !== null) {
-      finishOccurrence(page, task, sign, change, writtenOut(repeat, base), next - base, context);
+      finishOccurrence(opened, task, sign, change, writtenOut(repeat, base), next - base, context);
       return null;
     }
   }
-  page.edits.set(task.line, withStatus(page.edits.wordsOf(task.line), task, change.status, sign, context.now));
-  const item = itemOf(page, task);
-  if (closes && change.remark !== undefined) addRemark(page, item, change.remark);
-  if (closes && change.steps === 'close') closeSteps(page, task, change, context);
-  if (closes && change.steps === 'out') moveStepsOut(page, task);
+  opened.edits.set(task.line, withStatus(opened.edits.wordsOf(task.line), task, change.status, sign, context.now));
+  const item = itemOf(opened, task);
+  if (closes && change.remark !== undefined) addRemark(opened, item, change.remark);
+  if (closes && change.steps === 'close') closeSteps(opened, task, change, context);
+  if (closes && change.steps === 'out') moveStepsOut(opened, task);
   return null;
 }
 
 /** Leaves out what a repeat has due by today: it comes back with the first of its dates after today. */
-export function skipOccurrences(page: Page, task: Task, context: ActionContext): Refusal | null {
-  return setStatus(page, task, { status: 'cancelled', notBefore: context.now.day + 1 }, context);
+export function skipOccurrences(opened: OpenNote, task: Task, context: ActionContext): Refusal | null {
+  return setStatus(opened, task, { status: 'cancelled', notBefore: context.now.day + 1 }, context);
 }
 
 /** A line with another sign in its box, the stamp of its status and no stamp of another. */
@@ -104,19 +104,19 @@ function withSign(line: string, task: Pick<Task, 'boxFrom' | 'sign'>, sign: stri
   return line.slice(0, from) + sign + line.slice(from + task.sign.length);
 }
 
-export function openStepsOf(page: Page, task: Task): Task[] {
-  return tasksUnder(page, itemOf(page, task)).filter((step) => step !== task && isOpen(step.status) && echoRefOf(step.text) === null);
+export function openStepsOf(opened: OpenNote, task: Task): Task[] {
+  return tasksUnder(opened, itemOf(opened, task)).filter((step) => step !== task && isOpen(step.status) && echoRefOf(step.text) === null);
 }
 
-function closeSteps(page: Page, task: Task, change: StatusChange, { now }: ActionContext): void {
-  for (const step of openStepsOf(page, task)) {
-    page.edits.set(step.line, withStatus(page.edits.wordsOf(step.line), step, change.status, signOf(change.status), now));
+function closeSteps(opened: OpenNote, task: Task, change: StatusChange, { now }: ActionContext): void {
+  for (const step of openStepsOf(opened, task)) {
+    opened.edits.set(step.line, withStatus(opened.edits.wordsOf(step.line), step, change.status, signOf(change.status), now));
   }
 }
 
 /** The line takes its next date and a record of this time goes to the end of its list. */
 function finishOccurrence(
-  page: Page,
+  opened: OpenNote,
   task: Task,
   sign: string,
   change: StatusChange,
@@ -124,17 +124,17 @@ function finishOccurrence(
   days: number,
   context: ActionContext,
 ): void {
-  const { edits } = page;
+  const { edits } = opened;
   const line = edits.wordsOf(task.line);
   if (context.settings.repeatRecords === 'lines')
-    addRecord(page, task, withStatus(line, task, change.status, sign, context.now), change.remark);
+    addRecord(opened, task, withStatus(line, task, change.status, sign, context.now), change.remark);
   let next = withSign(line, task, signOf('todo'));
   for (const name of ['done', 'cancelled', 'since', 'pushed'] as const) next = withoutClause(next, task.boxFrom, name);
   next = withNextDates(next, task, days, task.due !== null);
   next = withPattern(next, task, { ...pattern, count: pattern.count === null ? null : pattern.count - 1 });
   if (context.settings.repeatRecords === 'count') next = withClause(next, task.boxFrom, 'times', `times ${(task.times ?? 0) + 1}`);
   edits.set(task.line, next);
-  for (const step of tasksUnder(page, itemOf(page, task))) {
+  for (const step of tasksUnder(opened, itemOf(opened, task))) {
     if (step === task || echoRefOf(step.text) !== null) continue;
     let words = withSign(edits.wordsOf(step.line), step, signOf('todo'));
     for (const name of CLEARED_IN_STEPS) words = withoutClause(words, step.boxFrom, name);
@@ -157,19 +157,19 @@ function withNextDates(line: string, { due, plan, pushed, boxFrom }: Task, days:
   return withDatesShifted(words, boxFrom, DATES, days);
 }
 
-function addRecord(page: Page, task: Task, closed: string, remark: string | undefined): void {
-  const item = itemOf(page, task);
-  const last = listOf(page, item).at(-1) ?? item;
+function addRecord(opened: OpenNote, task: Task, closed: string, remark: string | undefined): void {
+  const item = itemOf(opened, task);
+  const last = listOf(opened, item).at(-1) ?? item;
   let words = closed.slice(task.markerFrom);
   for (const name of NOT_RECORDED) words = withoutClause(words, task.boxFrom - task.markerFrom, name);
-  const indent = indentOf(page, item);
+  const indent = indentOf(opened, item);
   // Records that this action put there already count on.
-  const before = page.edits
+  const before = opened.edits
     .insertedBefore(last.lastLine + 1)
     .filter((line) => line.startsWith(indent) && /^\d/.test(line.slice(indent.length)));
   const marker = numberedAfter(last.marker, 1 + before.length);
-  page.edits.insertBefore(last.lastLine + 1, [indent + marker + words.slice(item.marker.length)]);
-  if (remark !== undefined) addRemark(page, item, remark, last.lastLine + 1);
+  opened.edits.insertBefore(last.lastLine + 1, [indent + marker + words.slice(item.marker.length)]);
+  if (remark !== undefined) addRemark(opened, item, remark, last.lastLine + 1);
 }
 
 /** The marker of an item some places behind one: the same bullet, or the number that comes there. */

@@ -1,5 +1,5 @@
 import { foldName, readInline } from '../../note/names/names';
-import type { Page, Refusal } from '../reading/page';
+import type { OpenNote, Refusal } from '../reading/open-note';
 import type { Task } from '../line/task';
 
 const NAME =
@@ -12,8 +12,8 @@ export function signedName(name: string): string | null {
 }
 
 /** Where a task's words stand in its line: behind the box, before the tail, without white space around them. */
-function wordsRange(page: Page, task: Task): { from: number; to: number } {
-  const line = page.edits.wordsOf(task.line);
+function wordsRange(opened: OpenNote, task: Task): { from: number; to: number } {
+  const line = opened.edits.wordsOf(task.line);
   const start = task.boxFrom + task.sign.length + 2;
   const end = Math.min(task.tailFrom, line.length);
   const from = start + (/^\s*/.exec(line.slice(start, end))?.[0].length ?? 0);
@@ -21,15 +21,15 @@ function wordsRange(page: Page, task: Task): { from: number; to: number } {
 }
 
 /** Adds a tag or a person behind the words of a task that does not name it yet. */
-export function addName(page: Page, task: Task, name: string): Refusal | null {
+export function addName(opened: OpenNote, task: Task, name: string): Refusal | null {
   const signed = signedName(name);
   if (signed === null) return { refused: `“${name}” can be no tag or person, so nothing was changed.` };
   const present = signed.startsWith('#') ? task.tags : task.people;
   if (present.some((one) => foldName(one) === foldName(signed.slice(1)))) return null;
-  const line = page.edits.wordsOf(task.line);
-  const { from, to } = wordsRange(page, task);
+  const line = opened.edits.wordsOf(task.line);
+  const { from, to } = wordsRange(opened, task);
   const box = task.boxFrom + task.sign.length + 2;
-  page.edits.set(
+  opened.edits.set(
     task.line,
     from >= to ? `${line.slice(0, box)} ${signed}${line.slice(box)}` : `${line.slice(0, to)} ${signed}${line.slice(to)}`,
   );
@@ -37,11 +37,11 @@ export function addName(page: Page, task: Task, name: string): Refusal | null {
 }
 
 /** Takes a tag or a person out of the words of a task, with the space before it. */
-export function removeName(page: Page, task: Task, name: string): Refusal | null {
+export function removeName(opened: OpenNote, task: Task, name: string): Refusal | null {
   const signed = signedName(name);
   if (signed === null) return { refused: `“${name}” can be no tag or person, so nothing was changed.` };
-  const line = page.edits.wordsOf(task.line);
-  const { from, to } = wordsRange(page, task);
+  const line = opened.edits.wordsOf(task.line);
+  const { from, to } = wordsRange(opened, task);
   const kind = signed.startsWith('#') ? 'tag' : 'person';
   const found = readInline(line, task.boxFrom + task.sign.length + 2, to).names.filter(
     (one) => one.kind === kind && foldName(one.name) === foldName(signed.slice(1)),
@@ -53,17 +53,17 @@ export function removeName(page: Page, task: Task, name: string): Refusal | null
     const after = before === one.from && /\s/.test(next.charAt(one.to)) ? one.to + 1 : one.to;
     next = next.slice(0, before) + next.slice(after);
   }
-  page.edits.set(task.line, next);
+  opened.edits.set(task.line, next);
   return null;
 }
 
 /** Gives a task other words; box and tail stay. */
-export function reword(page: Page, task: Task, text: string): Refusal | null {
+export function reword(opened: OpenNote, task: Task, text: string): Refusal | null {
   const words = text.replace(/\s*[\r\n]+\s*/g, ' ').trim();
   if (words === '') return { refused: 'A task needs words, so nothing was changed.' };
-  const line = page.edits.wordsOf(task.line);
-  const { from, to } = wordsRange(page, task);
+  const line = opened.edits.wordsOf(task.line);
+  const { from, to } = wordsRange(opened, task);
   const gap = from === task.boxFrom + task.sign.length + 2 ? ' ' : '';
-  page.edits.set(task.line, line.slice(0, from) + gap + words + line.slice(to));
+  opened.edits.set(task.line, line.slice(0, from) + gap + words + line.slice(to));
   return null;
 }

@@ -1,6 +1,6 @@
 import { foldPath } from '../../note/names/path';
 import { type Heading, LineKind } from '../../note/blocks/structure';
-import type { Page, Refusal } from '../reading/page';
+import type { OpenNote, Refusal } from '../reading/open-note';
 
 /** A heading to stand under: found by its words, else made with this level. */
 export interface HeadingStep {
@@ -24,25 +24,25 @@ interface Section {
  * Puts lines at the end of the section that a path of headings names, and makes the headings that are missing. An empty
  * path is the end of the note.
  */
-export function placeUnder(page: Page, path: readonly HeadingStep[], lines: readonly string[]): Refusal | null {
-  let section: Section = { from: page.note.front.lineCount, to: page.lines.starts.length, level: 0, line: -1 };
+export function placeUnder(opened: OpenNote, path: readonly HeadingStep[], lines: readonly string[]): Refusal | null {
+  let section: Section = { from: opened.note.front.lineCount, to: opened.lines.starts.length, level: 0, line: -1 };
   let found = 0;
   for (const step of path) {
-    const inner = sectionOf(page, section, step.words);
+    const inner = sectionOf(opened, section, step.words);
     if (!inner) break;
     section = inner;
     found++;
   }
   const missing = path.slice(found);
-  const bodyEnd = found === path.length && path.length > 0 ? ownBodyEnd(page, section) : section.to;
-  const at = afterLastWords(page, section, bodyEnd);
-  const before = page.structure.kinds[at - 1];
-  if (before === LineKind.code && page.structure.fences.some((fence) => !fence.closed && fence.lastLine >= at - 1)) return OPEN_CODE;
+  const bodyEnd = found === path.length && path.length > 0 ? ownBodyEnd(opened, section) : section.to;
+  const at = afterLastWords(opened, section, bodyEnd);
+  const before = opened.structure.kinds[at - 1];
+  if (before === LineKind.code && opened.structure.fences.some((fence) => !fence.closed && fence.lastLine >= at - 1)) return OPEN_CODE;
   const added = headingLines(missing, section.level);
   const top = at === 0 && added[0] === '' ? added.slice(1) : added;
-  const gap = missing.length > 0 || followsList(page, at) || before === LineKind.heading || at === 0 ? [] : [''];
-  const behind = at < page.lines.starts.length && page.structure.kinds[at] !== LineKind.blank ? [''] : [];
-  page.edits.insertBefore(at, [...gap, ...top, ...(missing.length > 0 ? [''] : []), ...lines, ...behind]);
+  const gap = missing.length > 0 || followsList(opened, at) || before === LineKind.heading || at === 0 ? [] : [''];
+  const behind = at < opened.lines.starts.length && opened.structure.kinds[at] !== LineKind.blank ? [''] : [];
+  opened.edits.insertBefore(at, [...gap, ...top, ...(missing.length > 0 ? [''] : []), ...lines, ...behind]);
   return null;
 }
 
@@ -55,8 +55,8 @@ function headingLines(steps: readonly HeadingStep[], around: number): string[] {
   });
 }
 
-function sectionOf(page: Page, around: Section, words: string): Section | null {
-  const headings = page.structure.headings.filter((one) => one.topLevel && one.line >= around.from && one.line < around.to);
+function sectionOf(opened: OpenNote, around: Section, words: string): Section | null {
+  const headings = opened.structure.headings.filter((one) => one.topLevel && one.line >= around.from && one.line < around.to);
   const heading = headings.find((one) => one.level > around.level && one.line !== around.line && foldPath(one.words) === foldPath(words));
   if (!heading) return null;
   const next = headings.find((one) => one.line > heading.line && one.level <= heading.level);
@@ -64,25 +64,25 @@ function sectionOf(page: Page, around: Section, words: string): Section | null {
 }
 
 /** The end of what stands under a heading itself, before the next heading of any level. */
-function ownBodyEnd(page: Page, section: Section): number {
-  const next = page.structure.headings.find((one: Heading) => one.topLevel && one.line > section.line && one.line < section.to);
+function ownBodyEnd(opened: OpenNote, section: Section): number {
+  const next = opened.structure.headings.find((one: Heading) => one.topLevel && one.line > section.line && one.line < section.to);
   return next?.line ?? section.to;
 }
 
 /** The line behind the last one that is not blank. */
-function afterLastWords(page: Page, section: Section, end: number): number {
+function afterLastWords(opened: OpenNote, section: Section, end: number): number {
   let at = end;
-  while (at > section.from && isBlank(page, at - 1)) at--;
+  while (at > section.from && isBlank(opened, at - 1)) at--;
   return at;
 }
 
-function isBlank(page: Page, line: number): boolean {
-  return page.structure.kinds[line] === LineKind.blank && page.edits.wordsOf(line).trim() === '';
+function isBlank(opened: OpenNote, line: number): boolean {
+  return opened.structure.kinds[line] === LineKind.blank && opened.edits.wordsOf(line).trim() === '';
 }
 
 /** Whether a list at the top ends right before a line, so that what is put there goes on with it. */
-function followsList(page: Page, at: number): boolean {
-  return page.structure.items.some(
-    (item) => item.depth === 0 && item.lastLine === at - 1 && /^\s{0,3}$/.test(page.edits.wordsOf(item.line).slice(0, item.markerFrom)),
+function followsList(opened: OpenNote, at: number): boolean {
+  return opened.structure.items.some(
+    (item) => item.depth === 0 && item.lastLine === at - 1 && /^\s{0,3}$/.test(opened.edits.wordsOf(item.line).slice(0, item.markerFrom)),
   );
 }

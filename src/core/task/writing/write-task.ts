@@ -1,5 +1,5 @@
 import { applyChanges } from './edit';
-import { openPage } from '../reading/page';
+import { openNote } from '../reading/open-note';
 import { placeUnder } from './place-lines';
 import type { ReadingSettings } from '../line/task';
 import type { ActionContext } from '../acts/action-context';
@@ -22,16 +22,16 @@ export function withTask(
 ): { text: string } | { refused: string } {
   const stored = withTypedClauses(line, line.indexOf('['), context);
   if (text === null) return { text: `${stored}\n` };
-  const page = openPage('', text, context.settings satisfies ReadingSettings);
+  const opened = openNote('', text, context.settings satisfies ReadingSettings);
   if ('behind' in place) {
-    page.edits.insertBefore(
-      Math.min(place.behind + 1, page.lines.starts.length),
-      needsGap(page.lines.text, place.behind) ? ['', stored] : [stored],
+    opened.edits.insertBefore(
+      Math.min(place.behind + 1, opened.lines.starts.length),
+      needsGap(opened.lines.text, place.behind) ? ['', stored] : [stored],
     );
-    return { text: applyChanges(text, page.edits.changes()) };
+    return { text: applyChanges(text, opened.edits.changes()) };
   }
-  const refusal = placeUnder(page, 'heading' in place ? [{ words: place.heading, level: 2 }] : [], [stored]);
-  return refusal ?? { text: applyChanges(text, page.edits.changes()) };
+  const refusal = placeUnder(opened, 'heading' in place ? [{ words: place.heading, level: 2 }] : [], [stored]);
+  return refusal ?? { text: applyChanges(text, opened.edits.changes()) };
 }
 
 /** A task right behind a code block is set apart from it, and stays next to a list. */

@@ -16,23 +16,23 @@ import { tallyByCode } from './code-tally';
 import type { GroupKey } from '../../gather/language/ast';
 import { Heaviest } from '../../gather/answer/heaviest';
 import { CANCELLED_BIT, DONE_BIT, LAST, OPEN_BITS } from '../../gather/answer/sieve';
-import type { Columns } from './columns';
+import type { SlotTable } from './slot-table';
 import { firstSlots } from './first-slots';
 import { matchingSlots } from './matching-slots';
 import type { Row } from '../../gather/rows/row';
 import { type SlotCompare, compareSlots, isByPlace, slotWeights, sortByPlace } from './slot-order';
 
-/** Answers a gather over tasks from the columns; it looks at a row only where they do not suffice. */
+/** Answers a gather over tasks from the slot table; it looks at a row only where they do not suffice. */
 export class ColumnAnswer {
   private readonly compare: SlotCompare;
   private readonly sums = noSums();
   private resting = 0;
 
   constructor(
-    private readonly columns: Columns,
+    private readonly table: SlotTable,
     private readonly plan: Plan,
   ) {
-    this.compare = compareSlots(columns, plan.gather.orderBy, plan.context.today, plan.compare);
+    this.compare = compareSlots(table, plan.gather.orderBy, plan.context.today, plan.compare);
   }
 
   answer(): Answer {
@@ -40,19 +40,19 @@ export class ColumnAnswer {
     if (gather.limit !== null) return this.cut(gather.limit);
     if (gather.groupBy.length === 0) return gather.limitPerGroup === null ? this.whole() : this.cut(null);
     const key = gather.groupBy.length === 1 && gather.limitPerGroup !== null ? gather.groupBy[0] : undefined;
-    const codes = key && columnKey(this.columns, key);
+    const codes = key && columnKey(this.table, key);
     return (codes && this.counted(codes, gather.limitPerGroup ?? Infinity)) ?? this.whole();
   }
 
   /** Every matching row in order, and how many rest. */
   matching(): { rows: Row[]; resting: number } {
     const slots = this.inOrder(this.found());
-    return { rows: Array.from(slots, (slot) => this.columns.rowAt(slot)), resting: this.resting };
+    return { rows: Array.from(slots, (slot) => this.table.rowAt(slot)), resting: this.resting };
   }
 
   /** Puts slots in the order of the gather, in their own array. */
   private inOrder(slots: Int32Array): Int32Array {
-    return isByPlace(this.plan.gather.orderBy) ? sortByPlace(slots, this.columns.places) : slots.sort(this.compare);
+    return isByPlace(this.plan.gather.orderBy) ? sortByPlace(slots, this.table.places) : slots.sort(this.compare);
   }
 
   /**
@@ -61,9 +61,9 @@ export class ColumnAnswer {
    * @param summed whether they are added to the sums here
    */
   private found(summed = true): Int32Array {
-    const { columns, plan, sums } = this;
-    const { backs, takes, flags } = columns;
-    const { slots, sieve } = matchingSlots(columns, plan);
+    const { table, plan, sums } = this;
+    const { backs, takes, flags } = table;
+    const { slots, sieve } = matchingSlots(table, plan);
     const back = plan.showsResting ? LAST : plan.context.today;
     if (sieve.statuses === OPEN_BITS) return slots.subarray(0, this.openFound(slots, back, summed));
     let count = 0;
@@ -91,7 +91,7 @@ export class ColumnAnswer {
    * tasks: arithmetic alone, so that nothing is guessed ahead wrongly.
    */
   private openFound(slots: Int32Array, back: number, summed: boolean): number {
-    const { backs, takes } = this.columns;
+    const { backs, takes } = this.table;
     const { sums } = this;
     let count = 0;
     let minutes = 0;
@@ -125,14 +125,14 @@ export class ColumnAnswer {
         more: 0,
         groups: groupedOnce(
           this.plan,
-          Array.from(slots, (slot) => this.columns.rowAt(slot)),
+          Array.from(slots, (slot) => this.table.rowAt(slot)),
         ),
       };
     const nested = this.nested(slots);
     return limitedAnswer(this.plan, this.sums, this.resting, nested, nested.length);
   }
 
-  /** `nestSteps` by the columns, which does not look at the rows. */
+  /** `nestSteps` by the slot table, which does not look at the rows. */
   private nested(slots: Int32Array): AnswerRow[] {
     const top: number[] = [];
     const inside: { slot: number; up: number }[] = [];
@@ -144,12 +144,12 @@ export class ColumnAnswer {
     );
     const holders = new Map<number, AnswerRowInMaking>();
     for (const { slot, up } of inside)
-      for (const one of [slot, up]) if (!holders.has(one)) holders.set(one, { row: this.columns.rowAt(one), steps: [] });
+      for (const one of [slot, up]) if (!holders.has(one)) holders.set(one, { row: this.table.rowAt(one), steps: [] });
     for (const { slot, up } of inside) {
       const entry = holders.get(slot);
       if (entry) holders.get(up)?.steps.push(entry);
     }
-    return top.map((slot) => holders.get(slot) ?? { row: this.columns.rowAt(slot), steps: NO_STEPS });
+    return top.map((slot) => holders.get(slot) ?? { row: this.table.rowAt(slot), steps: NO_STEPS });
   }
 
   /** Only the first so many rows are put in order; null takes the limit of a group. */
@@ -158,17 +158,17 @@ export class ColumnAnswer {
     const { gather } = plan;
     const alone = this.alone(this.found());
     const all = alone.length;
-    const weights = slotWeights(this.columns, gather.orderBy, plan.context.today, alone);
+    const weights = slotWeights(this.table, gather.orderBy, plan.context.today, alone);
     const first = firstSlots(alone, limit ?? gather.limitPerGroup ?? Infinity, weights, this.compare);
-    const shown = first.map((slot) => withSteps(plan, this.columns.rowAt(slot)));
+    const shown = first.map((slot) => withSteps(plan, this.table.rowAt(slot)));
     return limitedAnswer(plan, this.sums, this.resting, shown, all);
   }
 
   /** Groups by a column; in each only the first so many rows are put in order. Null when the column's codes lie too far apart. */
   private counted(codes: Int32Array | Uint8Array, most: number): Answer | null {
-    const { plan, columns } = this;
+    const { plan, table } = this;
     const slots = this.found(false);
-    const tallied = tallyByCode(columns, slots, codes, plan.gather.stepsApart);
+    const tallied = tallyByCode(table, slots, codes, plan.gather.stepsApart);
     if (!tallied) return null;
     const codeOf = (slot: number): number => codes[slot] as number;
     const kept = new Map(tallied.map(({ code }) => [code, new Heaviest<number>(this.compare, most)]));
@@ -178,7 +178,7 @@ export class ColumnAnswer {
       this.sums.all += sums.all;
       this.sums.done += sums.done;
       this.sums.cancelled += sums.cancelled;
-      const [place] = groupPlaces(plan, this.columns.rowAt(first));
+      const [place] = groupPlaces(plan, this.table.rowAt(first));
       const rows = (kept.get(code)?.sorted() ?? []).map((slot) => this.withStepsAmong(slot, codeOf));
       return place ? [{ place: { ...place, count: sums.count }, group: groupOf(place, sums, rows, alone) }] : [];
     });
@@ -193,7 +193,7 @@ export class ColumnAnswer {
     visit: (slot: number) => void,
     visitOther: (slot: number, inside: number) => void = () => undefined,
   ): void {
-    const { marks, parents } = this.columns;
+    const { marks, parents } = this.table;
     const count = slots.length;
     if (this.plan.gather.stepsApart) {
       slots.forEach(visit);
@@ -220,7 +220,7 @@ export class ColumnAnswer {
 
   private withStepsAmong(slot: number, codeOf: (slot: number) => number): ReturnType<typeof withSteps> {
     const code = codeOf(slot);
-    return withSteps(this.plan, this.columns.rowAt(slot), (row) => codeOf(row.slot) === code);
+    return withSteps(this.plan, this.table.rowAt(slot), (row) => codeOf(row.slot) === code);
   }
 }
 
@@ -232,15 +232,15 @@ const NO_STEPS: readonly AnswerRow[] = [];
 type SortedPlace = Parameters<typeof compareGroups>[1];
 
 /** The column that tells groups apart; null for a key that no column holds. */
-function columnKey(columns: Columns, { key, of }: GroupKey): Int32Array | Uint8Array | null {
+function columnKey(table: SlotTable, { key, of }: GroupKey): Int32Array | Uint8Array | null {
   if (of !== null) return null;
   switch (key) {
     case 'due':
-      return columns.dues;
+      return table.dues;
     case 'done':
-      return columns.dones;
+      return table.dones;
     case 'priority':
-      return columns.ranks;
+      return table.ranks;
     default:
       return null;
   }

@@ -1,6 +1,6 @@
 import type { Sums } from '../../gather/answer/sums';
 import { ABSENT, CANCELLED_BIT, DONE_BIT, OPEN_BITS } from '../../gather/answer/sieve';
-import type { Columns } from './columns';
+import type { SlotTable } from './slot-table';
 
 /** Codes that lie further apart are not counted by their place. */
 const WIDEST = 200_000;
@@ -20,8 +20,8 @@ export interface CodedGroup {
  *
  * @param stepsApart whether each row is a row of its own
  */
-export function tallyByCode(columns: Columns, slots: Int32Array, codes: Int32Array | Uint8Array, stepsApart: boolean): CodedGroup[] | null {
-  const { flags, takes, parents, marks } = columns;
+export function tallyByCode(table: SlotTable, slots: Int32Array, codes: Int32Array | Uint8Array, stepsApart: boolean): CodedGroup[] | null {
+  const { flags, takes, parents, marks } = table;
   const size = slots.length;
   let least = Infinity;
   let most = -Infinity;

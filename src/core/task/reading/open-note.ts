@@ -7,7 +7,7 @@ import { type ReadNote, readNote } from './read-note';
 import type { ReadingSettings, Task } from '../line/task';
 
 /** A note that an action works on: as it was read, and what is to become of its lines. */
-export interface Page {
+export interface OpenNote {
   path: string;
   note: ReadNote;
   lines: Lines;
@@ -20,7 +20,7 @@ export interface Page {
 
 export type Refusal = { refused: string };
 
-export function openPage(path: string, text: string, settings: ReadingSettings): Page {
+export function openNote(path: string, text: string, settings: ReadingSettings): OpenNote {
   const note = readNote(path, text, settings);
   return {
     path,
@@ -37,29 +37,29 @@ export const NO_TASK = 'That line is no task, so nothing was changed.';
 const NO_ITEM = 'That line is no list item, so nothing was changed.';
 
 /** The task on the line that an action names. */
-export function taskAt(page: Page, ref: Omit<LineRef, 'path'>): Task | Refusal {
-  const place = locateLine(page.lines, ref);
+export function taskAt(opened: OpenNote, ref: Omit<LineRef, 'path'>): Task | Refusal {
+  const place = locateLine(opened.lines, ref);
   if ('refused' in place) return place;
-  return page.taskOn.get(place.line) ?? { refused: NO_TASK };
+  return opened.taskOn.get(place.line) ?? { refused: NO_TASK };
 }
 
 /** The innermost item that begins on the line that an action names. */
-export function itemAt(page: Page, ref: Omit<LineRef, 'path'>): Item | Refusal {
-  const place = locateLine(page.lines, ref);
+export function itemAt(opened: OpenNote, ref: Omit<LineRef, 'path'>): Item | Refusal {
+  const place = locateLine(opened.lines, ref);
   if ('refused' in place) return place;
-  return page.itemOn.get(place.line) ?? { refused: NO_ITEM };
+  return opened.itemOn.get(place.line) ?? { refused: NO_ITEM };
 }
 
-export function itemOf(page: Page, task: Task): Item {
-  const item = page.structure.items[task.item];
+export function itemOf(opened: OpenNote, task: Task): Item {
+  const item = opened.structure.items[task.item];
   if (!item) throw new Error('a task stands on an item');
   return item;
 }
 
 /** The tasks that begin within an item, its own first. */
-export function tasksUnder(page: Page, item: Item): Task[] {
-  const { items } = page.structure;
-  const { tasks } = page.note;
+export function tasksUnder(opened: OpenNote, item: Item): Task[] {
+  const { items } = opened.structure;
+  const { tasks } = opened.note;
   const under: Task[] = [];
   for (let index = firstFrom(tasks, item.line); index < tasks.length; index++) {
     const task = tasks[index];
@@ -89,13 +89,13 @@ function firstFrom(tasks: readonly Task[], line: number): number {
  * The items of the list that an item stands in, in order: siblings with the same kind of marker and nothing but blank
  * lines between them (CommonMark 0.31.2 §5.3).
  */
-export function listOf(page: Page, item: Item): Item[] {
-  const siblings = page.structure.items.filter((one) => one.parent === item.parent && one.line >= 0);
+export function listOf(opened: OpenNote, item: Item): Item[] {
+  const siblings = opened.structure.items.filter((one) => one.parent === item.parent && one.line >= 0);
   const kind = (one: Item): string => one.marker.slice(-1);
   const follows = (before: Item, after: Item): boolean => {
     if (kind(before) !== kind(after)) return false;
     for (let line = before.lastLine + 1; line < after.line; line++) {
-      if (page.structure.kinds[line] !== LineKind.blank) return false;
+      if (opened.structure.kinds[line] !== LineKind.blank) return false;
     }
     return true;
   };
@@ -108,18 +108,18 @@ export function listOf(page: Page, item: Item): Item[] {
 }
 
 /** What stands before the marker of an item, as a line below it in the same list needs it: list markers become spaces. */
-export function indentOf(page: Page, item: Item): string {
-  return lineText(page.lines, item.line)
+export function indentOf(opened: OpenNote, item: Item): string {
+  return lineText(opened.lines, item.line)
     .slice(0, item.markerFrom)
     .replace(/[^\s>]/g, ' ');
 }
 
 /** The lines of an item with what is under it, as they will be. */
-export function linesOf(page: Page, item: Item): string[] {
-  return Array.from({ length: item.lastLine - item.line + 1 }, (_, index) => page.edits.wordsOf(item.line + index));
+export function linesOf(opened: OpenNote, item: Item): string[] {
+  return Array.from({ length: item.lastLine - item.line + 1 }, (_, index) => opened.edits.wordsOf(item.line + index));
 }
 
 /** Whether another item begins on the same line, outside this one. */
-export function sharesLine(page: Page, item: Item): boolean {
-  return page.structure.items[item.parent]?.line === item.line;
+export function sharesLine(opened: OpenNote, item: Item): boolean {
+  return opened.structure.items[item.parent]?.line === item.line;
 }

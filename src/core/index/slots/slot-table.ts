@@ -19,7 +19,7 @@ const NO_TIME = 1440;
  * What is asked of the tasks of a library, as columns of numbers: a question passes over tasks that cannot match without looking at
  * them. A task is a slot, that is, a place in every column; its row is made from its line when it is first asked for.
  */
-export class Columns implements RowSource {
+export class SlotTable implements RowSource {
   /** How many slots there are, taken or free. */
   width = 0;
   /** The number of the note of each task, and in it the place of what stands around the task. */

@@ -5,9 +5,9 @@ import { type NameLookup, compareDays, compareNumbers } from '../../gather/answe
 import { ABSENT, nameBit, statusBits } from '../../gather/answer/sieve';
 import { foldName } from '../../note/names/names';
 import { priorityRank } from '../../task/line/task';
-import type { Columns } from './columns';
+import type { SlotTable } from './slot-table';
 
-/** What the columns say of a task and a condition: that it fails, that it holds, or that only the row can tell. */
+/** What the slot table say of a task and a condition: that it fails, that it holds, or that only the row can tell. */
 export const No = 0;
 export const Yes = 1;
 export const Ask = 2;
@@ -19,11 +19,11 @@ const never: SlotTest = () => No;
 const said = (holds: boolean): Said => (holds ? Yes : No);
 
 /**
- * A condition asked of the columns, so that a row is made only where they cannot tell. Where they can, it says the same as
+ * A condition asked of the slot table, so that a row is made only where they cannot tell. Where they can, it says the same as
  * `compile` says of the row.
  */
-export function slotTest(condition: Condition, columns: Columns, context: GatherContext, lookup: NameLookup): SlotTest {
-  const inner = (part: Condition): SlotTest => slotTest(part, columns, context, lookup);
+export function slotTest(condition: Condition, table: SlotTable, context: GatherContext, lookup: NameLookup): SlotTest {
+  const inner = (part: Condition): SlotTest => slotTest(part, table, context, lookup);
   switch (condition.is) {
     case 'and':
       return joined(condition.parts.map(inner), No);
@@ -33,32 +33,32 @@ export function slotTest(condition: Condition, columns: Columns, context: Gather
       return opposite(inner(condition.part));
     case 'status': {
       const bits = statusBits(condition.status);
-      return (slot) => said(((columns.flags[slot] as number) & bits) !== 0);
+      return (slot) => said(((table.flags[slot] as number) & bits) !== 0);
     }
     case 'tag':
-      return named(columns.tags, nameBit(condition.name));
+      return named(table.tags, nameBit(condition.name));
     case 'person':
-      return named(columns.people, nameBit(condition.name === 'me' && context.me !== null ? foldName(context.me) : condition.name));
+      return named(table.people, nameBit(condition.name === 'me' && context.me !== null ? foldName(context.me) : condition.name));
     case 'date':
-      return dated(columns, condition.field, condition.sign, resolveDate(condition.date, context));
+      return dated(table, condition.field, condition.sign, resolveDate(condition.date, context));
     case 'in':
-      return dated(columns, condition.field, '=', resolveRange(condition.range, context));
+      return dated(table, condition.field, '=', resolveRange(condition.range, context));
     case 'presence': {
-      const present = presence(columns, condition.field);
+      const present = presence(table, condition.field);
       return condition.present ? present : opposite(present);
     }
     case 'priority': {
       const wanted = -priorityRank(condition.priority === 'normal' ? null : condition.priority);
-      return (slot) => said(compareNumbers(-(columns.ranks[slot] as number), condition.sign, wanted));
+      return (slot) => said(compareNumbers(-(table.ranks[slot] as number), condition.sign, wanted));
     }
     case 'measure':
-      return measured(columns, condition.field, condition.sign, condition.value);
+      return measured(table, condition.field, condition.sign, condition.value);
     case 'flag':
-      return condition.flag === 'unsorted' ? maybeUnsorted(columns, lookup) : flagged(columns, condition.flag, context.today);
+      return condition.flag === 'unsorted' ? maybeUnsorted(table, lookup) : flagged(table, condition.flag, context.today);
     case 'who':
-      return who(columns, condition.field, isMe(condition.person, context) === condition.same);
+      return who(table, condition.field, isMe(condition.person, context) === condition.same);
     case 'kind':
-      return (slot) => said((columns.headAt(slot).kind === condition.kind) === condition.same);
+      return (slot) => said((table.headAt(slot).kind === condition.kind) === condition.same);
     default:
       return ask;
   }
@@ -91,10 +91,10 @@ const named =
   (slot) =>
     ((column[slot] as number) & bit) === 0 ? No : Ask;
 
-function dated(columns: Columns, field: DateField, sign: Sign, range: DayRange | null): SlotTest {
+function dated(table: SlotTable, field: DateField, sign: Sign, range: DayRange | null): SlotTest {
   // A date that cannot be said matches nothing.
   if (range === null) return never;
-  const between = daysOf(columns, field);
+  const between = daysOf(table, field);
   if (!between) return ask;
   const [froms, tos] = between;
   return (slot) => {
@@ -106,33 +106,33 @@ function dated(columns: Columns, field: DateField, sign: Sign, range: DayRange |
 type DayAt = (slot: number) => number;
 
 /** The first and the last day of a field; null for one that no column holds. */
-function daysOf(columns: Columns, field: DateField): readonly [DayAt, DayAt] | null {
+function daysOf(table: SlotTable, field: DateField): readonly [DayAt, DayAt] | null {
   const both = (at: DayAt): readonly [DayAt, DayAt] => [at, at];
   switch (field) {
     case 'due':
-      return both((slot) => columns.dues[slot] as number);
+      return both((slot) => table.dues[slot] as number);
     case 'done':
-      return both((slot) => columns.dones[slot] as number);
+      return both((slot) => table.dones[slot] as number);
     case 'start':
-      return both((slot) => columns.starts[slot] as number);
+      return both((slot) => table.starts[slot] as number);
     case 'journal':
-      return both((slot) => columns.headAt(slot).journal ?? ABSENT);
+      return both((slot) => table.headAt(slot).journal ?? ABSENT);
     case 'plan':
-      return [(slot) => columns.plans[slot] as number, (slot) => columns.planEnds[slot] as number];
+      return [(slot) => table.plans[slot] as number, (slot) => table.planEnds[slot] as number];
     default:
       return null;
   }
 }
 
-function presence(columns: Columns, field: PresenceField): SlotTest {
-  const { ranks, takes, tags, people, dues, plans, starts } = columns;
+function presence(table: SlotTable, field: PresenceField): SlotTest {
+  const { ranks, takes, tags, people, dues, plans, starts } = table;
   switch (field) {
     case 'due':
     case 'plan':
     case 'done':
     case 'start':
     case 'journal': {
-      const [from] = daysOf(columns, field) ?? [];
+      const [from] = daysOf(table, field) ?? [];
       return from ? (slot) => said(from(slot) !== ABSENT) : ask;
     }
     case 'any date':
@@ -149,54 +149,54 @@ function presence(columns: Columns, field: PresenceField): SlotTest {
       return (slot) => said(people[slot] !== 0);
     case 'owner':
     case 'asked':
-      return (slot) => (columns.saysWho(slot) ? Ask : No);
+      return (slot) => (table.saysWho(slot) ? Ask : No);
     case 'steps':
-      return (slot) => said((columns.steps[slot] as number) > 0);
+      return (slot) => said((table.steps[slot] as number) > 0);
     default:
       return ask;
   }
 }
 
-function measured(columns: Columns, field: MeasureField, sign: Sign, value: number): SlotTest {
+function measured(table: SlotTable, field: MeasureField, sign: Sign, value: number): SlotTest {
   if (field !== 'takes') return ask;
   return (slot) => {
-    const minutes = columns.takes[slot] as number;
+    const minutes = table.takes[slot] as number;
     return said(minutes !== ABSENT && compareNumbers(minutes, sign, value));
   };
 }
 
 /** Without a word on it a task is one's own, and asked by nobody: every comparison with that fails. */
-function who(columns: Columns, field: 'owner' | 'asked', own: boolean): SlotTest {
+function who(table: SlotTable, field: 'owner' | 'asked', own: boolean): SlotTest {
   const silent = field === 'owner' ? said(own) : No;
-  return (slot) => (columns.saysWho(slot) ? Ask : silent);
+  return (slot) => (table.saysWho(slot) ? Ask : silent);
 }
 
 const isMe = (person: string, { me }: GatherContext): boolean => person === 'me' || (me !== null && person === foldName(me));
 
-/** What the columns can tell of the definition in `isUnsorted`: nearly always that a task is none. */
-function maybeUnsorted(columns: Columns, lookup: NameLookup): SlotTest {
+/** What the slot table can tell of the definition in `isUnsorted`: nearly always that a task is none. */
+function maybeUnsorted(table: SlotTable, lookup: NameLookup): SlotTest {
   const none = priorityRank(null);
   const todo = statusBits('todo');
   return (slot) => {
-    const dateless = columns.dues[slot] === ABSENT && columns.plans[slot] === ABSENT && columns.starts[slot] === ABSENT;
-    if (!dateless || ((columns.flags[slot] as number) & todo) === 0 || columns.ranks[slot] !== none) return No;
-    if (columns.parents[slot] !== -1 || (columns.steps[slot] as number) > 0) return No;
-    const { journal, path } = columns.headAt(slot);
+    const dateless = table.dues[slot] === ABSENT && table.plans[slot] === ABSENT && table.starts[slot] === ABSENT;
+    if (!dateless || ((table.flags[slot] as number) & todo) === 0 || table.ranks[slot] !== none) return No;
+    if (table.parents[slot] !== -1 || (table.steps[slot] as number) > 0) return No;
+    const { journal, path } = table.headAt(slot);
     return journal !== null || lookup.isLoosePlace(path) ? Ask : No;
   };
 }
 
-function flagged(columns: Columns, flag: Flag, today: number): SlotTest {
+function flagged(table: SlotTable, flag: Flag, today: number): SlotTest {
   switch (flag) {
     case 'late':
       return (slot) => {
-        const due = columns.dues[slot] as number;
-        return said(due !== ABSENT && due < today && columns.isOpenAt(slot));
+        const due = table.dues[slot] as number;
+        return said(due !== ABSENT && due < today && table.isOpenAt(slot));
       };
     case 'resting':
-      return (slot) => said((columns.backs[slot] as number) > today && columns.isOpenAt(slot));
+      return (slot) => said((table.backs[slot] as number) > today && table.isOpenAt(slot));
     case 'step':
-      return (slot) => said(columns.parents[slot] !== -1);
+      return (slot) => said(table.parents[slot] !== -1);
     default:
       return ask;
   }

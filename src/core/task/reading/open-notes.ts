@@ -1,7 +1,7 @@
 import { foldPath } from '../../note/names/path';
 import type { ActionContext } from '../acts/action-context';
 import { type Change, applyChanges } from '../writing/edit';
-import { type Page, openPage } from './page';
+import { type OpenNote, openNote } from './open-note';
 
 /** The notes that an action may look into. */
 export interface Shelf {
@@ -16,40 +16,40 @@ export interface Shelf {
 }
 
 /** The notes that one action has opened. */
-export class Pages {
-  private readonly opened = new Map<string, Page>();
-  private readonly made = new Set<Page>();
+export class OpenNotes {
+  private readonly opened = new Map<string, OpenNote>();
+  private readonly made = new Set<OpenNote>();
 
   constructor(
     readonly shelf: Shelf,
     private readonly context: ActionContext,
   ) {}
 
-  open(path: string): Page | null {
+  open(path: string): OpenNote | null {
     const key = foldPath(path);
     const known = this.opened.get(key);
     if (known) return known;
     const text = this.shelf.text(path);
     if (text === null) return null;
-    const page = openPage(path, text, this.context.settings);
-    this.opened.set(key, page);
-    return page;
+    const opened = openNote(path, text, this.context.settings);
+    this.opened.set(key, opened);
+    return opened;
   }
 
   /** A note that does not exist yet. */
-  make(path: string, text: string): Page {
-    const page = openPage(path, text, this.context.settings);
-    this.opened.set(foldPath(path), page);
-    this.made.add(page);
-    return page;
+  make(path: string, text: string): OpenNote {
+    const opened = openNote(path, text, this.context.settings);
+    this.opened.set(foldPath(path), opened);
+    this.made.add(opened);
+    return opened;
   }
 
   outcome(): { files: { path: string; changes: Change[]; text: string }[] } {
-    const files = [...this.opened.values()].flatMap((page) => {
-      const changes = page.edits.changes();
+    const files = [...this.opened.values()].flatMap((opened) => {
+      const changes = opened.edits.changes();
       if (changes.length === 0) return [];
-      const text = applyChanges(page.lines.text, changes);
-      return [{ path: page.path, text, changes: this.made.has(page) ? [{ from: 0, to: 0, insert: text }] : changes }];
+      const text = applyChanges(opened.lines.text, changes);
+      return [{ path: opened.path, text, changes: this.made.has(opened) ? [{ from: 0, to: 0, insert: text }] : changes }];
     });
     return { files };
   }
