@@ -23,6 +23,13 @@ module.exports = {
       to: { path: '^src/core/index/' },
     },
     {
+      name: 'database-behind-the-store',
+      comment: 'notes are read, written and listened to through the note source; only the start makes the database',
+      severity: 'error',
+      from: { path: '^src/(?:engine|ui|features)/', pathNot: '\\.test\\.tsx?$' },
+      to: { path: '^src/store/notes/(?:database|schema)\\.ts$' },
+    },
+    {
       name: 'core-is-pure',
       comment: 'no React, no DOM library, no database in core',
       severity: 'error',

@@ -4,6 +4,7 @@ import { ACTION_DEFAULTS, type ActionContext } from '../src/core/task/acts/actio
 import type { WideIntention } from '../src/core/task/acts/intention';
 import { actOnLines } from '../src/store/acting/act-many';
 import { RecadoDatabase } from '../src/store/notes/database';
+import { TYPING } from '../src/store/notes/origin';
 import { NoteActions } from '../src/store/acting/note-actions';
 import { NoteStore } from '../src/store/notes/note-store';
 import { BENCH_DAY, makeLibrary } from './library';
@@ -49,7 +50,7 @@ let databases = 0;
 async function folderRename(size: number): Promise<() => Promise<unknown>> {
   const store = new NoteStore(new RecadoDatabase(`bench-${databases++}`), 'bench', () => 0);
   const notes = makeLibrary(size * 60).map(({ path, text }) => ({ path: `Shows/${path}`, expect: null, content: { text } }));
-  await store.commit(null, notes);
+  await store.commit(TYPING, notes);
   const actions = new NoteActions(store, () => CONTEXT);
   return () => actions.renameEverywhere({ is: 'folder', before: 'Shows', after: 'Exhibitions' }, () => true);
 }

@@ -43,7 +43,15 @@ const waiting = setTimeout(
   PATIENCE,
 );
 
-start()
+function blocked(): void {
+  clearTimeout(waiting);
+  say(
+    'Another tab holds an older Recado',
+    'Close the other tabs of Recado: the store is brought to this version then, and the page goes on by itself. Your notes are where they were.',
+  );
+}
+
+start(blocked)
   .then(({ services, state, firstOpening }) => {
     clearTimeout(waiting);
     place.replaceChildren();

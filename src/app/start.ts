@@ -3,9 +3,9 @@ import type { EngineEvent } from '../engine/protocol';
 import type { LibrarySettings } from '../core/index/library';
 import { baseNameOf } from '../core/note/names/path';
 import { RecadoDatabase } from '../store/notes/database';
+import { keepClockwork } from '../store/device/clockwork';
 import { deviceMemory, tabMemory } from '../store/device/device-memory';
 import { Drafts } from '../store/texts/drafts';
-import { reportProblem } from '../store/notes/listeners';
 import { NoteActions } from '../store/acting/note-actions';
 import { NoteStore } from '../store/notes/note-store';
 import type { WordsApart } from '../store/texts/open-text';
@@ -30,8 +30,12 @@ export interface Started {
   firstOpening: boolean;
 }
 
-/** Opens the store, starts the engine, and joins them: what is written is indexed, what is answered is shown. */
-export async function start(): Promise<Started> {
+/**
+ * Opens the store, starts the engine, and joins them: what is written is indexed, what is answered is shown.
+ *
+ * @param blocked called when another tab keeps the store from being brought to what this version needs; it goes on when that tab is closed
+ */
+export async function start(blocked: () => void): Promise<Started> {
   const clock = new Clock();
   const state = makeState();
   const notice = (one: Notice): void => void state.dispatch(frameSlice.actions.noticed(one));
@@ -44,6 +48,7 @@ export async function start(): Promise<Started> {
     // The library would open it anew, and write into a store that somebody just deleted.
     return false;
   });
+  db.on('blocked', blocked);
   await db.openOwn();
   const settings = readSettings(await store.value('settings'));
   state.dispatch(settingsChanged(settings));
@@ -96,8 +101,10 @@ export async function start(): Promise<Started> {
   };
   const firstOpening = (await store.value('opened')) !== true;
   // Nothing on the first page waits for it.
-  if (!firstOpening)
-    void import('../features/opening/renew-pages').then(({ renewAgendaPages }) => renewAgendaPages(store)).catch(reportProblem);
+  keepClockwork(navigator.locks, async () => {
+    await store.steps.prune();
+    if (!firstOpening) await (await import('../features/opening/renew-pages')).renewAgendaPages(store);
+  });
   if (deviceMemory.refused || tabMemory.refused) notice({ words: NOTHING_KEPT, warns: true });
   return { services, state, firstOpening };
 }
@@ -150,7 +157,7 @@ function apartNotice({ why, of, path }: WordsApart): Notice {
 
 /** Whether a person wrote anything; it looks no further than the first such note. */
 async function hasOwnNotes(store: NoteStore): Promise<boolean> {
-  return (await store.db.notes.filter((note) => note.demo === null).first()) !== undefined;
+  return store.has((note) => note.demo === null);
 }
 
 function engineSettings(settings: Settings, clock: Clock): LibrarySettings {

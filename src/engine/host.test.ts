@@ -8,8 +8,10 @@ import { SETTINGS } from './test-settings';
 function engine(notes: Record<string, string>) {
   const events: EngineEvent[] = [];
   const all = Object.entries(notes).map(([path, text]) => ({ path, text }));
-  const host = new EngineHost(async function* () {
-    for (const note of all) yield { notes: [note], all: all.length };
+  const host = new EngineHost({
+    portions: async function* () {
+      for (const note of all) yield { notes: [note], all: all.length };
+    },
   });
   const news = () => events.filter((event) => event.is === 'news');
   /** What the page holds after everything that was told. */
@@ -107,8 +109,9 @@ describe('the engine', () => {
   it('finds the note that a link means by title, alias, file name or path', async () => {
     const { host, started } = engine({ 'F/A.md': '---\ntitle: Long title\naliases: [other]\n---\n' });
     await started;
-    for (const name of ['Long title', 'other', 'a', 'F/A', 'f/a.md']) expect(await host.resolve(name, null)).toBe('F/A.md');
-    expect(await host.resolve('none', null)).toBeNull();
+    for (const name of ['Long title', 'other', 'a', 'F/A', 'f/a.md'])
+      expect(await host.ask('resolve', { target: name, from: null })).toBe('F/A.md');
+    expect(await host.ask('resolve', { target: 'none', from: null })).toBeNull();
   });
 
   it('finds tasks by their words, open ones first, and tells why one is missing from a gather', async () => {
@@ -116,9 +119,12 @@ describe('the engine', () => {
       'A.md': '- [x] crate "A"\n- [ ] Crate b {due 2026-12-24}\n  - [ ] crate step {start 2027-01-01}\n- [ ] other',
     });
     await started;
-    expect((await host.find('CRATE')).map((one) => one.text)).toEqual(['Crate b', 'crate step', 'crate "A"']);
-    expect((await host.find('"A"')).map((one) => one.line)).toEqual([0]);
-    expect(await host.why('due in next 14 days', null, 'A.md', 1)).toMatchObject({ in: false, changes: [['due in next 14 days']] });
+    expect((await host.ask('find', { words: 'CRATE' })).map((one) => one.text)).toEqual(['Crate b', 'crate step', 'crate "A"']);
+    expect((await host.ask('find', { words: '"A"' })).map((one) => one.line)).toEqual([0]);
+    expect(await host.ask('why', { text: 'due in next 14 days', at: null, path: 'A.md', line: 1 })).toMatchObject({
+      in: false,
+      changes: [['due in next 14 days']],
+    });
   });
 
   it('reads everything again when a note adds a status, and when it goes', async () => {
@@ -139,13 +145,15 @@ describe('the engine', () => {
     await started;
     const total = () => page().answers['open']?.total;
     expect(total()).toBe(1);
-    expect(await host.refProblems('B.md')).toEqual([]);
+    expect(await host.ask('refProblems', { path: 'B.md' })).toEqual([]);
     await host.apply([{ path: 'A.md', text: 'words' }]);
     expect(total()).toBe(1);
-    expect(await host.refProblems('B.md')).toMatchObject([{ line: 0, problems: [{ message: expect.stringContaining('gone') as string }] }]);
+    expect(await host.ask('refProblems', { path: 'B.md' })).toMatchObject([
+      { line: 0, problems: [{ message: expect.stringContaining('gone') as string }] },
+    ]);
     await host.apply([{ path: 'A.md', text: '- [ ] a {ref k3f9qa}\n- [ ] b {needs zzzzz9}' }]);
     expect(total()).toBe(2);
-    expect(await host.refProblems('A.md')).toMatchObject([{ line: 1 }]);
+    expect(await host.ask('refProblems', { path: 'A.md' })).toMatchObject([{ line: 1 }]);
   });
 });
 
@@ -156,10 +164,12 @@ describe('what comes while something else is waited for', () => {
     let let_go: () => void = () => undefined;
     const held = new Promise<void>((resolve) => (let_go = resolve));
     let readings = 0;
-    const host = new EngineHost(async function* () {
-      const all = Object.entries(notes).map(([path, text]) => ({ path, text }));
-      if (++readings === 2) await held;
-      yield { notes: all, all: all.length };
+    const host = new EngineHost({
+      portions: async function* () {
+        const all = Object.entries(notes).map(([path, text]) => ({ path, text }));
+        if (++readings === 2) await held;
+        yield { notes: all, all: all.length };
+      },
     });
     const started = host.start(SETTINGS, (event) => events.push(event));
     const answers = () =>

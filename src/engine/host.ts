@@ -1,21 +1,24 @@
 import { loadYaml, missesYaml } from '../core/note/facts/front-matter';
+import type { LineDays } from '../core/note/facts/line-days';
 import { foldPath } from '../core/note/names/path';
 import { Library, type LibrarySettings, type NoteChange } from '../core/index/library';
 import { loadPatterns, needsPatterns } from '../core/gather/language/pattern';
 import { OverviewKeeper } from '../core/index/live/overview';
-import type { Why } from '../core/gather/answer/why';
-import type { Problem } from '../core/task/line/task';
 import type { AnswerNews } from '../core/index/live/news';
-import type { Engine, EngineEvent, FoundTask } from './protocol';
+import { NO_ANSWERS } from '../core/index/questions/no-answers';
+import { type QuestionName, type Questions, answerTo } from '../core/index/questions/questions';
+import type { Engine, EngineEvent } from './protocol';
 
 /** So many rows of a list are shown at first; no screen holds more. */
 const FIRST_ROWS = 200;
 
-/** How many tasks a search by words gives. */
-const MOST_FOUND = 12;
+/** How many notes are read at a time, so that progress can be told. */
+const PORTION = 400;
 
-/** Gives the stored notes in portions, so that progress can be told. */
-export type Loader = () => AsyncIterable<{ notes: NoteChange[]; all: number }>;
+/** What gives the notes; whatever stands behind it, a note source does. */
+export interface TextReader {
+  portions(size: number): AsyncIterable<{ notes: readonly { path: string; text: string | null; seen?: LineDays | null }[]; all: number }>;
+}
 
 /** The engine itself, without the worker around it: the library, who subscribed, and what to tell. */
 export class EngineHost implements Engine {
@@ -34,7 +37,7 @@ export class EngineHost implements Engine {
   private readonly overview = new OverviewKeeper();
   private settings: LibrarySettings | null = null;
 
-  constructor(private readonly load: Loader) {}
+  constructor(private readonly source: TextReader) {}
 
   async start(settings: LibrarySettings, tell: (event: EngineEvent) => void): Promise<void> {
     this.tell = tell;
@@ -116,20 +119,8 @@ export class EngineHost implements Engine {
     });
   }
 
-  async why(text: string, at: string | null, path: string, line: number): Promise<Why | null> {
-    return this.library?.why(text, at, path, line) ?? null;
-  }
-
-  async find(words: string): Promise<FoundTask[]> {
-    return this.library?.find(words, MOST_FOUND) ?? [];
-  }
-
-  async tasksOf(refs: readonly string[]): Promise<(FoundTask & { ref: string })[]> {
-    return this.library?.tasksOf(refs) ?? [];
-  }
-
-  async refProblems(path: string): Promise<{ line: number; problems: Problem[] }[]> {
-    return this.library?.refProblemsOf(path) ?? [];
+  async ask<Name extends QuestionName>(name: Name, given: Questions[Name]['given']): Promise<Questions[Name]['answer']> {
+    return this.library ? answerTo(this.library, name, given) : NO_ANSWERS[name];
   }
 
   /**
@@ -161,9 +152,10 @@ export class EngineHost implements Engine {
     this.publish([...this.subscribed]);
   }
 
-  async resolve(target: string, from: string | null): Promise<string | null> {
-    const key = this.library?.names.pathOf(target, from && foldPath(from)) ?? null;
-    return key === null ? null : (this.library?.entries.get(key)?.head.path ?? null);
+  /** All notes as the library reads them, portion by portion. */
+  private async *load(): AsyncGenerator<{ notes: NoteChange[]; all: number }> {
+    for await (const { notes, all } of this.source.portions(PORTION))
+      yield { notes: notes.map(({ path, text, seen }) => ({ path, text: text ?? '', seen: seen ?? null })), all };
   }
 
   private whenReady(call: (library: Library) => void): void {

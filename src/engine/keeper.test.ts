@@ -12,9 +12,11 @@ function page(notes: Record<string, string>) {
   const running: { died: (reason: string) => void; apart: Apart; late: (event: EngineEvent) => void }[] = [];
   let time = 0;
   const spawn = (died: (reason: string) => void): Apart => {
-    const host = new EngineHost(async function* () {
-      const all = [...stored].map(([path, text]): NoteChange => ({ path, text }));
-      yield { notes: all, all: all.length };
+    const host = new EngineHost({
+      portions: async function* () {
+        const all = [...stored].map(([path, text]): NoteChange => ({ path, text }));
+        yield { notes: all, all: all.length };
+      },
     });
     let dead = false;
     let hear: (event: EngineEvent) => void = () => undefined;
@@ -24,16 +26,11 @@ function page(notes: Record<string, string>) {
         dead ? Promise.reject(new Error('dead')) : call(...given);
     const apart: Apart = {
       engine: {
-        start: host.start.bind(host),
         apply: alive(host.apply.bind(host)),
         changeSettings: alive(host.changeSettings.bind(host)),
         subscribe: alive(host.subscribe.bind(host)),
         unsubscribe: alive(host.unsubscribe.bind(host)),
-        why: alive(host.why.bind(host)),
-        find: alive(host.find.bind(host)),
-        tasksOf: alive(host.tasksOf.bind(host)),
-        refProblems: alive(host.refProblems.bind(host)),
-        resolve: alive(host.resolve.bind(host)),
+        ask: (name, given) => (dead ? Promise.reject(new Error('dead')) : host.ask(name, given)),
       },
       start: (settings, told) => {
         hear = told;
@@ -73,16 +70,16 @@ describe('the engine, kept for the page', () => {
     expect(answers()['open']?.total).toBe(2);
     await keeper.apply([{ path: 'C.md', text: '- [ ] c' }]);
     expect(answers()['open']?.total).toBe(3);
-    expect(await keeper.find('b')).toHaveLength(1);
+    expect(await keeper.ask('find', { words: 'b' })).toHaveLength(1);
   });
 
   it('that fails at a call is started again, and the page goes on', async () => {
     const { keeper, running, settled } = page({ 'A.md': '- [ ] a' });
     await settled();
     running[0]?.apart.end();
-    expect(await keeper.find('a')).toEqual([]);
+    expect(await keeper.ask('find', { words: 'a' })).toEqual([]);
     await settled();
-    expect(await keeper.find('a')).toHaveLength(1);
+    expect(await keeper.ask('find', { words: 'a' })).toHaveLength(1);
   });
 
   it('that dies again and again is given up, and it is said', async () => {

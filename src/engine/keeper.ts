@@ -1,12 +1,12 @@
 import type { LibrarySettings, NoteChange } from '../core/index/library';
 import type { AnswerNews } from '../core/index/live/news';
-import type { Why } from '../core/gather/answer/why';
-import type { Problem } from '../core/task/line/task';
-import type { Engine, EngineEvent, FoundTask } from './protocol';
+import { NO_ANSWERS } from '../core/index/questions/no-answers';
+import type { QuestionName, Questions } from '../core/index/questions/questions';
+import type { Engine, EngineEvent } from './protocol';
 
 /** An engine that runs apart from the page, as in a worker. */
 export interface Apart {
-  engine: { [Name in keyof Engine]: (...given: Parameters<Engine[Name]>) => Promise<Awaited<ReturnType<Engine[Name]>>> };
+  engine: Omit<Engine, 'start'>;
   start: (settings: LibrarySettings, hear: (event: EngineEvent) => void) => Promise<void>;
   end: () => void;
 }
@@ -65,7 +65,7 @@ export class EngineKeeper implements Engine {
       return;
     }
     this.apart = this.begin();
-    for (const [id, { text, at }] of this.asked) void this.ask(id, text, at);
+    for (const [id, { text, at }] of this.asked) void this.askAgain(id, text, at);
   }
 
   private hear(event: EngineEvent): void {
@@ -111,10 +111,10 @@ export class EngineKeeper implements Engine {
   subscribe(id: string, text: string, at: string | null): Promise<void> {
     const before = this.asked.get(id);
     if (before) void this.call((engine) => engine.unsubscribe(before.name), undefined);
-    return this.ask(id, text, at);
+    return this.askAgain(id, text, at);
   }
 
-  private ask(id: string, text: string, at: string | null): Promise<void> {
+  private askAgain(id: string, text: string, at: string | null): Promise<void> {
     const name = `${id} ${this.count++}`;
     this.asked.set(id, { name, text, at });
     return this.call((engine) => engine.subscribe(name, text, at), undefined);
@@ -126,23 +126,7 @@ export class EngineKeeper implements Engine {
     return this.call((engine) => engine.unsubscribe(asked.name), undefined);
   }
 
-  why(text: string, at: string | null, path: string, line: number): Promise<Why | null> {
-    return this.call((engine) => engine.why(text, at, path, line), null);
-  }
-
-  find(words: string): Promise<FoundTask[]> {
-    return this.call((engine) => engine.find(words), []);
-  }
-
-  tasksOf(refs: readonly string[]): Promise<(FoundTask & { ref: string })[]> {
-    return this.call((engine) => engine.tasksOf(refs), []);
-  }
-
-  refProblems(path: string): Promise<{ line: number; problems: Problem[] }[]> {
-    return this.call((engine) => engine.refProblems(path), []);
-  }
-
-  resolve(target: string, from: string | null): Promise<string | null> {
-    return this.call((engine) => engine.resolve(target, from), null);
+  ask<Name extends QuestionName>(name: Name, given: Questions[Name]['given']): Promise<Questions[Name]['answer']> {
+    return this.call<Questions[Name]['answer']>((engine) => engine.ask(name, given), NO_ANSWERS[name]);
   }
 }

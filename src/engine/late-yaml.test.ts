@@ -22,8 +22,10 @@ describe('front matter that only the YAML library can read', () => {
   it('is read when the library is, once that is loaded', async () => {
     await freshEngine(async ({ host: { EngineHost }, front }) => {
       const events: EngineEvent[] = [];
-      const engine = new EngineHost(async function* () {
-        yield { notes: [{ path: 'A.md', text: HARD }], all: 1 };
+      const engine = new EngineHost({
+        portions: async function* () {
+          yield { notes: [{ path: 'A.md', text: HARD }], all: 1 };
+        },
       });
       expect(front.missesYaml()).toBe(false);
       await engine.start(SETTINGS, (event) => events.push(event));
@@ -35,8 +37,10 @@ describe('front matter that only the YAML library can read', () => {
   it('is read again as it stands when a note changed to it, and changed once more meanwhile', async () => {
     await freshEngine(async ({ host: { EngineHost }, front }) => {
       const events: EngineEvent[] = [];
-      const engine = new EngineHost(async function* () {
-        yield { notes: [{ path: 'A.md', text: '- [ ] plain' }], all: 1 };
+      const engine = new EngineHost({
+        portions: async function* () {
+          yield { notes: [{ path: 'A.md', text: '- [ ] plain' }], all: 1 };
+        },
       });
       await engine.start(SETTINGS, (event) => events.push(event));
       await engine.apply([{ path: 'A.md', text: HARD }]);

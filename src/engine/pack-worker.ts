@@ -1,5 +1,5 @@
 import * as Comlink from 'comlink';
-import { storedNotes } from '../store/notes/read-notes';
+import { STORED_NOTES } from '../store/notes/read-notes';
 import { packNotes } from './packing';
 
 const PORTION = 400;
@@ -9,4 +9,4 @@ export interface Packer {
   pack: (others: Record<string, string>, progress: (packed: number, all: number) => void) => Promise<Blob>;
 }
 
-Comlink.expose({ pack: (others, progress) => packNotes(storedNotes(PORTION), others, progress) } satisfies Packer);
+Comlink.expose({ pack: (others, progress) => packNotes(STORED_NOTES.portions(PORTION), others, progress) } satisfies Packer);

@@ -2,7 +2,8 @@ import 'fake-indexeddb/auto';
 import { ACTION_DEFAULTS } from '../core/task/acts/action-context';
 import { editorText } from '../core/note/blocks/line-endings';
 import { type Change, differenceOf } from '../core/task/writing/edit';
-import { type Content, RecadoDatabase } from './notes/database';
+import type { Content } from './notes/content';
+import { RecadoDatabase } from './notes/database';
 import { DeviceMemory } from './device/device-memory';
 import { Drafts } from './texts/drafts';
 import { NoteActions } from './acting/note-actions';
@@ -10,6 +11,7 @@ import { NoteStore } from './notes/note-store';
 import type { OpenText, WordsApart } from './texts/open-text';
 import { OpenTexts, type SaveState } from './texts/open-texts';
 import { writeNote } from './notes/write-note';
+import { TYPING } from './notes/origin';
 
 let count = 0;
 const open: NoteStore[] = [];
@@ -112,7 +114,7 @@ export class TestSurface {
 export function desk(notes: Record<string, string> = {}) {
   const tab = tabOn(`test-${process.pid}-${count++}`);
   const ready = tab.store.commit(
-    null,
+    TYPING,
     Object.entries(notes).map(([path, text]) => ({ path, expect: null, content: { text } })),
   );
   return { ...tab, ready };
@@ -122,7 +124,7 @@ export function desk(notes: Record<string, string> = {}) {
 export async function tabs(notes: Record<string, string>, ...names: string[]) {
   const { name, store } = desk();
   await store.commit(
-    null,
+    TYPING,
     Object.entries(notes).map(([path, text]) => ({ path, expect: null, content: { text } })),
   );
   const storage = memoryStorage();

@@ -1,9 +1,6 @@
-import type { Status } from '../task/line/status';
-import { taskOfRef } from '../task/reading/ref-problems';
 import type { Answer } from '../gather/answer/answer';
 import type { GatherError, Source } from '../gather/language/ast';
 import { unknownNames } from '../gather/language/unknown-names';
-import { type Why, explain } from '../gather/answer/why';
 import { foldPath } from '../note/names/path';
 import { AnswerTeller } from './live/answer-teller';
 import { LiveGather } from './live/live-gather';
@@ -117,31 +114,6 @@ export class Library extends NoteIndex {
     return { live, answer: this.answerOf(live.plan) };
   }
 
-  /** Why a task is in the answer to a gather, or what keeps it out; null when there is no such task or question. */
-  why(text: string, at: string | null, path: string, line: number): Why | null {
-    const { live, answer } = this.ask(text, at);
-    const entry = this.entries.get(foldPath(path));
-    if (!entry || live.errors.length > 0) return null;
-    const row = [...rowsFor(entry, live.gather.from), ...entry.head.rows].findLast((one) => one.task.line === line);
-    return row ? explain(live.plan, answer, row, this.lookup) : null;
-  }
-
-  /** The first tasks whose words hold some words, open ones first. */
-  find(words: string, most: number): Found[] {
-    const quoted = `"${words.replace(/[\\"]/g, '\\$&')}"`;
-    const { answer } = this.ask(`where text has ${quoted}\norder by status, priority, due\nlimit ${most}\nsteps apart\nincluding resting`);
-    return answer.groups.flatMap((group) => group.rows.map(({ row }) => foundOf(row)));
-  }
-
-  /** The tasks that bear some refs, in that order; one that nothing or several bear is left out. */
-  tasksOf(refs: readonly string[]): (Found & { ref: string })[] {
-    return refs.flatMap((ref) => {
-      const named = taskOfRef(this.refs.table, ref);
-      const row = named && this.entries.get(foldPath(named.path))?.head.rows.find((one) => one.task.line === named.line);
-      return row ? [{ ...foundOf(row), ref }] : [];
-    });
-  }
-
   /** What a subscribed gather comes to now; null for an id that nobody subscribed. */
   answer(id: string): AnswerView | null {
     const subscription = this.subscriptions.get(id);
@@ -207,18 +179,3 @@ export class Library extends NoteIndex {
 }
 
 const NO_ROWS: readonly Row[] = [];
-
-/** A task that was looked for, with what finds its line again. */
-interface Found {
-  path: string;
-  /** From 0. */
-  line: number;
-  raw: string;
-  text: string;
-  noteTitle: string;
-  status: Status;
-}
-
-function foundOf({ task, head }: Row): Found {
-  return { path: head.path, line: task.line, raw: task.raw, text: task.text, noteTitle: head.title, status: task.status };
-}

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { foldPath } from '../../core/note/names/path';
-import { type Content, contentOf } from '../../store/notes/database';
+import { type Content, contentOf } from '../../store/notes/content';
 import { useServices } from '../session/state/services';
 import { useLatest } from '../../ui/use-latest';
 import type { Followed } from './use-followed';

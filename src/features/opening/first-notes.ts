@@ -1,16 +1,17 @@
 import { SHIPPED_PAGES } from '../../core/agenda/shipped';
 import type { Day } from '../../core/calendar/day';
 import { foldPath } from '../../core/note/names/path';
-import { type DemoState, contentOf } from '../../store/notes/database';
+import { type DemoState, contentOf } from '../../store/notes/content';
 import { type ActionResult, commitPlan } from '../../store/notes/commit-plan';
 import type { NoteStore } from '../../store/notes/note-store';
 import type { NoteWrite } from '../../store/notes/note-write';
 import { renewAgendaPages } from './renew-pages';
 import { shiftDemo } from './shift-demo';
+import { command, SHIPPED } from '../../store/notes/origin';
 
 /** Puts the agenda pages there that ship, where no note has their path. */
 export async function addAgendaPages(store: NoteStore): Promise<ActionResult> {
-  const result = await commitPlan(store, null, () => missing(store, SHIPPED_PAGES));
+  const result = await commitPlan(store, SHIPPED, () => missing(store, SHIPPED_PAGES));
   // From now on it is known which text each was shipped with.
   if (!('refused' in result)) await renewAgendaPages(store);
   return result;
@@ -19,8 +20,8 @@ export async function addAgendaPages(store: NoteStore): Promise<ActionResult> {
 /** Makes the shipped agenda pages what they were shipped as; gives how many differed. */
 export async function restoreAgendaPages(store: NoteStore): Promise<{ count: number; step: number | null } | { refused: string }> {
   let count = 0;
-  const result = await commitPlan(store, 'Restored the agenda pages', async () => {
-    const notes = await store.db.notes.bulkGet(SHIPPED_PAGES.map((page) => foldPath(page.path)));
+  const result = await commitPlan(store, command('Restored the agenda pages'), async () => {
+    const notes = await store.many(SHIPPED_PAGES.map((page) => page.path));
     const writes = SHIPPED_PAGES.flatMap((page, index): NoteWrite[] => {
       const note = notes[index];
       if (note?.text === page.text) return [];
@@ -39,12 +40,12 @@ export async function addDemo(store: NoteStore, today: Day): Promise<ActionResul
     path: shiftDemo(file.replace(/^\/demo\//, ''), today),
     text: shiftDemo(text, today),
   }));
-  return commitPlan(store, null, () => missing(store, files));
+  return commitPlan(store, SHIPPED, () => missing(store, files));
 }
 
 /** What puts the notes there whose path none has. */
 async function missing(store: NoteStore, notes: readonly { path: string; text: string }[]): Promise<NoteWrite[]> {
-  const present = await store.db.notes.bulkGet(notes.map(({ path }) => foldPath(path)));
+  const present = await store.many(notes.map(({ path }) => path));
   return notes.flatMap(({ path, text }, index): NoteWrite[] =>
     present[index] ? [] : [{ path, expect: null, content: { text }, demo: 'untouched' }],
   );

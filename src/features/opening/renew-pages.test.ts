@@ -3,6 +3,7 @@ import path from 'node:path';
 import { SHIPPED_PAGES } from '../../core/agenda/shipped';
 import { tabOn } from '../../store/test-desk';
 import { SHIPPED_MEMORY, readShippedMemory, renewAgendaPages, settleOffer } from './renew-pages';
+import { command, TYPING } from '../../store/notes/origin';
 
 const TODAY = 'Agenda/Today.md';
 const NOW = SHIPPED_PAGES.find((page) => page.path === TODAY)?.text ?? '';
@@ -12,7 +13,7 @@ const FIRST = readFileSync(path.join(__dirname, 'fixtures/today-first.md'), 'utf
 let count = 0;
 async function desk(text: string | null) {
   const { store } = tabOn(`renew ${count++}`);
-  if (text !== null) await store.commit(null, [{ path: TODAY, expect: null, content: { text } }]);
+  if (text !== null) await store.commit(TYPING, [{ path: TODAY, expect: null, content: { text } }]);
   const offers = async (): Promise<string[]> => readShippedMemory(await store.value(SHIPPED_MEMORY)).offers;
   return { store, offers };
 }
@@ -39,7 +40,7 @@ it('what is changed after it shipped is one’s own: nothing is offered', async 
   const { store, offers } = await desk(NOW);
   await renewAgendaPages(store);
   const note = await store.get(TODAY);
-  await store.commit('mine', [{ path: TODAY, expect: note && { text: note.text ?? '' }, content: { text: 'mine' } }]);
+  await store.commit(command('mine'), [{ path: TODAY, expect: note && { text: note.text ?? '' }, content: { text: 'mine' } }]);
   await renewAgendaPages(store);
   expect(await store.text(TODAY)).toBe('mine');
   expect(await offers()).toEqual([]);

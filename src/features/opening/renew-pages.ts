@@ -1,11 +1,11 @@
 import { SHIPPED_PAGES } from '../../core/agenda/shipped';
 import { shippedBefore } from '../../core/agenda/earlier';
 import { signOfText } from '../../core/agenda/text-sign';
-import { foldPath } from '../../core/note/names/path';
 import { commitPlan } from '../../store/notes/commit-plan';
-import { contentOf } from '../../store/notes/database';
+import { contentOf } from '../../store/notes/content';
 import type { NoteStore } from '../../store/notes/note-store';
 import type { NoteWrite } from '../../store/notes/note-write';
+import { SHIPPED } from '../../store/notes/origin';
 
 /** What the store remembers of the pages that ship: the sign of the text that each last shipped with, and which offer a new one. */
 export interface ShippedMemory {
@@ -36,9 +36,9 @@ export async function renewAgendaPages(store: NoteStore): Promise<void> {
   const news = SHIPPED_PAGES.filter(({ path, text }) => memory.signs[path] !== signOfText(text));
   if (news.length === 0) return;
   const changed = new Set<string>();
-  const result = await commitPlan(store, null, async () => {
+  const result = await commitPlan(store, SHIPPED, async () => {
     changed.clear();
-    const notes = await store.db.notes.bulkGet(news.map(({ path }) => foldPath(path)));
+    const notes = await store.many(news.map(({ path }) => path));
     return news.flatMap(({ path, text }, index): NoteWrite[] => {
       const note = notes[index];
       if (note?.text == null || note.text === text) return [];

@@ -18,7 +18,7 @@ export function AboutTask({ path, line, onClose }: { path: string; line: number;
   const [found, setFound] = useState<{ note: ReadNote; task: Task; problems: string[] } | null>(null);
   useEffect(() => {
     let current = true;
-    void Promise.all([store.text(path), engine.refProblems(path)]).then(([text, refs]) => {
+    void Promise.all([store.text(path), engine.ask('refProblems', { path })]).then(([text, refs]) => {
       const note = text === null ? null : readNote(path, text, reading);
       const task = note?.tasks.findLast((one) => one.line === line);
       if (!current || !note || !task) return;

@@ -46,7 +46,7 @@ export function DetailsDialog({ asked, onClose }: DetailsDialogProps) {
   const written = before?.needs ?? '';
   useEffect(() => {
     const refs = written.split(',').flatMap((one) => one.trim() || []);
-    void engine.tasksOf(refs).then((tasks) => {
+    void engine.ask('tasksOf', { refs }).then((tasks) => {
       const named = refs.map((key): Need => {
         const task = tasks.find((one) => one.ref === key);
         return {

@@ -2,7 +2,7 @@ import { X } from 'lucide-react';
 import { useEffect, useId, useRef, useState } from 'react';
 import type { LineRef } from '../../core/task/writing/edit';
 import { isOpen } from '../../core/task/line/status';
-import type { FoundTask } from '../../engine/protocol';
+import type { FoundTask } from '../../core/index/questions/found-task';
 import { useServices } from '../session/state/services';
 import { type Need, needKey } from './details';
 
@@ -23,7 +23,7 @@ export function NeedsField({ own, needs, onChange }: NeedsFieldProps) {
   const field = useRef<HTMLInputElement>(null);
   useEffect(() => {
     let current = true;
-    void (words.trim() === '' ? Promise.resolve([]) : engine.find(words.trim())).then((tasks) => {
+    void (words.trim() === '' ? Promise.resolve([]) : engine.ask('find', { words: words.trim() })).then((tasks) => {
       if (!current) return;
       setChosen(0);
       setFound(tasks.filter((task) => isOpen(task.status) && !(task.path === own.path && task.line === own.line)).slice(0, 6));

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import type { Why, WhyNode } from '../../core/gather/answer/why';
-import type { FoundTask } from '../../engine/protocol';
+import type { FoundTask } from '../../core/index/questions/found-task';
 import { noteAddress } from '../session/places/addresses';
 import { useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
@@ -61,7 +61,7 @@ function useFound(words: string): FoundTask[] | undefined {
   useEffect(() => {
     let current = true;
     const asked = words.trim();
-    void (asked === '' ? Promise.resolve(undefined) : engine.find(asked)).then((next) => current && setFound(next));
+    void (asked === '' ? Promise.resolve(undefined) : engine.ask('find', { words: asked })).then((next) => current && setFound(next));
     return () => {
       current = false;
     };
@@ -83,7 +83,7 @@ function Card({ task, gather, at, note }: CardProps) {
   const { path, line } = task.ref;
   useEffect(() => {
     let current = true;
-    void engine.why(gather, at, path, line).then((found) => current && setWhy(found));
+    void engine.ask('why', { text: gather, at, path, line }).then((found) => current && setWhy(found));
     return () => {
       current = false;
     };

@@ -1,19 +1,19 @@
 import type { ActionContext } from '../../core/task/acts/action-context';
-import { LINE_GONE, type LineRef, locateLine } from '../../core/task/writing/edit';
+import type { LineRef } from '../../core/task/writing/edit';
 import type { TaskPlace } from '../../core/task/writing/write-task';
 import type { WideIntention } from '../../core/task/acts/intention';
-import { loadYaml, readFrontMatter } from '../../core/note/facts/front-matter';
-import { lineText, splitLines } from '../../core/note/blocks/lines';
-import { baseNameOf, folderOf, foldPath, freePath, pathFor } from '../../core/note/names/path';
-import { renameInGather } from '../../core/gather/saying/rename-in-gather';
-import { renameLinks, retargetTo } from '../../core/note/names/rename-links';
-import { type StoredNote, contentOf } from '../notes/database';
+import { loadYaml } from '../../core/note/facts/front-matter';
+import { baseNameOf, foldPath, freePath, pathFor } from '../../core/note/names/path';
+import { contentOf } from '../notes/content';
 import { type ActionResult, commitPlan } from '../notes/commit-plan';
 import type { Renaming } from '../../core/gather/saying/rename-everywhere';
 import type { LineTask, ManyOutcome } from './act-many';
 import type { NoteStore } from '../notes/note-store';
-import type { NoteWrite } from '../notes/note-write';
+import { type NoteWrite, withText } from '../notes/note-write';
+import { looksFurther, lineAfter, withPresent } from './line-in-note';
+import type { Destination } from './relocation';
 import { withGather } from '../../core/gather/saying/edit-block';
+import { command } from '../notes/origin';
 
 export type { ActionResult };
 /** `raw` is the line as it stands now. */
@@ -62,7 +62,7 @@ export class NoteActions {
       raw = lineAfter(note.text, ref, outcome.files.find((file) => foldPath(file.path) === note.key)?.text) ?? raw;
       return outcome.files.map(({ path, text }) => {
         const present = notes.find((one) => one.key === foldPath(path));
-        return present ? write(present, text) : { path, expect: null, content: { text } };
+        return present ? withText(present, text) : { path, expect: null, content: { text } };
       });
     });
     return 'refused' in result ? result : { ...result, raw };
@@ -83,13 +83,13 @@ export class NoteActions {
     const result = await this.retry(label, async () => {
       const further = tasks.some(({ ref, intentions }) => intentions.some((intention) => looksFurther(ref, intention)));
       const paths = [...new Set(tasks.map(({ ref }) => foldPath(ref.path)))];
-      const notes = further ? await this.store.all() : (await this.store.db.notes.bulkGet(paths)).filter((note) => note !== undefined);
+      const notes = further ? await this.store.all() : (await this.store.many(paths)).filter((note) => note !== undefined);
       outcome = await actOnLines(notes, tasks, this.context(), progress);
       const byKey = new Map(notes.map((note) => [note.key, note]));
       return [...outcome.texts].flatMap(([key, { path, text }]): NoteWrite[] => {
         const present = byKey.get(key);
         if (present?.text === text) return [];
-        return [present ? write(present, text) : { path, expect: null, content: { text } }];
+        return [present ? withText(present, text) : { path, expect: null, content: { text } }];
       });
     });
     if ('refused' in result) return result;
@@ -105,7 +105,7 @@ export class NoteActions {
       if (note && note.text === null) return { refused: NO_TEXT };
       const outcome = withTask(note?.text ?? null, place, line, this.context());
       if ('refused' in outcome) return outcome;
-      return [note ? write(note, outcome.text) : { path, expect: null, content: { text: outcome.text } }];
+      return [note ? withText(note, outcome.text) : { path, expect: null, content: { text: outcome.text } }];
     });
   }
 
@@ -115,7 +115,7 @@ export class NoteActions {
       const note = await this.store.get(path);
       if (note?.text == null) return { refused: NO_TEXT };
       const text = withGather(note.text, before, after);
-      return text === null ? { refused: 'That gather is no longer there, so nothing was changed.' } : [write(note, text)];
+      return text === null ? { refused: 'That gather is no longer there, so nothing was changed.' } : [withText(note, text)];
     });
   }
 
@@ -130,7 +130,7 @@ export class NoteActions {
       if (note?.text !== compared.text || other?.text !== compared.other)
         return { refused: 'One of the texts changed meanwhile, so both are kept. Compare them again.' };
       const gone: NoteWrite = { path: other.path, expect: contentOf(other), content: null };
-      return note.text === chosen ? [gone] : [write(note, chosen), gone];
+      return note.text === chosen ? [gone] : [withText(note, chosen), gone];
     });
   }
 
@@ -164,7 +164,24 @@ export class NoteActions {
   async rename(path: string, title: string): Promise<Relocated> {
     const wanted = title.trim();
     if (wanted === '') return { refused: 'A note needs a title.' };
-    return this.relocate(path, (note, taken) => freePath(pathFor(folderOf(note.path), wanted), taken), wanted);
+    return this.relocate(path, `Renamed: ${baseNameOf(path)}`, { title: wanted });
+  }
+
+  /** Puts a note into another folder; links by path follow. */
+  async move(path: string, folder: string): Promise<Relocated> {
+    return this.relocate(path, `Moved: ${baseNameOf(path)}`, { folder });
+  }
+
+  private async relocate(path: string, label: string, to: Destination): Promise<Relocated> {
+    const { relocation } = await import('./relocation');
+    let outcome = { path, places: 0 };
+    const result = await this.retry(label, async () => {
+      const plan = relocation(await this.store.all(), path, to);
+      if ('refused' in plan) return plan;
+      outcome = { path: plan.path, places: plan.places };
+      return plan.writes;
+    });
+    return 'refused' in result ? result : { ...outcome, step: result.step };
   }
 
   /**
@@ -176,148 +193,23 @@ export class NoteActions {
     renaming: Renaming,
     confirmed: (places: number, notes: number) => boolean | Promise<boolean>,
   ): Promise<{ places: number; notes: number; step: number | null } | { refused: string }> {
-    const { renamedText } = await import('../../core/gather/saying/rename-everywhere');
+    const { renamedEverywhere } = await import('./renamed-everywhere');
     let outcome = { places: 0, notes: 0 };
     let asked = false;
     const result = await this.retry(`Renamed: ${renaming.before}`, async () => {
-      const notes = await this.store.all();
-      const writes: NoteWrite[] = [];
-      let places = 0;
-      for (const note of notes) {
-        const path = renaming.is === 'folder' ? inOtherFolder(note.path, renaming.before, renaming.after) : note.path;
-        const renamed = note.text === null ? null : renamedText(note.path, note.text, renaming);
-        places += (renamed?.places ?? 0) + (path === note.path ? 0 : 1);
-        if (path === note.path && (renamed?.places ?? 0) === 0) continue;
-        writes.push(...relocated(note, path, renamed ? { text: renamed.text } : contentOf(note)));
-      }
-      if (writes.length === 0) return { refused: `${renaming.before} is named nowhere, so nothing was changed.` };
-      const taken = new Set(notes.map((note) => note.key));
-      const clash = writes.find((write) => write.expect === null && write.content !== null && taken.has(foldPath(write.path)));
-      if (clash) return { refused: `There is a note ${clash.path} already, so nothing was changed.` };
-      outcome = { places, notes: writes.filter((write) => write.content !== null).length };
+      const plan = renamedEverywhere(await this.store.all(), renaming);
+      if ('refused' in plan) return plan;
+      outcome = { places: plan.places, notes: plan.notes };
       if (!asked && !(await confirmed(outcome.places, outcome.notes))) return { refused: '' };
       asked = true;
-      return writes;
-    });
-    return 'refused' in result ? result : { ...outcome, step: result.step };
-  }
-
-  /** Puts a note into another folder; links by path follow. */
-  async move(path: string, folder: string): Promise<Relocated> {
-    const name = path.slice(path.lastIndexOf('/') + 1);
-    return this.relocate(path, (_note, taken) => freePath(folder === '' ? name : `${folder}/${name}`, taken), null);
-  }
-
-  private async relocate(
-    path: string,
-    target: (note: StoredNote, taken: (folded: string) => boolean) => string,
-    title: string | null,
-  ): Promise<Relocated> {
-    let outcome = { path, places: 0 };
-    const label = title === null ? `Moved: ${baseNameOf(path)}` : `Renamed: ${baseNameOf(path)}`;
-    const result = await this.retry(label, async () => {
-      const notes = await this.store.all();
-      const note = notes.find((one) => one.key === foldPath(path));
-      if (!note) return { refused: NO_TEXT };
-      const next = target(note, (folded) => folded !== note.key && this.taken(notes)(folded));
-      const plan = relocation(notes, note, next, title);
-      outcome = { path: next, places: plan.places };
       return plan.writes;
     });
     return 'refused' in result ? result : { ...outcome, step: result.step };
   }
 
-  private taken(notes: readonly StoredNote[]): (folded: string) => boolean {
-    const keys = new Set(notes.map((note) => note.key));
-    return (folded) => keys.has(folded);
-  }
-
   private async retry(label: string, plan: () => Promise<NoteWrite[] | { refused: string }>): Promise<ActionResult> {
     // What notes say in their front matter decides what is done to them.
     await Promise.all([loadYaml(), this.storeTyped()]);
-    return commitPlan(this.store, label, plan);
+    return commitPlan(this.store, command(label), plan);
   }
-}
-
-/** Whether an action on a line can touch other notes: what points somewhere, or is moved there. */
-function looksFurther(ref: LineRef, intention: WideIntention): boolean {
-  if (
-    intention.do === 'need' ||
-    intention.do === 'move' ||
-    intention.do === 'archive' ||
-    intention.do === 'echo' ||
-    intention.do === 'swap'
-  )
-    return true;
-  return /recado:|\bref /.test(ref.expected);
-}
-
-/** A refusal because a line is no longer there says what stands in its place. */
-export function withPresent(refused: string, text: string, ref: LineRef): string {
-  if (refused !== LINE_GONE) return refused;
-  const lines = splitLines(text);
-  const present = ref.line < lines.starts.length ? lineText(lines, ref.line).trim() : '';
-  return present === '' ? refused : `${refused} It says now: “${present.slice(0, 120)}”.`;
-}
-
-/** What stands after an action where the line stood that it meant; undefined when its note did not change. */
-function lineAfter(before: string, ref: LineRef, after: string | undefined): string | undefined {
-  const place = locateLine(splitLines(before), ref);
-  return after === undefined || 'refused' in place ? undefined : lineText(splitLines(after), place.line);
-}
-
-function write(note: StoredNote, text: string): NoteWrite {
-  return { path: note.path, expect: contentOf(note), content: { text } };
-}
-
-/** Every note that a renamed or moved note changes: itself, and those that link to it. */
-function relocation(
-  notes: readonly StoredNote[],
-  note: StoredNote,
-  path: string,
-  title: string | null,
-): { writes: NoteWrite[]; places: number } {
-  const front = note.text === null ? null : readFrontMatter(splitLines(note.text));
-  const oldTitle = front?.title ?? baseNameOf(note.path);
-  // Without a title of its own a note is called as its file, which may differ from what was typed.
-  const newTitle = front?.title ? (title ?? oldTitle) : baseNameOf(path);
-  const retarget = retargetTo({ path: note.path, titles: [oldTitle, baseNameOf(note.path)] }, { path, title: newTitle });
-  const own = note.text === null || title === null || !front?.title ? note.text : withTitle(note.text, title);
-  const writes: NoteWrite[] = [];
-  let places = 0;
-  for (const other of notes) {
-    if (other.text === null) continue;
-    const source = other === note ? (own ?? '') : other.text;
-    const renamed = renameLinks(source, retarget, (line) => renameInGather(line, { is: 'note', retarget }));
-    places += renamed.places;
-    if (other !== note && renamed.places > 0) writes.push(write(other, renamed.text));
-    if (other === note) writes.push(...relocated(note, path, { text: renamed.text }));
-  }
-  if (note.text === null) writes.push(...relocated(note, path, contentOf(note)));
-  return { writes, places };
-}
-
-/** The path of a note whose folder, or one around it, is called otherwise. */
-function inOtherFolder(path: string, before: string, after: string): string {
-  return foldPath(path).startsWith(`${foldPath(before)}/`) ? after + path.slice(before.length) : path;
-}
-
-function relocated(note: StoredNote, path: string, content: NonNullable<NoteWrite['content']>): NoteWrite[] {
-  if (foldPath(path) === note.key) return [{ path, expect: contentOf(note), content }];
-  return [
-    { path: note.path, expect: contentOf(note), content: null },
-    { path, expect: null, content, movedFrom: note.path },
-  ];
-}
-
-/** Replaces the title that the front matter says; everything else stays. */
-function withTitle(text: string, title: string): string {
-  const lines = splitLines(text);
-  const { lineCount } = readFrontMatter(lines);
-  for (let line = 1; line < lineCount; line++) {
-    if (!/^title:/.test(lineText(lines, line))) continue;
-    const plain = /^\p{L}[\p{L}\p{N} ]*$/u.test(title) && !/^(?:true|false|null)$/i.test(title);
-    return text.slice(0, lines.starts[line]) + `title: ${plain ? title : JSON.stringify(title)}` + text.slice(lines.ends[line]);
-  }
-  return text;
 }

@@ -1,12 +1,14 @@
 import { baseNameOf, foldPath } from '../../core/note/names/path';
-import { type Content, type StepChange, type StoredNote, contentOf, sameContent } from '../notes/database';
-import { mergeTexts } from '../texts/merge';
+import { type Content, type StoredNote, contentOf, sameContent } from '../notes/content';
+import type { StepChange } from '../notes/database';
 import type { NoteWrite } from '../notes/note-write';
+import { isPart, wholeText } from './step-parts';
+import { takenOut } from './taken-out';
 
 /**
  * What takes the changes of a step back, given the notes as they are; what others changed meanwhile on other lines stays.
  *
- * @param notes the notes at the paths of the changes, in their order
+ * @param notes the notes that the changes are about, in their order, where they stand now
  * @returns nothing where all stands as before the step already
  */
 export function inverseWrites(
@@ -25,7 +27,7 @@ export function inverseWrites(
     if (target === 'same') continue;
     const from = target === null ? undefined : gone.get(foldPath(change.path));
     writes.push({
-      path: change.path,
+      path: note?.path ?? change.path,
       expect: present,
       content: target,
       demo: change.demo,
@@ -38,9 +40,13 @@ export function inverseWrites(
 
 function targetOf(present: Content | null, { before, after }: StepChange): Content | null | 'same' | 'other' {
   if (sameContent(present, before)) return 'same';
-  if (sameContent(present, after)) return before;
-  if (!present || !before || !after) return 'other';
-  if (!('text' in present) || !('text' in before) || !('text' in after)) return 'other';
-  const text = mergeTexts(after.text, present.text, before.text);
-  return text === null ? 'other' : text === present.text ? 'same' : { text };
+  const text = present && 'text' in present ? present.text : null;
+  if (sameContent(present, after)) {
+    if (!isPart(before)) return before;
+    return text === null ? 'other' : { text: wholeText(before, text) };
+  }
+  if (text === null || !before || !after || 'bytes' in before || 'bytes' in after) return 'other';
+  if (!('text' in after) && !isPart(after)) return 'other';
+  const without = takenOut(after, text, before);
+  return without === null ? 'other' : without === text ? 'same' : { text: without };
 }

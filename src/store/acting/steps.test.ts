@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto';
 import { RecadoDatabase } from '../notes/database';
 import { NoteStore } from '../notes/note-store';
+import { command } from '../notes/origin';
 
 const DAY = 24 * 60 * 60 * 1000;
 
@@ -10,7 +11,7 @@ const tab = (name: string): NoteStore => new NoteStore(new RecadoDatabase('steps
 const record = (store: NoteStore, count: number): Promise<unknown> =>
   Array.from({ length: count }).reduce<Promise<unknown>>(
     (before, _, index) =>
-      before.then(() => store.steps.record(`step ${index}`, [{ path: 'A.md', before: null, after: { text: 'a' }, demo: null }])),
+      before.then(() => store.steps.record(command(`step ${index}`), [{ path: 'A.md', before: null, after: { text: 'a' }, demo: null }])),
     Promise.resolve(),
   );
 

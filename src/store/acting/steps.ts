@@ -1,6 +1,9 @@
 import { baseNameOf, foldPath } from '../../core/note/names/path';
-import { type Content, type RecadoDatabase, type Step, type StepChange, sameContent } from '../notes/database';
+import { type Content, type StoredNote, sameContent } from '../notes/content';
+import type { RecadoDatabase, Step, StepChange, WholeChange } from '../notes/database';
 import type { NoteWrite } from '../notes/note-write';
+import { type StepOrigin, TYPING } from '../notes/origin';
+import { kept, wholeText } from './step-parts';
 
 /** What became of taking a step back. */
 export type Taken = { undone: string } | { refused: string };
@@ -22,7 +25,7 @@ const LONGEST = 30 * 24 * 60 * 60 * 1000;
 /** The steps of one tab, which Undo takes back and Redo does again: one a commit, and one a run of typing. */
 export class Steps {
   /** Steps that were taken back, the last one last, with what does them again; until something else is done. */
-  private undone: { step: Step; again: StepChange[] }[] = [];
+  private undone: { step: Step; again: WholeChange[] }[] = [];
   private turn: Promise<unknown> = Promise.resolve();
 
   constructor(
@@ -33,8 +36,9 @@ export class Steps {
   ) {}
 
   /** Adds a step within a transaction that is under way; gives its number. */
-  add(label: string, changes: StepChange[], typed = false): Promise<number> {
-    return this.put({ tab: this.tab, label, at: this.now(), changes, ...(typed && { typed }) });
+  add({ by, label }: StepOrigin, changes: readonly WholeChange[]): Promise<number> {
+    const small = changes.map((change) => ({ ...change, ...kept(change.before, change.after) }));
+    return this.put({ tab: this.tab, label, at: this.now(), changes: small, by });
   }
 
   private async put(step: Step): Promise<number> {
@@ -46,8 +50,8 @@ export class Steps {
     return id;
   }
 
-  /** Lets go of what is old, and of the oldest where all tabs together have too many. */
-  private async prune(): Promise<void> {
+  /** Lets go of what is old, and of the oldest where all tabs together, closed ones too, have too many. */
+  async prune(): Promise<void> {
     const { steps } = this.db;
     const over = (await steps.count()) - MOST_OF_ALL;
     if (over > 0) await steps.bulkDelete(await steps.orderBy('id').limit(over).primaryKeys());
@@ -65,8 +69,8 @@ export class Steps {
    *
    * @returns its number
    */
-  record(label: string, changes: StepChange[], typed = false): Promise<number> {
-    return this.host.writing(() => this.db.transaction('rw', this.db.steps, () => this.add(label, changes, typed)));
+  record(origin: StepOrigin, changes: readonly WholeChange[]): Promise<number> {
+    return this.host.writing(() => this.db.transaction('rw', this.db.steps, () => this.add(origin, changes)));
   }
 
   /**
@@ -77,10 +81,13 @@ export class Steps {
   async recordTyping(path: string, before: Content | null, after: Content, continues: boolean): Promise<void> {
     const last = continues ? await this.last() : null;
     const [change] = last?.changes ?? [];
-    const grows = last?.typed && change && foldPath(change.path) === foldPath(path) && sameContent(change.after, before);
+    const grows = last?.by === 'typing' && change && foldPath(change.path) === foldPath(path) && sameContent(change.after, before);
     if (grows && last.id !== undefined) await this.db.steps.delete(last.id);
-    const from = grows ? change.before : before;
-    if (!sameContent(from, after)) await this.record(`Typing in “${baseNameOf(path)}”`, [{ path, before: from, after, demo: null }], true);
+    const from = grows ? asItWas(change.before, before) : before;
+    if (sameContent(from, after)) return;
+    const id = (await this.db.notes.get(foldPath(path)))?.id;
+    const label = `Typing in “${baseNameOf(path)}”`;
+    await this.record({ ...TYPING, label }, [{ path, ...(id !== undefined && { id }), before: from, after, demo: null }]);
   }
 
   /** The newest step of this tab, without taking it back. */
@@ -172,12 +179,12 @@ export class Steps {
   }
 
   /** Brings notes from what a step made of them to what they were; `again` is what does it once more. */
-  private async carry(label: string, changes: readonly StepChange[]): Promise<{ again: StepChange[] } | { refused: string }> {
+  private async carry(label: string, changes: readonly StepChange[]): Promise<{ again: WholeChange[] } | { refused: string }> {
     for (;;) {
-      const notes = await this.db.notes.bulkGet(changes.map(({ path }) => foldPath(path)));
+      const notes = await this.notesOf(changes);
       const writes = (await import('./step-writes')).inverseWrites(label, changes, notes);
       if ('refused' in writes) return writes;
-      const again = writes.map(({ path, expect, content, demo, movedFrom, id }): StepChange => ({
+      const again = writes.map(({ path, expect, content, demo, movedFrom, id }): WholeChange => ({
         path,
         ...(id !== undefined && { id }),
         before: expect,
@@ -188,4 +195,22 @@ export class Steps {
       if (writes.length === 0 || (await this.host.commit(writes))) return { again };
     }
   }
+
+  /** The notes that some changes are about, in their order: one that only changed is found by its id, wherever it was moved since. */
+  private async notesOf(changes: readonly StepChange[]): Promise<(StoredNote | undefined)[]> {
+    const there = await this.db.notes.bulkGet(changes.map(({ path }) => foldPath(path)));
+    return Promise.all(
+      changes.map(async ({ id, before, after, movedFrom }, index) => {
+        const note = there[index];
+        const stays = id !== undefined && after !== null && movedFrom === undefined && (before !== null || !note);
+        return stays && note?.id !== id ? ((await this.db.notes.where('id').equals(id).first()) ?? note) : note;
+      }),
+    );
+  }
+}
+
+/** What a note held before a step, given what it held after it. */
+function asItWas(before: StepChange['before'], after: Content | null): Content | null {
+  if (before === null || !('part' in before)) return before;
+  return after && 'text' in after ? { text: wholeText(before, after.text) } : null;
 }

@@ -5,15 +5,17 @@ import { dayOfLine } from '../../core/note/facts/line-days';
 import { RecadoDatabase } from '../notes/database';
 import { NoteActions } from './note-actions';
 import { failureSentence } from '../notes/failure';
-import { NoteStore, type StoreChange } from '../notes/note-store';
+import type { StoreChange } from '../notes/note-source';
+import { NoteStore } from '../notes/note-store';
 import { DEFAULT_SETTINGS, readSettings } from '../device/settings';
 import { desk, tabs, text, texts, until } from '../test-desk';
+import { command, TYPING } from '../notes/origin';
 
 describe('the store', () => {
   it('writes only what still is as the writer saw it, whole or not at all', async () => {
     const { store, ready } = desk({ 'A.md': 'a', 'B.md': 'b' });
     await ready;
-    const result = await store.commit('both', [
+    const result = await store.commit(command('both'), [
       { path: 'A.md', expect: text('a'), content: text('a2') },
       { path: 'B.md', expect: text('other'), content: text('b2') },
     ]);
@@ -35,7 +37,7 @@ describe('the store', () => {
       writing: (count) => heard.push(String(count)),
       changed: (changes: readonly StoreChange[]) => heard.push(...changes.map((one) => one.path)),
     });
-    await store.commit(null, [{ path: 'A.md', expect: null, content: text('a') }]);
+    await store.commit(TYPING, [{ path: 'A.md', expect: null, content: text('a') }]);
     expect(heard).toEqual(['1', '0', 'A.md']);
   });
 
@@ -45,7 +47,7 @@ describe('the store', () => {
     const full = jest.spyOn(db.notes, 'bulkPut').mockImplementation(() => {
       throw Object.assign(new Error('full'), { name: 'QuotaExceededError' });
     });
-    const failed = await store.commit(null, [{ path: 'A.md', expect: text('a'), content: text('b') }]).catch((error: unknown) => error);
+    const failed = await store.commit(TYPING, [{ path: 'A.md', expect: text('a'), content: text('b') }]).catch((error: unknown) => error);
     full.mockRestore();
     expect(failureSentence(failed)).toContain('disk is full');
     expect(await store.text('A.md')).toBe('a');
@@ -67,7 +69,7 @@ describe('the store', () => {
       },
     });
     store.listen({ changed: (changes) => heard.push(...changes.map(({ path }) => path)) });
-    expect(await store.commit('New', [{ path: 'A.md', expect: null, content: text('a') }])).toMatchObject({ saved: true });
+    expect(await store.commit(command('New'), [{ path: 'A.md', expect: null, content: text('a') }])).toMatchObject({ saved: true });
     expect(heard).toEqual(['A.md']);
     expect(problems.length).toBeGreaterThanOrEqual(3);
     expect(await store.text('A.md')).toBe('a');
@@ -122,8 +124,8 @@ describe('the store', () => {
   it('a changed note of the demo counts as edited', async () => {
     const { store, ready } = desk();
     await ready;
-    await store.commit(null, [{ path: 'A.md', expect: null, content: text('a'), demo: 'untouched' }]);
-    await store.commit(null, [{ path: 'A.md', expect: text('a'), content: text('b') }]);
+    await store.commit(TYPING, [{ path: 'A.md', expect: null, content: text('a'), demo: 'untouched' }]);
+    await store.commit(TYPING, [{ path: 'A.md', expect: text('a'), content: text('b') }]);
     expect((await store.get('A.md'))?.demo).toBe('edited');
   });
 });
@@ -134,7 +136,7 @@ describe('undo', () => {
     await ready;
     await actions.act({ path: 'A.md', line: 0, expected: '- [ ] one' }, { do: 'status', status: 'done' }, 'Done: one');
     const ticked = (await store.text('A.md')) ?? '';
-    await store.commit(null, [{ path: 'A.md', expect: text(ticked), content: text(`${ticked}later\n`) }]);
+    await store.commit(TYPING, [{ path: 'A.md', expect: text(ticked), content: text(`${ticked}later\n`) }]);
     expect(await store.steps.undo()).toEqual({ undone: 'Done: one' });
     expect(await store.text('A.md')).toBe('- [ ] one\n\nwords\n\n- [ ] two\nlater\n');
     expect(await store.steps.undo()).toBeNull();
@@ -144,7 +146,7 @@ describe('undo', () => {
     const { store, actions, ready } = desk({ 'A.md': '- [ ] one\n' });
     await ready;
     await actions.act({ path: 'A.md', line: 0, expected: '- [ ] one' }, { do: 'status', status: 'done' }, 'Done: one');
-    await store.commit(null, [{ path: 'A.md', expect: text((await store.text('A.md')) ?? ''), content: text('- [:] one\n') }]);
+    await store.commit(TYPING, [{ path: 'A.md', expect: text((await store.text('A.md')) ?? ''), content: text('- [:] one\n') }]);
     expect(await store.steps.undo()).toMatchObject({ refused: expect.stringContaining('same place') as string });
     expect(await store.text('A.md')).toBe('- [:] one\n');
   });
@@ -232,9 +234,9 @@ describe('when lines were seen first', () => {
       settings: ACTION_DEFAULTS,
       makeRef: () => 'k3f9qa',
     }));
-    await dated.commit(null, [{ path: 'A.md', expect: null, content: { text: '- [ ] a\n- [ ] b' } }]);
+    await dated.commit(TYPING, [{ path: 'A.md', expect: null, content: { text: '- [ ] a\n- [ ] b' } }]);
     now += 3 * day;
-    await dated.commit(null, [{ path: 'A.md', expect: { text: '- [ ] a\n- [ ] b' }, content: { text: '- [ ] a\n- [ ] new\n- [ ] b' } }]);
+    await dated.commit(TYPING, [{ path: 'A.md', expect: { text: '- [ ] a\n- [ ] b' }, content: { text: '- [ ] a\n- [ ] new\n- [ ] b' } }]);
     await dated2.rename('A.md', 'B');
     const seen = (await dated.get('B.md'))?.seen ?? [];
     const [first = 0] = seen[0]?.slice(1) ?? [];

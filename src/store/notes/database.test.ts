@@ -2,7 +2,8 @@ import 'fake-indexeddb/auto';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { foldPath } from '../../core/note/names/path';
-import { type Step, type StoredNote, NewerStoreError, RecadoDatabase } from './database';
+import type { StoredNote } from './content';
+import { type Step, NewerStoreError, RecadoDatabase } from './database';
 import { failureSentence } from './failure';
 import { NoteStore } from './note-store';
 import { tabOn } from '../test-desk';
@@ -93,4 +94,20 @@ describe('the id of a note', () => {
     await actions.create('', 'Boxes', '');
     expect(await idAt('Boxes.md')).not.toBe(id);
   });
+});
+
+it('an older tab that holds the store is told of, and when it is closed the store opens by itself', async () => {
+  await makeOld('held', FIXTURE.version);
+  const held = await new Promise<IDBDatabase>((resolve) => {
+    const request = indexedDB.open('held');
+    request.onsuccess = () => resolve(request.result);
+  });
+  const db = new RecadoDatabase('held');
+  const blocked = new Promise<void>((resolve) => db.on('blocked', () => resolve()));
+  const opened = db.openOwn();
+  await blocked;
+  held.close();
+  await opened;
+  expect(await db.notes.count()).toBe(FIXTURE.notes.length);
+  db.close();
 });

@@ -1,47 +1,25 @@
 import Dexie, { type Table } from 'dexie';
-import type { LineDays } from '../../core/note/facts/line-days';
-import { DATABASE_NAME } from './database-name';
+import type { Part } from '../acting/step-parts';
+import { type Content, type DemoState, type Marked, type StoredNote, newNoteId } from './content';
+import type { Origin } from './origin';
+import { DATABASE_NAME, NEWEST, TABLES } from './schema';
 import { isStoreClosed } from './failure';
-
-/** What a note holds: text, or bytes that are no UTF-8 and therefore only kept. */
-export type Content = { text: string } | { bytes: Uint8Array };
-
-/** A content that is known by its mark alone: enough to tell whether a note still holds it. */
-export interface Marked {
-  mark: string;
-}
-
-/** Whether a note came with the demo, and whether a person changed it since; null for a person's own. */
-export type DemoState = 'untouched' | 'edited' | null;
-
-export interface StoredNote {
-  /** Its folded path, by which it is found. */
-  key: string;
-  /** Made once and kept through rename and move, and when a deleted note is brought back. */
-  id: string;
-  /** What links and people use. */
-  path: string;
-  text: string | null;
-  bytes: Uint8Array | null;
-  /** Milliseconds since 1970. */
-  changed: number;
-  demo: DemoState;
-  /** When its lines were seen first. */
-  seen?: LineDays;
-}
 
 /** What a step did to one note; null where there was none. */
 export interface StepChange {
   path: string;
   /** The id of the note; steps that were stored before notes had one say none. */
   id?: string;
-  before: Content | null;
-  /** Of many notes that came in together only a mark is kept. */
-  after: Content | Marked | null;
+  before: Content | Part | null;
+  /** Of many notes that came in together only a mark is kept, of a long text the part that was changed. */
+  after: Content | Marked | Part | null;
   demo: DemoState;
   /** The path that the note had before the step moved it. */
   movedFrom?: string;
 }
+
+/** A change with its texts whole, as it is told of. */
+export type WholeChange = StepChange & { before: Content | null };
 
 /** One step that Undo takes back. */
 export interface Step {
@@ -50,8 +28,8 @@ export interface Step {
   label: string;
   at: number;
   changes: StepChange[];
-  /** Whether it is what was typed in a text. */
-  typed?: boolean;
+  /** What made it; steps that were stored before this was kept say none. */
+  by?: Origin['by'];
 }
 
 interface KeyedValue {
@@ -59,20 +37,12 @@ interface KeyedValue {
   value: unknown;
 }
 
-/** The newest version of the database that this program knows; the browser counts in tens. */
-const NEWEST = 2;
-
 /** The store was written by a newer version of the program. */
 export class NewerStoreError extends Error {
   constructor() {
     super('The store was written by a newer version of Recado.');
     this.name = 'NewerStoreError';
   }
-}
-
-/** A name that no other note has: 96 random bits. */
-export function newNoteId(): string {
-  return [...crypto.getRandomValues(new Uint8Array(12))].map((byte) => byte.toString(16).padStart(2, '0')).join('');
 }
 
 /** The database of the browser: notes are the truth, the rest stands beside them. */
@@ -85,9 +55,9 @@ export class RecadoDatabase extends Dexie {
   constructor(name = DATABASE_NAME) {
     // A write is called saved only when it is on the disk, not merely handed to the system.
     super(name, { chromeTransactionDurability: 'strict' });
-    this.version(1).stores({ notes: 'key', steps: '++id, tab', values: 'id' });
+    this.version(1).stores(TABLES[1]);
     this.version(2)
-      .stores({ notes: 'key, &id' })
+      .stores(TABLES[2])
       .upgrade((tables) =>
         tables
           .table<Partial<StoredNote>>('notes')
@@ -160,43 +130,3 @@ function reasonOf(transaction: IDBTransaction): Promise<DOMException | null> {
     setTimeout(() => resolve(transaction.error), SAYS_WHY);
   });
 }
-
-/** What a stored note holds. */
-export function contentOf(note: StoredNote): Content {
-  return note.bytes === null ? { text: note.text ?? '' } : { bytes: note.bytes };
-}
-
-export function sameContent(a: Content | Marked | null, b: Content | Marked | null): boolean {
-  if (a === null || b === null) return a === b;
-  if ('mark' in a || 'mark' in b) return markOf(a) === markOf(b);
-  if ('text' in a && 'text' in b) return a.text === b.text;
-  if ('bytes' in a && 'bytes' in b) {
-    return a.bytes.length === b.bytes.length && a.bytes.every((byte, index) => byte === b.bytes[index]);
-  }
-  return false;
-}
-
-/** Tells a content from any other that a person would write; no secret depends on it. */
-export function markOf(content: Content | Marked): string {
-  if ('mark' in content) return content.mark;
-  // Two FNV-1a sums with different starts: 64 bits. Texts and bytes have loops of their own, since a long text is marked while one types.
-  let first = 0x811c9dc5;
-  let second = 0x9dc5811c;
-  if ('text' in content) {
-    const { text } = content;
-    for (let index = 0; index < text.length; index++) {
-      const code = text.charCodeAt(index);
-      first = Math.imul(first ^ code, 0x01000193);
-      second = Math.imul(second ^ code, 0x01000193) ^ (first >>> 13);
-    }
-    return markFrom('t', text.length, first, second);
-  }
-  for (const byte of content.bytes) {
-    first = Math.imul(first ^ byte, 0x01000193);
-    second = Math.imul(second ^ byte, 0x01000193) ^ (first >>> 13);
-  }
-  return markFrom('b', content.bytes.length, first, second);
-}
-
-const markFrom = (kind: string, length: number, first: number, second: number): string =>
-  `${kind}${length}:${(first >>> 0).toString(36)}${(second >>> 0).toString(36)}`;

@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto';
 import { type ImportFile, importNotes } from './import-notes';
 import type { NoteStore } from './note-store';
 import { desk, text, texts } from '../test-desk';
+import { TYPING } from './origin';
 
 describe('import', () => {
   const bytes = (words: string): Uint8Array => new TextEncoder().encode(words);
@@ -65,7 +66,7 @@ describe('import', () => {
       ],
       store,
     );
-    await store.commit(null, [{ path: 'A.md', expect: text('a'), content: text('a, changed') }]);
+    await store.commit(TYPING, [{ path: 'A.md', expect: text('a'), content: text('a, changed') }]);
     expect(await store.steps.undoStep(step ?? -1)).toEqual({
       refused: '“Import of 2 notes” cannot be undone: “A” was changed at the same place since.',
     });
@@ -77,9 +78,9 @@ describe('import', () => {
     await ready;
     const commit = store.commit.bind(store);
     let commits = 0;
-    const failing = jest.spyOn(store, 'commit').mockImplementation((label, writes) => {
+    const failing = jest.spyOn(store, 'commit').mockImplementation((origin, writes) => {
       if (++commits === 2) return Promise.reject(Object.assign(new Error('full'), { name: 'QuotaExceededError' }));
-      return commit(label, writes);
+      return commit(origin, writes);
     });
     const files = Array.from({ length: 900 }, (_, index) => ({ path: `note ${index}.md`, bytes: bytes('x') }));
     const report = await run(files, store);
@@ -95,12 +96,12 @@ describe('import', () => {
     await ready;
     const commit = store.commit.bind(store);
     let first = true;
-    const racing = jest.spyOn(store, 'commit').mockImplementation(async (label, writes) => {
+    const racing = jest.spyOn(store, 'commit').mockImplementation(async (origin, writes) => {
       if (first) {
         first = false;
-        await commit(null, [{ path: 'A.md', expect: null, content: text('theirs') }]);
+        await commit(TYPING, [{ path: 'A.md', expect: null, content: text('theirs') }]);
       }
-      return commit(label, writes);
+      return commit(origin, writes);
     });
     const report = await run([{ path: 'A.md', bytes: bytes('mine') }], store);
     racing.mockRestore();

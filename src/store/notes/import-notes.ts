@@ -1,10 +1,12 @@
 import { decodeUtf8 } from '../../core/note/blocks/decode';
 import { cleanPath, foldPath, numbered } from '../../core/note/names/path';
-import { type Content, type StepChange, contentOf, markOf, sameContent } from './database';
+import { type Content, contentOf, markOf, sameContent } from './content';
+import type { WholeChange } from './database';
 import { failureSentence } from './failure';
 import type { NoteStore } from './note-store';
 import type { NoteWrite } from './note-write';
 import { SETTINGS_FILE } from '../device/settings-file';
+import { IMPORT } from './origin';
 
 /** A file from outside; `bytes` is null when it could not be read, and `problem` says why. */
 export interface ImportFile {
@@ -60,7 +62,7 @@ export async function importNotes(
     failed: null,
     step: null,
   };
-  const came: StepChange[] = [];
+  const came: WholeChange[] = [];
   let batch: Arrival[] = [];
   let read = 0;
   const flush = async (): Promise<void> => {
@@ -84,7 +86,9 @@ export async function importNotes(
     report.failed = failureSentence(error);
   }
   if (came.length > 0)
-    report.step = await store.steps.record(`Import of ${came.length} ${came.length === 1 ? 'note' : 'notes'}`, came).catch(() => null);
+    report.step = await store.steps
+      .record({ ...IMPORT, label: `Import of ${came.length} ${came.length === 1 ? 'note' : 'notes'}` }, came)
+      .catch(() => null);
   return report;
 }
 
@@ -94,7 +98,7 @@ interface Arrival {
   content: Content;
 }
 
-const cameIn = (path: string, content: Content): StepChange => ({ path, before: null, after: { mark: markOf(content) }, demo: null });
+const cameIn = (path: string, content: Content): WholeChange => ({ path, before: null, after: { mark: markOf(content) }, demo: null });
 
 /** Stores some notes, each where it finds a free path; what is here already is reported. Starts over when another tab took a path. */
 async function storeBatch(store: NoteStore, batch: readonly Arrival[], report: ImportReport): Promise<Arrival[]> {
@@ -102,7 +106,7 @@ async function storeBatch(store: NoteStore, batch: readonly Arrival[], report: I
     const placed: { from: Arrival; path: string }[] = [];
     const same: string[] = [];
     const taken = new Map<string, Content>();
-    const present = await store.db.notes.bulkGet(batch.map(({ path }) => foldPath(path)));
+    const present = await store.many(batch.map(({ path }) => path));
     for (const [index, arrival] of batch.entries()) {
       const note = present[index];
       const path = note || taken.has(foldPath(arrival.path)) ? await placeBeside(store, arrival, taken) : arrival.path;
@@ -114,7 +118,7 @@ async function storeBatch(store: NoteStore, batch: readonly Arrival[], report: I
       taken.set(foldPath(path), arrival.content);
     }
     const writes = placed.map(({ from, path }): NoteWrite => ({ path, expect: null, content: from.content }));
-    if (writes.length > 0 && !(await store.commit(null, writes)).saved) continue;
+    if (writes.length > 0 && !(await store.commit(IMPORT, writes)).saved) continue;
     report.same.push(...same);
     for (const { from, path } of placed) {
       if (path === from.path) report.added.push(path);

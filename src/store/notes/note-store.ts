@@ -1,47 +1,20 @@
 import { dayOfDate } from '../../core/calendar/day';
 import { type LineDays, daysAfter } from '../../core/note/facts/line-days';
 import { foldPath } from '../../core/note/names/path';
-import {
-  type Content,
-  type DemoState,
-  type RecadoDatabase,
-  type StepChange,
-  type StoredNote,
-  contentOf,
-  newNoteId,
-  sameContent,
-} from './database';
+import { type DemoState, type StoredNote, contentOf, newNoteId, sameContent } from './content';
+import type { RecadoDatabase, WholeChange } from './database';
 import { Listeners, reportProblem } from './listeners';
+import type { CommitResult, NoteListener, NoteSource, Portion, StoreChange } from './note-source';
 import type { NoteWrite } from './note-write';
+import { type Origin, UNDO } from './origin';
+import { storedNotes } from './read-notes';
 import { Steps } from '../acting/steps';
-
-/** `step` is what Undo takes back; null when there is none. */
-export type CommitResult = { saved: true; seen: (LineDays | null)[]; step: number | null } | { saved: false; conflict: string };
-
-/** A note that changed, in this tab or another. */
-export interface StoreChange {
-  path: string;
-  content: Content | null;
-  /** When its lines were seen first; null for no note. */
-  seen: LineDays | null;
-  /** Whether another tab wrote it. */
-  elsewhere: boolean;
-  /** Where the note is now, when it went from this path because it was moved. */
-  movedTo?: string;
-}
-
-interface Listener {
-  /** This tab did a step, which Undo takes back; told before its changes. */
-  stepped(step: { id: number; paths: readonly string[] }): void;
-  changed(changes: readonly StoreChange[]): void;
-  /** How many writes are on their way to the disk. */
-  writing(count: number): void;
-  valueChanged(id: string): void;
-}
 
 /** What other tabs are told. */
 interface Broadcast {
   paths?: string[];
+  /** What made them change. */
+  by?: Origin['by'];
   /** Old and new path of the notes that were moved. */
   moves?: [string, string][];
   value?: string;
@@ -52,10 +25,10 @@ interface Broadcast {
  * saw, or nothing is written. It resolves after the browser has made the transaction durable; a listener that
  * fails is reported, and changes nothing of that.
  */
-export class NoteStore {
+export class NoteStore implements NoteSource {
   /** What this tab did, and Undo takes back. */
   readonly steps: Steps;
-  private readonly listeners: Listeners<Listener>;
+  private readonly listeners: Listeners<NoteListener>;
   private readonly channel: BroadcastChannel | null;
   private writes = 0;
   /** How often this tab committed; what was read from the disk before is older than what was told then. */
@@ -69,16 +42,16 @@ export class NoteStore {
     /** Hears of errors that nobody waits for. */
     private readonly problem: (error: unknown) => void = reportProblem,
   ) {
-    this.listeners = new Listeners<Listener>(problem);
+    this.listeners = new Listeners<NoteListener>(problem);
     this.steps = new Steps(db, tab, now, {
-      commit: async (writes) => (await this.commit(null, writes, true)).saved,
+      commit: async (writes) => (await this.commit(UNDO, writes)).saved,
       writing: (write) => this.countWriting(write),
     });
     this.channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(`recado-${db.name}`);
     if (this.channel) this.channel.onmessage = (event: MessageEvent<Broadcast>) => void this.hear(event.data).catch(problem);
   }
 
-  listen(listener: Partial<Listener>): () => void {
+  listen(listener: Partial<NoteListener>): () => void {
     return this.listeners.add(listener);
   }
 
@@ -95,6 +68,23 @@ export class NoteStore {
     return (await this.get(path))?.text ?? null;
   }
 
+  many(paths: readonly string[]): Promise<(StoredNote | undefined)[]> {
+    return this.db.notes.bulkGet(paths.map(foldPath));
+  }
+
+  /** Whether any note is as wanted; it looks no further than the first. */
+  async has(wanted: (note: StoredNote) => boolean): Promise<boolean> {
+    return (await this.db.notes.filter(wanted).first()) !== undefined;
+  }
+
+  portions(size: number): AsyncIterable<Portion> {
+    return storedNotes(size, this.db.name);
+  }
+
+  reopen(error: unknown): Promise<boolean> {
+    return this.db.reopen(error);
+  }
+
   all(): Promise<StoredNote[]> {
     return this.db.notes.toArray();
   }
@@ -104,23 +94,18 @@ export class NoteStore {
     return new Set(await this.db.notes.toCollection().primaryKeys());
   }
 
-  /**
-   * Writes notes as one step.
-   *
-   * @param label what Undo says, such as “Done: Book the scissor lift”; null when Undo leaves it out
-   * @param keepsUndone whether steps that were taken back can still be done again although this is a new one
-   * @throws what the browser says when it could not write; nothing is changed then
-   */
-  async commit(label: string | null, writes: readonly NoteWrite[], keepsUndone = false): Promise<CommitResult> {
-    const result = await this.countWriting(() => this.db.atomically(() => this.write(label, writes)));
+  /** Writes notes as one step, where its origin has a label. */
+  async commit(origin: Origin, writes: readonly NoteWrite[]): Promise<CommitResult> {
+    const result = await this.countWriting(() => this.db.atomically(() => this.write(origin, writes)));
     if (!result.saved) return result;
-    if (label !== null && !keepsUndone) this.steps.forgetUndone();
-    this.tell(writes, result);
+    // Something new was done: what was taken back cannot be done again any more.
+    if (origin.label !== null && origin.by !== 'undo') this.steps.forgetUndone();
+    this.tell(origin.by, writes, result);
     return result;
   }
 
-  private async write(label: string | null, writes: readonly NoteWrite[]): Promise<CommitResult> {
-    const changes: StepChange[] = [];
+  private async write(origin: Origin, writes: readonly NoteWrite[]): Promise<CommitResult> {
+    const changes: WholeChange[] = [];
     const keys = writes.map((write) => foldPath(write.path));
     const places = new Map(keys.map((key, index) => [key, index]));
     const present = await this.db.notes.bulkGet(keys);
@@ -149,7 +134,7 @@ export class NoteStore {
     await this.db.notes.bulkPut(
       writes.flatMap((write, index) => this.record(write, ids[index] ?? newNoteId(), present[index]?.demo ?? null, seen[index] ?? null)),
     );
-    const step = label === null ? null : await this.steps.add(label, changes);
+    const step = origin.label === null ? null : await this.steps.add({ ...origin, label: origin.label }, changes);
     return { saved: true, seen, step };
   }
 
@@ -202,17 +187,17 @@ export class NoteStore {
     return next;
   }
 
-  private tell(writes: readonly NoteWrite[], { seen, step }: { seen: readonly (LineDays | null)[]; step: number | null }): void {
+  private tell(by: Origin['by'], writes: readonly NoteWrite[], { seen, step }: Extract<CommitResult, { saved: true }>): void {
     this.commits++;
     const paths = writes.map((write) => write.path);
     const moves = writes.flatMap(({ path, movedFrom }): [string, string][] => (movedFrom === undefined ? [] : [[movedFrom, path]]));
-    this.post({ paths, ...(moves.length > 0 && { moves }) });
-    if (step !== null) this.listeners.tell((one) => one.stepped?.({ id: step, paths }));
-    const changes = writes.map(({ path, content }, index) => ({ path, content, seen: seen[index] ?? null, elsewhere: false }));
+    this.post({ paths, by, ...(moves.length > 0 && { moves }) });
+    if (step !== null) this.listeners.tell((one) => one.stepped?.({ id: step, paths, by }));
+    const changes = writes.map(({ path, content }, index) => ({ path, content, seen: seen[index] ?? null, by, elsewhere: false }));
     this.tellChanges(changes, moves);
   }
 
-  private async hear({ paths, moves = [], value }: Broadcast): Promise<void> {
+  private async hear({ paths, by = 'typing', moves = [], value }: Broadcast): Promise<void> {
     if (value !== undefined) this.listeners.tell((one) => one.valueChanged?.(value));
     if (!paths) return;
     const keys = paths.map(foldPath);
@@ -225,7 +210,7 @@ export class NoteStore {
     } while (read !== this.commits);
     const changes = paths.map((path, index) => {
       const note = notes[index];
-      return { path: note?.path ?? path, content: note ? contentOf(note) : null, seen: note?.seen ?? null, elsewhere: true };
+      return { path: note?.path ?? path, content: note ? contentOf(note) : null, seen: note?.seen ?? null, by, elsewhere: true };
     });
     this.tellChanges(changes, moves);
   }

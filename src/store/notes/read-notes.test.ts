@@ -1,6 +1,8 @@
 import 'fake-indexeddb/auto';
-import { RecadoDatabase, type StoredNote } from './database';
-import { type Portion, storedNotes } from './read-notes';
+import type { StoredNote } from './content';
+import { RecadoDatabase } from './database';
+import type { Portion } from './note-source';
+import { storedNotes } from './read-notes';
 
 const noteOf = (index: number): StoredNote => ({
   id: `id ${index}`,

@@ -1,13 +1,9 @@
-import type { StoredNote } from './database';
-import { DATABASE_NAME } from './database-name';
+import type { StoredNote } from './content';
+import type { NoteReader, Portion } from './note-source';
+import { DATABASE_NAME, NOTES } from './schema';
 
-const NOTES = 'notes';
-
-/** Some of the stored notes, and how many there are in all. */
-export interface Portion {
-  notes: StoredNote[];
-  all: number;
-}
+/** What the workers read notes through: the database, without the library that writes it. */
+export const STORED_NOTES: NoteReader = { portions: (size) => storedNotes(size) };
 
 /**
  * Reads all stored notes, in the order of their keys, without the library that the page writes them with: the worker needs nothing

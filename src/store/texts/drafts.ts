@@ -2,7 +2,7 @@ import * as z from 'zod/mini';
 import { editorText, storedText } from '../../core/note/blocks/line-endings';
 import { foldPath } from '../../core/note/names/path';
 import { type Change, applyChanges } from '../../core/task/writing/edit';
-import { markOf } from '../notes/database';
+import { markOf } from '../notes/content';
 import type { DeviceMemory } from '../device/device-memory';
 
 z.config({ jitless: true });

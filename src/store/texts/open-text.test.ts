@@ -1,8 +1,9 @@
 import 'fake-indexeddb/auto';
-import { markOf } from '../notes/database';
+import { markOf } from '../notes/content';
 import { draftText } from './drafts';
 import { recoverDrafts } from './recover-drafts';
 import { desk, tabs, text, texts, until } from '../test-desk';
+import { TYPING } from '../notes/origin';
 
 const PATH = 'Journal/2026-11-23.md';
 const OTHER = 'Journal/2026-11-23 (other text).md';
@@ -53,7 +54,7 @@ describe('a note that is written', () => {
 
   it('that was deleted does not come back by the last saving', async () => {
     const { store, editing } = await written('one');
-    await store.commit(null, [{ path: PATH, expect: text('one'), content: null }]);
+    await store.commit(TYPING, [{ path: PATH, expect: text('one'), content: null }]);
     await until(() => editing.removed.length > 0, 'told');
     await editing.leave();
     expect(await store.text(PATH)).toBeNull();
@@ -62,7 +63,7 @@ describe('a note that is written', () => {
   it('that was deleted while words were not saved leaves them in a second text', async () => {
     const { store, apart, editing } = await written('one');
     editing.type(' and more');
-    await store.commit(null, [{ path: PATH, expect: text('one'), content: null }]);
+    await store.commit(TYPING, [{ path: PATH, expect: text('one'), content: null }]);
     await editing.leave();
     expect(await texts(store)).toEqual({ [OTHER]: 'one and more' });
     expect(apart).toEqual([{ why: 'deleted', of: PATH, path: OTHER }]);
@@ -70,9 +71,9 @@ describe('a note that is written', () => {
 
   it('that was deleted goes into the other text that is there, which keeps its own words', async () => {
     const { store, editing } = await written('one');
-    await store.commit(null, [{ path: OTHER, expect: null, content: text('one of theirs') }]);
+    await store.commit(TYPING, [{ path: OTHER, expect: null, content: text('one of theirs') }]);
     editing.type(' and more');
-    await store.commit(null, [{ path: PATH, expect: text('one'), content: null }]);
+    await store.commit(TYPING, [{ path: PATH, expect: text('one'), content: null }]);
     await editing.text.save();
     expect(editing.surface.text()).toBe('one of theirs\none and more');
     editing.type('.');
@@ -137,9 +138,9 @@ describe('a save that fails', () => {
     const commit = here.store.commit.bind(here.store);
     let letGo: () => void = () => undefined;
     const held = new Promise<void>((resolve) => (letGo = resolve));
-    const slow = jest.spyOn(here.store, 'commit').mockImplementation(async (label, writes) => {
+    const slow = jest.spyOn(here.store, 'commit').mockImplementation(async (origin, writes) => {
       await held;
-      return commit(label, writes);
+      return commit(origin, writes);
     });
     here.editing.type(' two');
     void here.editing.leave();
@@ -164,7 +165,7 @@ describe('a save that fails', () => {
     const commit = here.store.commit.bind(here.store);
     const failing = jest
       .spyOn(here.store, 'commit')
-      .mockImplementation((label, writes) => (writes[0]?.path === PATH ? Promise.reject(full) : commit(label, writes)));
+      .mockImplementation((origin, writes) => (writes[0]?.path === PATH ? Promise.reject(full) : commit(origin, writes)));
     here.editing.type('!');
     await here.editing.text.save();
     other.type('crate');
@@ -305,8 +306,8 @@ describe('a draft', () => {
     let letGo: () => void = () => undefined;
     const held = new Promise<void>((resolve) => (letGo = resolve));
     let first = true;
-    const slow = jest.spyOn(here.store, 'commit').mockImplementation(async (label, writes) => {
-      const result = await commit(label, writes);
+    const slow = jest.spyOn(here.store, 'commit').mockImplementation(async (origin, writes) => {
+      const result = await commit(origin, writes);
       if (!first) return new Promise(() => undefined);
       first = false;
       await held;
@@ -329,7 +330,7 @@ describe('a draft', () => {
     if (!a || !b) throw new Error('two tabs');
     const editing = await a.edit(PATH);
     editing.type(' typed last', 0);
-    await b.store.commit(null, [{ path: PATH, expect: text('one\n\ntwo'), content: text('one\n\ntwo, elsewhere') }]);
+    await b.store.commit(TYPING, [{ path: PATH, expect: text('one\n\ntwo'), content: text('one\n\ntwo, elsewhere') }]);
     // The page of the first tab is gone; the other one starts.
     jest.spyOn(a.store, 'commit').mockReturnValue(new Promise(() => undefined));
     expect(await recoverDrafts(b.openTexts, (tab) => tab === 'b')).toEqual([{ path: PATH, is: 'merged' }]);
@@ -345,7 +346,7 @@ describe('a draft', () => {
     here.drafts.keep('A.md', 'one', [change]);
     here.drafts.keep('B.md', 'one', [change]);
     here.drafts.keep('C.md', 'y'.repeat(300_000), [change]);
-    await here.store.commit(null, [
+    await here.store.commit(TYPING, [
       { path: 'A.md', expect: text('one'), content: text('one theirs') },
       { path: 'B.md', expect: text('one'), content: null },
     ]);
@@ -426,7 +427,7 @@ describe('what was typed, when the note is left', () => {
     const { store, editing } = await written('one\n\ntwo');
     editing.type(' mine', 0);
     await editing.text.save();
-    await store.commit(null, [{ path: PATH, expect: text('one mine\n\ntwo'), content: text('one mine\n\ntwo theirs') }]);
+    await store.commit(TYPING, [{ path: PATH, expect: text('one mine\n\ntwo'), content: text('one mine\n\ntwo theirs') }]);
     await editing.leave();
     expect(await store.steps.undo()).toEqual({ undone: 'Typing in “2026-11-23”' });
     expect(await store.text(PATH)).toBe('one\n\ntwo theirs');

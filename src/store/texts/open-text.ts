@@ -4,9 +4,11 @@ import { type Change, differenceOf } from '../../core/task/writing/edit';
 import type { Drafts } from './drafts';
 import { failureExplained, failureSentence } from '../notes/failure';
 import { mergeTexts } from './merge';
-import type { NoteStore, StoreChange } from '../notes/note-store';
+import type { StoreChange } from '../notes/note-source';
+import type { NoteStore } from '../notes/note-store';
 import { RestTimer } from './rest-timer';
 import { type SetAside, intoOtherText, saveText } from './save-text';
+import { TYPING } from '../notes/origin';
 
 /** Milliseconds after the last key, and at most between two savings while typing goes on. */
 const PAUSE = 300;
@@ -205,7 +207,7 @@ export class OpenText {
     } catch (error) {
       this.inFlight = null;
       this.fail(error);
-      await this.host.store.db.reopen(error);
+      await this.host.store.reopen(error);
     }
   }
 
@@ -256,7 +258,7 @@ export class OpenText {
       return this.write(null);
     }
     const other = await intoOtherText(this.host.store, this.path, text, this.base ?? '');
-    if (other.writes.length > 0 && !(await this.host.store.commit(null, other.writes)).saved) return this.follow(text);
+    if (other.writes.length > 0 && !(await this.host.store.commit(TYPING, other.writes)).saved) return this.follow(text);
     this.stored(text, null);
     this.run = null;
     this.host.apart({ why: 'deleted', of: this.path, path: other.path });

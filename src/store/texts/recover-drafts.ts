@@ -1,12 +1,13 @@
 import { editorText } from '../../core/note/blocks/line-endings';
 import { baseNameOf } from '../../core/note/names/path';
-import { markOf } from '../notes/database';
+import { markOf } from '../notes/content';
 import { type Draft, draftText, draftWords } from './drafts';
 import type { NoteStore } from '../notes/note-store';
 import { keptText } from './open-text';
 import type { OpenTexts } from './open-texts';
 import { intoOtherText, saveText } from './save-text';
 import { writeNote } from '../notes/write-note';
+import { command } from '../notes/origin';
 
 /** What became of words that a page left behind. */
 export interface Recovered {
@@ -55,7 +56,7 @@ async function keepWords(store: NoteStore, path: string, words: string): Promise
   if (words.trim() === '') return null;
   for (;;) {
     const other = await intoOtherText(store, path, words, '');
-    if (other.writes.length === 0 || (await store.commit(`Brought back: ${baseNameOf(path)}`, other.writes)).saved)
+    if (other.writes.length === 0 || (await store.commit(command(`Brought back: ${baseNameOf(path)}`), other.writes)).saved)
       return { path: other.path, is: 'aside' };
   }
 }

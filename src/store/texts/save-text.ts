@@ -1,5 +1,6 @@
 import { foldPath, freePath } from '../../core/note/names/path';
-import { contentOf } from '../notes/database';
+import { contentOf } from '../notes/content';
+import { TYPING, command } from '../notes/origin';
 import { mergeForBoth, mergeForTheirs } from './merge';
 import type { NoteStore } from '../notes/note-store';
 import type { NoteWrite } from '../notes/note-write';
@@ -52,7 +53,8 @@ export async function saveText(store: NoteStore, { path, base, text, aside = nul
       }
     }
     if (next !== present) writes.push({ path: note?.path ?? path, expect: note ? contentOf(note) : null, content: { text: next } });
-    if (writes.length === 0 || (await store.commit(label, writes)).saved) return { is: 'saved', text: next, aside: kept };
+    if (writes.length === 0 || (await store.commit(label === null ? TYPING : command(label), writes)).saved)
+      return { is: 'saved', text: next, aside: kept };
   }
   throw new Error('The note is being written elsewhere all the time.');
 }

@@ -4,12 +4,13 @@ import { mergeTexts } from './merge';
 import { mergeForBoth, mergeForTheirs } from './merge';
 import { saveText } from './save-text';
 import { desk, text, texts } from '../test-desk';
+import { TYPING } from '../notes/origin';
 
 describe('saving what an editor holds', () => {
   it('merges what changed elsewhere on other lines', async () => {
     const { store, ready } = desk({ 'A.md': 'one\n\ntwo\n' });
     await ready;
-    await store.commit(null, [{ path: 'A.md', expect: text('one\n\ntwo\n'), content: text('one\n\ntwo, elsewhere\n') }]);
+    await store.commit(TYPING, [{ path: 'A.md', expect: text('one\n\ntwo\n'), content: text('one\n\ntwo, elsewhere\n') }]);
     expect(await saveText(store, { path: 'A.md', base: 'one\n\ntwo\n', text: 'one, here\n\ntwo\n' })).toEqual({
       is: 'saved',
       text: 'one, here\n\ntwo, elsewhere\n',
@@ -20,7 +21,7 @@ describe('saving what an editor holds', () => {
   it('keeps both texts when the same line changed', async () => {
     const { store, ready } = desk({ 'A.md': 'one\n' });
     await ready;
-    await store.commit(null, [{ path: 'A.md', expect: text('one\n'), content: text('theirs\n') }]);
+    await store.commit(TYPING, [{ path: 'A.md', expect: text('one\n'), content: text('theirs\n') }]);
     await saveText(store, { path: 'A.md', base: 'one\n', text: 'mine\n' });
     expect(await texts(store)).toEqual({ 'A.md': 'theirs\n', 'A (other text).md': 'mine\n' });
   });

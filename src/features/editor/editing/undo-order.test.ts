@@ -6,6 +6,7 @@ import { writeNote } from '../../../store/notes/write-note';
 import { EditorSurface } from '../editor-surface';
 import { watchedView } from '../test-view';
 import { UndoOrder } from './undo-order';
+import { TYPING } from '../../../store/notes/origin';
 
 const HERE = 'Journal/2026-11-23.md';
 const THERE = 'Crates.md';
@@ -14,7 +15,7 @@ let count = 0;
 /** A note in an editor, beside another note. */
 async function desk(text: string, there = '- [ ] there') {
   const { store, actions, openTexts } = tabOn(`order-${count++}`);
-  await store.commit(null, [
+  await store.commit(TYPING, [
     { path: HERE, expect: null, content: { text } },
     { path: THERE, expect: null, content: { text: there } },
   ]);
@@ -142,7 +143,7 @@ describe('undo over typing and actions', () => {
     const { actions, store, undo: back, stored, told } = await desk('- [ ] here\n- [ ] stays', '# Crates\n');
     await actions.act({ path: HERE, line: 0, expected: '- [ ] here' }, { do: 'move', to: 'Crates' }, 'Moved: here');
     const moved = (await store.text(THERE)) ?? '';
-    await store.commit(null, [{ path: THERE, expect: { text: moved }, content: { text: moved.replace('[ ] here', '[x] here') } }]);
+    await store.commit(TYPING, [{ path: THERE, expect: { text: moved }, content: { text: moved.replace('[ ] here', '[x] here') } }]);
     const before = await stored();
     await back();
     expect(told).toEqual(['“Moved: here” cannot be undone: “Crates” was changed at the same place since.']);

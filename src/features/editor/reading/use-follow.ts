@@ -20,7 +20,7 @@ export function useFollow(path: string): (target: FollowTarget) => void {
     (target) => {
       const toNote = async (name: string, heading: string | null): Promise<void> => {
         // A link without a note is one within its own.
-        const found = name === '' ? path : await engine.resolve(name, path);
+        const found = name === '' ? path : await engine.ask('resolve', { target: name, from: path });
         if (found === null)
           dispatch(frameSlice.actions.dialogShown({ is: 'new-note', title: baseNameOf(name), folder: folderFor(name, path) }));
         else void navigate(noteAddress(found, (await lineOfHeading(store, found, heading)) ?? undefined));

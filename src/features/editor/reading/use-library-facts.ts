@@ -30,7 +30,7 @@ export function useRefProblems(path: string): ReadonlyMap<number, readonly Probl
   useEffect(() => {
     if (!overview) return;
     let current = true;
-    void engine.refProblems(path).then((found) => {
+    void engine.ask('refProblems', { path }).then((found) => {
       if (!current) return;
       setProblems((before) => (found.length === 0 && before.size === 0 ? before : new Map(found.map((one) => [one.line, one.problems]))));
     });

@@ -53,7 +53,7 @@ export function NewTaskField({ gather, at, written, onClose }: NewTaskFieldProps
       name === ''
         ? null
         : (notes?.find((note) => foldPath(note.path) === foldPath(name))?.path ??
-          (await engine.resolve(name, at)) ??
+          (await engine.ask('resolve', { target: name, from: at })) ??
           (/\.md$/i.test(name) ? name : null));
     if (path === null) {
       refuse(`There is no note “${name}”, so nothing was written.`);

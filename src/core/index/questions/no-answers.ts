@@ -1,0 +1,10 @@
+import type { QuestionName, Questions } from './questions';
+
+/** What is said where no answer can be had, as before the notes are read or when the engine died. */
+export const NO_ANSWERS: { readonly [Name in QuestionName]: Questions[Name]['answer'] } = {
+  why: null,
+  find: [],
+  tasksOf: [],
+  refProblems: [],
+  resolve: null,
+};

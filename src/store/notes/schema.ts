@@ -1,0 +1,14 @@
+/** The database of the browser, told once; apart, so that who only reads it need not load the library that writes it. */
+export const DATABASE_NAME = 'recado';
+
+/** The newest version of the database that this program knows; the browser counts in tens. */
+export const NEWEST = 2;
+
+/** The table of the notes. */
+export const NOTES = 'notes';
+
+/** What each version of the database changed in its tables: their primary key and indexes, as Dexie writes them. */
+export const TABLES = {
+  1: { [NOTES]: 'key', steps: '++id, tab', values: 'id' },
+  2: { [NOTES]: 'key, &id' },
+} as const;
