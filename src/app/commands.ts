@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import type { Command } from '../features/commands/command';
-import { COMMANDS, type CommandId } from '../features/commands/definitions';
+import { COMMANDS, type IdIn } from '../features/commands/definitions';
 import { useCommandKeys } from '../features/commands/use-key-of';
 import { useExport } from '../features/exchange/use-export';
 import { dayAddress, noteAddress } from '../features/session/places/addresses';
@@ -9,7 +9,6 @@ import { frameSlice } from '../features/session/state/frame-slice';
 import { useServices } from '../features/session/state/services';
 import { useAppDispatch } from '../features/session/state/state';
 import { useRedo, useUndo } from '../features/session/acting/use-act';
-import { runOnRow, noteRun, runInText } from '../features/session/places/page-commands';
 
 /** What every command does, with its key; the menu of commands and the keys come from here. */
 export function useCommands(): Command[] {
@@ -19,13 +18,13 @@ export function useCommands(): Command[] {
   const redo = useRedo();
   const exportAll = useExport();
   const keys = useCommandKeys();
-  const { clock } = useServices();
+  const { clock, commands: desk } = useServices();
   return useMemo((): Command[] => {
     const { toggled, dialogShown, besideChosen } = frameSlice.actions;
-    const runs: Partial<Record<CommandId, () => void>> = {
+    const everywhere: Record<IdIn<'everywhere'>, () => void> = {
       menu: () => dispatch(dialogShown({ is: 'commands' })),
       undo: () => void undo(),
-      redo: () => void (runInText('redo') || redo()),
+      redo: () => void redo(),
       journal: () => void navigate(dayAddress(clock.now().day)),
       today: () => void navigate(noteAddress('Agenda/Today.md')),
       page: focusPage,
@@ -41,21 +40,24 @@ export function useCommands(): Command[] {
       keys: () => void navigate('/settings#keys'),
       print: () => window.print(),
     };
-    return COMMANDS.flatMap((command): Command[] => {
-      const key = keys.get(command.id) ?? null;
-      const run = runs[command.id];
-      const base = { id: command.id, title: command.title, key, heard: command.scope === 'everywhere' || command.scope === 'note' };
-      if (command.id === 'undo' || command.id === 'redo') return run ? [{ ...base, when: () => !isWriting(), run }] : [];
-      if (run) return [{ ...base, run }];
-      if (command.scope === 'note') return [{ ...base, when: () => noteRun(command.id) !== undefined, run: () => noteRun(command.id)?.() }];
-      // Commands of the text run on the editor that is on the page; those of lists on the focused row.
-      if (command.scope === 'list') return [{ ...base, when: () => runOnRow() !== null, run: () => runOnRow()?.(command.id) }];
-      return [{ ...base, when: () => runOnRow() === null && runInText(command.id, true), run: () => void runInText(command.id) }];
+    return COMMANDS.map((command): Command => {
+      const { id, title, scope } = command;
+      const base = { id, title, key: keys.get(id) ?? null, heard: scope === 'everywhere' || scope === 'note' };
+      switch (scope) {
+        case 'everywhere':
+          // In a field or in the editor, Undo is that field's own.
+          return { ...base, ...((id === 'undo' || id === 'redo') && { when: () => !isWriting() }), run: everywhere[id] };
+        case 'note':
+          return { ...base, when: () => Boolean(desk.note?.[id]), run: () => desk.note?.[id]?.() };
+        case 'list':
+          return { ...base, when: () => desk.row !== null, run: () => desk.row?.run(id) };
+        case 'text':
+          return { ...base, when: () => desk.row === null && desk.text !== null, run: () => void desk.text?.run(id) };
+      }
     });
-  }, [navigate, dispatch, undo, redo, exportAll, keys, clock]);
+  }, [navigate, dispatch, undo, redo, exportAll, keys, clock, desk]);
 }
 
-/** In a field or in the editor, Undo is that field's own. */
 function isWriting(): boolean {
   const { activeElement } = document;
   return (

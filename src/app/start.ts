@@ -13,6 +13,7 @@ import { OpenTexts } from '../store/texts/open-texts';
 import type { Recovered } from '../store/texts/recover-drafts';
 import { type Settings, changedSettings, readSettings } from '../store/device/settings';
 import { type Tab, claimTab } from '../store/device/tab';
+import { CommandDesk } from '../features/commands/command-desk';
 import { actionContext } from '../features/session/acting/action-context';
 import { noteAddress } from '../features/session/places/addresses';
 import { Clock } from '../features/session/state/clock';
@@ -91,6 +92,7 @@ export async function start(blocked: () => void): Promise<Started> {
     texts,
     engine,
     clock,
+    commands: new CommandDesk(),
     changeSettings: async (change) => {
       const present = state.getState().settings;
       state.dispatch(settingsChanged({ ...present, ...(typeof change === 'function' ? change(present) : change) }));

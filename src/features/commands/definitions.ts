@@ -98,6 +98,12 @@ export const COMMANDS = [
 
 export type CommandId = (typeof COMMANDS)[number]['id'];
 
+/** The commands that work in one place: a table over them that lacks one does not compile. */
+export type IdIn<Where extends Scope> = Extract<(typeof COMMANDS)[number], { scope: Where }>['id'];
+
+/** What a text does by command: its own, and Undo and Redo, which there are the text's. */
+export type TextCommandId = IdIn<'text'> | 'undo' | 'redo';
+
 /** Keys that browsers keep for themselves, so that a page never sees them or takes something away. */
 const KEPT = new Set(
   [

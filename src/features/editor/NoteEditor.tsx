@@ -13,7 +13,6 @@ import { frameSlice } from '../session/state/frame-slice';
 import { useNow, useServices } from '../session/state/services';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
 import type { DialogTask, TaskDialog } from '../session/acting/task-dialog';
-import { setTextRunner } from '../session/places/page-commands';
 import { useAct } from '../session/acting/use-act';
 import { useReading } from '../session/state/use-reading';
 import { CloseUpTrail } from './reading/CloseUpTrail';
@@ -68,7 +67,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
   const [registry] = useState(() => new PortalRegistry());
   const [inserting, setInserting] = useState(false);
   const [writing, setWriting] = useState(false);
-  const { store, actions, texts, clock } = useServices();
+  const { store, actions, texts, clock, commands } = useServices();
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   const { actAll } = useAct();
@@ -205,13 +204,13 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
     editor.current = { view, open, order, follow, complete };
     dispatch(frameSlice.actions.opened(firstPath));
     if (focus) view.focus();
-    setTextRunner((id, onlyAsk, step) => {
-      if (onlyAsk) return true;
-      if (step !== undefined) return order.undoStep(step);
-      return host.current !== null && runTextCommand(view, id, host.current);
+    const leave = commands.hold('text', {
+      run: (id) => host.current !== null && runTextCommand(view, id, host.current),
+      undo: (step) => (step === undefined ? order.undo() : order.undoStep(step)),
+      redo: () => order.redo(),
     });
     return () => {
-      setTextRunner(null);
+      leave();
       order.destroy();
       editor.current = null;
       keepFolds(view.state, open.path);
@@ -219,7 +218,21 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
       void texts.end(open);
       view.destroy();
     };
-  }, [store, texts, registry, latest, latestMake, latestSettings, latestOverview, latestRecent, latestKeys, latestValues, clock, dispatch]);
+  }, [
+    store,
+    texts,
+    registry,
+    latest,
+    latestMake,
+    latestSettings,
+    latestOverview,
+    latestRecent,
+    latestKeys,
+    latestValues,
+    clock,
+    commands,
+    dispatch,
+  ]);
 
   useEffect(() => {
     const open = editor.current;

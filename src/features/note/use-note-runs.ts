@@ -2,7 +2,7 @@ import { useEffect, useMemo } from 'react';
 import { refuse } from '../session/acting/messages';
 import { saveFile } from '../exchange/save-file';
 import { frameSlice } from '../session/state/frame-slice';
-import { setNoteRuns } from '../session/places/page-commands';
+import type { NoteCommands } from '../commands/command-desk';
 import { useServices } from '../session/state/services';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { useToldDone } from '../session/acting/use-act';
@@ -16,17 +16,9 @@ interface Asking {
   again: () => void;
 }
 
-type Run = () => void;
-
-export type NoteRuns = Record<
-  `note-${'stay' | 'sink' | 'hide' | 'finished' | 'clear-foot' | 'clear-archive' | 'clear-away' | 'again' | 'save' | 'delete'}`,
-  Run
-> &
-  Partial<Record<'note-title' | 'note-move', Run>>;
-
 /** What can be done with the note on the page, for its menu; the commands and their keys do the same. */
-export function useNoteRuns(path: string, title: string, asking: Asking): NoteRuns {
-  const { actions, store } = useServices();
+export function useNoteRuns(path: string, title: string, asking: Asking): NoteCommands {
+  const { actions, store, commands } = useServices();
   const dispatch = useAppDispatch();
   const clear = useClearFinished(path, title);
   const told = useToldDone();
@@ -34,7 +26,7 @@ export function useNoteRuns(path: string, title: string, asking: Asking): NoteRu
   const shown = useAppSelector((state) => (state.settings.finished === 'hide' ? 'stay' : state.settings.finished));
   const latest = useLatest({ asking, clear, told, hides, shown });
   const titled = asking.title !== null;
-  const runs = useMemo((): NoteRuns => {
+  const runs = useMemo((): NoteCommands => {
     const finished = (where: 'stay' | 'sink' | 'hide') => () => void dispatch(frameSlice.actions.finishedChosen({ path, finished: where }));
     const clearTo = (where: 'foot' | 'archive' | 'away') => () => void latest.current.clear(where);
     const remove = async (): Promise<void> => {
@@ -57,12 +49,10 @@ export function useNoteRuns(path: string, title: string, asking: Asking): NoteRu
       'note-again': () => latest.current.asking.again(),
       'note-save': () => void save(),
       'note-delete': () => void remove(),
-      ...(titled && { 'note-title': () => latest.current.asking.title?.(), 'note-move': () => latest.current.asking.move?.() }),
+      'note-title': titled ? () => latest.current.asking.title?.() : null,
+      'note-move': titled ? () => latest.current.asking.move?.() : null,
     };
   }, [path, title, titled, actions, store, dispatch, latest]);
-  useEffect(() => {
-    setNoteRuns(runs);
-    return () => setNoteRuns({});
-  }, [runs]);
+  useEffect(() => commands.hold('note', runs), [commands, runs]);
   return runs;
 }

@@ -3,7 +3,6 @@ import { isoDay } from '../../../core/calendar/day';
 import { dayTitle } from '../../../core/calendar/day-name';
 import { fillTemplate } from '../../../core/note/facts/template';
 import { MenuAt, MenuEntry, MenuInside, MenuLine } from '../../../ui/menu';
-import { runInText } from '../../session/places/page-commands';
 import { useNow, useServices } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';
 
@@ -19,7 +18,7 @@ interface InsertMenuProps {
 
 /** What can be put into a text, for those who know no keys. */
 export function InsertMenu({ open, onOpenChange, onInsert, onLeave, title }: InsertMenuProps) {
-  const { store } = useServices();
+  const { store, commands } = useServices();
   const now = useNow();
   const templates = useAppSelector((state) => state.library.overview?.notes);
   const insert = (piece: string, block = true): void => onInsert(piece, block);
@@ -49,7 +48,7 @@ export function InsertMenu({ open, onOpenChange, onInsert, onLeave, title }: Ins
       }}
     >
       <MenuEntry label="Task" onSelect={() => insert('- [ ] |')} />
-      <MenuEntry label="A date of the task" onSelect={() => runInText('text-tail')} />
+      <MenuEntry label="A date of the task" onSelect={() => commands.text?.run('text-tail')} />
       <MenuEntry label={`Today’s date, ${dayTitle(now.day)}`} onSelect={() => insert(isoDay(now.day), false)} />
       <MenuEntry label="Link to a note" onSelect={() => insert('[[|', false)} />
       <MenuEntry label="Gather" onSelect={() => insert('```gather\ntitle |\nwhere open\n```\n')} />

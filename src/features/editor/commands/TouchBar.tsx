@@ -2,8 +2,9 @@ import { CalendarPlus, IndentDecrease, IndentIncrease, MoreHorizontal, Redo2, Sq
 import { type ComponentType, useEffect, useState } from 'react';
 import { frameSlice } from '../../session/state/frame-slice';
 import { useAppDispatch } from '../../session/state/state';
+import type { TextCommandId } from '../../commands/definitions';
 
-const TOOLS: readonly (readonly [id: string, title: string, Icon: ComponentType<{ size: number }>])[] = [
+const TOOLS: readonly (readonly [id: TextCommandId, title: string, Icon: ComponentType<{ size: number }>])[] = [
   ['text-tick', 'Tick, or make a task of the line', SquareCheck],
   ['text-out', 'Outdent', IndentDecrease],
   ['text-in', 'Indent', IndentIncrease],
@@ -14,7 +15,7 @@ const TOOLS: readonly (readonly [id: string, title: string, Icon: ComponentType<
 ];
 
 /** By touch, while a text is written: what keys do otherwise, above the keyboard of the screen. */
-export function TouchBar({ onRun }: { onRun: (id: string) => void }) {
+export function TouchBar({ onRun }: { onRun: (id: TextCommandId) => void }) {
   const bottom = useKeyboardHeight();
   const dispatch = useAppDispatch();
   return (

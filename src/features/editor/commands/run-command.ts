@@ -1,7 +1,9 @@
 import type { EditorView } from '@codemirror/view';
 import { openSearchPanel } from '@codemirror/search';
 import type { ActionContext } from '../../../core/task/acts/action-context';
+import type { Intention } from '../../../core/task/acts/intention';
 import type { Task } from '../../../core/task/line/task';
+import type { TextCommandId } from '../../commands/definitions';
 import type { DayAsked } from '../../session/acting/task-dialog';
 import { editorContext } from '../reading/editor-context';
 import { followAt } from '../reading/follow-names';
@@ -38,110 +40,95 @@ export interface TextHost {
   redo: () => boolean;
 }
 
+type TextRun = (view: EditorView, host: TextHost) => boolean;
+
+const onTasks =
+  (intention: Intention): TextRun =>
+  (view, host) =>
+    tasksMade(view, host.context()).length > 0 && actOnSelected(view, intention, host.context(), host.told);
+
+const withRemark =
+  (status: 'done' | 'cancelled'): TextRun =>
+  (view, host) => {
+    const tasks = selectedTasks(view);
+    if (tasks.length > 0) host.remark(tasks, status);
+    return tasks.length > 0;
+  };
+
+const done =
+  (run: (view: EditorView, host: TextHost) => void): TextRun =>
+  (view, host) => {
+    run(view, host);
+    return true;
+  };
+
+/** What each command does on the lines of the selection; whether it did anything. */
+const RUNS: { readonly [Id in TextCommandId]: TextRun } = {
+  'text-tick': (view, host) => {
+    const tasks = selectedTasks(view);
+    // A line that is no task becomes one; the next press ticks it.
+    if (tasks.length === 0) return convertLines(view, host.context());
+    host.tick(tasks.map((task) => task.line));
+    return true;
+  },
+  'text-done-remark': withRemark('done'),
+  'text-cancel-remark': withRemark('cancelled'),
+  'text-task': (view, host) => convertLines(view, host.context()),
+  'text-cycle': onTasks({ do: 'cycle' }),
+  'text-raise': onTasks({ do: 'raise' }),
+  'text-lower': onTasks({ do: 'lower' }),
+  'text-tail': (view, host) => {
+    // Several lines get one date together; a single one is written in place.
+    const tasks = tasksMade(view, host.context());
+    if (tasks.length > 1) {
+      host.dates(tasks, 'due');
+      return true;
+    }
+    return openTail(view) && (startCompletion(view), true);
+  },
+  'text-names': (view, host) => {
+    const tasks = selectedTasks(view);
+    if (tasks.length > 0) host.names(tasks);
+    return tasks.length > 0;
+  },
+  'text-take': (view, host) => takeOffered(view, host.context()),
+  'text-details': (view, host) => {
+    const [task] = selectedTasks(view);
+    if (!task) return false;
+    host.details(task.line);
+    return true;
+  },
+  // What completion offers is meant first.
+  'text-in': (view) => acceptCompletion(view) || shiftItem(view, 'in'),
+  'text-out': (view) => shiftItem(view, 'out'),
+  'text-up': (view) => runOutline(view, 'up'),
+  'text-down': (view) => runOutline(view, 'down'),
+  'text-duplicate': (view) => runOutline(view, 'duplicate'),
+  'text-delete': (view) => runOutline(view, 'delete'),
+  'text-fold': (view) => toggleFold(view, cursorLine(view)) || toggleRecords(view, cursorLine(view)),
+  'text-fold-branch': (view) => toggleBranch(view, cursorLine(view)),
+  'text-fold-all': (view) => foldAll(view, true),
+  'text-fold-level-1': (view) => foldToLevel(view, 1),
+  'text-fold-level-2': (view) => foldToLevel(view, 2),
+  'text-fold-level-3': (view) => foldToLevel(view, 3),
+  'text-unfold-all': (view) => foldAll(view, false),
+  'text-close-up': done((view, host) => host.closeUp(cursorLine(view))),
+  'text-wider': done((_view, host) => host.wider()),
+  'text-find': openSearchPanel,
+  'text-follow': (view) => followAt(view, view.state.selection.main.head),
+  'text-bold': (view) => toggleMark(view, '**'),
+  'text-italic': (view) => toggleMark(view, '*'),
+  'text-strike': (view) => toggleMark(view, '~~'),
+  'text-code': (view) => toggleMark(view, '`'),
+  'text-heading': (view, host) => {
+    if (!nextHeading(view)) host.told('Only a line of its own can become a heading: an item of a list, a quote or code cannot.');
+    return true;
+  },
+  'text-insert': done((_view, host) => host.insertMenu()),
+  'text-repair': (view, host) => repairLine(view, host.context(), view.state.facet(editorContext).knownPeople, host.makePerson),
+  undo: (_view, host) => host.undo(),
+  redo: (_view, host) => host.redo(),
+};
+
 /** Runs a command of the text by its id, on the lines of the selection; whether it did anything. */
-export function runTextCommand(view: EditorView, id: string, host: TextHost): boolean {
-  const line = cursorLine(view);
-  switch (id) {
-    case 'text-tick': {
-      const tasks = selectedTasks(view);
-      // A line that is no task becomes one; the next press ticks it.
-      if (tasks.length === 0) return convertLines(view, host.context());
-      host.tick(tasks.map((task) => task.line));
-      return true;
-    }
-    case 'text-done-remark':
-    case 'text-cancel-remark': {
-      const tasks = selectedTasks(view);
-      if (tasks.length > 0) host.remark(tasks, id === 'text-done-remark' ? 'done' : 'cancelled');
-      return tasks.length > 0;
-    }
-    case 'text-task':
-      return convertLines(view, host.context());
-    case 'text-cycle':
-      return tasksMade(view, host.context()).length > 0 && actOnSelected(view, { do: 'cycle' }, host.context(), host.told);
-    case 'text-raise':
-      return tasksMade(view, host.context()).length > 0 && actOnSelected(view, { do: 'raise' }, host.context(), host.told);
-    case 'text-lower':
-      return tasksMade(view, host.context()).length > 0 && actOnSelected(view, { do: 'lower' }, host.context(), host.told);
-    case 'text-tail': {
-      // Several lines get one date together; a single one is written in place.
-      const tasks = tasksMade(view, host.context());
-      if (tasks.length > 1) {
-        host.dates(tasks, 'due');
-        return true;
-      }
-      return openTail(view) && (startCompletion(view), true);
-    }
-    case 'text-names': {
-      const tasks = selectedTasks(view);
-      if (tasks.length > 0) host.names(tasks);
-      return tasks.length > 0;
-    }
-    case 'text-take':
-      return takeOffered(view, host.context());
-    case 'text-details': {
-      const [task] = selectedTasks(view);
-      if (!task) return false;
-      host.details(task.line);
-      return true;
-    }
-    case 'text-in':
-      // What completion offers is meant first.
-      return acceptCompletion(view) || shiftItem(view, 'in');
-    case 'text-out':
-      return shiftItem(view, 'out');
-    case 'text-up':
-      return runOutline(view, 'up');
-    case 'text-down':
-      return runOutline(view, 'down');
-    case 'text-duplicate':
-      return runOutline(view, 'duplicate');
-    case 'text-delete':
-      return runOutline(view, 'delete');
-    case 'text-fold':
-      return toggleFold(view, line) || toggleRecords(view, line);
-    case 'text-fold-branch':
-      return toggleBranch(view, line);
-    case 'text-fold-all':
-      return foldAll(view, true);
-    case 'text-fold-level-1':
-    case 'text-fold-level-2':
-    case 'text-fold-level-3':
-      return foldToLevel(view, Number(id.slice(-1)));
-    case 'text-unfold-all':
-      return foldAll(view, false);
-    case 'text-close-up':
-      host.closeUp(line);
-      return true;
-    case 'text-wider':
-      host.wider();
-      return true;
-    case 'text-find':
-      return openSearchPanel(view);
-    case 'text-follow':
-      return followAt(view, view.state.selection.main.head);
-    case 'text-bold':
-      return toggleMark(view, '**');
-    case 'text-italic':
-      return toggleMark(view, '*');
-    case 'text-strike':
-      return toggleMark(view, '~~');
-    case 'text-code':
-      return toggleMark(view, '`');
-    case 'text-heading':
-      if (nextHeading(view)) return true;
-      host.told('Only a line of its own can become a heading: an item of a list, a quote or code cannot.');
-      return true;
-    case 'text-insert':
-      host.insertMenu();
-      return true;
-    case 'text-repair':
-      return repairLine(view, host.context(), view.state.facet(editorContext).knownPeople, host.makePerson);
-    case 'undo':
-      return host.undo();
-    case 'redo':
-      return host.redo();
-    default:
-      return false;
-  }
-}
+export const runTextCommand = (view: EditorView, id: TextCommandId, host: TextHost): boolean => RUNS[id](view, host);

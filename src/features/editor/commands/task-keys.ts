@@ -1,6 +1,6 @@
 import { insertNewlineContinueMarkup } from '@codemirror/lang-markdown';
 import type { EditorView, KeyBinding } from '@codemirror/view';
-import { COMMANDS } from '../../commands/definitions';
+import { COMMANDS, type TextCommandId } from '../../commands/definitions';
 import { noteNow } from '../reading/note-field';
 import { runOutline } from '../editing/outline-keys';
 import { selectedLines } from './task-commands';
@@ -74,8 +74,6 @@ export const writingKeys: KeyBinding[] = [
   { key: 'Backspace', run: eraseMarks },
 ];
 
-/** Commands that work everywhere, but in a text at its cursor first. */
-const ALSO_IN_TEXTS = new Set<string>(['undo', 'redo']);
 /** Does again in a text what was undone, as many hands expect, unless it is the key of something else. */
 const REDO_TOO = 'Mod+Shift+z';
 
@@ -83,10 +81,12 @@ const REDO_TOO = 'Mod+Shift+z';
  * The keys of the commands of texts, as the settings say. One that has nothing to do does nothing: never what the editor or the page
  * would make of it. Tab leaves the text after Escape, which the editor sees to.
  */
-export function commandKeys(keys: ReadonlyMap<string, string | null>, run: (view: EditorView, id: string) => boolean): KeyBinding[] {
+export function commandKeys(keys: ReadonlyMap<string, string | null>, run: (view: EditorView, id: TextCommandId) => boolean): KeyBinding[] {
   const taken = new Set(keys.values());
-  return COMMANDS.flatMap(({ id, scope }): KeyBinding[] => {
-    if (scope !== 'text' && !ALSO_IN_TEXTS.has(id)) return [];
+  return COMMANDS.flatMap((command): KeyBinding[] => {
+    // Undo and Redo work everywhere, but in a text at its cursor first.
+    if (command.scope !== 'text' && command.id !== 'undo' && command.id !== 'redo') return [];
+    const { id } = command;
     const own = [keys.get(id) ?? null, id === 'redo' && !taken.has(REDO_TOO) ? REDO_TOO : null];
     return own.flatMap((key) =>
       key === null ? [] : [{ key: key.replaceAll('+', '-'), run: (view: EditorView) => run(view, id) || true }],

@@ -1,3 +1,4 @@
+import type { IdIn } from '../../commands/definitions';
 import { Facet, StateEffect } from '@codemirror/state';
 import { ACTION_DEFAULTS, type ActionContext } from '../../../core/task/acts/action-context';
 import type { Day } from '../../../core/calendar/day';
@@ -29,7 +30,7 @@ export interface EditorContext {
   /** Raises the priority of the task on a line (from 0); behind top comes low. */
   raise: (line: number) => void;
   /** Runs a command of the text by its id. */
-  run: (id: string, line: number) => void;
+  run: (id: IdIn<'text'>, line: number) => void;
   follow: (target: FollowTarget) => void;
 }
 

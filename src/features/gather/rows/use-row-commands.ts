@@ -4,14 +4,13 @@ import { isoDay } from '../../../core/calendar/day';
 import type { RowView } from '../../../core/index/live/view';
 import type { WideIntention } from '../../../core/task/acts/intention';
 import { pressed } from '../../commands/command';
-import { COMMANDS } from '../../commands/definitions';
+import { COMMANDS, type IdIn } from '../../commands/definitions';
 import { useCommandKeys } from '../../commands/use-key-of';
 import { noteAddress } from '../../session/places/addresses';
 import { useLatest } from '../../../ui/use-latest';
 import { frameSlice } from '../../session/state/frame-slice';
-import { setFocusedRow } from '../../session/places/page-commands';
 import { selectionSlice } from '../../session/state/selection-slice';
-import { useNow } from '../../session/state/services';
+import { useNow, useServices } from '../../session/state/services';
 import { useAppDispatch, useAppSelector } from '../../session/state/state';
 import { type TaskDialog, dialogTask } from '../../session/acting/task-dialog';
 
@@ -36,58 +35,51 @@ export function useRowCommands(
   act: (rows: readonly RowView[], intentions: readonly WideIntention[]) => void,
 ): RowCommands {
   const keys = useCommandKeys();
+  const { commands } = useServices();
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   const { day: today } = useNow();
   const selection = useAppSelector((state) => state.selection);
   const run = useCallback(
-    (id: string, row: RowView): void => {
+    (id: IdIn<'list'>, row: RowView): void => {
       const chosen = selection[row.id] ? Object.values(selection) : [row];
       const ask = (dialog: TaskDialog): void => void dispatch(frameSlice.actions.dialogShown(dialog));
       const tasks = chosen.map(dialogTask);
-      switch (id) {
-        case 'row-details':
-          return ask({ is: 'details', task: dialogTask(row) });
-        case 'row-open':
-          return void navigate(noteAddress(row.path, row.line));
-        case 'row-done-remark':
-          return ask({ is: 'remark', tasks, status: 'done' });
-        case 'row-plan':
-          return ask({ is: 'day', tasks, what: 'plan' });
-        case 'row-due':
-          return ask({ is: 'day', tasks, what: 'due' });
-        case 'row-move':
-          return ask({ is: 'place', tasks, what: 'move' });
-        case 'row-names':
-          return ask({ is: 'names', tasks });
-        case 'row-select':
-          return void dispatch(selectionSlice.actions.toggledRow(row));
-        case 'row-select-all':
-          return void dispatch(selectionSlice.actions.selected(rows));
-        case 'row-cycle':
-          return act(chosen, [{ do: 'cycle' }]);
-        case 'row-today':
-          return act(chosen, [{ do: 'push', to: isoDay(today) }]);
-        case 'row-tomorrow':
-          return act(chosen, [{ do: 'push', to: isoDay(today + 1) }]);
-        case 'row-raise':
-          return act(chosen, [{ do: 'raise' }]);
-        case 'row-lower':
-          return act(chosen, [{ do: 'lower' }]);
-        case 'row-delete':
-          return act(chosen, [{ do: 'delete' }]);
-      }
+      const acts =
+        (...intentions: WideIntention[]) =>
+        (): void =>
+          act(chosen, intentions);
+      const runs: Record<IdIn<'list'>, () => void> = {
+        'row-details': () => ask({ is: 'details', task: dialogTask(row) }),
+        'row-open': () => void navigate(noteAddress(row.path, row.line)),
+        'row-done-remark': () => ask({ is: 'remark', tasks, status: 'done' }),
+        'row-plan': () => ask({ is: 'day', tasks, what: 'plan' }),
+        'row-due': () => ask({ is: 'day', tasks, what: 'due' }),
+        'row-move': () => ask({ is: 'place', tasks, what: 'move' }),
+        'row-names': () => ask({ is: 'names', tasks }),
+        'row-select': () => void dispatch(selectionSlice.actions.toggledRow(row)),
+        'row-select-all': () => void dispatch(selectionSlice.actions.selected(rows)),
+        'row-cycle': acts({ do: 'cycle' }),
+        'row-today': acts({ do: 'push', to: isoDay(today) }),
+        'row-tomorrow': acts({ do: 'push', to: isoDay(today + 1) }),
+        'row-raise': acts({ do: 'raise' }),
+        'row-lower': acts({ do: 'lower' }),
+        'row-delete': acts({ do: 'delete' }),
+      };
+      runs[id]();
     },
     [selection, rows, act, dispatch, navigate, today],
   );
   const latest = useLatest(run);
   return useMemo(
     () => ({
-      onFocus: ({ target }, row) =>
-        setFocusedRow(row && row.what !== 'note' ? { element: target, run: (id) => latest.current(id, row) } : null),
+      onFocus: ({ target }, row) => {
+        if (row && row.what !== 'note') commands.hold('row', { element: target, run: (id) => latest.current(id, row) });
+        else commands.leaveRow();
+      },
       onBlur: ({ relatedTarget }) => {
         // The menu of commands borrows the focus; its commands are those of the row.
-        if (relatedTarget instanceof Element && !relatedTarget.closest('[role=dialog]')) setFocusedRow(null);
+        if (relatedTarget instanceof Element && !relatedTarget.closest('[role=dialog]')) commands.leaveRow();
       },
       onKey: (event, row) => {
         if (row.what === 'note') return false;
@@ -100,6 +92,6 @@ export function useRowCommands(
         return true;
       },
     }),
-    [keys, run, latest],
+    [keys, run, latest, commands],
   );
 }

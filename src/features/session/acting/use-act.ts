@@ -7,7 +7,6 @@ import { isOpen } from '../../../core/task/line/status';
 import { clauseOf, readTail } from '../../../core/task/line/tail';
 import { frameSlice } from '../state/frame-slice';
 import { intentionName } from './intention-name';
-import { runInText } from '../places/page-commands';
 import { useServices } from '../state/services';
 import { useAppDispatch, useAppSelector } from '../state/state';
 import { failureSentence } from '../../../store/notes/failure';
@@ -20,10 +19,10 @@ import type { DialogTask } from './task-dialog';
  * @example undo(result.step) // what the Undo of a message does
  */
 export function useUndo(): (step?: number) => Promise<void> {
-  const { store } = useServices();
+  const { store, commands } = useServices();
   return useCallback(
     async (step) => {
-      if (runInText(step === undefined ? 'undo' : 'undo-step', false, step)) return;
+      if (commands.text?.undo(step)) return;
       try {
         const result = step === undefined ? await store.steps.undo() : await store.steps.undoStep(step);
         if (!result) say(step === undefined ? 'There is nothing to undo.' : 'That was taken back already.');
@@ -33,7 +32,7 @@ export function useUndo(): (step?: number) => Promise<void> {
         refuse(`${failureSentence(error)} Nothing was changed.`);
       }
     },
-    [store],
+    [store, commands],
   );
 }
 
@@ -48,8 +47,9 @@ export function useToldDone(): (words: string, step: number | null) => void {
 
 /** Does this tab's newest undone step again, and says what that was. */
 export function useRedo(): () => Promise<void> {
-  const { store } = useServices();
+  const { store, commands } = useServices();
   return useCallback(async () => {
+    if (commands.text?.redo()) return;
     try {
       const result = await store.steps.redo();
       if (!result) say('There is nothing to do again.');
@@ -58,7 +58,7 @@ export function useRedo(): () => Promise<void> {
     } catch (error) {
       refuse(`${failureSentence(error)} Nothing was changed.`);
     }
-  }, [store]);
+  }, [store, commands]);
 }
 
 export interface RowActions {

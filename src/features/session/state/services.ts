@@ -5,6 +5,7 @@ import type { NoteActions } from '../../../store/acting/note-actions';
 import type { NoteStore } from '../../../store/notes/note-store';
 import type { OpenTexts } from '../../../store/texts/open-texts';
 import type { SettingsChange } from '../../../store/device/settings';
+import type { CommandDesk } from '../../commands/command-desk';
 import type { Clock } from './clock';
 
 /** What the interface works with; made once when the application starts. */
@@ -15,6 +16,8 @@ export interface Services {
   texts: OpenTexts;
   engine: Engine;
   clock: Clock;
+  /** Who does what commands say. */
+  commands: CommandDesk;
   /** Changes some settings; what another tab changes of the others stays. */
   changeSettings: (change: SettingsChange) => Promise<void>;
 }
