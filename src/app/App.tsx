@@ -6,6 +6,7 @@ import { Sheet } from '../features/note/Sheet';
 import { DayPage } from '../features/places/DayPage';
 import { PersonPage, TagPage } from '../features/places/NamePage';
 import { dayAddress, noteAddress } from '../features/session/places/addresses';
+import { ROUTES } from '../features/session/places/routes';
 import { frameSlice } from '../features/session/state/frame-slice';
 import { Notices } from '../features/session/acting/Notices';
 import { Safe } from '../features/session/acting/Safe';
@@ -70,13 +71,13 @@ function Desk() {
     <Frame>
       <Safe part="This page" of={pathname} frame={(sentence) => <Sheet title="Recado">{sentence}</Sheet>}>
         <Routes>
-          <Route path="/" element={<FirstPage />} />
-          <Route path="/note/*" element={<NotePage />} />
-          <Route path="/day/:iso" element={<DayPage />} />
-          <Route path="/tag/*" element={<TagPage />} />
-          <Route path="/person/*" element={<PersonPage />} />
+          <Route path={ROUTES.first} element={<FirstPage />} />
+          <Route path={ROUTES.note} element={<NotePage />} />
+          <Route path={ROUTES.day} element={<DayPage />} />
+          <Route path={ROUTES.tag} element={<TagPage />} />
+          <Route path={ROUTES.person} element={<PersonPage />} />
           <Route
-            path="/settings"
+            path={ROUTES.settings}
             element={
               <Suspense fallback={<Sheet title="Settings" busy />}>
                 <SettingsPage />

@@ -4,7 +4,7 @@ import type { Command } from '../features/commands/command';
 import { COMMANDS, type IdIn } from '../features/commands/definitions';
 import { useCommandKeys } from '../features/commands/use-key-of';
 import { useExport } from '../features/exchange/use-export';
-import { dayAddress, noteAddress } from '../features/session/places/addresses';
+import { dayAddress, noteAddress, settingsAddress } from '../features/session/places/addresses';
 import { frameSlice } from '../features/session/state/frame-slice';
 import { useServices } from '../features/session/state/services';
 import { useAppDispatch } from '../features/session/state/state';
@@ -36,8 +36,8 @@ export function useCommands(): Command[] {
       'new-note': () => dispatch(dialogShown({ is: 'new-note' })),
       import: () => dispatch(dialogShown({ is: 'import' })),
       export: () => void exportAll(),
-      settings: () => void navigate('/settings'),
-      keys: () => void navigate('/settings#keys'),
+      settings: () => void navigate(settingsAddress()),
+      keys: () => void navigate(settingsAddress('keys')),
       print: () => window.print(),
     };
     return COMMANDS.map((command): Command => {

@@ -1,6 +1,6 @@
 import { Pencil } from 'lucide-react';
 import { useCallback, useMemo, useState } from 'react';
-import { useNavigate, useSearchParams } from 'react-router';
+import { useNavigate } from 'react-router';
 import { refuse, say } from '../session/acting/messages';
 import { SHIPPED_NAMES, shippedPath } from '../../core/agenda/shipped-names';
 import { type Narrowing, isNarrowed } from '../../core/gather/answer/narrow';
@@ -19,6 +19,7 @@ import { NarrowBar } from './NarrowBar';
 import { NewText } from './NewText';
 import { Prose } from './Prose';
 import { agendaParts } from './parts';
+import { useParameter } from '../session/places/routes';
 
 interface AgendaPageProps {
   path: string;
@@ -34,8 +35,7 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
   // What the page says first stands in its head, above what narrows the lists.
   const [first] = parts;
   const intro = first?.is === 'prose' ? first : null;
-  const [parameters] = useSearchParams();
-  const only = parameters.get('only');
+  const only = useParameter('only');
   const [typed, setTyped] = useState<Omit<Narrowing, 'only'>>({ typed: '', chosen: [], resting: false });
   const narrowing = useMemo(() => ({ ...typed, only }), [typed, only]);
   const [answers, setAnswers] = useState<Record<number, AnswerView | undefined>>({});

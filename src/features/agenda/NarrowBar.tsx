@@ -1,9 +1,9 @@
 import { ListFilter, X } from 'lucide-react';
 import { useMemo } from 'react';
-import { useSearchParams } from 'react-router';
 import { type Narrowing, isNarrowed, typedCondition } from '../../core/gather/answer/narrow';
 import type { AnswerView, RowView } from '../../core/index/live/view';
 import { Menu, MenuCheck, MenuInside } from '../../ui/menu';
+import { useSetParameter } from '../session/places/routes';
 
 interface NarrowBarProps {
   narrowing: Narrowing;
@@ -23,23 +23,17 @@ const TIMES: [condition: string, label: string][] = [
 
 /** Narrows every list of a page at once: by words or a condition, by names and times that occur, with what rests or without. */
 export function NarrowBar({ narrowing, onChange, answers }: NarrowBarProps) {
-  const [parameters, setParameters] = useSearchParams();
+  const setParameter = useSetParameter();
   const { only, typed, chosen, resting } = narrowing;
   const set = (change: Partial<Narrowing>): void => onChange({ typed, chosen, resting, ...change });
   const choose = (condition: string, on: boolean): void =>
     set({ chosen: on ? [...chosen, condition] : chosen.filter((one) => one !== condition) });
-  const dropOnly = (): void => {
-    const next = new URLSearchParams(parameters);
-    next.delete('only');
-    setParameters(next, { replace: true });
-  };
+  const dropOnly = (): void => setParameter('only', null, true);
   const keepInAddress = (): void => {
     const condition = typedCondition(typed);
     if (condition === null) return;
-    const next = new URLSearchParams(parameters);
-    next.set('only', condition);
     set({ typed: '' });
-    setParameters(next);
+    setParameter('only', condition);
   };
   return (
     <div className="no-print mb-3 flex flex-wrap items-center gap-2 text-[0.92rem]" role="search" aria-label="Narrow the lists">

@@ -14,6 +14,7 @@ import { frameSlice } from '../session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { OutlinePanel } from './OutlinePanel';
 import { ThisNote } from './ThisNote';
+import { restOf } from '../session/places/routes';
 
 const WhyPanel = lazy(() => import('../why/WhyPanel').then((part) => ({ default: part.WhyPanel })));
 
@@ -82,8 +83,9 @@ function useNoteOnPage(): string | null {
   const { pathname } = useLocation();
   const rest = useParams()['*'];
   const notes = useAppSelector((state) => state.library.overview?.notes);
-  if (pathname.startsWith('/note/')) return rest ?? decodeURIComponent(pathname.slice('/note/'.length));
-  const day = pathname.startsWith('/day/') ? readIsoDay(pathname.slice('/day/'.length)) : null;
+  const path = restOf('note', pathname);
+  if (path !== null) return rest ?? path;
+  const day = readIsoDay(restOf('day', pathname) ?? '');
   if (day === null) return null;
   return journalClaims(notes ?? [], day)[0]?.path ?? journalPath(isoDay(day));
 }

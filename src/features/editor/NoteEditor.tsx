@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { useNavigate, useSearchParams } from 'react-router';
+import { useNavigate } from 'react-router';
 import { refuse, say } from '../session/acting/messages';
 import { editorText } from '../../core/note/blocks/line-endings';
 import type { Status } from '../../core/task/line/status';
@@ -41,6 +41,7 @@ import { BY_TOUCH } from '../../ui/by-touch';
 import { useLatest } from '../../ui/use-latest';
 import type { OpenText } from '../../store/texts/open-text';
 import { writeNote } from '../../store/notes/write-note';
+import { useLineParameter } from '../session/places/routes';
 
 interface NoteEditorProps {
   /** May become another while the note is moved: the editor stays. For another note it must be made anew. */
@@ -82,8 +83,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
   const readingSettings = useReading();
   const refProblems = useRefProblems(path);
   const finished = useAppSelector((state) => state.frame.finished[path] ?? state.settings.finished);
-  const [parameters] = useSearchParams();
-  const close = Number(parameters.get('close'));
+  const close = useLineParameter('close');
   const [heavy, setHeavy] = useState<Heaviness | null>(null);
   const [trail, setTrail] = useState<{ line: number; words: string }[]>([]);
   const first = useRef({ stored, autoFocus, hint });
@@ -290,7 +290,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
   useEffect(() => {
     const view = editor.current?.view;
     if (!view) return;
-    const at = Number.isInteger(close) && close > 0 && close <= view.state.doc.lines ? close - 1 : null;
+    const at = close !== null && close < view.state.doc.lines ? close : null;
     const range = at === null ? null : closeUpAt(view.state, at);
     if (range === null && closeUpOf(view.state) === null) return;
     view.dispatch({ effects: closeUpOn.of(range), ...(range && { selection: { anchor: view.state.doc.lineAt(range.from).to } }) });
@@ -305,7 +305,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder: 
     showLine(open.view, line);
   }, [path, line]);
 
-  const shownAlone = Number.isInteger(close) && close > 0;
+  const shownAlone = close !== null;
   return (
     <>
       <div className="no-print mb-1 flex min-h-8 items-center gap-2">

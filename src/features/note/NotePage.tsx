@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { Link, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
+import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import { readFrontMatter } from '../../core/note/facts/front-matter';
 import { splitLines } from '../../core/note/blocks/lines';
 import { baseNameOf, foldPath } from '../../core/note/names/path';
@@ -15,6 +15,7 @@ import { OtherText } from './OtherText';
 import { Sheet } from './Sheet';
 import { type Followed, useFollowed } from './use-followed';
 import { useStoredNote } from './use-stored-note';
+import { useLineParameter } from '../session/places/routes';
 
 /** The page of a note: an agenda page as its lists, any other as text. */
 export function NotePage() {
@@ -27,13 +28,6 @@ export function NotePage() {
     void navigate({ pathname: noteAddress(to), search }, { replace: true });
   };
   return <NoteAt key={key} path={path} followed={{ key, follows: moved }} />;
-}
-
-/** Reads `?line=12` as line 11 from 0. */
-export function useLineParameter(): number | null {
-  const [parameters] = useSearchParams();
-  const line = Number(parameters.get('line'));
-  return Number.isInteger(line) && line > 0 ? line - 1 : null;
 }
 
 function NoteAt({ path, followed }: { path: string; followed: Followed }) {

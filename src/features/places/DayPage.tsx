@@ -9,7 +9,6 @@ import { LazyNoteEditor } from '../editor/LazyNoteEditor';
 import { DayClaims } from '../note/DayClaims';
 import { BytesPage } from '../note/BytesPage';
 import { NoteMenu } from '../note/NoteMenu';
-import { useLineParameter } from '../note/NotePage';
 import { OtherText } from '../note/OtherText';
 import { Sheet } from '../note/Sheet';
 import { useFollowed } from '../note/use-followed';
@@ -17,6 +16,7 @@ import { useStoredNote } from '../note/use-stored-note';
 import { dayAddress } from '../session/places/addresses';
 import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
+import { useLineParameter } from '../session/places/routes';
 
 /** The journal page of a day; it is made when first written in. */
 export function DayPage() {

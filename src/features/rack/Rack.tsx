@@ -3,7 +3,7 @@ import { type ReactNode, memo, useMemo } from 'react';
 import { Link, NavLink, useLocation, useNavigate } from 'react-router';
 import type { Overview } from '../../core/index/live/overview';
 import { frameSlice } from '../session/state/frame-slice';
-import { noteAddress, personAddress, tagAddress } from '../session/places/addresses';
+import { noteAddress, personAddress, settingsAddress, tagAddress } from '../session/places/addresses';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { NoteTree } from './NoteTree';
 import { Entry, Section } from './RackEntry';
@@ -31,7 +31,7 @@ export const Rack = memo(function Rack() {
         <button type="button" className="quiet-button" onClick={() => dispatch(frameSlice.actions.dialogShown({ is: 'import' }))}>
           Import
         </button>
-        <NavLink to="/settings" className="quiet-button">
+        <NavLink to={settingsAddress()} className="quiet-button">
           Settings
         </NavLink>
         <button

@@ -1,21 +1,30 @@
 import type { Day } from '../../../core/calendar/day';
 import { isoDay } from '../../../core/calendar/day';
+import { type PageName, ROUTES } from './routes';
+
+/** The address of a page, with the rest that its route leaves open. */
+const of = (page: PageName, rest: string): string => ROUTES[page].replace(/[*:].*$/, '') + encode(rest);
 
 const encode = (path: string): string => path.split('/').map(encodeURIComponent).join('/');
 
 /** The address of a note, and of a line in it (from 0). */
 export function noteAddress(path: string, line?: number): string {
-  return `/note/${encode(path)}${line === undefined ? '' : `?line=${line + 1}`}`;
+  return `${of('note', path)}${line === undefined ? '' : `?line=${line + 1}`}`;
 }
 
 export function dayAddress(day: Day): string {
-  return `/day/${isoDay(day)}`;
+  return of('day', isoDay(day));
 }
 
 export function tagAddress(tag: string): string {
-  return `/tag/${encode(tag)}`;
+  return of('tag', tag);
 }
 
 export function personAddress(handle: string): string {
-  return `/person/${encode(handle)}`;
+  return of('person', handle);
+}
+
+/** The address of the settings, or of a part of them. */
+export function settingsAddress(part?: 'keys'): string {
+  return `${ROUTES.settings}${part ? `#${part}` : ''}`;
 }

@@ -1,0 +1,146 @@
+import { useMemo } from 'react';
+import { WEEKDAY_LONG } from '../../core/calendar/day-name';
+import type { Settings, SettingsChange } from '../../store/device/settings';
+import { agendaPages } from '../rack/folder-tree';
+import { useAppSelector } from '../session/state/state';
+import { Choice } from './Choice';
+import { type ChoiceField, FIELDS, type Field } from './fields';
+
+interface SettingFieldProps {
+  name: keyof Settings;
+  settings: Settings;
+  set: (change: SettingsChange) => void;
+}
+
+/** What a person sets one setting with; it takes effect at once. */
+export function SettingField({ name, settings, set }: SettingFieldProps) {
+  const field = FIELDS[name] as Field<unknown>;
+  const value: unknown = settings[name];
+  const change = (next: unknown): void => set({ [name]: next });
+  switch (field.is) {
+    case 'choice':
+      return <ChoiceOf field={field} value={value} onChoose={change} />;
+    case 'number':
+      return <NumberOf field={field} value={value as number} onChange={change} />;
+    case 'page':
+      return <PageOf label={field.label} of={field.of} value={value as string} onChange={change} />;
+    case 'week':
+      return <WeekOf label={field.label} hours={value as number[]} onChange={change} />;
+    case 'handle':
+      return (
+        <Labelled label={field.label} help={field.help}>
+          <input
+            className="field"
+            defaultValue={(value as string | null) ?? ''}
+            placeholder="none"
+            onBlur={(event) => change(event.target.value.trim().replace(/^@/, '') || null)}
+          />
+        </Labelled>
+      );
+    case 'keys':
+      return null;
+  }
+}
+
+/** Values are told apart by their place, as radio buttons know only words. */
+function ChoiceOf({ field, value, onChoose }: { field: ChoiceField<unknown>; value: unknown; onChoose: (value: unknown) => void }) {
+  return (
+    <Choice
+      label={field.label}
+      value={field.options.findIndex(([option]) => option === value)}
+      options={field.options.map(([, words], index) => [index, words])}
+      onChoose={(index) => onChoose(field.options[index]?.[0])}
+    />
+  );
+}
+
+interface NumberOfProps {
+  field: Extract<Field, { is: 'number' }>;
+  value: number;
+  onChange: (value: number) => void;
+}
+
+function NumberOf({ field, value, onChange }: NumberOfProps) {
+  const { unit, least, most, step } = field;
+  return (
+    <Labelled label={field.label} help={field.help}>
+      <input
+        type="number"
+        min={least}
+        max={most}
+        step={step}
+        className="field w-[4.6rem]"
+        value={value / unit}
+        onChange={(event) => {
+          const shown = event.target.valueAsNumber;
+          if (shown >= least && shown <= most) onChange(Math.round(shown * unit));
+        }}
+      />
+    </Labelled>
+  );
+}
+
+interface PageOfProps {
+  label: string;
+  of: 'agenda' | 'note';
+  value: string;
+  onChange: (path: string) => void;
+}
+
+function PageOf({ label, of, value, onChange }: PageOfProps) {
+  const notes = useAppSelector((state) => state.library.overview?.notes);
+  const pages = useMemo(
+    () => (of === 'agenda' ? agendaPages(notes ?? []) : (notes ?? []).filter((note) => note.kind === 'note')),
+    [of, notes],
+  );
+  return (
+    <Labelled label={label}>
+      <select className="field" value={value} onChange={(event) => onChange(event.target.value)}>
+        <option value="journal">Today’s journal page</option>
+        {pages.map((page) => (
+          <option key={page.path} value={page.path}>
+            {page.title}
+          </option>
+        ))}
+      </select>
+    </Labelled>
+  );
+}
+
+function WeekOf({ label, hours, onChange }: { label: string; hours: number[]; onChange: (hours: number[]) => void }) {
+  return (
+    <fieldset>
+      <legend className="section-label mb-1">{label}</legend>
+      <div className="flex flex-wrap gap-2">
+        {WEEKDAY_LONG.map((name, index) => (
+          <label key={name} className="grid gap-0.5 text-[0.86rem]">
+            {name.slice(0, 3)}
+            <input
+              type="number"
+              min={0}
+              max={24}
+              step={0.5}
+              aria-label={`${label} on ${name}`}
+              className="field w-[4.6rem]"
+              value={hours[index] ?? 0}
+              onChange={(event) => {
+                const value = event.target.valueAsNumber;
+                if (value >= 0 && value <= 24) onChange(hours.map((hour, at) => (at === index ? value : hour)));
+              }}
+            />
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+function Labelled({ label, help, children }: { label: string; help?: string | undefined; children: React.ReactNode }) {
+  return (
+    <label className="grid max-w-sm gap-1">
+      <span className="section-label">{label}</span>
+      {children}
+      {help && <span className="text-[0.86rem] text-muted">{help}</span>}
+    </label>
+  );
+}

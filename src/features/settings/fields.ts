@@ -1,0 +1,131 @@
+import type { Settings } from '../../store/device/settings';
+
+/** One of a few values, each with the words that a person chooses by. */
+export interface ChoiceField<Value> {
+  is: 'choice';
+  label: string;
+  options: readonly (readonly [Value, string])[];
+}
+
+/** What is drawn for a setting. */
+export type Field<Value = never> =
+  | ChoiceField<Value>
+  /** A number, shown in `unit`s of what is stored. */
+  | { is: 'number'; label: string; help?: string; unit: number; least: number; most: number; step: number }
+  /** Today's journal page, or a note: an agenda page, or one of kind note. */
+  | { is: 'page'; label: string; of: 'agenda' | 'note' }
+  | { is: 'handle'; label: string; help: string }
+  /** A number of hours for each weekday. */
+  | { is: 'week'; label: string }
+  /** Has a part of the page of its own. */
+  | { is: 'keys' };
+
+/** Every setting with what is drawn for it, in the order of the page: a setting that lacks one does not compile. */
+export const FIELDS: { readonly [Name in keyof Settings]: Field<Settings[Name]> } = {
+  theme: {
+    is: 'choice',
+    label: 'Theme',
+    options: [
+      ['system', 'As the system'],
+      ['light', 'Light'],
+      ['dark', 'Dark'],
+    ],
+  },
+  textSize: {
+    is: 'choice',
+    label: 'Text size',
+    options: [
+      [90, 'Small'],
+      [100, 'Middle'],
+      [115, 'Large'],
+      [130, 'Largest'],
+    ],
+  },
+  firstDayOfWeek: {
+    is: 'choice',
+    label: 'First day of the week',
+    options: [
+      [1, 'Monday'],
+      [6, 'Saturday'],
+      [7, 'Sunday'],
+    ],
+  },
+  dateStyle: {
+    is: 'choice',
+    label: 'How dates look',
+    options: [
+      ['words', 'Fri 27 Nov'],
+      ['iso', '2026-11-27'],
+    ],
+  },
+  bareDay: {
+    is: 'choice',
+    label: 'A day typed without a word before it, as in “call Lars fri”',
+    options: [
+      ['plan', 'is the plan: when you mean to do it'],
+      ['due', 'is the due day: by when it must be done'],
+    ],
+  },
+  openSteps: {
+    is: 'choice',
+    label: 'Finishing a task with open steps',
+    options: [
+      ['ask', 'asks what becomes of them'],
+      ['leave', 'leaves them open'],
+      ['close', 'closes them too'],
+      ['out', 'moves them out, beside the task'],
+    ],
+  },
+  repeatRecords: {
+    is: 'choice',
+    label: 'Finishing a repeating task',
+    options: [
+      ['lines', 'keeps a line of each time'],
+      ['count', 'keeps only how often'],
+    ],
+  },
+  repeatLead: {
+    is: 'choice',
+    label: 'A repeating task comes back',
+    options: [
+      [0, 'on its day'],
+      [1, 'the day before'],
+      [3, 'three days before'],
+      [7, 'a week before'],
+      [null, 'at once: it never rests'],
+    ],
+  },
+  finished: {
+    is: 'choice',
+    label: 'Finished lines of a note',
+    options: [
+      ['stay', 'stay where they are'],
+      ['sink', 'go to the end of their list'],
+      ['hide', 'are out of sight'],
+    ],
+  },
+  holdSeconds: {
+    is: 'choice',
+    label: 'A ticked row keeps its place in a list',
+    options: [
+      [0, 'not at all'],
+      [2, 'for 2 seconds'],
+      [4, 'for 4 seconds'],
+      [10, 'for 10 seconds'],
+    ],
+  },
+  workingDay: {
+    is: 'number',
+    label: 'Hours in a working day',
+    help: 'What “takes 1d” comes to.',
+    unit: 60,
+    least: 1,
+    most: 24,
+    step: 0.5,
+  },
+  workingHours: { is: 'week', label: 'Working hours' },
+  firstPage: { is: 'page', label: 'Page that opens first', of: 'agenda' },
+  me: { is: 'handle', label: 'Your own handle', help: 'Tasks without an owner are yours; a gather may say @me.' },
+  loosePlace: { is: 'page', label: 'Where loose tasks are caught', of: 'note' },
+  keys: { is: 'keys' },
+};
