@@ -1,13 +1,12 @@
 import { ChevronDown, ChevronRight } from 'lucide-react';
-import { useCallback, useState } from 'react';
+import { useId, useState } from 'react';
 import { type Narrowing, NO_NARROWING, isNarrowed } from '../../core/gather/answer/narrow';
-import type { AnswerView } from '../../core/index/live/view';
 import { GatherBody } from '../gather/GatherBody';
 import { headWords } from '../gather/list/count-words';
 import { ListMenu } from '../gather/list/ListMenu';
 import { useFolded } from '../gather/list/use-folded';
 import { useGather } from '../gather/use-gather';
-import { useReport } from './use-report';
+import { listName, useListAnswers } from '../session/state/use-answer';
 
 interface AgendaListsProps {
   path: string;
@@ -18,8 +17,10 @@ interface AgendaListsProps {
   titled?: boolean;
   /** Whether it says so when no list finds anything; a page of several runs says it once itself. */
   saysEmpty?: boolean;
-  /** Told of the answers, for what can be narrowed by. */
-  onAnswer?: (index: number, answer: AnswerView | undefined) => void;
+  /** Names the lists of the page, by which their answers are found; when left out, nobody looks for them. */
+  lists?: string;
+  /** How many lists of the page stand before these. */
+  first?: number;
 }
 
 /** The gathers of an agenda page. One that finds nothing takes no room; when none finds anything, the page says so. */
@@ -30,26 +31,25 @@ export function AgendaLists({
   narrowing = NO_NARROWING,
   titled = gathers.length > 1,
   saysEmpty = true,
-  onAnswer,
+  lists,
+  first = 0,
 }: AgendaListsProps) {
-  const [counts, setCounts] = useState<Record<number, number>>({});
-  const onCount = useCallback((index: number, count: number) => {
-    setCounts((present) => (present[index] === count ? present : { ...present, [index]: count }));
-  }, []);
-  const empty = gathers.length > 0 && gathers.every((_, index) => counts[index] === 0);
+  const own = useId();
+  const page = lists ?? own;
+  const answers = useListAnswers(page, first, gathers.length);
+  const empty = gathers.length > 0 && answers.every((answer) => answer && answer.total + answer.errors.length === 0);
   return (
     <div data-lists>
       {gathers.map((text, index) => (
         <AgendaList
           key={index}
-          index={index}
+          index={first + index}
+          name={listName(page, first + index)}
           text={text}
           at={path}
           look={look}
           narrowing={narrowing}
           titled={titled || look === 'cards'}
-          onCount={(count) => onCount(index, count)}
-          onAnswer={onAnswer && ((answer) => onAnswer(index, answer))}
         />
       ))}
       {gathers.length === 0 && (
@@ -73,27 +73,25 @@ interface AgendaListProps {
   /** Its place (from 0) among the gathers of the page. */
   index: number;
   at: string;
+  /** By which its answer is found. */
+  name: string;
   look: 'page' | 'cards';
   narrowing: Narrowing;
   /** A page's only list would only repeat the page's title. */
   titled: boolean;
-  onCount: (count: number) => void;
-  onAnswer: ((answer: AnswerView | undefined) => void) | undefined;
 }
 
 /** One list of an agenda page, with its own head where it has a title. */
-export function AgendaList({ text, index, at, look, narrowing, titled, onCount, onAnswer }: AgendaListProps) {
-  const shown = useGather(text, at, index, narrowing);
+export function AgendaList({ text, index, at, name, look, narrowing, titled }: AgendaListProps) {
+  const shown = useGather(text, at, index, narrowing, name);
   const { answer } = shown;
   const count = answer ? answer.total + answer.errors.length : -1;
   const [shownOnce, setShownOnce] = useState(false);
   const [sentenceShown, setSentenceShown] = useState(false);
-  const name = `${at}\n${answer?.title ?? text}`;
-  const { folded, toggle } = useFolded(name);
+  const kept = `${at}\n${answer?.title ?? text}`;
+  const { folded, toggle } = useFolded(kept);
   const shut = folded.has(WHOLE);
   if (count > 0 && !shownOnce) setShownOnce(true);
-  useReport(count, onCount);
-  useReport(answer, onAnswer ?? ignore);
   if (!answer) return <p className="py-1 text-muted">Gathering…</p>;
   // A list that just became empty keeps its place until the row that was ticked is let go.
   if (count === 0 && !shownOnce && shown.draft === null) return null;
@@ -126,7 +124,7 @@ export function AgendaList({ text, index, at, look, narrowing, titled, onCount, 
           shown={shown}
           written={text}
           at={at === '' ? null : at}
-          name={name}
+          name={kept}
           groupHeading="h3"
           sentenceShown={sentenceShown}
           writable={look === 'page'}
@@ -138,4 +136,3 @@ export function AgendaList({ text, index, at, look, narrowing, titled, onCount, 
 
 /** Stands for the whole list among its folded groups. */
 const WHOLE = '*';
-const ignore = (): void => undefined;

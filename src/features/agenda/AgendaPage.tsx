@@ -1,10 +1,9 @@
 import { Pencil } from 'lucide-react';
-import { useCallback, useMemo, useState } from 'react';
+import { useId, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { refuse, say } from '../session/acting/messages';
 import { SHIPPED_NAMES, shippedPath } from '../../core/agenda/shipped-names';
 import { type Narrowing, isNarrowed } from '../../core/gather/answer/narrow';
-import type { AnswerView } from '../../core/index/live/view';
 import { foldPath, folderOf } from '../../core/note/names/path';
 import { readNote } from '../../core/task/reading/read-note';
 import { Menu, MenuEntry } from '../../ui/menu';
@@ -12,6 +11,7 @@ import { Sheet } from '../note/Sheet';
 import { PinEntry } from '../rack/PinEntry';
 import { noteAddress } from '../session/places/addresses';
 import { useServices } from '../session/state/services';
+import { useListAnswers } from '../session/state/use-answer';
 import { useToldDone } from '../session/acting/use-act';
 import { AgendaLists, NothingHere } from './AgendaLists';
 import { CarryForward } from './CarryForward';
@@ -38,12 +38,9 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
   const only = useParameter('only');
   const [typed, setTyped] = useState<Omit<Narrowing, 'only'>>({ typed: '', chosen: [], resting: false });
   const narrowing = useMemo(() => ({ ...typed, only }), [typed, only]);
-  const [answers, setAnswers] = useState<Record<number, AnswerView | undefined>>({});
-  const onAnswer = useCallback(
-    (index: number, answer: AnswerView | undefined) => setAnswers((present) => ({ ...present, [index]: answer })),
-    [],
-  );
-  const shown = useMemo(() => Object.values(answers), [answers]);
+  const lists = useId();
+  const answers = useListAnswers(lists, 0, note.gathers.length);
+  const shown = useMemo(() => answers.filter((answer) => answer !== undefined), [answers]);
   const { actions } = useServices();
   const told = useToldDone();
   const shipped = SHIPPED_NAMES.map(shippedPath).find((one) => foldPath(one) === foldPath(path));
@@ -57,7 +54,7 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
     else told(`Restored: ${title}`, result.step);
   };
   const empty =
-    shown.length > 0 && shown.length === note.gathers.length && shown.every((answer) => answer?.total === 0 && answer.errors.length === 0);
+    shown.length > 0 && shown.length === note.gathers.length && shown.every((answer) => answer.total === 0 && answer.errors.length === 0);
   const columns = Math.min(3, Math.max(1, Number(note.front.fields['columns']) || 1));
   return (
     <Sheet title={title} wide={columns > 1 || note.gathers.some((gather) => /\bas\s+(?:table|summary)\b/i.test(gather.text))}>
@@ -88,7 +85,8 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
               narrowing={narrowing}
               saysEmpty={false}
               titled={note.gathers.length > 1}
-              onAnswer={(index, answer) => onAnswer(part.first + index, answer)}
+              lists={lists}
+              first={part.first}
             />
           ),
         )}

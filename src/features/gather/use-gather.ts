@@ -27,15 +27,22 @@ export interface ShownGather {
  * text cannot be read, what the last one that could comes to stands with the errors.
  *
  * @param index its place (from 0) among the gathers of its note
+ * @param name by which others find the answer; its own when left out
  */
-export function useGather(written: string, at: string | null, index: number, narrowing: Narrowing = NO_NARROWING): ShownGather {
+export function useGather(
+  written: string,
+  at: string | null,
+  index: number,
+  narrowing: Narrowing = NO_NARROWING,
+  name?: string,
+): ShownGather {
   const [whole, setWhole] = useState(false);
   const [draft, setDraft] = useState<{ of: string; text: string } | null>(null);
   // A draft of a text that is no longer there is let go.
   const changed = draft?.of === written ? draft.text : null;
   const text = useMemo(() => narrowed(changed ?? written, narrowing), [changed, written, narrowing]);
   const gather = useMemo(() => parseGather(text).gather, [text]);
-  const told = useAnswer(whole ? withoutLimits(text) : text, at);
+  const told = useAnswer(whole ? withoutLimits(text) : text, at, name);
   const place = listPlace(at, index);
   const broken = told !== undefined && told.errors.length > 0;
   useEffect(() => {

@@ -90,10 +90,12 @@ export function planGather(gather: Gather, context: GatherContext, style: DateSt
   };
 }
 
-/** A summary shows the groups of its key, and no rows. */
+/** A summary shows the groups of its key, and no rows; a board has its key's groups as columns. */
 function shaped(gather: Gather): Gather {
-  if (gather.form?.is !== 'summary') return gather;
-  return { ...gather, groupBy: [{ key: gather.form.by, of: null, descending: false, byCount: false }], limit: null, limitPerGroup: 0 };
+  const { form } = gather;
+  if (form?.is !== 'summary' && form?.is !== 'board') return gather;
+  const groupBy = [{ key: form.by, of: null, descending: false, byCount: false }];
+  return form.is === 'board' ? { ...gather, groupBy } : { ...gather, groupBy, limit: null, limitPerGroup: 0 };
 }
 
 /** The place of a row among the groups of a gather. */

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { readIsoDay } from '../../calendar/day';
 import { Library } from '../../index/library';
-import { boardOf } from './board';
+import { type AnswerNews, answersAfter } from '../../index/live/news';
+import { columnsOf } from '../../index/live/view';
 import { type BuilderModel, builderOf, builderText, gatherFrom } from '../saying/builder';
 import { parseGather } from '../language/parse';
 import { printGather } from '../saying/print';
@@ -11,16 +12,21 @@ import { unknownNames } from '../language/unknown-names';
 const TODAY = readIsoDay('2026-11-23') ?? 0;
 const SETTINGS = { today: TODAY, firstDayOfWeek: 1, dateStyle: 'words', me: null, workingDay: 480 } as const;
 
+/** The columns of a board as the page has them: from a live answer, also after lines were put there and taken away again. */
 function boardFrom(text: string, lines: string[]): [string, string[]][] {
   const library = new Library(SETTINGS);
-  library.apply([{ path: 'A.md', text: lines.join('\n') }]);
-  const { live } = library.ask(text);
-  expect(live.errors).toEqual([]);
-  const form = live.gather.form;
-  if (form?.is !== 'board') throw new Error('the gather asks for a board');
-  return boardOf(live.plan, form, [...library.rows()].filter(live.plan.matches)).map((column) => [
+  library.apply([{ path: 'A.md', text: lines.slice(1).join('\n') }]);
+  library.subscribe('board', text, null);
+  let answers = answersAfter({}, { board: library.news('board') as AnswerNews });
+  for (const shown of [[...lines, '- [x] another {done 2026-11-21}'], lines]) {
+    library.apply([{ path: 'A.md', text: shown.join('\n') }]);
+    answers = answersAfter(answers, { board: library.news('board') as AnswerNews });
+  }
+  const answer = answers['board'];
+  expect(answer?.errors).toEqual([]);
+  return (answer ? (columnsOf(answer) ?? []) : []).map((column) => [
     `${column.label}${column.more > 0 ? ` +${column.more}` : ''}`,
-    column.cards.map((card) => card.row.task.text),
+    column.cards.map((card) => card.text),
   ]);
 }
 

@@ -1,6 +1,7 @@
 import type { Day } from '../../calendar/day';
 import type { Span } from '../../calendar/span';
 import type { AnswerGroup, AnswerRow } from '../../gather/answer/answer';
+import { type BoardColumn, boardColumns } from '../../gather/answer/board';
 import type { Totals } from '../../gather/answer/sums';
 import type { Column, Form, GatherError, Source, Total } from '../../gather/language/ast';
 import { isLate, isResting } from '../../gather/answer/state';
@@ -138,6 +139,18 @@ export function rowView(entry: AnswerRow, today: Day): RowView {
 
 const bothOf = (own: readonly string[], inherited: readonly string[]): readonly string[] =>
   own.length === 0 ? inherited : inherited.length === 0 ? own : [...own, ...inherited];
+
+/**
+ * The columns of an answer that is drawn as a board; null for any other. They are its groups, which come live.
+ */
+export function columnsOf({ form, groups }: Pick<AnswerView, 'form' | 'groups'>): BoardColumn<RowView>[] | null {
+  return form?.is === 'board' ? boardColumns(form, groups, closedAt) : null;
+}
+
+function closedAt({ done, cancelled }: RowView): number {
+  const span = done ?? cancelled;
+  return span ? span.from * 1440 + (span.minute ?? 0) : -Infinity;
+}
 
 /** Note and line, which is what a person would point at. */
 export function rowId(row: Row): string {

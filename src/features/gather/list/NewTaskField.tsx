@@ -1,21 +1,17 @@
 import { useMemo, useState } from 'react';
-import { refuse } from '../../session/acting/messages';
-import { isoDay } from '../../../core/calendar/day';
-import { dayName } from '../../../core/calendar/day-name';
 import type { Gather } from '../../../core/gather/language/ast';
 import { demandsOf } from '../../../core/gather/writing/demands';
 import { proposalFor, writtenTask } from '../../../core/gather/writing/written-task';
 import { readTail } from '../../../core/task/line/tail';
 import { chipsOf } from '../../../ui/chip-look';
-import { journalClaims } from '../../../core/index/live/journal-claims';
-import { baseNameOf, foldPath, journalPath } from '../../../core/note/names/path';
 import { readNote } from '../../../core/task/reading/read-note';
 import { STATUS_NAMES } from '../../../core/task/line/status';
 import type { TaskPlace } from '../../../core/task/writing/write-task';
 import { actionContext } from '../../session/acting/action-context';
 import { useNow, useServices } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';
-import { useToldDone } from '../../session/acting/use-act';
+import { useLandTask, useLanding } from '../../session/acting/use-land-task';
+import { readLanding } from '../../../core/slip/landing';
 
 interface NewTaskFieldProps {
   gather: Gather;
@@ -28,16 +24,19 @@ interface NewTaskFieldProps {
 
 /** The field in which a task is written into a list: it gets what the list demands, and stands where the field says. */
 export function NewTaskField({ gather, at, written, onClose }: NewTaskFieldProps) {
-  const place = usePlace(gather, at);
-  const { actions, engine, store } = useServices();
+  const context = useContextAt(at);
+  const place = useLanding(
+    useMemo(() => demandsOf(gather, context).place, [gather, context]),
+    at,
+  );
+  const { store } = useServices();
   const notes = useAppSelector((state) => state.library.overview?.notes);
   const [words, setWords] = useState('');
-  const [target, setTarget] = useState(place.link);
-  const told = useToldDone();
-  const context = useContextAt(at);
+  const [target, setTarget] = useState(place);
+  const land = useLandTask(at);
   const settings = useAppSelector((state) => state.settings);
   const now = useNow();
-  const [path = ''] = place.link.split('#');
+  const path = readLanding(place)?.note ?? '';
   const acting = useMemo(() => actionContext(settings, now), [settings, now]);
   const demands = useMemo(() => proposalFor(gather, context, acting, path), [gather, context, acting, path]);
   const task = useMemo(() => writtenTask(words, gather, context, acting, demands, path), [words, gather, context, acting, demands, path]);
@@ -48,26 +47,7 @@ export function NewTaskField({ gather, at, written, onClose }: NewTaskFieldProps
   };
   const gets = [...demands.names, ...demands.clauses, ...(demands.status === 'todo' ? [] : [STATUS_NAMES[demands.status]])];
   const writeDown = async (): Promise<void> => {
-    const [name = '', heading] = target.split('#');
-    const path =
-      name === ''
-        ? null
-        : (notes?.find((note) => foldPath(note.path) === foldPath(name))?.path ??
-          (await engine.ask('resolve', { target: name, from: at })) ??
-          (/\.md$/i.test(name) ? name : null));
-    if (path === null) {
-      refuse(`There is no note “${name}”, so nothing was written.`);
-      return;
-    }
-    const where: TaskPlace =
-      heading !== undefined && heading !== '' ? { heading } : path === at ? await behindBlock(store, path, written) : { end: true };
-    const result = await actions.writeTask(path, where, task.line);
-    if ('refused' in result) {
-      refuse(result.refused);
-      return;
-    }
-    told(`Written into ${baseNameOf(path)}`, result.step);
-    setWords('');
+    if (await land(target, task.line, () => behindBlock(store, at ?? '', written))) setWords('');
   };
   return (
     <form
@@ -158,19 +138,4 @@ function useContextAt(at: string | null): Parameters<typeof demandsOf>[1] {
     }),
     [today, firstDayOfWeek, me, note, person],
   );
-}
-
-/** Where a task written into a gather goes: what it demands, else its own note, else the place for loose tasks. */
-function usePlace(gather: Gather, at: string | null): { words: string; link: string } {
-  const { day: today } = useNow();
-  const { loosePlace, dateStyle } = useAppSelector((state) => state.settings);
-  const notes = useAppSelector((state) => state.library.overview?.notes);
-  const context = useContextAt(at);
-  const demanded = useMemo(() => demandsOf(gather, context).place, [gather, context]);
-  if (demanded !== null) return { words: demanded, link: demanded };
-  const note = notes?.find((one) => one.path === at);
-  if (note && note.kind !== 'agenda') return { words: note.title, link: note.path };
-  if (loosePlace !== 'journal') return { words: baseNameOf(loosePlace), link: loosePlace };
-  const path = journalClaims(notes ?? [], today)[0]?.path ?? journalPath(isoDay(today));
-  return { words: `Journal › ${dayName(today, today, dateStyle)}`, link: path };
 }

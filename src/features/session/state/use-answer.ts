@@ -1,4 +1,5 @@
 import { useEffect, useId } from 'react';
+import { shallowEqual } from 'react-redux';
 import type { AnswerView } from '../../../core/index/live/view';
 import { libraryActions } from './library-slice';
 import { useServices } from './services';
@@ -9,9 +10,11 @@ import { useAppDispatch, useAppSelector } from './state';
  *
  * @param text null asks nothing
  * @param at the path of the note that holds it; null for one of the interface's own
+ * @param name by which others find the answer, as `listName` makes it; its own when left out
  */
-export function useAnswer(text: string | null, at: string | null): AnswerView | undefined {
-  const id = useId();
+export function useAnswer(text: string | null, at: string | null, name?: string): AnswerView | undefined {
+  const own = useId();
+  const id = name ?? own;
   const { engine } = useServices();
   const dispatch = useAppDispatch();
   const asks = text !== null;
@@ -26,4 +29,15 @@ export function useAnswer(text: string | null, at: string | null): AnswerView | 
     };
   }, [engine, dispatch, id, asks]);
   return useAppSelector((state) => state.library.answers[id]);
+}
+
+/** The name of one of the lists that a page shows, by its place (from 0) among them. */
+export const listName = (page: string, index: number): string => `${page} ${index}`;
+
+/** The answers to the lists of a page from one place on; undefined for those that did not come yet. */
+export function useListAnswers(page: string, first: number, count: number): readonly (AnswerView | undefined)[] {
+  return useAppSelector(
+    ({ library }) => Array.from({ length: count }, (_, index) => library.answers[listName(page, first + index)]),
+    shallowEqual,
+  );
 }

@@ -1,0 +1,65 @@
+import { useCallback } from 'react';
+import { isoDay } from '../../../core/calendar/day';
+import { journalClaims } from '../../../core/index/live/journal-claims';
+import { baseNameOf, foldPath, journalPath } from '../../../core/note/names/path';
+import { landingOf, readLanding } from '../../../core/slip/landing';
+import type { TaskPlace } from '../../../core/task/writing/write-task';
+import { useNow, useServices } from '../state/services';
+import { useAppSelector } from '../state/state';
+import { refuse } from './messages';
+import { useToldDone } from './use-act';
+
+/** The path of today's journal page; where several notes claim the day, the one that counts. */
+export function useTodayPath(): string {
+  const { day: today } = useNow();
+  const notes = useAppSelector((state) => state.library.overview?.notes);
+  return journalClaims(notes ?? [], today)[0]?.path ?? journalPath(isoDay(today));
+}
+
+/**
+ * Where a task lands that is written from a place, as a link's target.
+ *
+ * @param demanded where the list demands it; null when it does not
+ * @param at the note that one writes from; null when it is none
+ */
+export function useLanding(demanded: string | null, at: string | null): string {
+  const loosePlace = useAppSelector((state) => state.settings.loosePlace);
+  const note = useAppSelector((state) => state.library.overview?.notes.find((one) => one.path === at));
+  const journal = useTodayPath();
+  return landingOf({ demanded, home: note && note.kind !== 'agenda' ? note.path : null, loosePlace, journal });
+}
+
+/**
+ * Writes a task where a link's target says, and tells of it with an Undo; a place that is none is refused with the reason.
+ *
+ * @param behind where it goes in the note that one writes from, when no heading is said
+ * @returns whether it was written
+ */
+export function useLandTask(at: string | null): (target: string, line: string, behind: () => Promise<TaskPlace>) => Promise<boolean> {
+  const { actions, engine } = useServices();
+  const notes = useAppSelector((state) => state.library.overview?.notes);
+  const told = useToldDone();
+  return useCallback(
+    async (target, line, behind) => {
+      const landing = readLanding(target);
+      const path = landing && (await pathOf(landing.note));
+      if (!landing || path === null) {
+        refuse(`There is no note “${landing?.note ?? ''}”, so nothing was written.`);
+        return false;
+      }
+      const { heading } = landing;
+      const place: TaskPlace = heading !== null ? { heading } : path === at ? await behind() : { end: true };
+      const result = await actions.writeTask(path, place, line);
+      if ('refused' in result) refuse(result.refused);
+      else told(`Written into ${baseNameOf(path)}`, result.step);
+      return !('refused' in result);
+
+      /** What is no note yet can be made where a path is meant. */
+      async function pathOf(name: string): Promise<string | null> {
+        const there = notes?.find((note) => foldPath(note.path) === foldPath(name))?.path;
+        return there ?? (await engine.ask('resolve', { target: name, from: at })) ?? (/\.md$/i.test(name) ? name : null);
+      }
+    },
+    [actions, engine, notes, told, at],
+  );
+}
