@@ -30,6 +30,13 @@ module.exports = {
       to: { path: '^src/store/notes/(?:database|schema)\\.ts$' },
     },
     {
+      name: 'editor-without-the-store',
+      comment: 'a page of its own can show and write a text without our store: only the session joins the two',
+      severity: 'error',
+      from: { path: '^src/features/editor/(?:look|reading|editing|commands|make-editor)', pathNot: '\\.test\\.tsx?$' },
+      to: { path: '^src/store/', pathNot: '^src/store/(?:device/|texts/rest-timer)' },
+    },
+    {
       name: 'core-is-pure',
       comment: 'no React, no DOM library, no database in core',
       severity: 'error',

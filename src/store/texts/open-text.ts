@@ -9,6 +9,7 @@ import type { NoteStore } from '../notes/note-store';
 import { RestTimer } from './rest-timer';
 import { type SetAside, intoOtherText, saveText } from './save-text';
 import { TYPING } from '../notes/origin';
+import { type TextEvent, type TextState, textStateAfter } from './text-state';
 
 /** Milliseconds after the last key, and at most between two savings while typing goes on. */
 const PAUSE = 300;
@@ -56,16 +57,11 @@ export interface OpenTextHost {
 /**
  * The text of one note while it is written: it is brought to the store, and what changes there is brought to it.
  *
- * - `still`: everything is durable
- * - `typed`: something is not, and will be stored when the hands rest
- * - `failed`: it could not be stored; it is tried again
- * - `gone`: the note went, and nothing of it was unsaved
- *
- * It outlives its editor until all of it is durable. All that reads or writes the store goes through one chain, so that nothing is
+ * How it stands to the store, and what follows what, says `text-state.ts`. It outlives its editor until all of it is durable. All that reads or writes the store goes through one chain, so that nothing is
  * compared with a text that is being replaced.
  */
 export class OpenText {
-  state: 'still' | 'typed' | 'failed' | 'gone' = 'still';
+  state: TextState = 'still';
   /** Why it could not be stored, while that is so. */
   failure: string | null = null;
   /** Whether its words are safe should the page go now. */
@@ -173,12 +169,14 @@ export class OpenText {
   }
 
   private touch(): void {
-    if (this.state !== 'failed') this.be('typed');
+    this.goOn('differs');
     this.timer.touch();
   }
 
-  private be(state: OpenText['state']): void {
-    if (this.state === state) return;
+  private goOn(event: TextEvent): void {
+    const state = textStateAfter(this.state, event);
+    // Each failure may have another reason.
+    if (state === this.state && event !== 'failed') return;
     this.state = state;
     if (state !== 'failed') this.failure = null;
     this.host.changed(this);
@@ -227,19 +225,18 @@ export class OpenText {
     if (this.current() === (this.base ?? '')) {
       this.host.drafts.drop(this.path);
       this.drafted = true;
-      this.be('still');
+      this.goOn('durable');
       if (!this.isShown) this.close();
       return;
     }
     this.keepDraft();
-    this.be('typed');
+    this.goOn('partly');
     this.timer.touch();
   }
 
   private fail(error: unknown): void {
     this.failure = failureSentence(error);
-    this.state = 'failed';
-    this.host.changed(this);
+    this.goOn('failed');
     void failureExplained(error).then((reason) => {
       if (this.state !== 'failed' || reason === this.failure) return;
       this.failure = reason;
@@ -308,7 +305,7 @@ export class OpenText {
     if (this.base === null && this.current() === '') return;
     const text = this.current();
     if (text !== (this.base ?? '') || (elsewhere && this.isWriting)) return this.follow(text);
-    this.be('gone');
+    this.goOn('went');
     this.host.drafts.drop(this.path);
     this.removed();
   }
@@ -340,7 +337,7 @@ export class OpenText {
     this.base = text;
     if (merged !== mine) this.surface.show(editorText(merged), elsewhere);
     this.differFrom(text);
-    if (this.state === 'gone') this.be('still');
+    this.goOn('came');
     if (merged !== text) this.touch();
   }
 

@@ -4,7 +4,7 @@ import type { ActionContext } from '../../../core/task/acts/action-context';
 import { signOfLine, typedStatus } from '../../../core/task/line/typed-status';
 import { withTypedClauses } from '../../../core/task/line/typed-tail';
 import { noteNow } from '../reading/note-field';
-import { fromStore } from '../editor-surface';
+import { fromStore } from '../reading/from-store';
 
 /** The line that the cursor stands on, as it was when it was entered. */
 interface Entered {

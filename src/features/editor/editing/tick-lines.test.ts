@@ -19,7 +19,8 @@ async function ticked(text: string, lines: number[], { sinks = false, typedMeanw
     if (typedMeanwhile !== '') view.dispatch({ changes: { from: 0, insert: typedMeanwhile } });
     return Promise.resolve();
   };
-  await tickLines(view, { settle }, lines, {
+  await tickLines(view, lines, {
+    settle,
     context: CONTEXT,
     sinks,
     elsewhere: (tasks, status) =>

@@ -7,11 +7,12 @@ import { sinkLists } from '../../../core/task/acts/list-actions';
 import { progressOf } from '../../../core/task/reading/progress';
 import { STATUS_NAMES, type Status, isOpen } from '../../../core/task/line/status';
 import type { Task } from '../../../core/task/line/task';
-import type { OpenText } from '../../../store/texts/open-text';
 import { shorten } from '../../session/acting/use-act';
 import { noteNow } from '../reading/note-field';
 
 interface Ticking {
+  /** Stores what was typed before. */
+  settle: () => Promise<void>;
   context: ActionContext;
   /** Whether a finished line goes to the end of its list. */
   sinks: boolean;
@@ -26,14 +27,9 @@ interface Ticking {
  * Ticks the tasks on some lines (from 0) of the editor, as one step of Undo; where all are closed, reopens them. What was typed before
  * is stored first, and is no part of the step.
  */
-export async function tickLines(
-  view: EditorView,
-  open: Pick<OpenText, 'settle'>,
-  lines: readonly number[],
-  ticking: Ticking,
-): Promise<void> {
+export async function tickLines(view: EditorView, lines: readonly number[], ticking: Ticking): Promise<void> {
   const asked = noteNow(view.state).tasks.filter((task) => lines.includes(task.line));
-  await open.settle();
+  await ticking.settle();
   const tasks = standing(noteNow(view.state).tasks, asked);
   const status: Status = tasks.some((task) => isOpen(task.status)) ? 'done' : 'todo';
   const turning = tasks.filter((task) => isOpen(task.status) === (status === 'done'));

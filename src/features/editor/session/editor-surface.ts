@@ -1,11 +1,9 @@
 import { isolateHistory } from '@codemirror/commands';
-import { Annotation, ChangeSet, Transaction } from '@codemirror/state';
+import { ChangeSet, Transaction } from '@codemirror/state';
 import type { EditorView, ViewUpdate } from '@codemirror/view';
-import { type Change, differenceOf } from '../../core/task/writing/edit';
-import type { Surface } from '../../store/texts/open-text';
-
-/** Marks what came from the store, which needs no saving. */
-export const fromStore = Annotation.define<boolean>();
+import { type Change, differenceOf } from '../../../core/task/writing/edit';
+import type { Surface } from '../../../store/texts/open-text';
+import { fromStore } from '../reading/from-store';
 
 /** An editor as the place where the text of a note is written. What differs from the stored text is known without comparing the texts. */
 export class EditorSurface implements Surface {

@@ -3,7 +3,7 @@ import { Transaction } from '@codemirror/state';
 import type { EditorView } from '@codemirror/view';
 import { foldPath } from '../../../core/note/names/path';
 import type { NoteStore } from '../../../store/notes/note-store';
-import { fromStore } from '../editor-surface';
+import { fromStore } from '../reading/from-store';
 
 /** What Undo takes back: what was typed in the editor, or a step of the store, which may have changed this note too. */
 type Entry = { is: 'typed' } | { is: 'step'; id: number; here: boolean };

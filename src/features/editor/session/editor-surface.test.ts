@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { applyChanges } from '../../core/task/writing/edit';
+import { applyChanges } from '../../../core/task/writing/edit';
 import { EditorSurface } from './editor-surface';
-import { watchedView } from './test-view';
+import { watchedView } from '../test-view';
 
 /** An editor, and what it says that is not stored. */
 function editor(text: string) {

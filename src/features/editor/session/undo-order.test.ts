@@ -3,7 +3,7 @@ import { history, isolateHistory, redo, undo } from '@codemirror/commands';
 import fc from 'fast-check';
 import { tabOn } from '../../../store/test-desk';
 import { writeNote } from '../../../store/notes/write-note';
-import { EditorSurface } from '../editor-surface';
+import { EditorSurface } from './editor-surface';
 import { watchedView } from '../test-view';
 import { UndoOrder } from './undo-order';
 import { TYPING } from '../../../store/notes/origin';

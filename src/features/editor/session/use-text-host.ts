@@ -1,0 +1,90 @@
+import { type RefObject, useEffect } from 'react';
+import type { Status } from '../../../core/task/line/status';
+import type { Task } from '../../../core/task/line/task';
+import { useLatest } from '../../../ui/use-latest';
+import { actionContext } from '../../session/acting/action-context';
+import { refuse } from '../../session/acting/messages';
+import type { DialogTask, TaskDialog } from '../../session/acting/task-dialog';
+import { useAct } from '../../session/acting/use-act';
+import { frameSlice } from '../../session/state/frame-slice';
+import { useServices } from '../../session/state/services';
+import { useAppDispatch, useAppSelector } from '../../session/state/state';
+import type { TextHost } from '../commands/run-command';
+import { raiseLine } from '../commands/task-commands';
+import { tickLines } from '../editing/tick-lines';
+import { closeUpAt } from '../reading/close-up';
+import type { OpenEditor } from './open-editor';
+
+interface Hosting {
+  path: string;
+  /** Whether a finished line goes to the end of its list. */
+  sinks: boolean;
+  /** Shows the item or heading on a line (from 0) alone; null shows all. */
+  closeOn: (line: number | null) => void;
+  /** The line (from 0) of what is around what is shown alone; null for all. */
+  wider: () => number | null;
+  insertMenu: () => void;
+  makePerson: (handle: string) => void;
+}
+
+/** What the commands of the text ask of the page: ticks that reach other notes, dialogs, the close-up, messages. */
+export function useTextHost(host: RefObject<TextHost | null>, editor: RefObject<OpenEditor | null>, hosting: Hosting): void {
+  const { clock } = useServices();
+  const dispatch = useAppDispatch();
+  const { actAll } = useAct();
+  const latest = useLatest({ ...hosting, settings: useAppSelector((state) => state.settings), actAll });
+  useEffect(() => {
+    const open = editor.current;
+    if (!open) return;
+    const { view, open: text, order } = open;
+    const dialogTask = ({ line, raw, text: words }: Pick<Task, 'line' | 'raw' | 'text'>): DialogTask => ({
+      ref: { path: latest.current.path, line, expected: raw },
+      text: words,
+    });
+    const elsewhere = (tasks: readonly { task: Task; openSteps: number }[], status: Status): void => {
+      const all = tasks.map(({ task, openSteps }) => ({ ...dialogTask(task), openSteps }));
+      void latest.current.actAll(all, [{ do: 'status', status }]);
+    };
+    const context = () => actionContext(latest.current.settings, clock.now());
+    const ask = (dialog: TaskDialog): void => {
+      // What is written goes first, so that the answer finds the lines as they stand here.
+      void text.save().then(() => dispatch(frameSlice.actions.dialogShown(dialog)));
+    };
+    host.current = {
+      context,
+      tick: (lines) =>
+        void tickLines(view, lines, {
+          settle: () => text.settle(),
+          context: context(),
+          sinks: latest.current.sinks,
+          elsewhere,
+          saveStep: (label) => {
+            order.savesStep();
+            void text.save(label);
+          },
+          told: (reason) => refuse(reason),
+        }),
+      raise: (line) => raiseLine(view, line, context()),
+      details: (line) => {
+        const raw = view.state.doc.line(line + 1).text;
+        ask({ is: 'details', task: dialogTask({ line, raw, text: raw }) });
+      },
+      dates: (tasks, what) => ask({ is: 'day', tasks: tasks.map(dialogTask), what }),
+      names: (tasks) => ask({ is: 'names', tasks: tasks.map(dialogTask) }),
+      remark: (tasks, status) => ask({ is: 'remark', tasks: tasks.map(dialogTask), status }),
+      closeUp: (line) => {
+        const range = closeUpAt(view.state, line);
+        latest.current.closeOn(range && view.state.doc.lineAt(range.from).number - 1);
+      },
+      wider: () => latest.current.closeOn(latest.current.wider()),
+      insertMenu: () => latest.current.insertMenu(),
+      makePerson: (handle) => latest.current.makePerson(handle),
+      told: (reason) => refuse(reason),
+      undo: () => order.undo(),
+      redo: () => order.redo(),
+    };
+    return () => {
+      host.current = null;
+    };
+  }, [host, editor, latest, clock, dispatch]);
+}
