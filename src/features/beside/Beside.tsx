@@ -2,9 +2,8 @@ import { ChevronDown } from 'lucide-react';
 import { Suspense, lazy, memo, useMemo } from 'react';
 import { useLocation, useParams } from 'react-router';
 import { readNote } from '../../core/task/reading/read-note';
-import { isoDay, readIsoDay } from '../../core/calendar/day';
-import { journalClaims } from '../../core/index/live/journal-claims';
-import { journalPath } from '../../core/note/names/path';
+import { readIsoDay } from '../../core/calendar/day';
+import { journalPathOf } from '../../core/index/live/journal-claims';
 import { Menu, MenuEntry } from '../../ui/menu';
 import { AgendaLists } from '../agenda/AgendaLists';
 import { useStoredNote } from '../note/use-stored-note';
@@ -87,7 +86,7 @@ function useNoteOnPage(): string | null {
   if (path !== null) return rest ?? path;
   const day = readIsoDay(restOf('day', pathname) ?? '');
   if (day === null) return null;
-  return journalClaims(notes ?? [], day)[0]?.path ?? journalPath(isoDay(day));
+  return journalPathOf(notes ?? [], day);
 }
 
 function BesideAgenda({ path }: { path: string }) {

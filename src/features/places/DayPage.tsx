@@ -3,8 +3,7 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { type Day, isoDay, readIsoDay } from '../../core/calendar/day';
 import { dayTitle } from '../../core/calendar/day-name';
-import { journalClaims } from '../../core/index/live/journal-claims';
-import { journalPath } from '../../core/note/names/path';
+import { journalPathOf } from '../../core/index/live/journal-claims';
 import { LazyNoteEditor } from '../editor/LazyNoteEditor';
 import { DayClaims } from '../note/DayClaims';
 import { BytesPage } from '../note/BytesPage';
@@ -29,7 +28,7 @@ export function DayPage() {
       </Sheet>
     );
   if (!notes) return <Sheet title={dayTitle(day)} busy />;
-  const path = journalClaims(notes, day)[0]?.path ?? journalPath(isoDay(day));
+  const path = journalPathOf(notes, day);
   return <JournalPage key={day} path={path} day={day} />;
 }
 

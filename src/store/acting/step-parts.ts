@@ -1,3 +1,4 @@
+import { differenceOf } from '../../core/task/writing/edit';
 import { type Content, type Marked, markOf } from '../notes/content';
 
 /**
@@ -31,13 +32,9 @@ export function kept(
   if (!before || !after || !('text' in before) || !('text' in after)) return { before, after };
   const [old, next] = [before.text, after.text];
   if (Math.max(old.length, next.length) <= most) return { before, after };
-  const least = Math.min(old.length, next.length);
-  let head = 0;
-  while (head < least && old.charCodeAt(head) === next.charCodeAt(head)) head++;
-  let foot = 0;
-  while (foot < least - head && old.charCodeAt(old.length - 1 - foot) === next.charCodeAt(next.length - 1 - foot)) foot++;
-  head = linesBack(old, head);
-  foot = old.length - linesOn(old, old.length - foot);
+  const { from, to } = differenceOf(old, next) ?? { from: old.length, to: old.length };
+  const head = linesBack(old, from);
+  const foot = old.length - linesOn(old, to);
   const partOf = (text: string, content: Content): Part => ({
     mark: markOf(content),
     part: text.slice(head, text.length - foot),

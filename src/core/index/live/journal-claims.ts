@@ -1,4 +1,5 @@
-import type { Day } from '../../calendar/day';
+import { type Day, isoDay } from '../../calendar/day';
+import { journalPath } from '../../note/names/path';
 import type { NoteSummary } from './overview';
 
 /**
@@ -9,4 +10,9 @@ export function journalClaims(notes: readonly NoteSummary[], day: Day): NoteSumm
   return notes
     .filter((note) => note.journal === day)
     .sort((a, b) => Number(b.journalSaid) - Number(a.journalSaid) || (a.path < b.path ? -1 : 1));
+}
+
+/** The path of a day's journal page: that of the note that counts, else of the one that would be made. */
+export function journalPathOf(notes: readonly NoteSummary[], day: Day): string {
+  return journalClaims(notes, day)[0]?.path ?? journalPath(isoDay(day));
 }

@@ -1,7 +1,6 @@
 import { useCallback } from 'react';
-import { isoDay } from '../../../core/calendar/day';
-import { journalClaims } from '../../../core/index/live/journal-claims';
-import { baseNameOf, foldPath, journalPath } from '../../../core/note/names/path';
+import { journalPathOf } from '../../../core/index/live/journal-claims';
+import { baseNameOf, foldPath } from '../../../core/note/names/path';
 import { landingOf, readLanding } from '../../../core/slip/landing';
 import type { TaskPlace } from '../../../core/task/writing/write-task';
 import { useNow, useServices } from '../state/services';
@@ -13,7 +12,7 @@ import { useToldDone } from './use-act';
 export function useTodayPath(): string {
   const { day: today } = useNow();
   const notes = useAppSelector((state) => state.library.overview?.notes);
-  return journalClaims(notes ?? [], today)[0]?.path ?? journalPath(isoDay(today));
+  return journalPathOf(notes ?? [], today);
 }
 
 /**
