@@ -11,7 +11,21 @@ export interface Arguments {
   flags: Set<string>;
 }
 
-const WITH_VALUE = new Set(['settings', 'now', 'today', 'query', 'at', 'expect', 'remark', 'steps', 'from', 'done', 'count', 'dates']);
+const WITH_VALUE = new Set([
+  'settings',
+  'now',
+  'today',
+  'query',
+  'at',
+  'expect',
+  'remark',
+  'steps',
+  'from',
+  'to',
+  'done',
+  'count',
+  'dates',
+]);
 const FLAGS = new Set(['json', 'write', 'help']);
 
 /** Splits the words of a command line. What follows `--` is words, whatever it looks like. */

@@ -1,6 +1,7 @@
 import type { Why, WhyNode } from '../src/core/gather/answer/why';
 import type { ActAnswer } from './commands/act';
 import type { GatherAnswer, GatheredRow } from './commands/gather';
+import type { PrintedItem, PrintedKept } from './commands/day';
 import type { SpokenAnswer } from './commands/date';
 import type { ScannedTask } from './commands/scan';
 
@@ -35,6 +36,12 @@ export function printed(command: string, result: unknown): string {
       const when = [date ?? week ?? month, time].filter((one) => one !== null).join(' ');
       return when === '' ? 'No date is understood.' : `${role ?? ''} ${when}${words === '' ? '' : ` · ${words}`}`;
     }
+    case 'day':
+      return (result as { items: PrintedItem[] }).items.map(itemLine).join('\n');
+    case 'kept':
+      return (result as { days: PrintedKept[] }).days
+        .map(({ day, planned, kept, excused }) => `${day}  ${excused === null ? `${kept} of ${planned}` : `excused: ${excused}`}`)
+        .join('\n');
   }
   return JSON.stringify(result, null, 2);
 }
@@ -50,6 +57,12 @@ function whyLines(node: WhyNode, depth: number): string[] {
 function rowLine(row: GatheredRow): string {
   if ('title' in row) return `${row.note}  ${row.title} (${row.open} open, ${row.done} done)`;
   return 'status' in row ? taskLine(row) : `${row.note}:${row.line}  ${row.raw.trim()}`;
+}
+
+function itemLine({ note, line, text, kind, start, end, minutes, status }: PrintedItem): string {
+  const when = start === null ? '     ' : `${start}${end === null ? '' : `-${end}`}`;
+  const length = minutes === null ? 'no length' : `${minutes}m`;
+  return `${when}  ${text}  (${status ?? kind}, ${length})  ${line === null ? note : `${note}:${line}`}`;
 }
 
 function taskLine(task: ScannedTask): string {
@@ -70,4 +83,6 @@ export const HELP = `recado COMMAND [--json] [--settings FILE] [--now TIME]
       --today DAY --expect TEXT --remark TEXT --steps leave|close|out --write
   next REPEAT --from DAY [--done DAY] [--count N]   the next dates of a repeat
   date WORDS --today DAY         what is understood as a date
+  day PATH --today DAY           everything of a day: tasks, appointments, meetings
+  kept PATH --from DAY --to DAY  what was planned for each day, and how much of it was kept
   batch FILE                     a JSON list of commands, each a list of words`;

@@ -37,6 +37,40 @@ afterAll(() => rmSync(folder, { recursive: true }));
 const recado = (...list: string[]): unknown => run(readArguments(list), new Desks());
 
 describe('the command-line runner', () => {
+  it('day and kept say what is on a day, and how days went', () => {
+    const days = mkdtempSync(path.join(tmpdir(), 'recado-days-'));
+    try {
+      const page = '- 09:00-10:00 Rounds\n- [x] Lamp test {done 2026-11-23 08:15}\n- [ ] Rider {plan 2026-11-23 23:30; takes 1h}\n';
+      writeFileSync(path.join(days, '2026-11-23.md'), page);
+      writeFileSync(path.join(days, '2026-11-24.md'), '---\nexcused: ill\n---\n- [ ] Key\n');
+      writeFileSync(path.join(days, 'Loans.md'), '---\nkind: meeting\ndate: 2026-11-23\nstart: 11:00\nend: 11:45\n---\n');
+      const note = '2026-11-23.md';
+      expect(recado('day', days, '--today', '2026-11-23')).toEqual({
+        items: [
+          { note, line: 1, text: 'Rounds', kind: 'appointment', start: '09:00', end: '10:00', minutes: 60, status: null },
+          { note: 'Loans.md', line: null, text: 'Loans', kind: 'meeting', start: '11:00', end: '11:45', minutes: 45, status: null },
+          { note, line: 3, text: 'Rider', kind: 'task', start: '23:30', end: '00:30', minutes: 60, status: 'todo' },
+          { note, line: 2, text: 'Lamp test', kind: 'task', start: null, end: null, minutes: null, status: 'done' },
+        ],
+      });
+      expect(recado('kept', days, '--from', '2026-11-22', '--to', '2026-11-24', '--today', '2026-11-25')).toEqual({
+        days: [
+          { day: '2026-11-22', planned: 0, kept: 0, excused: null },
+          { day: '2026-11-23', planned: 2, kept: 1, excused: null },
+          { day: '2026-11-24', planned: 1, kept: 0, excused: 'ill' },
+        ],
+      });
+      writeFileSync(path.join(days, 'settings.json'), JSON.stringify({ openEndLength: 15, slipHeading: 'Came in', theme: 'dark' }));
+      writeFileSync(path.join(days, '2026-11-26.md'), '- 09:00 Rounds\n## Came in\n- 10:00 Lars rang\n');
+      expect(recado('day', days, '--today', '2026-11-26', '--settings', path.join(days, 'settings.json'))).toMatchObject({
+        items: [{ text: 'Rounds', minutes: 15 }],
+      });
+      expect(() => recado('kept', days, '--from', '1900-01-01', '--to', '2026-11-24')).toThrow('ten years');
+    } finally {
+      rmSync(days, { recursive: true });
+    }
+  });
+
   it('archives nothing over what is there and was not read, and writes nowhere outside', () => {
     const own = mkdtempSync(path.join(tmpdir(), 'recado-'));
     const source = '- [x] one\n- [x] two\n';

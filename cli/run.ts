@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { type Arguments, dayOption, momentOf, readArguments, wordAt } from './arguments';
 import { act } from './commands/act';
+import { day, kept } from './commands/day';
 import { date } from './commands/date';
 import { type Question, gather, why } from './commands/gather';
 import { next } from './commands/next';
@@ -26,6 +27,15 @@ export function run(given: Arguments, desks: Desks): unknown {
       if (at === undefined) throw new PlainError('why needs --at NOTE:LINE.');
       return why(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), at, questionOf(given));
     }
+    case 'day':
+      return day(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), settingsOf(given), momentOf(given).day);
+    case 'kept': {
+      const today = momentOf(given).day;
+      const from = dayOption(given, 'from') ?? today;
+      const to = dayOption(given, 'to') ?? today;
+      if (to - from > MOST_DAYS) throw new PlainError('kept looks at ten years at most.');
+      return kept(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), settingsOf(given), { from, to, today });
+    }
     case 'next': {
       wordAt(given, 0, 'a repeat');
       const count = Number(given.options.get('count') ?? 5);
@@ -44,11 +54,13 @@ export function run(given: Arguments, desks: Desks): unknown {
   throw new PlainError(given.command === '' ? 'Say what to do; --help lists the commands.' : `There is no command “${given.command}”.`);
 }
 
+const MOST_DAYS = 3660;
+
 function questionOf(given: Arguments): Question {
   const query = given.options.get('query');
   if (query === undefined) throw new PlainError(`${given.command} needs --query TEXT.`);
-  const { firstDayOfWeek, me } = settingsOf(given);
-  return { query, today: momentOf(given).day, firstDayOfWeek, me };
+  const { firstDayOfWeek, me, days } = settingsOf(given);
+  return { query, today: momentOf(given).day, firstDayOfWeek, me, days };
 }
 
 /** `batch`: the results of a list of commands; one that fails gives its message. */

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import * as z from 'zod';
 import { ACTION_DEFAULTS, type ActionSettings } from '../src/core/task/acts/action-context';
+import { DAY_DEFAULTS, type DaySettings } from '../src/core/day/day-settings';
 import type { Arguments } from './arguments';
 import { PlainError } from './plain-error';
 
@@ -15,13 +16,29 @@ const schema = z.object({
   finishedHeading: z.string().min(1).default(ACTION_DEFAULTS.finishedHeading),
 });
 
+const { workingHours, dayBegins, openEndLength, planHeading, slipHeading, routineHeading, routinesCount } = DAY_DEFAULTS;
+
+/** How days are reckoned; its fields stand beside the others in the file. */
+const daySchema = z.object({
+  workingHours: z
+    .array(z.number().min(0).max(24))
+    .length(7)
+    .default([...workingHours]),
+  dayBegins: z.number().int().min(0).max(1439).default(dayBegins),
+  openEndLength: z.number().int().min(1).max(1440).default(openEndLength),
+  planHeading: z.string().min(1).default(planHeading),
+  slipHeading: z.string().min(1).default(slipHeading),
+  routineHeading: z.string().min(1).default(routineHeading),
+  routinesCount: z.boolean().default(routinesCount),
+});
+
 /** With what a typed day without a word before it means. */
-export type RunnerSettings = ActionSettings & { bareDay: 'plan' | 'due'; me: string | null };
+export type RunnerSettings = ActionSettings & { bareDay: 'plan' | 'due'; me: string | null; days: DaySettings };
 
 /** Reads the file of `--settings`; without it everything has its default. */
 export function settingsOf(given: Arguments): RunnerSettings {
   const file = given.options.get('settings');
-  if (file === undefined) return schema.parse({});
+  if (file === undefined) return { ...schema.parse({}), days: daySchema.parse({}) };
   let value: unknown;
   try {
     value = JSON.parse(readFileSync(file, 'utf8'));
@@ -29,7 +46,8 @@ export function settingsOf(given: Arguments): RunnerSettings {
     throw new PlainError(`The settings ${file} cannot be read as JSON.`);
   }
   const result = schema.safeParse(value);
-  if (result.success) return result.data;
-  const issue = result.error.issues[0];
+  const days = daySchema.safeParse(value);
+  if (result.success && days.success) return { ...result.data, days: days.data };
+  const issue = (result.error ?? days.error)?.issues[0];
   throw new PlainError(`The settings ${file} do not fit at “${issue?.path.join('.') ?? ''}”: ${issue?.message ?? 'unknown'}.`);
 }

@@ -1,13 +1,14 @@
-import { type Day, type Weekday, isoDay } from '../../src/core/calendar/day';
+import { isoDay } from '../../src/core/calendar/day';
 import type { AnswerRow } from '../../src/core/gather/answer/answer';
 import type { Totals } from '../../src/core/gather/answer/sums';
 import { sentenceText } from '../../src/core/gather/saying/sentence';
 import { type Why, explain } from '../../src/core/gather/answer/why';
-import { Library } from '../../src/core/index/library';
+import type { Library } from '../../src/core/index/library';
 import type { Row } from '../../src/core/gather/rows/row';
 import type { LiveGather } from '../../src/core/index/live/live-gather';
 import { PlainError } from '../plain-error';
 import { type Desk, noteAt } from '../desk';
+import { type Reading, libraryOf } from '../library-of';
 import { type ScannedTask, scan } from './scan';
 
 type GatheredTask = ScannedTask & { steps: GatheredTask[] };
@@ -54,17 +55,8 @@ export interface GatherAnswer {
   groups: { key: string | null | (string | null)[]; count: number; totals: Totals; rows: GatheredRow[] }[];
 }
 
-export interface Question {
+export interface Question extends Reading {
   query: string;
-  today: Day;
-  firstDayOfWeek: Weekday;
-  me: string | null;
-}
-
-function libraryOf(desk: Desk, { today, firstDayOfWeek, me }: Question): Library {
-  const library = new Library({ ...desk.settings, today, firstDayOfWeek, me, dateStyle: 'iso' });
-  library.apply(desk.folder.notes);
-  return library;
 }
 
 function ask(library: Library, query: string): ReturnType<Library['ask']> {

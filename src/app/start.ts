@@ -1,5 +1,6 @@
 import { startEngine } from '../engine/client';
 import type { EngineEvent } from '../engine/protocol';
+import type { DaySettings } from '../core/day/day-settings';
 import type { LibrarySettings } from '../core/index/library';
 import { baseNameOf } from '../core/note/names/path';
 import { RecadoDatabase } from '../store/notes/database';
@@ -171,7 +172,13 @@ function engineSettings(settings: Settings, clock: Clock): LibrarySettings {
     workingDay: settings.workingDay,
     repeatLead: settings.repeatLead,
     loosePlace: settings.loosePlace === 'journal' ? null : settings.loosePlace,
+    days: daySettingsOf(settings),
   };
+}
+
+function daySettingsOf(settings: Settings): DaySettings {
+  const { workingHours, dayBegins, openEndLength, planHeading, slipHeading, routineHeading, routinesCount } = settings;
+  return { workingHours, dayBegins, openEndLength, planHeading, slipHeading, routineHeading, routinesCount };
 }
 
 function hear(state: State, event: EngineEvent): void {

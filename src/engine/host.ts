@@ -92,7 +92,8 @@ export class EngineHost implements Engine {
     if (!this.ready) return;
     this.whenReady((library) => {
       this.publish(library.changeSettings(settings));
-      const reading = before?.workingDay !== settings.workingDay || before.repeatLead !== settings.repeatLead;
+      const meaning = (one: LibrarySettings | null): string => JSON.stringify([one?.workingDay, one?.repeatLead, one?.days]);
+      const reading = meaning(before) !== meaning(settings);
       if (reading) void this.readAgain(library);
     });
   }

@@ -1,3 +1,6 @@
+import type { Day } from '../calendar/day';
+import { type NoteTimes, timesOf } from '../day/appointments';
+import type { DaySettings } from '../day/day-settings';
 import type { Source } from '../gather/language/ast';
 import type { LineDays } from '../note/facts/line-days';
 import { EachOnce } from '../note/facts/each-once';
@@ -23,6 +26,8 @@ export interface NoteEntry extends Named {
   arounds: readonly Around[];
   /** What it was read with. */
   settings: ReadingSettings;
+  /** What its days were counted with. */
+  daySettings: DaySettings;
   /** When its lines were seen first. */
   seen: LineDays | null;
   /** Which of its tasks are key points. */
@@ -33,8 +38,10 @@ export interface NoteEntry extends Named {
   noteRow: Row | null;
   /** How its tasks stand. */
   counts: TaskCounts;
-  /** Whether one of its tasks is planned for a time of a day. */
-  isTimed: boolean;
+  /** The days on which one of its tasks is planned for a time. */
+  starts: readonly Day[];
+  /** What it says about the times of its day. */
+  times: NoteTimes | null;
   /** The texts of its gather blocks. */
   gathers: readonly string[];
   lineCount: number;
@@ -82,11 +89,18 @@ const NONE: readonly never[] = [];
  *
  * @param key its folded path
  */
-export function entryOf(key: string, note: ReadNote, settings: ReadingSettings, seen: LineDays | null, source: RowSource): NoteEntry {
+export function entryOf(
+  key: string,
+  note: ReadNote,
+  settings: ReadingSettings,
+  days: DaySettings,
+  seen: LineDays | null,
+  source: RowSource,
+): NoteEntry {
   const { path, tasks, front } = note;
   const head = new NoteHead(note, source);
   const isPerson = note.kind === 'person';
-  const { counts, isTimed, echoes } = countsOf(tasks, note.lines.text.includes('](recado:'));
+  const { counts, starts, echoes } = countsOf(tasks, note.lines.text.includes('](recado:'));
   return {
     key,
     number: -1,
@@ -94,12 +108,14 @@ export function entryOf(key: string, note: ReadNote, settings: ReadingSettings, 
     text: note.lines.text,
     arounds: aroundsOf(tasks),
     settings,
+    daySettings: days,
     seen,
     keyed: note.keyPoints.length === 0 ? NONE : note.keyPoints.flatMap((point) => (point.task === -1 ? [] : point.task)),
     points: note.keyPoints.length === 0 ? NONE : pointRowsOf(note, head, seen),
     noteRow: null,
     counts,
-    isTimed,
+    starts,
+    times: timesOf(note, days.slipHeading),
     echoes,
     gathers: note.gathers.length === 0 ? NONE : note.gathers.map((gather) => gather.text),
     lineCount: note.lines.starts.length,
@@ -127,12 +143,12 @@ function aroundsOf(tasks: readonly Task[]): readonly Around[] {
 }
 
 /** What is counted of the tasks of a note. */
-function countsOf(tasks: readonly Task[], mayEcho: boolean): Pick<NoteEntry, 'counts' | 'isTimed' | 'echoes'> {
+function countsOf(tasks: readonly Task[], mayEcho: boolean): Pick<NoteEntry, 'counts' | 'starts' | 'echoes'> {
   const counts = { open: 0, done: 0, all: 0, closed: 0 };
-  let isTimed = false;
+  let starts: Day[] | null = null;
   let echoes = 0;
   for (const task of tasks) {
-    if (task.plan !== null && task.plan.minute !== null) isTimed = true;
+    if (task.plan !== null && task.plan.minute !== null && !starts?.includes(task.plan.from)) (starts ??= []).push(task.plan.from);
     if (!isOpen(task.status)) counts.closed++;
     if (mayEcho && echoOf(task) !== null) echoes++;
     else if (task.status !== 'cancelled') {
@@ -141,7 +157,7 @@ function countsOf(tasks: readonly Task[], mayEcho: boolean): Pick<NoteEntry, 'co
       else counts.done++;
     }
   }
-  return { counts, isTimed, echoes };
+  return { counts, starts: starts ?? NONE, echoes };
 }
 
 function linkTargets(links: readonly { target: string }[], about: readonly string[]): readonly string[] {

@@ -1,5 +1,6 @@
 import type { Day, Weekday } from '../calendar/day';
 import type { DateStyle } from '../calendar/day-name';
+import { DAY_DEFAULTS, type DaySettings } from '../day/day-settings';
 import type { Answer, Plan } from '../gather/answer/answer';
 import { answerOnce, matchingRows } from '../gather/answer/answer-once';
 import type { GatherContext, Source } from '../gather/language/ast';
@@ -13,6 +14,7 @@ import type { AddedStatus } from '../task/line/status';
 import type { Problem, ReadingSettings, Task } from '../task/line/task';
 import { candidateNotes } from './slots/candidate-notes';
 import { ColumnAnswer } from './slots/slot-answer';
+import { DayNotes } from './days/day-notes';
 import { SlotTable } from './slots/slot-table';
 import { NameRegister } from './names/name-register';
 import { NameTable } from './names/name-table';
@@ -31,6 +33,8 @@ export interface LibrarySettings extends ReadingSettings {
   me: string | null;
   /** The path of the note in which loose tasks are caught, beside the journal pages. */
   loosePlace?: string | null;
+  /** How days are read and reckoned. */
+  days?: DaySettings;
 }
 
 /** A note that came, changed (text) or went (null). */
@@ -45,6 +49,7 @@ export interface NoteChange {
 export class NoteIndex {
   readonly entries = new Map<string, NoteEntry>();
   readonly total = emptyTally();
+  readonly days = new DayNotes();
   lineCount = 0;
   readonly names = new NameTable();
   readonly refs = new RefIndex();
@@ -77,6 +82,10 @@ export class NoteIndex {
     return this.settings.today;
   }
 
+  get daySettings(): DaySettings {
+    return this.settings.days ?? DAY_DEFAULTS;
+  }
+
   get taskCount(): number {
     return this.table.size;
   }
@@ -94,7 +103,7 @@ export class NoteIndex {
   protected replace(key: string, change: NoteChange, makesRows: boolean): boolean {
     const before = this.entries.get(key);
     const note = change.text === null ? null : readNote(change.path, change.text, this.settings);
-    const after = note && entryOf(key, note, this.settings, change.seen ?? null, this.table);
+    const after = note && entryOf(key, note, this.settings, this.daySettings, change.seen ?? null, this.table);
     this.changedKeys.push(key);
     if (before) this.forget(key, before);
     if (note && after) {
@@ -113,7 +122,8 @@ export class NoteIndex {
 
   private take(key: string, entry: NoteEntry, tasks: readonly Task[]): void {
     this.entries.set(key, entry);
-    countTasks(this.total, entry, tasks, 1);
+    countTasks(this.total, entry, tasks, (index) => tasks[index]?.parent ?? -1, 1);
+    this.days.add(entry);
     this.table.addNote(entry, tasks, this.places.of(entry.head.path));
     this.lineCount += entry.lineCount;
     this.names.add(entry.names, key);
@@ -126,12 +136,15 @@ export class NoteIndex {
 
   private forget(key: string, entry: NoteEntry): void {
     this.entries.delete(key);
+    const { rows } = entry.head;
     countTasks(
       this.total,
       entry,
-      entry.head.rows.map((row) => row.task),
+      rows.map((row) => row.task),
+      (index) => rows[index]?.parent?.index ?? -1,
       -1,
     );
+    this.days.remove(entry);
     this.table.removeNote(entry);
     this.lineCount -= entry.lineCount;
     this.names.remove(entry.names, key);
@@ -165,6 +178,13 @@ export class NoteIndex {
     const changed = new Set(this.changedKeys);
     this.changedKeys = [];
     return changed;
+  }
+
+  /** The days of which the figures may be different since this was last asked. */
+  takeTouchedDays(): ReadonlySet<Day> {
+    const touched = new Set([...this.days.takeTouched(), ...this.total.touched]);
+    this.total.touched.clear();
+    return touched;
   }
 
   /** The statuses that notes add, in the order of their paths. */

@@ -3,7 +3,7 @@ import { Link, useLocation } from 'react-router';
 import { type Day, civilFrom, weekdayOf, isoDay } from '../../core/calendar/day';
 import { MONTH_NAMES, dayTitle, weekdayName } from '../../core/calendar/day-name';
 import { durationName } from '../../core/calendar/duration';
-import type { DayTally } from '../../core/index/slots/tally';
+import { NO_FIGURES, type DayFigures } from '../../core/index/days/day-figures';
 import { timeName } from '../../core/calendar/span';
 import { DayDrop } from './DayDrop';
 import { onDrag } from './on-drag';
@@ -15,7 +15,6 @@ const PAST = 5;
 /** In rem, with the gap behind it. */
 const DAY_WIDTH = 3.9;
 const TODAY_WIDTH = 10.4;
-const NO_COUNTS: DayTally = { due: 0, minutes: 0, planned: 0, kept: 0 };
 
 /** The row of days across the top: what was kept, what is on, what comes. The wheel, keys and buttons move it. */
 export const DayRow = memo(function DayRow() {
@@ -79,12 +78,13 @@ function moveByArrow(event: KeyboardEvent<HTMLElement>, setShift: (change: (shif
 }
 
 function DayCell({ day, today }: { day: Day; today: Day }) {
-  const counts = useAppSelector((state) => state.library.overview?.days[day]) ?? NO_COUNTS;
+  const counts = useAppSelector((state) => state.library.overview?.days[day]) ?? NO_FIGURES;
   const hours = useAppSelector((state) => state.settings.workingHours);
   const { pathname } = useLocation();
   const active = pathname === dayAddress(day);
-  const available = (hours[weekdayOf(day) - 1] ?? 0) * 60;
-  const free = available === 0;
+  const working = (hours[weekdayOf(day) - 1] ?? 0) * 60;
+  const available = working - counts.taken;
+  const free = working === 0;
   const { day: date, month } = civilFrom(day);
   const isToday = day === today;
   const name = `${dayTitle(day)}${isToday ? ', today' : ''}${counts.due > 0 ? `, ${counts.due} due` : ''}${counts.minutes > 0 ? `, ${durationName(counts.minutes)} planned` : ''}`;
@@ -116,7 +116,7 @@ interface TodayCellProps {
   name: string;
   day: Day;
   active: boolean;
-  counts: DayTally;
+  counts: DayFigures;
   available: number;
 }
 
@@ -124,7 +124,7 @@ function TodayCell({ name, day, active, counts, available }: TodayCellProps) {
   const { minute } = useNow();
   const timed = useAppSelector((state) => state.library.overview?.timed);
   const { day: date, month } = civilFrom(day);
-  const current = timed?.find((task) => task.minute <= minute && minute < task.minute + (task.takes ?? 30));
+  const current = timed?.find(({ start, end }) => start !== null && start <= minute && minute < (end ?? start));
   return (
     <Link
       to={dayAddress(day)}
@@ -139,7 +139,7 @@ function TodayCell({ name, day, active, counts, available }: TodayCellProps) {
         </span>
         <span className="block truncate text-[0.76rem]">
           {current
-            ? `until ${timeName(Math.min(1439, current.minute + (current.takes ?? 30)))} · ${current.text}`
+            ? `until ${timeName((current.end ?? 0) % 1440)} · ${current.text}`
             : counts.due > 0
               ? `${counts.due} due today`
               : 'nothing due today'}
@@ -168,9 +168,9 @@ function DueEdges({ count }: { count: number }) {
   );
 }
 
-/** The share of a past day's plan that was kept; no plan, no bar. */
-function KeptBar({ counts }: { counts: DayTally }) {
-  if (counts.planned === 0) return <span className="h-[5px]" />;
+/** The share of a past day's plan that was kept; no plan or excused, no bar. */
+function KeptBar({ counts }: { counts: DayFigures }) {
+  if (counts.planned === 0 || counts.excused !== null) return <span className="h-[5px]" />;
   return (
     <span className="block h-[5px] border border-kept" aria-hidden="true">
       <span className="block h-full bg-kept" style={{ width: `${(100 * Math.min(counts.kept, counts.planned)) / counts.planned}%` }} />

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { WEEKDAY_LONG } from '../../core/calendar/day-name';
+import { readTime, timeName } from '../../core/calendar/span';
 import type { Settings, SettingsChange } from '../../store/device/settings';
 import { agendaPages } from '../rack/folder-tree';
 import { useAppSelector } from '../session/state/state';
@@ -34,6 +35,34 @@ export function SettingField({ name, settings, set }: SettingFieldProps) {
             defaultValue={(value as string | null) ?? ''}
             placeholder="none"
             onBlur={(event) => change(event.target.value.trim().replace(/^@/, '') || null)}
+          />
+        </Labelled>
+      );
+    case 'time':
+      return (
+        <Labelled label={field.label} help={field.help}>
+          <input
+            type="time"
+            className="field w-[7rem]"
+            value={timeName(value as number)}
+            onChange={(event) => {
+              const minute = readTime(event.target.value);
+              if (minute !== null) change(minute);
+            }}
+          />
+        </Labelled>
+      );
+    case 'heading':
+      return (
+        <Labelled label={field.label} help={field.help}>
+          <input
+            className="field"
+            defaultValue={value as string}
+            onBlur={(event) => {
+              const words = event.target.value.replace(/^#+/, '').trim();
+              if (words !== '') change(words);
+              else event.target.value = value as string;
+            }}
           />
         </Labelled>
       );

@@ -15,6 +15,10 @@ export type Field<Value = never> =
   /** Today's journal page, or a note: an agenda page, or one of kind note. */
   | { is: 'page'; label: string; of: 'agenda' | 'note' }
   | { is: 'handle'; label: string; help: string }
+  /** A time of day, stored in minutes after midnight. */
+  | { is: 'time'; label: string; help?: string }
+  /** The words of a heading. */
+  | { is: 'heading'; label: string; help?: string }
   /** A number of hours for each weekday. */
   | { is: 'week'; label: string }
   /** Has a part of the page of its own. */
@@ -124,6 +128,27 @@ export const FIELDS: { readonly [Name in keyof Settings]: Field<Settings[Name]> 
     step: 0.5,
   },
   workingHours: { is: 'week', label: 'Working hours' },
+  dayBegins: { is: 'time', label: 'The working hours begin at' },
+  openEndLength: {
+    is: 'number',
+    label: 'Minutes for what says no end',
+    help: 'At most so long, or until the next thing of the day begins.',
+    unit: 1,
+    least: 5,
+    most: 240,
+    step: 5,
+  },
+  planHeading: { is: 'heading', label: 'Heading for the order of the day', help: 'On a journal page.' },
+  slipHeading: { is: 'heading', label: 'Heading under which slips land', help: 'On a journal page. A time there is no appointment.' },
+  routineHeading: { is: 'heading', label: 'Heading of what comes back every day', help: 'On a journal page.' },
+  routinesCount: {
+    is: 'choice',
+    label: 'Tasks under that heading',
+    options: [
+      [true, 'count in what was kept of a day'],
+      [false, 'count nowhere'],
+    ],
+  },
   firstPage: { is: 'page', label: 'Page that opens first', of: 'agenda' },
   me: { is: 'handle', label: 'Your own handle', help: 'Tasks without an owner are yours; a gather may say @me.' },
   loosePlace: { is: 'page', label: 'Where loose tasks are caught', of: 'note' },

@@ -28,9 +28,9 @@ export const Strip = memo(function Strip() {
   const { day: today, minute } = useNow();
   const open = openToday(overview);
   const minutes = overview?.days[today]?.minutes ?? 0;
-  const available = (hours[weekdayOf(today) - 1] ?? 0) * 60;
+  const available = (hours[weekdayOf(today) - 1] ?? 0) * 60 - (overview?.days[today]?.taken ?? 0);
   const selected = useAppSelector((state) => state.frame.cursor?.words ?? 0);
-  const next = overview?.timed.find((task) => task.minute > minute);
+  const next = overview?.timed.find(({ start }) => start !== null && start > minute);
   return (
     <footer className="no-print flex min-h-[28px] flex-none items-center justify-between gap-6 px-3.5 text-[0.83rem] text-muted">
       <p className="flex min-w-0 gap-5">
@@ -39,8 +39,8 @@ export const Strip = memo(function Strip() {
         </span>
         {next && (
           <span className="min-w-0 truncate">
-            then {timeName(next.minute)}{' '}
-            <Link to={noteAddress(next.path, next.line)} className="font-semibold text-ink hover:underline">
+            then {timeName(next.start ?? 0)}{' '}
+            <Link to={noteAddress(next.path, next.line ?? undefined)} className="font-semibold text-ink hover:underline">
               {next.text}
             </Link>
           </span>

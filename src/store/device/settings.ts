@@ -14,6 +14,16 @@ export const settingsSchema = z.object({
   dateStyle: z.catch(z.enum(['words', 'iso']), 'words'),
   /** Working hours, Monday first. */
   workingHours: z.catch(z.array(hours).check(z.length(7)), [6, 6, 6, 6, 6, 0, 0]),
+  /** When they begin, in minutes after midnight. */
+  dayBegins: z.catch(z.int().check(z.minimum(0), z.maximum(1439)), 540),
+  /** The most minutes that are taken for what begins at a time and says no end. */
+  openEndLength: z.catch(z.int().check(z.minimum(5), z.maximum(240)), 30),
+  /** The headings of a journal page under which the order of its day is kept, slips land, and what comes back every day stands. */
+  planHeading: z.catch(z.string().check(z.minLength(1)), 'Plan'),
+  slipHeading: z.catch(z.string().check(z.minLength(1)), 'Log'),
+  routineHeading: z.catch(z.string().check(z.minLength(1)), 'Routine'),
+  /** Whether lines under that heading count in what was kept. */
+  routinesCount: z.catch(z.boolean(), true),
   /** Minutes that `1d` takes. */
   workingDay: z.catch(z.int().check(z.minimum(60), z.maximum(1440)), 480),
   /** What stays of a finished occurrence of a repeat. */

@@ -27,6 +27,8 @@ const KIND_NAMES: Record<NoteKind, string> = {
   person: 'People',
   project: 'Projects',
   goal: 'Goals',
+  review: 'Reviews',
+  tag: 'Tags',
   agenda: 'Agenda pages',
   template: 'Templates',
   slip: 'Slips',

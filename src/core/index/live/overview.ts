@@ -4,8 +4,9 @@ import type { AddedStatus } from '../../task/line/status';
 import type { Library } from '../library';
 import type { NoteEntry } from '../note-entry';
 import type { NameRegister } from '../names/name-register';
-import { isPlannedOn, minuteOfPlan } from '../planned';
-import type { DayTally } from '../slots/tally';
+import { type DayFigures, figuresOf } from '../days/day-figures';
+import { startsOf } from '../days/day-matter';
+import type { DayItem } from '../../day/day-items';
 
 /** A note as the rack shows it. */
 export interface NoteSummary {
@@ -34,26 +35,17 @@ export interface NameSummary {
   notes: number;
 }
 
-/** A task of today that has a time. */
-export interface TimedTask {
-  path: string;
-  line: number;
-  text: string;
-  /** Minutes after midnight. */
-  minute: number;
-  takes: number | null;
-}
-
 /** What the frame shows of the whole library. */
 export interface Overview {
   notes: NoteSummary[];
   tags: NameSummary[];
   people: NameSummary[];
-  /** Day number → counts; days without any are left out. */
-  days: Record<Day, DayTally>;
+  /** Day number → figures; days without any are left out. */
+  days: Record<Day, DayFigures>;
   /** Path of an agenda page → the count on the rack. */
   agendaCounts: Record<string, number>;
-  timed: TimedTask[];
+  /** What of today has a time, by its time. */
+  timed: DayItem[];
   /** Statuses that notes add. */
   statuses: AddedStatus[];
   /** Folded names that more than one note has: links by them are marked. */
@@ -67,7 +59,7 @@ export interface Overview {
 export interface OverviewNews extends Partial<Omit<Overview, 'notes' | 'days'>> {
   notes: { changed: NoteSummary[]; gone: string[] };
   /** Null for a day that nothing is left of. */
-  days: Record<Day, DayTally | null>;
+  days: Record<Day, DayFigures | null>;
 }
 
 export const EMPTY_OVERVIEW: Overview = {
@@ -117,8 +109,8 @@ function daysAfter(before: Overview['days'], changed: OverviewNews['days']): Ove
 /** Remembers what the page was told of the whole library, and finds what is different since. */
 export class OverviewKeeper {
   private readonly notes = new Map<string, NoteSummary>();
-  private readonly timed = new Map<string, TimedTask[]>();
-  private readonly days = new Map<Day, DayTally>();
+  /** What was told of each day, as JSON. */
+  private readonly days = new Map<Day, string>();
   private readonly told = new Map<keyof Overview, string>();
   private today: Day | null = null;
 
@@ -128,11 +120,11 @@ export class OverviewKeeper {
   news(library: Library, keys: Iterable<string> | null, agendaCounts: Record<string, number>): OverviewNews {
     const all = keys === null || this.today !== library.today;
     this.today = library.today;
-    const news: OverviewNews = { notes: { changed: [], gone: [] }, days: this.dayNews(library) };
+    const news: OverviewNews = { notes: { changed: [], gone: [] }, days: this.dayNews(library, all) };
     for (const key of all ? new Set([...library.entries.keys(), ...this.notes.keys()]) : (keys ?? [])) {
       this.takeNote(library, key, news.notes);
     }
-    const timed = [...this.timed.values()].flat().sort((a, b) => a.minute - b.minute);
+    const timed = startsOf(library, library.today).map(({ item }) => item);
     this.put(news, 'timed', timed);
     this.put(news, 'tags', namesOf(library.tagNames, library.total.tags, null));
     this.put(news, 'people', namesOf(library.peopleNames, library.total.people, library.personPages));
@@ -155,9 +147,6 @@ export class OverviewKeeper {
   private takeNote(library: Library, key: string, into: OverviewNews['notes']): void {
     const entry = library.entries.get(key);
     const before = this.notes.get(key);
-    const timed = entry ? timedIn(entry, library.today) : [];
-    if (timed.length > 0) this.timed.set(key, timed);
-    else this.timed.delete(key);
     const after = entry && summaryOf(entry);
     if (before && before.path !== after?.path) into.gone.push(before.path);
     if (after && !isSame(before, after)) into.changed.push(after);
@@ -165,21 +154,18 @@ export class OverviewKeeper {
     else this.notes.delete(key);
   }
 
-  private dayNews(library: Library): OverviewNews['days'] {
+  private dayNews(library: Library, all: boolean): OverviewNews['days'] {
+    const touched = library.takeTouchedDays();
+    const days = all ? new Set([...library.total.days.keys(), ...library.days.timedDays, ...this.days.keys()]) : touched;
     const changed: OverviewNews['days'] = {};
-    for (const [day, tally] of library.total.days) {
-      const before = this.days.get(day);
-      if (before?.due === tally.due && before.minutes === tally.minutes && before.planned === tally.planned && before.kept === tally.kept)
-        continue;
-      this.days.set(day, { ...tally });
-      changed[day] = { ...tally };
+    for (const day of days) {
+      const figures = figuresOf(library, day);
+      const told = figures && JSON.stringify(figures);
+      if ((this.days.get(day) ?? null) === told) continue;
+      changed[day] = figures;
+      if (told === null) this.days.delete(day);
+      else this.days.set(day, told);
     }
-    if (this.days.size > library.total.days.size)
-      for (const day of this.days.keys()) {
-        if (library.total.days.has(day)) continue;
-        this.days.delete(day);
-        changed[day] = null;
-      }
     return changed;
   }
 }
@@ -216,14 +202,4 @@ function namesOf(
     return { name, fullName: page?.title ?? null, path: page?.path ?? null, open: counts.get(folded) ?? 0, notes };
   });
   return names.sort((a, b) => b.open - a.open || (a.name < b.name ? -1 : a.name > b.name ? 1 : 0));
-}
-
-function timedIn(entry: NoteEntry, today: Day): TimedTask[] {
-  if (!entry.isTimed) return [];
-  return entry.head.rows.flatMap((row) => {
-    const minute = isPlannedOn(row, today) ? minuteOfPlan(row) : null;
-    if (minute === null) return [];
-    const { line, text, takes } = row.task;
-    return [{ path: entry.head.path, line, text, minute, takes }];
-  });
 }

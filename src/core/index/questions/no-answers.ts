@@ -7,4 +7,8 @@ export const NO_ANSWERS: { readonly [Name in QuestionName]: Questions[Name]['ans
   tasksOf: [],
   refProblems: [],
   resolve: null,
+  timed: [],
+  figures: [],
+  occurrences: [],
+  nextReminder: null,
 };

@@ -1,10 +1,17 @@
+import type { Day } from '../../calendar/day';
+import type { Now } from '../../calendar/span';
+import type { DayItem } from '../../day/day-items';
 import { type Why, explain } from '../../gather/answer/why';
 import { foldPath } from '../../note/names/path';
 import type { Problem } from '../../task/line/task';
 import { taskOfRef } from '../../task/reading/ref-problems';
+import { type DayFigures, figuresOf } from '../days/day-figures';
+import { dayItems } from '../days/day-matter';
 import type { Library } from '../library';
 import { rowsFor } from '../note-entry';
 import { type FoundTask, foundOf } from './found-task';
+import { occurrencesIn } from './occurrences';
+import { nextReminder } from './reminders';
 
 /** What the page asks of all notes that is no gather: each with what is given, and what it is answered with. */
 export interface Questions {
@@ -18,6 +25,14 @@ export interface Questions {
   refProblems: { given: { path: string }; answer: { line: number; problems: Problem[] }[] };
   /** The path of the note that a link means, as it stands in the note at `from`; null when there is none. */
   resolve: { given: { target: string; from: string | null }; answer: string | null };
+  /** Everything of the days from the first to the last (at most 62), by day and in the order of each. */
+  timed: { given: { from: Day; to: Day }; answer: { day: Day; items: DayItem[] }[] };
+  /** The figures of the days from the first to the last; days of which there is nothing to say are left out. */
+  figures: { given: { from: Day; to: Day }; answer: { day: Day; figures: DayFigures }[] };
+  /** On which days from the first to the last the open repeats fall, by day; their present date too. */
+  occurrences: { given: { from: Day; to: Day }; answer: { day: Day; tasks: FoundTask[] }[] };
+  /** The reminders that come next after a moment: all of that one moment. */
+  nextReminder: { given: { after: Now }; answer: { at: Now; tasks: FoundTask[] } | null };
 }
 
 export type QuestionName = keyof Questions;
@@ -50,7 +65,22 @@ const ANSWERS: { readonly [Name in QuestionName]: (library: Library, given: Ques
     const key = library.names.pathOf(target, from && foldPath(from));
     return key === null ? null : (library.entries.get(key)?.head.path ?? null);
   },
+  timed: (library, range) => daysIn(range).map((day) => ({ day, items: dayItems(library, day) })),
+  figures: (library, range) =>
+    daysIn(range).flatMap((day) => {
+      const figures = figuresOf(library, day);
+      return figures ? [{ day, figures }] : [];
+    }),
+  occurrences: (library, { from, to }) => occurrencesIn(library, from, to),
+  nextReminder: (library, { after }) => nextReminder(library, after),
 };
+
+/** The longest range of days that is answered: two months. */
+const MOST_DAYS = 62;
+
+function daysIn({ from, to }: { from: Day; to: Day }): Day[] {
+  return Array.from({ length: Math.max(0, Math.min(MOST_DAYS, to - from + 1)) }, (_, index) => from + index);
+}
 
 /** Answers a question from the library. */
 export function answerTo<Name extends QuestionName>(

@@ -1,19 +1,26 @@
 import type { Day } from '../../calendar/day';
+import type { DaySettings } from '../../day/day-settings';
+import { lengthsOf } from '../../day/length';
+import { type PlannedPlace, plannedDay, sharesOf } from '../../day/planned';
 import { isOpen } from '../../task/line/status';
 import type { Around } from '../../task/line/task-line';
 import { foldedNames, foldedTags, withHandle } from '../../gather/rows/folded-names';
 import type { NoteEntry } from '../note-entry';
 import { type TaskFields, echoOf, ownPeopleOf } from '../../gather/rows/row';
 
-/** What the day row shows of a day. */
+/** What the tasks of all notes add up to on a day. */
 export interface DayTally {
   /** Open tasks due that day, resting ones too. */
   due: number;
-  /** Minutes of the open tasks planned on that day. */
+  /** Minutes that the open tasks planned for that day say they take. */
   minutes: number;
-  /** Tasks planned for that day, whatever became of them, and those done by its end. */
+  /** How many of these have a time and say no length, so that theirs depends on what else begins that day. */
+  openEnds: number;
+  /** What was planned for that day and counts in what was kept of it, and how much of it was done by its end. */
   planned: number;
   kept: number;
+  /** How many of what was planned are open occurrences of repeats, which count no more once the day is past. */
+  occurrences: number;
 }
 
 /** What the tasks of a note add to the counts of the whole. */
@@ -22,32 +29,41 @@ export interface Tally {
   tags: Map<string, number>;
   people: Map<string, number>;
   days: Map<Day, DayTally>;
+  /** The days of which a count changed since somebody emptied this. */
+  touched: Set<Day>;
 }
 
+/** The place of the task in which another is nested, by its place; -1 for none. */
+type Parents = (index: number) => number;
+
 export function emptyTally(): Tally {
-  return { open: 0, tags: new Map(), people: new Map(), days: new Map() };
+  return { open: 0, tags: new Map(), people: new Map(), days: new Map(), touched: new Set() };
 }
 
 /**
  * Adds the tasks of a note to the counts, or with `sign` -1 takes them away. Tags and people are counted under their
  * folded names, open tasks only; notes of kind archive count nowhere.
+ *
+ * @param parents the place of the task in which each is nested, by its own; -1 for none
  */
 export function countTasks(
   tally: Tally,
-  { head, echoes }: Pick<NoteEntry, 'head' | 'echoes'>,
+  { head, echoes, daySettings }: Pick<NoteEntry, 'head' | 'echoes' | 'daySettings'>,
   tasks: readonly TaskFields[],
+  parents: Parents,
   sign: 1 | -1,
 ): void {
   if (head.kind === 'archive') return;
   const shared = new SharedNames(tally, head.handle, sign);
-  for (const task of tasks) {
+  const counter = new DayCounter(tally, tasks, parents, head.journal, daySettings, sign);
+  tasks.forEach((task, index) => {
     // An echo stands for a task that is counted where it is written.
-    if (echoes > 0 && echoOf(task) !== null) continue;
-    countDays(tally, task, sign);
-    if (!isOpen(task.status)) continue;
+    if (echoes > 0 && echoOf(task) !== null) return;
+    counter.count(task, index);
+    if (!isOpen(task.status)) return;
     tally.open += sign;
     shared.count(task);
-  }
+  });
   shared.settle();
 }
 
@@ -88,25 +104,68 @@ class SharedNames {
   }
 }
 
-function countDays(tally: Tally, { due, plan, takes, status, done, pushed }: TaskFields, sign: 1 | -1): void {
-  const open = isOpen(status);
-  if (open && due) change(tally, due.from, sign, 0, 0, 0);
-  if (plan && plan.from === plan.to) {
-    const minutes = open ? (takes ?? 0) : 0;
-    change(tally, plan.from, 0, sign * minutes, status === 'cancelled' ? 0 : sign, done && done.from <= plan.from ? sign : 0);
-  }
-  for (const left of pushed) change(tally, left, 0, 0, sign, 0);
-}
+/** Counts the tasks of a note on their days. */
+class DayCounter {
+  /** Made when a task is planned: few notes plan anything. */
+  private lengths: readonly (number | null)[] | null = null;
 
-/** A day that nothing is left of goes. */
-function change(tally: Tally, day: Day, due: number, minutes: number, planned: number, kept: number): void {
-  let found = tally.days.get(day);
-  if (!found) tally.days.set(day, (found = { due: 0, minutes: 0, planned: 0, kept: 0 }));
-  found.due += due;
-  found.minutes += minutes;
-  found.planned += planned;
-  found.kept += kept;
-  if (found.due === 0 && found.minutes === 0 && found.planned === 0 && found.kept === 0) tally.days.delete(day);
+  constructor(
+    private readonly tally: Tally,
+    private readonly tasks: readonly TaskFields[],
+    private readonly parents: Parents,
+    private readonly journal: Day | null,
+    private readonly settings: DaySettings,
+    private readonly sign: 1 | -1,
+  ) {}
+
+  count(task: TaskFields, index: number): void {
+    const { due, plan, pushed, status } = task;
+    const open = isOpen(status);
+    if (due !== null && open) this.at(due.from, (tally) => (tally.due += this.sign));
+    if (plan === null && this.journal === null && pushed.length === 0) return;
+    if (open) this.countLength(task, index);
+    for (const { day, kept, occurrence } of sharesOf(task, this.placeOf(index), this.settings))
+      this.at(day, (tally) => {
+        tally.planned += this.sign;
+        if (kept) tally.kept += this.sign;
+        if (occurrence) tally.occurrences += this.sign;
+      });
+  }
+
+  private countLength(task: TaskFields, index: number): void {
+    const day = this.plannedAt(index);
+    if (day === null || this.isWithin(day, index)) return;
+    this.lengths ??= lengthsOf(this.tasks.map(({ takes, status }, one) => ({ takes, status, parent: this.parents(one) })));
+    const length = this.lengths[index] ?? null;
+    if (length !== null) this.at(day, (tally) => (tally.minutes += this.sign * length));
+    else if (task.plan !== null && task.plan.minute !== null) this.at(day, (tally) => (tally.openEnds += this.sign));
+  }
+
+  /** Whether a task that it is a step of is planned for the same day, whose length holds its own. */
+  private isWithin(day: Day, index: number): boolean {
+    for (let up = this.parents(index); up !== -1; up = this.parents(up)) if (this.plannedAt(up) === day) return true;
+    return false;
+  }
+
+  private plannedAt(index: number): Day | null {
+    const task = this.tasks[index];
+    return task ? plannedDay(task, this.placeOf(index), this.settings) : null;
+  }
+
+  private placeOf(index: number): PlannedPlace {
+    return { journal: this.journal, isStep: this.parents(index) !== -1 };
+  }
+
+  /** A day that nothing is left of goes. */
+  private at(day: Day, change: (tally: DayTally) => void): void {
+    const { days, touched } = this.tally;
+    touched.add(day);
+    let found = days.get(day);
+    if (!found) days.set(day, (found = { due: 0, minutes: 0, openEnds: 0, planned: 0, kept: 0, occurrences: 0 }));
+    change(found);
+    const { due, minutes, openEnds, planned, kept, occurrences } = found;
+    if (due === 0 && minutes === 0 && openEnds === 0 && planned === 0 && kept === 0 && occurrences === 0) days.delete(day);
+  }
 }
 
 function count(counts: Map<string, number>, name: string, by: number): void {

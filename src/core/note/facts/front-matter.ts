@@ -10,6 +10,8 @@ export const NOTE_KINDS = [
   'person',
   'project',
   'goal',
+  'review',
+  'tag',
   'agenda',
   'template',
   'slip',

@@ -1,0 +1,51 @@
+import type { Day } from '../../calendar/day';
+import { excuseOf, startsOf } from './day-matter';
+import { takenBy } from '../../day/day-items';
+import { freeMinutes, workingStretch } from '../../day/hours';
+import { isOpen } from '../../task/line/status';
+import type { Library } from '../library';
+
+/** What the row of days shows of a day. */
+export interface DayFigures {
+  /** Open tasks due that day, resting ones too. */
+  due: number;
+  /** Minutes of the open tasks planned for that day. */
+  minutes: number;
+  /** Minutes that appointments and meetings take of its working hours. */
+  taken: number;
+  /** What was planned for it, as far as it counts, and how much of it was done by its end. */
+  planned: number;
+  kept: number;
+  /** Why it counts in no share. */
+  excused: string | null;
+}
+
+export const NO_FIGURES: DayFigures = { due: 0, minutes: 0, taken: 0, planned: 0, kept: 0, excused: null };
+
+/** The figures of a day; null where there is nothing to say. */
+export function figuresOf(library: Library, day: Day): DayFigures | null {
+  const tally = library.total.days.get(day);
+  const hasTimes = library.days.timedOn(day).length > 0;
+  if (!tally && !hasTimes) return null;
+  const { due = 0, minutes = 0, openEnds = 0, planned = 0, kept = 0, occurrences = 0 } = tally ?? {};
+  const starts = hasTimes || openEnds > 0 ? startsOf(library, day) : [];
+  // What says no length has that which the other starts leave it; what says one is in the tally.
+  const open = starts.filter(({ saysLength, item }) => !saysLength && item.status !== null && isOpen(item.status));
+  return {
+    due,
+    minutes: open.reduce((sum, { item }) => sum + (item.minutes ?? 0), minutes),
+    taken: takenMinutes(
+      library,
+      day,
+      starts.map(({ item }) => item),
+    ),
+    planned: day < library.today ? planned - occurrences : planned,
+    kept,
+    excused: excuseOf(library, day),
+  };
+}
+
+function takenMinutes(library: Library, day: Day, items: Parameters<typeof takenBy>[0]): number {
+  const working = workingStretch(day, library.daySettings);
+  return freeMinutes(working, []) - freeMinutes(working, takenBy(items));
+}

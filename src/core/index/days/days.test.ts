@@ -1,0 +1,211 @@
+import fc from 'fast-check';
+import { isoDay, readIsoDay } from '../../calendar/day';
+import { timeName } from '../../calendar/span';
+import { DAY_DEFAULTS, type DaySettings } from '../../day/day-settings';
+import { OverviewKeeper, overviewAfter, overviewOf, EMPTY_OVERVIEW } from '../live/overview';
+import { Library } from '../library';
+import { answerTo } from '../questions/questions';
+import { figuresOf } from './day-figures';
+import { dayItems } from './day-matter';
+
+const MONDAY = readIsoDay('2026-11-23') ?? 0;
+const PAGE = 'Journal/2026-11-23.md';
+
+function libraryOf(notes: Record<string, string>, days: DaySettings = DAY_DEFAULTS): Library {
+  const library = new Library({ today: MONDAY, firstDayOfWeek: 1, dateStyle: 'iso', me: null, workingDay: 480, days });
+  library.apply(Object.entries(notes).map(([path, text]) => ({ path, text })));
+  return library;
+}
+
+/** `09:00-10:00 Rounds (task, 60)`. */
+const items = (notes: Record<string, string>, day = MONDAY): string[] =>
+  dayItems(libraryOf(notes), day).map(({ kind, text, start, end, minutes }) => {
+    const when = start === null ? '' : `${timeName(start)}-${end === null ? '' : timeName(end)} `;
+    return `${when}${text} (${kind}, ${minutes ?? 'no length'})`;
+  });
+
+const MEETING = '---\nkind: meeting\ndate: 2026-11-23\nstart: 11:00\nend: 11:45\n---\n';
+
+describe('the things of a day', () => {
+  it.each<[string, Record<string, string>, string[]]>([
+    ['nothing', {}, []],
+    [
+      'by time, then by hand, then by weight and place',
+      {
+        [PAGE]: '## Plan\n- [ ] [Ask](recado:k3f9qa)\n- [ ] Take the key back\n## Other\n- [ ] Sweep {low}\n- 15:00 Lift engineer',
+        'Loans.md':
+          '- [ ] Rider {plan 2026-11-23; top}\n- [ ] Ask {plan 2026-11-23; ref k3f9qa}\n- [ ] Call {plan 2026-11-23 09:00; takes 20m}',
+      },
+      [
+        '09:00-09:20 Call (task, 20)',
+        '15:00-15:30 Lift engineer (appointment, 30)',
+        'Ask (task, no length)',
+        'Take the key back (task, no length)',
+        'Rider (task, no length)',
+        'Sweep (task, no length)',
+      ],
+    ],
+    [
+      'the order by hand is that of the first heading, whatever its case, of the top level',
+      { [PAGE]: '> ## Plan\n> - [ ] quoted\n\n- [ ] a\n- [ ] b\n\n## plan\n- [ ] c\n## Plan\n- [ ] d' },
+      ['c (task, no length)', 'quoted (task, no length)', 'a (task, no length)', 'b (task, no length)', 'd (task, no length)'],
+    ],
+    [
+      'a line that links to a meeting of the day is that meeting, counted once',
+      { [PAGE]: '- 11:00 [[Registrar meeting]] with Kofi', 'Meetings/Registrar meeting.md': MEETING },
+      ['11:00-11:45 Registrar meeting (meeting, 45)'],
+    ],
+    [
+      'it gives the time of a meeting that says none',
+      { [PAGE]: '- 14:00-14:30 [[Loans]]\n- 16:00 again [[Loans]]', 'Loans.md': '---\nkind: meeting\ndate: 2026-11-23\n---\n' },
+      ['14:00-14:30 Loans (meeting, 30)'],
+    ],
+    [
+      'a meeting of another day is only linked to',
+      { [PAGE]: '- 14:00 before [[Loans]]', 'Loans.md': '---\nkind: meeting\ndate: 2026-11-24\nstart: 09:00\n---\n' },
+      ['14:00-14:30 before [[Loans]] (appointment, 30)'],
+    ],
+    [
+      'a step without a time stands with its task; one with a time by itself',
+      {
+        'Loans.md':
+          '- [ ] Crate {plan 2026-11-23; takes 10m}\n  - [ ] Wood {plan 2026-11-23; takes 30m}\n  - [ ] Ring {plan 2026-11-23 10:00}',
+      },
+      ['10:00-10:30 Ring (task, 30)', 'Crate (task, 30)'],
+    ],
+    ['one that goes on past midnight', { [PAGE]: '- 23:30-00:30 Night watch' }, ['23:30-24:30 Night watch (appointment, 60)']],
+    [
+      'what is cancelled begins nothing',
+      { [PAGE]: '- 09:00 Rounds\n- [-] Call {plan 2026-11-23 09:10}' },
+      ['09:00-09:30 Rounds (appointment, 30)', '09:10- Call (task, no length)'],
+    ],
+    [
+      'archives and echoes are no part of it',
+      { 'Old.md': '---\nkind: archive\n---\n- [ ] a {plan 2026-11-23}', [PAGE]: '- [ ] [a](recado:k3f9qa)' },
+      [],
+    ],
+  ])('%s', (_, notes, expected) => expect(items(notes)).toEqual(expected));
+});
+
+describe('the figures of a day', () => {
+  it.each<[string, Record<string, string>, object]>([
+    [
+      'minutes of open tasks, hours taken by appointments inside the working hours',
+      {
+        [PAGE]:
+          '- [ ] a {takes 30m}\n- [x] b {takes 1h; done 2026-11-23}\n- 08:30-09:30 Rounds\n- 10:00-11:00 Loans\n- 10:30-11:30 Tasting',
+      },
+      { due: 0, minutes: 30, taken: 120, planned: 2, kept: 1, excused: null },
+    ],
+    [
+      'a task with a time and no length has what the next start leaves it',
+      { 'A.md': '- [ ] a {plan 2026-11-23 09:00}\n- [ ] b {plan 2026-11-23 09:20; takes 45m}\n- [ ] c {due 2026-11-23}' },
+      { due: 1, minutes: 65, taken: 0, planned: 2, kept: 0, excused: null },
+    ],
+    [
+      'a task counts once with its steps',
+      { 'A.md': '- [ ] a {plan 2026-11-23}\n  - [ ] b {plan 2026-11-23; takes 20m}\n  - [ ] c {takes 10m}' },
+      { due: 0, minutes: 30, taken: 0, planned: 2, kept: 0, excused: null },
+    ],
+    [
+      'an excused day',
+      { [PAGE]: '---\nexcused: ill\n---\n- [ ] a' },
+      { due: 0, minutes: 0, taken: 0, planned: 1, kept: 0, excused: 'ill' },
+    ],
+    [
+      'of two pages of a day the one of kind journal counts',
+      { [PAGE]: '---\nexcused: ill\n---\n', 'Z.md': '---\nkind: journal\ndate: 2026-11-23\nexcused: travelling\n---\n' },
+      { due: 0, minutes: 0, taken: 0, planned: 0, kept: 0, excused: 'travelling' },
+    ],
+  ])('%s', (_, notes, figures) => expect(figuresOf(libraryOf(notes), MONDAY)).toEqual(figures));
+
+  const LINES = fc.constantFrom(
+    '- [ ] a {plan 2026-11-23 09:00}',
+    '- [x] b {plan 2026-11-23; takes 20m; done 2026-11-23}',
+    '- 10:00-11:00 Rounds',
+    '- 09:10 Call',
+    '- [ ] c {plan 2026-11-24; pushed 2026-11-23; takes 1h}',
+    '  - [ ] d {plan 2026-11-24; takes 2h}',
+    '- [ ] e {due 2026-11-24}',
+  );
+  const TEXT = fc.array(LINES, { maxLength: 6 }).map((lines) => lines.join('\n'));
+  const PATHS = fc.constantFrom(PAGE, 'Journal/2026-11-24.md', 'A.md');
+
+  it('are told of the days that changed, and come to what reading everything afresh gives', () => {
+    fc.assert(
+      fc.property(fc.array(fc.tuple(PATHS, fc.option(TEXT)), { maxLength: 8 }), (changes) => {
+        const library = libraryOf({});
+        const keeper = new OverviewKeeper();
+        let told = overviewAfter(EMPTY_OVERVIEW, keeper.news(library, null, {}));
+        const texts = new Map<string, string>();
+        for (const [path, text] of changes) {
+          library.apply([{ path, text }]);
+          told = overviewAfter(told, keeper.news(library, library.takeChanged(), {}));
+          if (text === null) texts.delete(path);
+          else texts.set(path, text);
+        }
+        const fresh = overviewOf(libraryOf(Object.fromEntries(texts)), {});
+        expect(told.days).toEqual(fresh.days);
+        expect(told.timed).toEqual(fresh.timed);
+      }),
+      { numRuns: 150, seed: 20261127 },
+    );
+  });
+});
+
+describe('questions about days', () => {
+  const NOTES = {
+    [PAGE]: '- 15:00 Lift engineer\n- [ ] a {takes 30m}',
+    'Rounds.md':
+      '- [ ] Wind the clock {due 2026-11-23; every day; until 2026-11-26}\n- [ ] Count the stock {plan 2026-11-24; every 2 days after done}\n- [x] Old {due 2026-11-23; every day}',
+    'Loans.md': [
+      '- [ ] Call {plan 2026-11-24 14:00; due 2026-11-30 10:00; remind 1h before}',
+      '- [ ] Rider {due 2026-11-24; remind 08:00, 2026-11-25 10:00}',
+      '- [ ] Far {due 2026-11-25; remind 1 day before}',
+      '- [ ] Nowhere {remind 1h before}',
+      '- [x] Done {due 2026-11-24; remind 07:00}',
+    ].join('\n'),
+  };
+  const library = libraryOf(NOTES);
+  const range = { from: MONDAY, to: MONDAY + 6 };
+
+  it('what is timed in a range, and the figures of a set of days', () => {
+    const days = answerTo(library, 'timed', range);
+    expect(days.map(({ day, items: found }) => [day - MONDAY, found.map(({ text }) => text)]).slice(0, 2)).toEqual([
+      [0, ['Lift engineer', 'a']],
+      [1, ['Call', 'Count the stock']],
+    ]);
+    expect(answerTo(library, 'figures', range).map(({ day, figures }) => [day - MONDAY, figures.due, figures.taken])).toEqual(
+      [
+        [0, 1, 0],
+        [1, 1, 0],
+        [2, 1, 0],
+        [7, 1, 0],
+      ].filter(([day]) => (day ?? 0) <= 6),
+    );
+    expect(answerTo(library, 'timed', { from: 0, to: 100_000 })).toHaveLength(62);
+    expect(answerTo(library, 'timed', { from: 1, to: 0 })).toEqual([]);
+  });
+
+  it('on which days repeats fall', () => {
+    const found = answerTo(library, 'occurrences', range);
+    expect(found.map(({ day, tasks }) => [day - MONDAY, tasks.map(({ text }) => text)])).toEqual([
+      [0, ['Wind the clock']],
+      [1, ['Wind the clock', 'Count the stock']],
+      [2, ['Wind the clock']],
+      [3, ['Wind the clock']],
+    ]);
+  });
+
+  it('the reminder that comes next, all of one moment together', () => {
+    const next = (day: number, minute: number): string => {
+      const found = answerTo(library, 'nextReminder', { after: { day: MONDAY + day, minute } });
+      return found ? `${isoDay(found.at.day)} ${timeName(found.at.minute)} ${found.tasks.map(({ text }) => text).join(', ')}` : 'none';
+    };
+    expect(next(0, 0)).toBe('2026-11-24 08:00 Rider');
+    expect(next(1, 480)).toBe('2026-11-24 09:00 Far');
+    expect(next(1, 540)).toBe('2026-11-24 13:00 Call');
+    expect(next(1, 780)).toBe('2026-11-25 10:00 Rider');
+    expect(next(2, 600)).toBe('none');
+  });
+});
