@@ -10,6 +10,7 @@ import { NoteActions } from './acting/note-actions';
 import { NoteStore } from './notes/note-store';
 import type { OpenText, WordsApart } from './texts/open-text';
 import { OpenTexts, type SaveState } from './texts/open-texts';
+import type { Faults } from './test-faults';
 import { writeNote } from './notes/write-note';
 import { TYPING } from './notes/origin';
 
@@ -32,8 +33,9 @@ export function memoryStorage(): Storage {
 }
 
 /** One tab over a database, with all that writes in it. */
-export function tabOn(name: string, tab = 'this', storage: Storage = memoryStorage()) {
+export function tabOn(name: string, tab = 'this', storage: Storage = memoryStorage(), faults?: Faults) {
   const db = new RecadoDatabase(name);
+  faults?.plague(db);
   const problems: unknown[] = [];
   const store = new NoteStore(
     db,
@@ -131,11 +133,14 @@ export async function tabs(notes: Record<string, string>, ...names: string[]) {
   return names.map((tab) => tabOn(name, tab, storage));
 }
 
-/** Waits until something holds; what tabs tell each other takes its time. */
+const sleep = setTimeout;
+
+/** Waits until something holds; what tabs tell each other takes its time. Where time is made up, as much of it passes. */
 export async function until(holds: () => boolean | Promise<boolean>, what: string): Promise<void> {
   for (let tries = 0; tries < 300; tries++) {
     if (await holds()) return;
-    await new Promise((resolve) => setTimeout(resolve, 10));
+    if (setTimeout !== sleep) await jest.advanceTimersByTimeAsync(10);
+    await new Promise((resolve) => sleep(resolve, setTimeout === sleep ? 10 : 1));
   }
   throw new Error(`it never came to this: ${what}`);
 }
@@ -147,4 +152,21 @@ export const text = (words: string): Content => ({ text: words });
 /** The texts of all notes, by path. */
 export async function texts(store: NoteStore): Promise<Record<string, string | null>> {
   return Object.fromEntries((await store.all()).map((note) => [note.path, note.text]));
+}
+
+/**
+ * Time is made up in the tests that follow: it passes only in `until` and `pass`. What the database and the channels between tabs wait for
+ * goes on.
+ */
+export function madeUpTime(): void {
+  beforeEach(() => jest.useFakeTimers({ doNotFake: ['setImmediate', 'clearImmediate', 'nextTick', 'queueMicrotask', 'Date'] }));
+  afterEach(() => jest.useRealTimers());
+}
+
+/** So many milliseconds of made-up time pass, and what they bring about happens. */
+export async function pass(milliseconds: number): Promise<void> {
+  for (let left = milliseconds; left > 0; left -= 100) {
+    await jest.advanceTimersByTimeAsync(Math.min(left, 100));
+    await new Promise((resolve) => sleep(resolve, 1));
+  }
 }

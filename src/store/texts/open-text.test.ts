@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import { markOf } from '../notes/content';
 import { draftText } from './drafts';
 import { recoverDrafts } from './recover-drafts';
-import { desk, tabs, text, texts, until } from '../test-desk';
+import { desk, madeUpTime, pass, tabs, text, texts, until } from '../test-desk';
 import { TYPING } from '../notes/origin';
 
 const PATH = 'Journal/2026-11-23.md';
@@ -191,7 +191,8 @@ describe('a save that fails', () => {
 });
 
 describe('two who write one note', () => {
-  const pause = () => new Promise((resolve) => setTimeout(resolve, 2300));
+  madeUpTime();
+  const pause = () => pass(2300);
 
   it('on different lines come to one text with all that was typed in either', async () => {
     const [a, b] = await tabs({ [PATH]: 'one\ntwo\nthree\nfour' }, 'a', 'b');
