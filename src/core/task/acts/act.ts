@@ -12,6 +12,20 @@ import { addName, removeName, reword } from './word-actions';
 /** A line that is meant; the path of its note tells which day a journal page is of. */
 export type NamedLine = Omit<LineRef, 'path'> & { path?: string };
 
+/*
+ * The ladder of acts, from one line to the interface; each step is one more thing round the one above it.
+ *
+ *   actOn        one intention on one line of an opened note                       core, here
+ *   act          … of a text: its changes                                          core, here
+ *   actOnMany    … on several lines of a text, whole or not at all                 core, here
+ *   actOnEach    … on several lines of a text, each that takes it                  core, here
+ *   actAcross    … in every note that it touches, echoes too                       core, act-across.ts
+ *   actTogether  several intentions, each note read once                           core, act-across.ts
+ *   actOnLines   many lines of many notes, with progress                           store, acting/act-many.ts
+ *   NoteActions  stores what actAcross and actOnLines give, as one step            store, acting/note-actions.ts
+ *   useAct       asks NoteActions, says what was done, and what may follow         features, session/acting/use-act.ts
+ */
+
 /**
  * What an intention does to the text of one note: the smallest changes, or the reason why it does nothing.
  *

@@ -1,0 +1,60 @@
+import { readFileSync } from 'node:fs';
+import type { Locator } from '@playwright/test';
+import { expect, test } from './desk';
+
+const CONTROLS = 'button, a[href], input, select, textarea, summary, [role="button"], [role="checkbox"], [contenteditable="true"]';
+/** What stands for a thing of the person's own, not for something that can be done: a note, a day, a task, what stands in a text. */
+const THINGS = ['note', 'day', 'tag', 'person'].map((page) => `a[href^="/${page}/"]`).concat('[data-row]', '.cm-content');
+
+/** The controls that a person sees within a part of the page, without those that stand for things. */
+function inSight(part: Locator, things: readonly string[] = THINGS): Promise<string[]> {
+  const ask = { controls: CONTROLS, things: things.join(', ') };
+  return part.evaluate((root, { controls, things: left }) => {
+    const isSeen = (element: Element): boolean => {
+      const { top, left: start, bottom, right, width, height } = element.getBoundingClientRect();
+      if (width < 2 || height < 2 || bottom <= 0 || right <= 0 || top >= innerHeight || start >= innerWidth) return false;
+      return element.checkVisibility({ opacityProperty: true, visibilityProperty: true });
+    };
+    return [...root.querySelectorAll(controls)]
+      .filter((element) => isSeen(element) && (left === '' || !element.closest(left)))
+      .map((element) => (element.getAttribute('aria-label') ?? element.textContent).trim().slice(0, 40));
+  }, ask);
+}
+
+/** The figures that docs/weight.md says, by the screen. */
+function said(): Record<string, number> {
+  const rows = readFileSync('docs/weight.md', 'utf8').matchAll(/^\| ([^|]+?) +\| +(\d+) \|/gm);
+  return Object.fromEntries([...rows].map(([, screen, count]) => [screen, Number(count)]));
+}
+
+test('the controls in sight are as many as docs/weight.md says', async ({ desk, page }) => {
+  test.slow();
+  const found: Record<string, string[]> = {};
+  const body = page.locator('body');
+  const look = async (screen: string, part = body, things?: readonly string[]): Promise<void> => {
+    await page.mouse.move(2, 400);
+    found[screen] = await inSight(part, things);
+  };
+  await page.goto('/');
+  await expect(page.getByRole('button', { name: 'Look around in the demo' })).toBeVisible();
+  await look('First opening');
+  await desk.open('demo');
+  await page.goto('/note/Exhibitions/Salt%20on%20the%20Glass.md');
+  await expect(desk.text).toBeVisible();
+  await expect(desk.beside.getByRole('listitem').first()).toBeVisible();
+  await look('A note');
+  await page.goto('/note/Agenda/Today.md');
+  const row = desk.row(desk.main, 'Sign the glass-case insurance rider');
+  await expect(row).toBeVisible();
+  await look('Today');
+  await look('A row of a list', row, []);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.reload();
+  await expect(row).toBeVisible();
+  await look('Today on a phone');
+  await page.goto('/note/Exhibitions/Salt%20on%20the%20Glass.md');
+  await expect(desk.text).toBeVisible();
+  await look('A note on a phone');
+  const counts = Object.fromEntries(Object.entries(found).map(([screen, controls]) => [screen, controls.length]));
+  expect(counts, JSON.stringify(found, null, 1)).toEqual(said());
+});
