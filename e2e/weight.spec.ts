@@ -24,7 +24,7 @@ function inSight(part: Locator, things: readonly string[] = THINGS): Promise<str
 /** The figures that docs/weight.md says, by the screen. */
 function said(): Record<string, number> {
   const rows = readFileSync('docs/weight.md', 'utf8').matchAll(/^\| ([^|]+?) +\| +(\d+) \|/gm);
-  return Object.fromEntries([...rows].map(([, screen, count]) => [screen, Number(count)]));
+  return Object.fromEntries([...rows].map(([, screen = '', count]): [string, number] => [screen, Number(count)]));
 }
 
 test('the controls in sight are as many as docs/weight.md says', async ({ desk, page }) => {
