@@ -191,6 +191,26 @@ describe('what comes while something else is waited for', () => {
     expect(answers()['all']?.groups[0]?.rows[1]?.status).toBe('waiting');
   });
 
+  it('the day that turns while the notes are read first is the day that counts', async () => {
+    let letGo: () => void = () => undefined;
+    const held = new Promise<void>((resolve) => (letGo = resolve));
+    const events: EngineEvent[] = [];
+    const host = new EngineHost({
+      portions: async function* () {
+        yield { notes: [{ path: 'A.md', text: '- [ ] a {due 2026-11-23}' }], all: 2 };
+        await held;
+        yield { notes: [{ path: 'B.md', text: '- [ ] b' }], all: 2 };
+      },
+    });
+    const started = host.start(SETTINGS, (event) => events.push(event));
+    await host.subscribe('late', 'late', null);
+    await host.changeSettings({ ...SETTINGS, today: SETTINGS.today + 1 });
+    letGo();
+    await started;
+    const told = events.flatMap((event) => (event.is === 'news' ? [event.answers['late']] : []));
+    expect(told[0]?.is === 'whole' && told[0].answer.total).toBe(1);
+  });
+
   it('what is asked twice before patterns are there, and what is no longer asked, is not answered', async () => {
     const { host, started, answers } = slow({ 'A.md': '- [ ] a\n- [ ] b' });
     await started;

@@ -228,6 +228,16 @@ describe('what the head of a list counts', () => {
   });
 });
 
+describe('a gather that asks for what blocks', () => {
+  it('is answered anew when the task that is needed is closed in another note', () => {
+    const library = libraryOf({ 'A.md': '- [ ] hang {needs k3f9qa}', 'B.md': '- [ ] measure {ref k3f9qa}' });
+    library.subscribe('it', 'blocked', null);
+    expect(library.answer('it')?.total).toBe(1);
+    expect(library.apply([{ path: 'B.md', text: '- [x] measure {ref k3f9qa; done 2026-11-23}' }])).toContain('it');
+    expect(library.answer('it')?.total).toBe(0);
+  });
+});
+
 describe('laws', () => {
   it('every open task stands on Today, Ahead, Undated or Resting (common practice, no source)', () => {
     const pages = SHIPPED_PAGES.filter((page) => /Today|Ahead|Undated|Resting/.test(page.path));

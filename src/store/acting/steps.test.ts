@@ -32,6 +32,8 @@ it('steps of closed tabs are let go of by age and by number, and each tab keeps 
   }
   expect(await second.db.steps.count()).toBeLessThanOrEqual(1020);
   expect(await second.db.steps.where('tab').equals('other 5').count()).toBe(200);
+  await second.steps.prune();
+  expect(await second.db.steps.count()).toBe(1000);
   first.close();
   second.close();
 });

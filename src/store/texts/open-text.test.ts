@@ -421,6 +421,7 @@ describe('what was typed, when the note is left', () => {
     editing.surface.set('words');
     editing.text.typed();
     await editing.leave();
+    expect(await store.db.steps.count()).toBe(0);
     expect(await store.steps.undo()).toBeNull();
   });
 

@@ -119,6 +119,12 @@ describe('the figures of a day', () => {
     ],
   ])('%s', (_, notes, figures) => expect(figuresOf(libraryOf(notes), MONDAY)).toEqual(figures));
 
+  it('a missed occurrence of a repeat counts no more once its day is past', () => {
+    const notes = { 'A.md': '- [ ] a {plan 2026-11-22; every day}\n- [ ] b {plan 2026-11-22}\n- [ ] c {plan 2026-11-23; every day}' };
+    const library = libraryOf(notes);
+    expect([MONDAY - 1, MONDAY].map((day) => figuresOf(library, day)?.planned)).toEqual([1, 1]);
+  });
+
   const LINES = fc.constantFrom(
     '- [ ] a {plan 2026-11-23 09:00}',
     '- [x] b {plan 2026-11-23; takes 20m; done 2026-11-23}',

@@ -20,11 +20,13 @@ interface Section {
   line: number;
 }
 
+/** Where in a section lines are put: behind what stands there, or right under its heading. */
+export type Side = 'last' | 'first';
+
 /**
- * Puts lines at the end of the section that a path of headings names, and makes the headings that are missing. An empty
- * path is the end of the note.
+ * Puts lines into the section that a path of headings names, and makes the headings that are missing. An empty path is the note itself.
  */
-export function placeUnder(opened: OpenNote, path: readonly HeadingStep[], lines: readonly string[]): Refusal | null {
+export function placeUnder(opened: OpenNote, path: readonly HeadingStep[], lines: readonly string[], side: Side = 'last'): Refusal | null {
   let section: Section = { from: opened.note.front.lineCount, to: opened.lines.starts.length, level: 0, line: -1 };
   let found = 0;
   for (const step of path) {
@@ -34,6 +36,7 @@ export function placeUnder(opened: OpenNote, path: readonly HeadingStep[], lines
     found++;
   }
   const missing = path.slice(found);
+  if (side === 'first' && missing.length === 0 && path.length > 0) return placeFirst(opened, section, lines);
   const bodyEnd = found === path.length && path.length > 0 ? ownBodyEnd(opened, section) : section.to;
   const at = afterLastWords(opened, section, bodyEnd);
   const before = opened.structure.kinds[at - 1];
@@ -43,6 +46,20 @@ export function placeUnder(opened: OpenNote, path: readonly HeadingStep[], lines
   const gap = missing.length > 0 || followsList(opened, at) || before === LineKind.heading || at === 0 ? [] : [''];
   const behind = at < opened.lines.starts.length && opened.structure.kinds[at] !== LineKind.blank ? [''] : [];
   opened.edits.insertBefore(at, [...gap, ...top, ...(missing.length > 0 ? [''] : []), ...lines, ...behind]);
+  return null;
+}
+
+/** Right under the heading of a section: before the list or the words that stand there first. */
+function placeFirst(opened: OpenNote, section: Section, lines: readonly string[]): null {
+  const end = ownBodyEnd(opened, section);
+  const heading = opened.structure.headings.find((one) => one.line === section.line);
+  let at = (heading?.lastLine ?? section.line) + 1;
+  const under = at;
+  while (at < end && isBlank(opened, at)) at++;
+  const isList = opened.structure.items.some((item) => item.line === at && item.depth === 0);
+  if (at < end) opened.edits.insertBefore(at, isList ? lines : [...lines, '']);
+  // What holds nothing yet: a blank line parts the heading from its first lines.
+  else opened.edits.insertBefore(under, ['', ...lines]);
   return null;
 }
 

@@ -1,7 +1,7 @@
 import { Plus } from 'lucide-react';
 import { isoDay } from '../../../core/calendar/day';
 import { dayTitle } from '../../../core/calendar/day-name';
-import { fillTemplate } from '../../../core/note/facts/template';
+import { fillTemplate } from '../../../core/template/template';
 import { MenuAt, MenuEntry, MenuInside, MenuLine } from '../../../ui/menu';
 import { useNow, useServices } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';

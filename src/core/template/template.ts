@@ -1,6 +1,6 @@
-import { type Day, addMonths, isoDay, weekdayOf } from '../../calendar/day';
-import { WEEKDAY_LONG } from '../../calendar/day-name';
-import { timeName } from '../../calendar/span';
+import { type Day, addMonths, isoDay, weekdayOf } from '../calendar/day';
+import { WEEKDAY_LONG } from '../calendar/day-name';
+import { timeName } from '../calendar/span';
 
 /** What the placeholders of a template are filled in from. */
 export interface TemplateValues {
