@@ -25,6 +25,9 @@ const WITH_VALUE = new Set([
   'done',
   'count',
   'dates',
+  'in',
+  'name',
+  'answers',
 ]);
 const FLAGS = new Set(['json', 'write', 'help']);
 

@@ -3,6 +3,8 @@ import type { ActAnswer } from './commands/act';
 import type { GatherAnswer, GatheredRow } from './commands/gather';
 import type { PrintedItem, PrintedKept } from './commands/day';
 import type { SpokenAnswer } from './commands/date';
+import { landingText } from '../src/core/slip/landing';
+import type { SlipAnswer } from './commands/slip';
 import type { ScannedTask } from './commands/scan';
 
 /** A result as a person at a terminal reads it. */
@@ -38,6 +40,17 @@ export function printed(command: string, result: unknown): string {
     }
     case 'day':
       return (result as { items: PrintedItem[] }).items.map(itemLine).join('\n');
+    case 'slip': {
+      const { line, place } = result as SlipAnswer;
+      return `${line}\n→ ${landingText(place)}`;
+    }
+    case 'template':
+      return (result as { text: string }).text;
+    case 'carry': {
+      const { offered, left } = result as { offered: ScannedTask[]; left: Record<string, number> };
+      const counts = Object.entries(left).map(([why, count]) => `${why} ${count}`);
+      return [...offered.map(taskLine), `Not offered: ${counts.join(', ')}`].join('\n');
+    }
     case 'kept':
       return (result as { days: PrintedKept[] }).days
         .map(({ day, planned, kept, excused }) => `${day}  ${excused === null ? `${kept} of ${planned}` : `excused: ${excused}`}`)
@@ -84,5 +97,8 @@ export const HELP = `recado COMMAND [--json] [--settings FILE] [--now TIME]
   next REPEAT --from DAY [--done DAY] [--count N]   the next dates of a repeat
   date WORDS --today DAY         what is understood as a date
   day PATH --today DAY           everything of a day: tasks, appointments, meetings
+  slip WORDS --today DAY [--in PATH [--write]]   the line that words come to, and where it lands
+  carry PATH --today DAY         what earlier days left open
+  template PATH --at NOTE --today DAY [--name WORDS] [--answers JSON]   what a template comes to
   kept PATH --from DAY --to DAY  what was planned for each day, and how much of it was kept
   batch FILE                     a JSON list of commands, each a list of words`;

@@ -37,6 +37,50 @@ afterAll(() => rmSync(folder, { recursive: true }));
 const recado = (...list: string[]): unknown => run(readArguments(list), new Desks());
 
 describe('the command-line runner', () => {
+  it('slip, carry and template write a task down, offer what was left open, and fill in a template', () => {
+    const desk = mkdtempSync(path.join(tmpdir(), 'recado-slip-'));
+    try {
+      const today = ['--today', '2026-11-23'];
+      const place = { note: 'Journal/2026-11-23.md', heading: 'Log' };
+      expect(recado('slip', 'ring @lars tomorrow 15:00 high', ...today)).toEqual({
+        line: '- [ ] ring @lars {plan 2026-11-24 15:00; high; made 2026-11-23}',
+        place,
+      });
+      mkdirSync(path.join(desk, 'Templates'));
+      writeFileSync(
+        path.join(desk, 'Templates/Day.md'),
+        '---\nkind: template\nfor: journal\n---\n## Routine\n- [ ] Wind the clock of {{weekday}}\n\n## Log\n',
+      );
+      expect(recado('slip', 'ring', 'lars', ...today, '--in', desk, '--write')).toMatchObject({ place });
+      recado('slip', 'oil', '--now', '2026-11-23T10:05', '--in', desk, '--write');
+      expect(readFileSync(path.join(desk, 'Journal/2026-11-23.md'), 'utf8')).toBe(
+        '## Routine\n- [ ] Wind the clock of Monday\n\n## Log\n- [ ] ring lars {made 2026-11-23}\n- [ ] oil {made 2026-11-23 10:05}\n',
+      );
+      writeFileSync(path.join(desk, 'settings.json'), JSON.stringify({ slipSide: 'first', slipLater: 'page' }));
+      const later = ['--in', desk, '--settings', path.join(desk, 'settings.json')];
+      expect(recado('slip', 'oil tomorrow', ...today, ...later)).toMatchObject({ place: { note: 'Journal/2026-11-24.md' } });
+      expect(() => recado('slip', '  ', ...today)).toThrow('words');
+      expect(() => recado('slip', 'a', ...today, '--write')).toThrow('--in');
+      expect(recado('carry', desk, '--today', '2026-11-25')).toMatchObject({
+        offered: [{ text: 'Wind the clock of Monday', note: 'Journal/2026-11-23.md', line: 2 }],
+        left: { rests: 0, waits: 0, repeats: 0, leftAlone: 0 },
+      });
+      const made = ['template', desk, '--at', 'Templates/Day', ...today];
+      expect(recado(...made)).toEqual({ text: '## Routine\n- [ ] Wind the clock of Monday\n\n## Log\n', questions: [] });
+      writeFileSync(path.join(desk, 'Templates/Project.md'), '---\nkind: template\nfor: project\n---\n# {{name}}\n{{question: outcome}}\n');
+      const project = ['template', desk, '--at', 'Templates/Project.md', ...today, '--name', 'Storage'];
+      expect(recado(...project)).toEqual({ text: '---\nkind: project\n---\n# Storage\n{{question: outcome}}\n', questions: ['outcome'] });
+      expect(recado(...project, '--answers', '{"outcome":"All dry"}')).toMatchObject({
+        text: '---\nkind: project\n---\n# Storage\nAll dry\n',
+        questions: [],
+      });
+      expect(() => recado(...project, '--answers', '[]')).toThrow('object');
+      expect(() => recado('template', desk, '--at', 'Nowhere', ...today)).toThrow('no such template');
+    } finally {
+      rmSync(desk, { recursive: true });
+    }
+  });
+
   it('day and kept say what is on a day, and how days went', () => {
     const days = mkdtempSync(path.join(tmpdir(), 'recado-days-'));
     try {

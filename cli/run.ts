@@ -2,10 +2,12 @@ import { readFileSync } from 'node:fs';
 import { type Arguments, dayOption, momentOf, readArguments, wordAt } from './arguments';
 import { act } from './commands/act';
 import { day, kept } from './commands/day';
+import { carry } from './commands/carry';
 import { date } from './commands/date';
 import { type Question, gather, why } from './commands/gather';
 import { next } from './commands/next';
 import { scan } from './commands/scan';
+import { slip, template } from './commands/slip';
 import type { Desks } from './desk';
 import { PlainError } from './plain-error';
 import { settingsOf } from './settings';
@@ -35,6 +37,24 @@ export function run(given: Arguments, desks: Desks): unknown {
       const to = dayOption(given, 'to') ?? today;
       if (to - from > MOST_DAYS) throw new PlainError('kept looks at ten years at most.');
       return kept(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), settingsOf(given), { from, to, today });
+    }
+    case 'carry':
+      return carry(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), settingsOf(given), momentOf(given).day);
+    case 'template': {
+      const at = given.options.get('at');
+      if (at === undefined) throw new PlainError('template needs --at NOTE.');
+      const desk = desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given));
+      return template(desk, at, momentOf(given), given.options.get('name'), given.options.get('answers'));
+    }
+    case 'slip': {
+      wordAt(given, 0, 'words');
+      const place = given.options.get('in');
+      const settings = settingsOf(given);
+      const write = given.flags.has('write');
+      const desk = place === undefined ? null : desks.open(place, settings);
+      const answer = slip(given.words.join(' '), settings, momentOf(given), desk, write);
+      if (write) desks.forget();
+      return answer;
     }
     case 'next': {
       wordAt(given, 0, 'a repeat');

@@ -13,6 +13,9 @@ const schema = z.object({
   repeatRecords: z.enum(['lines', 'count']).default('lines'),
   repeatLead: z.number().int().min(0).nullable().default(0),
   me: z.string().nullable().default(null),
+  loosePlace: z.string().min(1).default('journal'),
+  slipSide: z.enum(['last', 'first']).default('last'),
+  slipLater: z.enum(['today', 'page']).default('today'),
   finishedHeading: z.string().min(1).default(ACTION_DEFAULTS.finishedHeading),
 });
 
@@ -33,7 +36,17 @@ const daySchema = z.object({
 });
 
 /** With what a typed day without a word before it means. */
-export type RunnerSettings = ActionSettings & { bareDay: 'plan' | 'due'; me: string | null; days: DaySettings };
+export type RunnerSettings = ActionSettings & {
+  bareDay: 'plan' | 'due';
+  me: string | null;
+  days: DaySettings;
+  /** Where loose tasks are caught: `journal`, or the path of a note. */
+  loosePlace: string;
+  /** Whether what is written down stands behind what was before it, or before that. */
+  slipSide: 'last' | 'first';
+  /** Whether what is for a later day goes to today's page or to that of its day. */
+  slipLater: 'today' | 'page';
+};
 
 /** Reads the file of `--settings`; without it everything has its default. */
 export function settingsOf(given: Arguments): RunnerSettings {

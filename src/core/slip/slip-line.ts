@@ -1,4 +1,4 @@
-import { isoDay } from '../calendar/day';
+import type { Day } from '../calendar/day';
 import { type ActionContext, stampOf } from '../task/acts/action-context';
 import { storedValue } from '../task/line/clause-value';
 import { type Status, signOf } from '../task/line/status';
@@ -130,8 +130,7 @@ export function pastDays({ due, plan }: Task, today: number): ('due' | 'plan')[]
   return past;
 }
 
-/** The day by which a task is first asked for: its plan, else its due day; ISO, null without either. */
-export function dayAsked({ due, plan }: Pick<Task, 'due' | 'plan'>): string | null {
-  const first = plan ?? due;
-  return first ? isoDay(first.from) : null;
+/** The day on which a task is first asked for: that of its plan, else its due day; null without either. */
+export function dayAsked({ due, plan }: Pick<Task, 'due' | 'plan'>): Day | null {
+  return (plan ?? due)?.from ?? null;
 }

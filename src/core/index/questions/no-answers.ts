@@ -11,4 +11,8 @@ export const NO_ANSWERS: { readonly [Name in QuestionName]: Questions[Name]['ans
   figures: [],
   occurrences: [],
   nextReminder: null,
+  templates: [],
+  slips: [],
+  standsIn: [],
+  carry: { offered: [], left: { rests: 0, waits: 0, repeats: 0, leftAlone: 0 } },
 };

@@ -2,16 +2,21 @@ import type { Day } from '../../calendar/day';
 import type { Now } from '../../calendar/span';
 import type { DayItem } from '../../day/day-items';
 import { type Why, explain } from '../../gather/answer/why';
+import type { NoteKind } from '../../note/facts/front-matter';
 import { foldPath } from '../../note/names/path';
+import { type OwnSlip, readOwnSlip } from '../../slip/own-slip';
+import { kindMadeBy } from '../../template/from-template';
 import type { Problem } from '../../task/line/task';
 import { taskOfRef } from '../../task/reading/ref-problems';
 import { type DayFigures, figuresOf } from '../days/day-figures';
 import { dayItems } from '../days/day-matter';
 import type { Library } from '../library';
-import { rowsFor } from '../note-entry';
+import { type NoteEntry, rowsFor } from '../note-entry';
 import { type FoundTask, foundOf } from './found-task';
 import { occurrencesIn } from './occurrences';
+import { type CarryAnswer, carriedBy } from './carry';
 import { nextReminder } from './reminders';
+import { standsIn } from './stands-in';
 
 /** What the page asks of all notes that is no gather: each with what is given, and what it is answered with. */
 export interface Questions {
@@ -33,6 +38,14 @@ export interface Questions {
   occurrences: { given: { from: Day; to: Day }; answer: { day: Day; tasks: FoundTask[] }[] };
   /** The reminders that come next after a moment: all of that one moment. */
   nextReminder: { given: { after: Now }; answer: { at: Now; tasks: FoundTask[] } | null };
+  /** The templates, by path. */
+  templates: { given: object; answer: Template[] };
+  /** The slips that a person made, by path. */
+  slips: { given: object; answer: OwnSlip[] };
+  /** On which agenda pages a task line would stand that is written into a note, on each of some days. */
+  standsIn: { given: { line: string; path: string; days: readonly Day[] }; answer: { day: Day; pages: string[] }[] };
+  /** What earlier days left open; signs of what was left alone before are `leftAloneSign`s. */
+  carry: { given: { leftAlone: readonly string[] }; answer: CarryAnswer };
 }
 
 export type QuestionName = keyof Questions;
@@ -73,7 +86,24 @@ const ANSWERS: { readonly [Name in QuestionName]: (library: Library, given: Ques
     }),
   occurrences: (library, { from, to }) => occurrencesIn(library, from, to),
   nextReminder: (library, { after }) => nextReminder(library, after),
+  templates: (library) =>
+    notesOf(library, 'template').map(({ head: { path, title }, text }) => ({ path, title, text, makes: kindMadeBy(text) })),
+  slips: (library) => notesOf(library, 'slip').map(({ head: { path, title }, text }) => readOwnSlip(path, title, text)),
+  standsIn: (library, { line, path, days }) => standsIn(library, line, path, days),
+  carry: (library, { leftAlone }) => carriedBy(library, new Set(leftAlone)),
 };
+
+/** A note from which others are made. */
+export interface Template {
+  path: string;
+  title: string;
+  text: string;
+  /** The kind of note that it makes; null for none in particular. */
+  makes: string | null;
+}
+
+const notesOf = (library: Library, kind: NoteKind): NoteEntry[] =>
+  [...library.entries.values()].filter(({ head }) => head.kind === kind).sort((a, b) => (a.head.path < b.head.path ? -1 : 1));
 
 /** The longest range of days that is answered: two months. */
 const MOST_DAYS = 62;

@@ -1,0 +1,77 @@
+import { lineText, splitLines } from '../note/blocks/lines';
+import { fieldWords, readFrontMatter } from '../note/facts/front-matter';
+import { type TemplateValues, fillTemplate, templateQuestions } from '../template/template';
+
+/** A slip that a person made: a note of kind slip. */
+export interface OwnSlip {
+  path: string;
+  title: string;
+  /** The key that opens it, such as `Alt+F10`; null for none. */
+  key: string | null;
+  /** Where it lands, as a link's target with placeholders; null for the place of all slips. */
+  into: string | null;
+  /** Its lines with their placeholders. */
+  lines: readonly string[];
+  /** What it asks beside its words, in order. */
+  questions: readonly string[];
+}
+
+/** Stands for the words of the slip. */
+const WORDS = /\{\{\s*words\s*\}\}/gi;
+
+/** Reads a note of kind slip. */
+export function readOwnSlip(path: string, title: string, text: string): OwnSlip {
+  const all = splitLines(text);
+  const { lineCount, fields } = readFrontMatter(all);
+  const lines = Array.from({ length: all.starts.length - lineCount }, (_, index) => lineText(all, lineCount + index)).filter(
+    (line) => line.trim() !== '',
+  );
+  const into = fieldWords(fields['into'])?.trim() ?? '';
+  return {
+    path,
+    title,
+    key: fieldWords(fields['key'])?.trim() ?? null,
+    into: into === '' ? null : into,
+    lines: lines.length > 0 ? lines : ['- [ ] {{words}}'],
+    questions: questionsOf({ into, lines }),
+  };
+}
+
+/** A line that a slip writes: a task that is read as one, or a plain line that stays as it is. */
+export type FilledLine = { is: 'task'; typed: string; indent: string } | { is: 'plain'; line: string };
+
+/** What a slip comes to with its words and answers. */
+export interface FilledSlip {
+  lines: FilledLine[];
+  into: string | null;
+}
+
+const TASK = /^(\s*)(?:[-*+]|\d+[.)])\s+\[.\]\s/u;
+const ITEM = /^\s*(?:[-*+]|\d+[.)])\s/;
+
+/** Fills a slip in. Lines with a box are tasks, other list lines are plain lines, and what is no list line is the words of a task. */
+export function filledSlip(slip: Pick<OwnSlip, 'lines' | 'into'>, words: string, values: TemplateValues): FilledSlip {
+  // A clause whose question has no answer is none.
+  const answers = new Map(questionsOf(slip).map((question) => [question, values.answers.get(question) ?? '']));
+  const fill = (text: string): string => fillTemplate(text, { ...values, answers }).replace(WORDS, () => words);
+  const lines = slip.lines.map((line): FilledLine => {
+    const filled = withoutEmptyClauses(fill(line)).trimEnd();
+    const [, indent] = TASK.exec(filled) ?? [];
+    if (indent !== undefined) return { is: 'task', typed: filled.trimStart(), indent };
+    return ITEM.test(filled) ? { is: 'plain', line: filled } : { is: 'task', typed: filled.trim(), indent: '' };
+  });
+  return { lines, into: slip.into === null ? null : fill(slip.into).trim() || null };
+}
+
+const questionsOf = ({ lines, into }: Pick<OwnSlip, 'lines' | 'into'>): string[] => templateQuestions([into ?? '', ...lines].join('\n'));
+
+/** `{due ; high}` with nothing said for due is `{high}`, and `{due }` nothing. */
+function withoutEmptyClauses(line: string): string {
+  return line.replace(/\s*\{([^{}]*)\}\s*$/, (_, inside: string) => {
+    const clauses = inside.split(';').map((clause) => clause.trim());
+    const said = clauses.filter((clause) => clause !== '' && !NEEDS_VALUE.test(clause));
+    return said.length === 0 ? '' : ` {${said.join('; ')}}`;
+  });
+}
+
+const NEEDS_VALUE = /^(?:(?:due|plan|start|every|until|lapses|takes|remind|needs)|(?:owner|asked)\s*@?)\s*$/i;
