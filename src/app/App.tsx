@@ -5,6 +5,8 @@ import { NotePage } from '../features/note/NotePage';
 import { Sheet } from '../features/note/Sheet';
 import { DayPage } from '../features/places/DayPage';
 import { PersonPage, TagPage } from '../features/places/NamePage';
+import { SlipAddress } from '../features/slip/SlipAddress';
+import { useFirstOpening } from '../features/journal/use-first-opening';
 import { dayAddress, noteAddress } from '../features/session/places/addresses';
 import { ROUTES } from '../features/session/places/routes';
 import { frameSlice } from '../features/session/state/frame-slice';
@@ -23,6 +25,7 @@ import { useKeys } from './use-keys';
 import { useTheme } from './use-theme';
 
 const BulkBar = lazy(() => import('../features/bulk/BulkBar').then((part) => ({ default: part.BulkBar })));
+const DaysPage = lazy(() => import('../features/journal/DaysPage').then((part) => ({ default: part.DaysPage })));
 const Messages = lazy(() => import('../features/session/acting/Messages'));
 const Opening = lazy(() => import('../features/opening/Opening').then((part) => ({ default: part.Opening })));
 const SettingsPage = lazy(() => import('../features/settings/SettingsPage').then((part) => ({ default: part.SettingsPage })));
@@ -64,6 +67,7 @@ function Desk() {
   const commands = useCommands();
   useKeys(commands);
   useIdleYaml();
+  useFirstOpening();
   const { dialogShown } = frameSlice.actions;
   const showImport = useCallback(() => dispatch(dialogShown({ is: 'import' })), [dispatch, dialogShown]);
   const [given, setGiven] = useDrop(showImport);
@@ -74,6 +78,15 @@ function Desk() {
           <Route path={ROUTES.first} element={<FirstPage />} />
           <Route path={ROUTES.note} element={<NotePage />} />
           <Route path={ROUTES.day} element={<DayPage />} />
+          <Route
+            path={ROUTES.days}
+            element={
+              <Suspense fallback={<Sheet title="All days" busy />}>
+                <DaysPage />
+              </Suspense>
+            }
+          />
+          <Route path={ROUTES.slip} element={<SlipAddress />} />
           <Route path={ROUTES.tag} element={<TagPage />} />
           <Route path={ROUTES.person} element={<PersonPage />} />
           <Route

@@ -7,6 +7,9 @@ import { useAppDispatch, useAppSelector } from '../features/session/state/state'
 const CommandMenu = lazy(() => import('../features/commands/CommandMenu').then((part) => ({ default: part.CommandMenu })));
 const ImportDialog = lazy(() => import('../features/exchange/ImportDialog').then((part) => ({ default: part.ImportDialog })));
 const NewNoteDialog = lazy(() => import('../features/note/NewNoteDialog').then((part) => ({ default: part.NewNoteDialog })));
+const CarryDialog = lazy(() => import('../features/journal/CarryDialog').then((part) => ({ default: part.CarryDialog })));
+const MonthDialog = lazy(() => import('../features/journal/MonthDialog').then((part) => ({ default: part.MonthDialog })));
+const SlipDialog = lazy(() => import('../features/slip/SlipDialog').then((part) => ({ default: part.SlipDialog })));
 const TaskDialogs = lazy(() => import('../features/task-dialogs/TaskDialogs').then((part) => ({ default: part.TaskDialogs })));
 const UnsavedDialog = lazy(() => import('../features/strip/UnsavedDialog').then((part) => ({ default: part.UnsavedDialog })));
 
@@ -34,6 +37,12 @@ export function DialogHost({ commands, given, onClosed }: DialogHostProps) {
         return <NewNoteDialog open asked={asked} onClose={close} />;
       case 'import':
         return <ImportDialog open given={given} onClose={close} />;
+      case 'carry':
+        return <CarryDialog onClose={close} />;
+      case 'month':
+        return <MonthDialog day={asked.day ?? null} onClose={close} />;
+      case 'slip':
+        return <SlipDialog key={asked.slip ?? ''} asked={asked} onClose={close} />;
       case 'unsaved':
         return <UnsavedDialog onClose={close} />;
       default:

@@ -8,6 +8,7 @@ import { dayAddress, noteAddress } from '../features/session/places/addresses';
 import { frameSlice } from '../features/session/state/frame-slice';
 import { useNow } from '../features/session/state/services';
 import { useAppDispatch, useAppSelector } from '../features/session/state/state';
+import { SlipButton } from '../features/slip/SlipButton';
 import { Strip } from '../features/strip/Strip';
 import { Logo } from '../ui/Logo';
 import { useWide } from './use-wide';
@@ -43,6 +44,7 @@ export function Frame({ children }: { children: ReactNode }) {
           >
             <MenuIcon size={16} aria-hidden="true" />
           </button>
+          {!(wide && rackOpen) && <SlipButton className="min-h-[30px] max-sm:hidden" />}
         </div>
         <DayRow />
         <div className="flex flex-none items-center px-3">
@@ -98,6 +100,10 @@ function BottomBar() {
         <ListChecks size={18} aria-hidden="true" />
         Today
       </NavLink>
+      <button type="button" className={place} onClick={() => dispatch(frameSlice.actions.dialogShown({ is: 'slip' }))}>
+        <span className="cut-corner mb-px h-[18px] w-[15px] bg-primary" aria-hidden="true" />
+        Slip
+      </button>
       <button type="button" className={place} onClick={() => dispatch(frameSlice.actions.sheetShown('rack'))}>
         <NotebookText size={18} aria-hidden="true" />
         Notes

@@ -1,10 +1,13 @@
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
+import { type Day, readIsoDay } from '../core/calendar/day';
 import type { Command } from '../features/commands/command';
 import { COMMANDS, type IdIn } from '../features/commands/definitions';
 import { useCommandKeys } from '../features/commands/use-key-of';
 import { useExport } from '../features/exchange/use-export';
 import { dayAddress, noteAddress, settingsAddress } from '../features/session/places/addresses';
+import { useSlipCommands } from '../features/slip/use-slip-commands';
+import { ROUTES, restOf } from '../features/session/places/routes';
 import { frameSlice } from '../features/session/state/frame-slice';
 import { useServices } from '../features/session/state/services';
 import { useAppDispatch } from '../features/session/state/state';
@@ -19,14 +22,21 @@ export function useCommands(): Command[] {
   const exportAll = useExport();
   const keys = useCommandKeys();
   const { clock, commands: desk } = useServices();
+  const slips = useSlipCommands();
   return useMemo((): Command[] => {
     const { toggled, dialogShown, besideChosen } = frameSlice.actions;
     const everywhere: Record<IdIn<'everywhere'>, () => void> = {
+      slip: () => dispatch(dialogShown({ is: 'slip' })),
       menu: () => dispatch(dialogShown({ is: 'commands' })),
       undo: () => void undo(),
       redo: () => void redo(),
       journal: () => void navigate(dayAddress(clock.now().day)),
       today: () => void navigate(noteAddress('Agenda/Today.md')),
+      carry: () => dispatch(dialogShown({ is: 'carry' })),
+      'day-before': () => void navigate(dayAddress(dayShown(clock.now().day) - 1)),
+      'day-after': () => void navigate(dayAddress(dayShown(clock.now().day) + 1)),
+      days: () => void navigate(ROUTES.days),
+      month: () => dispatch(dialogShown({ is: 'month' })),
       page: focusPage,
       rack: () => dispatch(toggled('rackOpen')),
       beside: () => dispatch(toggled('besideOpen')),
@@ -40,7 +50,7 @@ export function useCommands(): Command[] {
       keys: () => void navigate(settingsAddress('keys')),
       print: () => window.print(),
     };
-    return COMMANDS.map((command): Command => {
+    const own = COMMANDS.map((command): Command => {
       const { id, title, scope } = command;
       const base = { id, title, key: keys.get(id) ?? null, heard: scope === 'everywhere' || scope === 'note' };
       switch (scope) {
@@ -55,8 +65,12 @@ export function useCommands(): Command[] {
           return { ...base, when: () => desk.row === null && desk.text !== null, run: () => void desk.text?.run(id) };
       }
     });
-  }, [navigate, dispatch, undo, redo, exportAll, keys, clock, desk]);
+    return [...own, ...slips];
+  }, [navigate, dispatch, undo, redo, exportAll, keys, clock, desk, slips]);
 }
+
+/** The day whose journal page is shown; today on any other page. */
+const dayShown = (today: Day): Day => readIsoDay(restOf('day', window.location.pathname) ?? '') ?? today;
 
 function isWriting(): boolean {
   const { activeElement } = document;

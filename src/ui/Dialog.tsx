@@ -5,10 +5,12 @@ import { type ReactNode, useState } from 'react';
 interface DialogProps {
   open: boolean;
   onClose: () => void;
-  title: string;
+  title: ReactNode;
+  /** What it is called where its title is more than words. */
+  name?: string;
   children: ReactNode;
-  /** Where it stands: in the middle, wide in the middle, or as a sheet along an edge. */
-  side?: 'middle' | 'wide' | 'left' | 'right';
+  /** Where it stands: in the middle, wide in the middle, as a slip of paper with its corner cut, or as a sheet along an edge. */
+  side?: 'middle' | 'wide' | 'slip' | 'left' | 'right';
   /** Called once it is gone and the focus is back. */
   onGone?: () => void;
 }
@@ -17,6 +19,7 @@ const MIDDLE = 'left-1/2 top-[12vh] -translate-x-1/2 rounded-xl max-h-[80vh]';
 const PLACES = {
   middle: `${MIDDLE} w-[min(34rem,calc(100vw-2rem))]`,
   wide: `${MIDDLE} w-[min(64rem,calc(100vw-2rem))]`,
+  slip: 'slip-paper left-1/2 top-[12vh] -translate-x-1/2 max-h-[84vh] w-[min(45rem,calc(100vw-1.25rem))]',
   left: 'left-0 top-0 h-full w-[min(20rem,88vw)]',
   right: 'right-0 top-0 h-full w-[min(24rem,92vw)]',
 };
@@ -33,12 +36,13 @@ export function Dialog({ open, onClose, ...shown }: DialogProps) {
   );
 }
 
-function Shown({ title, children, side = 'middle', onGone }: Omit<DialogProps, 'open' | 'onClose'>) {
+function Shown({ title, name, children, side = 'middle', onGone }: Omit<DialogProps, 'open' | 'onClose'>) {
   // Asked before a field in it takes the focus.
   const [from] = useState(focused);
   return (
     <Primitive.Content
       aria-describedby={undefined}
+      {...(name !== undefined && { 'aria-label': name, 'aria-labelledby': undefined })}
       className={`fixed z-50 flex flex-col overflow-auto bg-sheet p-4 text-ink shadow-2xl outline-none ${PLACES[side]}`}
       onCloseAutoFocus={(event) => {
         event.preventDefault();
@@ -48,8 +52,10 @@ function Shown({ title, children, side = 'middle', onGone }: Omit<DialogProps, '
       }}
     >
       <div className="mb-3 flex items-center justify-between gap-4">
-        <Primitive.Title className="font-title text-[1.17rem] font-bold">{title}</Primitive.Title>
-        <Primitive.Close className="quiet-button" aria-label="Close">
+        <Primitive.Title className={side === 'slip' ? 'text-[0.93rem] font-bold' : 'font-title text-[1.17rem] font-bold'}>
+          {title}
+        </Primitive.Title>
+        <Primitive.Close className={`quiet-button ${side === 'slip' ? 'me-5' : ''}`} aria-label="Close">
           <X size={16} aria-hidden="true" />
         </Primitive.Close>
       </div>

@@ -1,5 +1,5 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react';
-import { type KeyboardEvent, useRef, useState } from 'react';
+import { type KeyboardEvent, type ReactNode, useRef, useState } from 'react';
 import { type Day, type Weekday, addMonths, civilFrom, endOfMonth, isoDay, startOfMonth, startOfWeek } from '../core/calendar/day';
 import { MONTH_NAMES, dayTitle, weekdayName } from '../core/calendar/day-name';
 
@@ -9,12 +9,14 @@ interface MonthGridProps {
   chosen: Day | null;
   firstDayOfWeek: Weekday;
   onChoose: (day: Day) => void;
+  /** What else a day shows below its number, and how that is said; the days are wider then. */
+  more?: (day: Day) => { drawn: ReactNode; said: string };
 }
 
 const STEPS: Record<string, number> = { ArrowLeft: -1, ArrowRight: 1, ArrowUp: -7, ArrowDown: 7 };
 
 /** A month to pick a day from: arrows go from day to day, also into the next month. */
-export function MonthGrid({ today, chosen, firstDayOfWeek, onChoose }: MonthGridProps) {
+export function MonthGrid({ today, chosen, firstDayOfWeek, onChoose, more }: MonthGridProps) {
   const [at, setAt] = useState(chosen ?? today);
   const grid = useRef<HTMLDivElement>(null);
   const first = startOfWeek(startOfMonth(at), firstDayOfWeek);
@@ -47,7 +49,7 @@ export function MonthGrid({ today, chosen, firstDayOfWeek, onChoose }: MonthGrid
       </div>
       <div ref={grid} className="grid grid-cols-7 gap-0.5 text-center text-[0.86rem]" onKeyDown={onKeyDown}>
         {Array.from({ length: 7 }, (_, index) => (
-          <span key={index} className="w-8 text-muted" aria-hidden="true">
+          <span key={index} className={`${more ? 'w-13' : 'w-8'} text-muted`} aria-hidden="true">
             {weekdayName(first + index).slice(0, 2)}
           </span>
         ))}
@@ -62,18 +64,20 @@ export function MonthGrid({ today, chosen, firstDayOfWeek, onChoose }: MonthGrid
                 : civil.month === month
                   ? ''
                   : 'text-muted';
+          const shown = more?.(day);
           return (
             <button
               key={day}
               type="button"
               data-pick={isoDay(day)}
               tabIndex={day === at ? 0 : -1}
-              aria-label={`${dayTitle(day)}${day === today ? ', today' : ''}`}
+              aria-label={`${dayTitle(day)}${day === today ? ', today' : ''}${shown?.said ?? ''}`}
               aria-pressed={day === chosen}
-              className={`h-7 w-8 rounded-md hover:bg-raised ${look}`}
+              className={`${shown ? 'flex h-12 w-13 flex-col items-center justify-between py-1' : 'h-7 w-8'} rounded-md hover:bg-raised ${look}`}
               onClick={() => onChoose(day)}
             >
               {civil.day}
+              {shown?.drawn}
             </button>
           );
         })}

@@ -4,7 +4,7 @@ import type { DaySettings } from '../day/day-settings';
 import type { Source } from '../gather/language/ast';
 import type { LineDays } from '../note/facts/line-days';
 import { EachOnce } from '../note/facts/each-once';
-import { readFrontMatter } from '../note/facts/front-matter';
+import { fieldWords, readFrontMatter } from '../note/facts/front-matter';
 import { splitLines } from '../note/blocks/lines';
 import { foldPath } from '../note/names/path';
 import { addedStatusOf } from '../task/line/added-status';
@@ -52,6 +52,8 @@ export interface NoteEntry extends Named {
   /** Every name by which a link may mean it, folded. */
   names: string[];
   fullName: string | null;
+  /** The key that opens it, where it is a slip with one. */
+  slipKey: string | null;
   /** The status that it adds. */
   status: AddedStatus | null;
   /** Its tasks that have a ref. */
@@ -124,6 +126,7 @@ export function entryOf(
     links: linkTargets(note.links, front.about),
     names: namesFor(key, note.title, front.aliases),
     fullName: isPerson ? note.title : null,
+    slipKey: note.kind === 'slip' ? (fieldWords(front.fields['key'])?.trim() ?? null) : null,
     status: addedStatusOf(front, note.title),
     refs: tasks.some((task) => task.ref !== null)
       ? tasks.filter((task) => task.ref !== null).map((task) => refTask(path, task, tasks))

@@ -18,6 +18,8 @@ export interface OwnSlip {
 
 /** Stands for the words of the slip. */
 const WORDS = /\{\{\s*words\s*\}\}/gi;
+/** Stands for the tag of what is to be raised with a person. */
+const RAISE = /\{\{\s*raise\s*\}\}/gi;
 
 /** Reads a note of kind slip. */
 export function readOwnSlip(path: string, title: string, text: string): OwnSlip {
@@ -50,17 +52,37 @@ const TASK = /^(\s*)(?:[-*+]|\d+[.)])\s+\[.\]\s/u;
 const ITEM = /^\s*(?:[-*+]|\d+[.)])\s/;
 
 /** Fills a slip in. Lines with a box are tasks, other list lines are plain lines, and what is no list line is the words of a task. */
-export function filledSlip(slip: Pick<OwnSlip, 'lines' | 'into'>, words: string, values: TemplateValues): FilledSlip {
+export function filledSlip(
+  slip: Pick<OwnSlip, 'lines' | 'into'>,
+  words: string,
+  values: TemplateValues & { raiseTag?: string },
+): FilledSlip {
   // A clause whose question has no answer is none.
   const answers = new Map(questionsOf(slip).map((question) => [question, values.answers.get(question) ?? '']));
-  const fill = (text: string): string => fillTemplate(text, { ...values, answers }).replace(WORDS, () => words);
-  const lines = slip.lines.map((line): FilledLine => {
+  const fill = (text: string): string =>
+    fillTemplate(text, { ...values, answers })
+      .replace(RAISE, () => `#${values.raiseTag ?? 'raise'}`)
+      .replace(WORDS, () => words);
+  // A line whose questions have no answer is left out, where it says nothing else.
+  const asked = slip.lines.filter((line) => line.replace(QUESTION, '').replace(EMPTY, '') !== '' || fill(line).replace(EMPTY, '') !== '');
+  const lines = asked.map((line): FilledLine => {
     const filled = withoutEmptyClauses(fill(line)).trimEnd();
     const [, indent] = TASK.exec(filled) ?? [];
     if (indent !== undefined) return { is: 'task', typed: filled.trimStart(), indent };
-    return ITEM.test(filled) ? { is: 'plain', line: filled } : { is: 'task', typed: filled.trim(), indent: '' };
+    if (ITEM.test(filled)) return { is: 'plain', line: filled };
+    return { is: 'task', typed: filled.trim(), indent: /^\s*/.exec(filled)?.[0] ?? '' };
   });
-  return { lines, into: slip.into === null ? null : fill(slip.into).trim() || null };
+  return { lines, into: slip.into === null ? null : placeOf(fill(slip.into)) };
+}
+
+const QUESTION = /\{\{\s*question:[^{}]*\}\}/gi;
+/** What a line says with nothing filled in: marker and box. */
+const EMPTY = /^\s*(?:[-*+]|\d+[.)])?\s*(?:\[.\])?\s*$/u;
+
+/** A place with nothing in it is none; `@@kofi` is `@kofi`. */
+function placeOf(filled: string): string | null {
+  const place = filled.trim().replace(/^@+/, '@');
+  return place === '' || /^@?(?:#|$)/.test(place) ? null : place;
 }
 
 const questionsOf = ({ lines, into }: Pick<OwnSlip, 'lines' | 'into'>): string[] => templateQuestions([into ?? '', ...lines].join('\n'));

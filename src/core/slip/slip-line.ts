@@ -19,6 +19,8 @@ export interface SlipEntry {
   left?: ReadonlySet<number>;
   /** What was typed into fields of their own; it goes before what the words say. Empty is nothing said. */
   fields?: Partial<Record<SlipField, string>>;
+  /** The title of the note to which it links, where its words do not anyway; null for none. */
+  link?: string | null;
 }
 
 /** A slip as it will be stored. */
@@ -26,6 +28,8 @@ export interface SlipLine {
   /** The whole Markdown line. */
   line: string;
   task: Task;
+  /** What was read, where the parts stand, and what they are. */
+  spoken: string;
   parts: readonly SpokenPart[];
   /** Fields that cannot be read, with what is wrong. */
   wrong: Partial<Record<SlipField, string>>;
@@ -46,12 +50,13 @@ const STATUS_WORDS: Record<string, Status> = {
  *
  * @example slipLine({ typed: 'Ring @lars tomorrow 15:00 high' }, context).line // '- [ ] Ring @lars {plan 2026-11-24 15:00; high; made 2026-11-23 09:14}'
  */
-export function slipLine({ typed, left, fields = {} }: SlipEntry, context: ActionContext): SlipLine {
+export function slipLine({ typed, left, fields = {}, link = null }: SlipEntry, context: ActionContext): SlipLine {
   const { words: said, tail, sign } = ownBox(typed);
   const spoken = readSpokenTask(said, context, left);
   const wrong: SlipLine['wrong'] = {};
   const status = statusFrom(fields.status, wrong) ?? (sign === null ? spoken.status : null);
-  const names = [...namesFrom(fields.tags, '#'), ...namesFrom(fields.people, '@')].filter(
+  const links = link === null ? [] : [`[[${link}]]`];
+  const names = [...namesFrom(fields.tags, '#'), ...namesFrom(fields.people, '@'), ...links].filter(
     (name) => !spoken.words.toLowerCase().includes(name.toLowerCase()),
   );
   const words = [spoken.words, ...names].filter((part) => part !== '').join(' ');
@@ -69,7 +74,7 @@ export function slipLine({ typed, left, fields = {} }: SlipEntry, context: Actio
   line = withStamp(line, context);
   const task = readTaskLine(line, BOX, context.settings);
   if (!task) throw new Error('a line with a box is a task');
-  return { line, task, parts: spoken.parts, wrong };
+  return { line, task, spoken: said, parts: spoken.parts, wrong };
 }
 
 /** Where the box of a line begins that is written here. */

@@ -19,15 +19,16 @@ const BOX = /^\s*(?:[-*+•]|\d+[.)])\s+\[.\]/u;
 
 /**
  * Several typed or pasted lines are several tasks, indented ones the steps of what stands above them; empty ones are left out. Words left
- * alone and fields concern the first.
+ * alone, fields and link concern the first.
  */
-export function slipLines({ typed, left, fields }: SlipEntry, context: ActionContext): SlipLines {
+export function slipLines({ typed, left, fields, link = null }: SlipEntry, context: ActionContext): SlipLines {
   const rows = typed.split('\n').filter((row) => row.trim() !== '');
   const widths: number[] = [];
   // Boxes right under a first line without one are its steps, indented or not.
   const boxedBelow = rows.length > 1 && !BOX.test(rows[0] ?? '') && rows.slice(1).every((row) => BOX.test(row));
   const lines = rows.map((row, index): LineOfSlip => {
-    const entry: SlipEntry = index === 0 ? { typed: row.trimStart(), ...(left && { left }), ...(fields && { fields }) } : { typed: row };
+    const entry: SlipEntry =
+      index === 0 ? { typed: row.trimStart(), link, ...(left && { left }), ...(fields && { fields }) } : { typed: row };
     const indent = width(INDENT.exec(row)?.[0] ?? '') + (boxedBelow && index > 0 ? 1 : 0);
     const depth = depthOf(widths, indent);
     return { ...slipLine(entry, context), depth };

@@ -7,6 +7,7 @@ import { isOpen } from '../../core/task/line/status';
 import { noteAddress } from '../session/places/addresses';
 import { frameSlice } from '../session/state/frame-slice';
 import { useAppDispatch } from '../session/state/state';
+import { LeftOpenLine } from '../journal/LeftOpenLine';
 import { dialogTask } from '../session/acting/task-dialog';
 import { useAnswer } from '../session/state/use-answer';
 import { counted, useAct } from '../session/acting/use-act';
@@ -15,6 +16,7 @@ import { counted, useAct } from '../session/acting/use-act';
 export function CarryForward({ answers }: { answers: readonly (AnswerView | undefined)[] }) {
   return (
     <div className="no-print mb-4 grid gap-1 text-[0.92rem] text-muted empty:hidden">
+      <LeftOpenLine />
       <PlannedLater />
       <CarryAll answers={answers} />
     </div>

@@ -1,9 +1,6 @@
 import { ChevronDown } from 'lucide-react';
 import { Suspense, lazy, memo, useMemo } from 'react';
-import { useLocation, useParams } from 'react-router';
 import { readNote } from '../../core/task/reading/read-note';
-import { readIsoDay } from '../../core/calendar/day';
-import { journalPathOf } from '../../core/index/live/journal-claims';
 import { Menu, MenuEntry } from '../../ui/menu';
 import { AgendaLists } from '../agenda/AgendaLists';
 import { useStoredNote } from '../note/use-stored-note';
@@ -13,7 +10,7 @@ import { frameSlice } from '../session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { OutlinePanel } from './OutlinePanel';
 import { ThisNote } from './ThisNote';
-import { restOf } from '../session/places/routes';
+import { useNoteOnPage } from '../session/places/use-note-on-page';
 
 const WhyPanel = lazy(() => import('../why/WhyPanel').then((part) => ({ default: part.WhyPanel })));
 
@@ -76,18 +73,6 @@ export const Beside = memo(function Beside() {
     </aside>
   );
 });
-
-/** The path of the note on the page; null on pages that are none. */
-function useNoteOnPage(): string | null {
-  const { pathname } = useLocation();
-  const rest = useParams()['*'];
-  const notes = useAppSelector((state) => state.library.overview?.notes);
-  const path = restOf('note', pathname);
-  if (path !== null) return rest ?? path;
-  const day = readIsoDay(restOf('day', pathname) ?? '');
-  if (day === null) return null;
-  return journalPathOf(notes ?? [], day);
-}
 
 function BesideAgenda({ path }: { path: string }) {
   const stored = useStoredNote(path);

@@ -3,7 +3,8 @@ import type { CommandId } from './definitions';
 
 /** One action of the application that can run now: in the menu of commands, and by its key. */
 export interface Command {
-  id: CommandId;
+  /** Of a slip that a person made, with the path of its note. */
+  id: CommandId | `slip ${string}`;
   title: string;
   key: string | null;
   /** Whether its key is heard everywhere; else only where it works. */

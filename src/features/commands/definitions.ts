@@ -13,10 +13,16 @@ export interface CommandDefinition {
 /** Every command of the application. No key that browsers keep, and none that types a letter or an accent. */
 export const COMMANDS = [
   { id: 'menu', title: 'Show all commands and notes', key: 'Mod+k', scope: 'everywhere' },
+  { id: 'slip', title: 'Fill in a slip', key: 'F10', scope: 'everywhere' },
   { id: 'undo', title: 'Undo the last action', key: 'Mod+z', scope: 'everywhere' },
   { id: 'redo', title: 'Do again what was undone', key: 'Mod+y', scope: 'everywhere' },
   { id: 'journal', title: 'Go to today’s journal page', key: 'F2', scope: 'everywhere' },
   { id: 'today', title: 'Go to the agenda page Today', key: 'F4', scope: 'everywhere' },
+  { id: 'carry', title: 'Carry forward what earlier days left open', key: 'Shift+F4', scope: 'everywhere' },
+  { id: 'day-before', title: 'Journal page of the day before', key: 'Mod+F2', scope: 'everywhere' },
+  { id: 'day-after', title: 'Journal page of the day after', key: 'Shift+F2', scope: 'everywhere' },
+  { id: 'days', title: 'All days as one long scroll', key: null, scope: 'everywhere' },
+  { id: 'month', title: 'Month of journal pages', key: null, scope: 'everywhere' },
   { id: 'page', title: 'Put the cursor into the page', key: 'F6', scope: 'everywhere' },
   { id: 'rack', title: 'Show or hide the rack', key: 'F8', scope: 'everywhere' },
   { id: 'beside', title: 'Show or hide the beside panel', key: 'F9', scope: 'everywhere' },

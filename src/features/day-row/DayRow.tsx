@@ -5,11 +5,14 @@ import { MONTH_NAMES, dayTitle, weekdayName } from '../../core/calendar/day-name
 import { durationName } from '../../core/calendar/duration';
 import { NO_FIGURES, type DayFigures } from '../../core/index/days/day-figures';
 import { timeName } from '../../core/calendar/span';
+import { DayCards } from './DayCards';
+import { DueEdges, KeptBar, PlannedBar } from './DayBars';
 import { DayDrop } from './DayDrop';
 import { onDrag } from './on-drag';
 import { dayAddress } from '../session/places/addresses';
 import { useNow } from '../session/state/services';
-import { useAppSelector } from '../session/state/state';
+import { frameSlice } from '../session/state/frame-slice';
+import { useAppDispatch, useAppSelector } from '../session/state/state';
 
 const PAST = 5;
 /** In rem, with the gap behind it. */
@@ -47,22 +50,25 @@ export const DayRow = memo(function DayRow() {
   const past = count < 8 ? 1 : PAST;
   const days = Array.from({ length: count }, (_, index) => today - past + shift + index);
   return (
-    <div
-      ref={row}
-      className="flex min-w-0 flex-1 touch-pan-y items-stretch gap-[3px] overflow-hidden"
-      role="group"
-      aria-label="Days"
-      onKeyDown={(event) => moveByArrow(event, setShift)}
-    >
-      {days.map((day) => (
-        <DayCell key={day} day={day} today={today} />
-      ))}
-      {shift !== 0 && (
-        <button type="button" className="quiet-button ms-auto self-center" onClick={() => setShift(0)}>
-          Back to today
-        </button>
-      )}
-    </div>
+    <>
+      <div
+        ref={row}
+        className="flex min-w-0 flex-1 touch-pan-y items-stretch gap-[3px] overflow-hidden"
+        role="group"
+        aria-label="Days"
+        onKeyDown={(event) => moveByArrow(event, setShift)}
+      >
+        {days.map((day) => (
+          <DayCell key={day} day={day} today={today} />
+        ))}
+        {shift !== 0 && (
+          <button type="button" className="quiet-button ms-auto self-center" onClick={() => setShift(0)}>
+            Back to today
+          </button>
+        )}
+      </div>
+      <DayCards row={row} />
+    </>
   );
 });
 
@@ -122,21 +128,24 @@ interface TodayCellProps {
 
 function TodayCell({ name, day, active, counts, available }: TodayCellProps) {
   const { minute } = useNow();
+  const dispatch = useAppDispatch();
   const timed = useAppSelector((state) => state.library.overview?.timed);
   const { day: date, month } = civilFrom(day);
   const current = timed?.find(({ start, end }) => start !== null && start <= minute && minute < (end ?? start));
   return (
-    <Link
-      to={dayAddress(day)}
-      aria-label={name}
-      aria-current={active ? 'page' : 'date'}
+    <div
       data-day={isoDay(day)}
       className="relative flex w-[10.2rem] flex-none flex-col justify-between rounded-t-lg border-t-[3px] border-sun bg-sheet px-[7px] pt-0.5 pb-1"
     >
       <span className="leading-tight">
-        <span className="block truncate font-title text-[1.24rem] font-semibold">
+        <button
+          type="button"
+          title="The month of journal pages"
+          className="relative z-10 -mx-1 block max-w-full truncate rounded-md px-1 font-title text-[1.24rem] leading-tight font-semibold hover:bg-raised"
+          onClick={() => dispatch(frameSlice.actions.dialogShown({ is: 'month', day }))}
+        >
           {weekdayName(day)} {date} {MONTH_NAMES[month - 1]}
-        </span>
+        </button>
         <span className="block truncate text-[0.76rem]">
           {current
             ? `until ${timeName((current.end ?? 0) % 1440)} · ${current.text}`
@@ -146,52 +155,8 @@ function TodayCell({ name, day, active, counts, available }: TodayCellProps) {
         </span>
       </span>
       <PlannedBar minutes={counts.minutes} available={available} />
+      <Link to={dayAddress(day)} aria-label={name} aria-current={active ? 'page' : 'date'} className="absolute inset-0 rounded-t-lg" />
       <DayDrop day={day} />
-    </Link>
-  );
-}
-
-/** More edges than this are one thick one; the number stands in the name of the day. */
-const MOST_EDGES = 5;
-
-/** What is due on a day: a small upright edge for each task, as the edge of its mark. */
-function DueEdges({ count }: { count: number }) {
-  if (count === 0) return null;
-  return (
-    <span className="flex h-[9px] flex-none items-end gap-[3px]" aria-hidden="true" data-due={count}>
-      {count > MOST_EDGES ? (
-        <span className="h-[9px] w-[7px] bg-ink" />
-      ) : (
-        Array.from({ length: count }, (_, index) => <span key={index} className="h-[9px] w-[2.5px] bg-ink" />)
-      )}
-    </span>
-  );
-}
-
-/** The share of a past day's plan that was kept; no plan or excused, no bar. */
-function KeptBar({ counts }: { counts: DayFigures }) {
-  if (counts.planned === 0 || counts.excused !== null) return <span className="h-[5px]" />;
-  return (
-    <span className="block h-[5px] border border-kept" aria-hidden="true">
-      <span className="block h-full bg-kept" style={{ width: `${(100 * Math.min(counts.kept, counts.planned)) / counts.planned}%` }} />
-    </span>
-  );
-}
-
-/** Planned time against the hours of the day, hatched when it is more. */
-function PlannedBar({ minutes, available }: { minutes: number; available: number }) {
-  if (available === 0 && minutes === 0) return <span className="h-[5px]" />;
-  const over = minutes > available;
-  return (
-    <span className="block h-[5px] bg-line" aria-hidden="true">
-      <span
-        className={`block h-full ${over ? '' : 'bg-primary'}`}
-        style={
-          over
-            ? { width: '100%', background: 'repeating-linear-gradient(135deg, var(--ink) 0 2px, var(--sheet) 2px 4px)' }
-            : { width: `${available === 0 ? 0 : (100 * minutes) / available}%` }
-        }
-      />
-    </span>
+    </div>
   );
 }

@@ -1,3 +1,4 @@
+import { personText } from '../../core/template/person-text';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { BY_TOUCH } from '../../ui/by-touch';
@@ -106,7 +107,7 @@ function useMakeNote(path: string): CompletionFacts['make'] {
   return useCallback(
     (name, kind) => {
       const folder = kind === 'person' ? 'People' : path.split('/').slice(0, -1).join('/');
-      void actions.create(folder, name, kind === 'person' ? `---\nkind: person\nhandle: ${name}\n---\n` : '').then((made) => {
+      void actions.create(folder, name, kind === 'person' ? personText(name) : '').then((made) => {
         if ('refused' in made) refuse(made.refused);
         else say(`Made ${made.path}`);
       });

@@ -4,7 +4,10 @@ import { refuse } from '../session/acting/messages';
 import { cleanPath } from '../../core/note/names/path';
 import { Dialog } from '../../ui/Dialog';
 import { noteAddress } from '../session/places/addresses';
-import { useServices } from '../session/state/services';
+import { noteFrom } from '../../core/template/from-template';
+import { QuestionFields } from '../templates/QuestionFields';
+import { useTemplates } from '../templates/use-templates';
+import { useNow, useServices } from '../session/state/services';
 import type { AskedDialog } from '../session/acting/task-dialog';
 import { FolderField } from './FolderField';
 
@@ -23,18 +26,32 @@ export function NewNoteDialog({ open, asked, onClose }: NewNoteDialogProps) {
   );
 }
 
+/** Where notes of a kind are kept, unless a person says otherwise. */
+const FOLDERS: Record<string, string> = { project: 'Projects', meeting: 'Meetings', person: 'People', goal: 'Goals', review: 'Reviews' };
+
 function NewNoteForm({ asked, onClose }: Omit<NewNoteDialogProps, 'open'>) {
   const { actions } = useServices();
   const navigate = useNavigate();
   const [title, setTitle] = useState(asked.title ?? '');
   const [folder, setFolder] = useState(asked.folder ?? '');
+  const templates = useTemplates();
+  const now = useNow();
+  const [from, setFrom] = useState('');
+  const [answers, setAnswers] = useState<Readonly<Record<string, string>>>({});
+  const template = templates?.find(({ path }) => path === from) ?? null;
+  const filled = (said: ReadonlyMap<string, string>) =>
+    template
+      ? noteFrom(template.text, { day: now.day, minute: now.minute, name: title.trim(), answers: said })
+      : { text: '', questions: [] };
+  const { questions } = filled(new Map());
   const make = async (): Promise<void> => {
     const clean = folder.trim() === '' ? '' : cleanPath(folder.trim());
     if (clean === null) {
       refuse('A folder is a name, or names with / between them.');
       return;
     }
-    const made = await actions.create(clean, title.trim(), '');
+    const said = new Map(questions.map((question) => [question, answers[question] ?? '']));
+    const made = await actions.create(clean, title.trim(), filled(said).text);
     if ('refused' in made) {
       refuse(made.refused);
       return;
@@ -56,6 +73,28 @@ function NewNoteForm({ asked, onClose }: Omit<NewNoteDialogProps, 'open'>) {
         <input className="field" required autoFocus value={title} onChange={(event) => setTitle(event.target.value)} />
       </label>
       <FolderField value={folder} onChange={setFolder} />
+      {templates !== null && templates.length > 0 && (
+        <label className="grid gap-1">
+          <span className="section-label">Begins as</span>
+          <select
+            className="field"
+            value={from}
+            onChange={(event) => {
+              setFrom(event.target.value);
+              const folderOf = FOLDERS[templates.find(({ path }) => path === event.target.value)?.makes ?? ''];
+              if (folder === '' && folderOf !== undefined) setFolder(folderOf);
+            }}
+          >
+            <option value="">an empty note</option>
+            {templates.map(({ path, title: name }) => (
+              <option key={path} value={path}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      <QuestionFields questions={questions} answers={answers} onAnswers={setAnswers} />
       <button type="submit" className="solid-button justify-self-start" disabled={title.trim() === ''}>
         Make the note
       </button>

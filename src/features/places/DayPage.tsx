@@ -1,9 +1,10 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { type Day, isoDay, readIsoDay } from '../../core/calendar/day';
 import { dayTitle } from '../../core/calendar/day-name';
 import { journalPathOf } from '../../core/index/live/journal-claims';
+import { LeftOpenLine } from '../journal/LeftOpenLine';
 import { LazyNoteEditor } from '../editor/LazyNoteEditor';
 import { DayClaims } from '../note/DayClaims';
 import { BytesPage } from '../note/BytesPage';
@@ -13,9 +14,11 @@ import { Sheet } from '../note/Sheet';
 import { useFollowed } from '../note/use-followed';
 import { useStoredNote } from '../note/use-stored-note';
 import { dayAddress } from '../session/places/addresses';
-import { useNow } from '../session/state/services';
+import { noteFrom, templateFor } from '../../core/template/from-template';
+import { useTemplates } from '../templates/use-templates';
+import { useNow, useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
-import { useLineParameter } from '../session/places/routes';
+import { ROUTES, useLineParameter } from '../session/places/routes';
 
 /** The journal page of a day; it is made when first written in. */
 export function DayPage() {
@@ -38,6 +41,7 @@ function JournalPage({ path, day }: { path: string; day: Day }) {
   const stored = useStoredNote(path, followed);
   const line = useLineParameter();
   const [opened, setOpened] = useState(0);
+  const begin = useBegin(path, day, stored.is === 'absent');
   const words = day === today ? 'Today' : day === today + 1 ? 'Tomorrow' : day === today - 1 ? 'Yesterday' : 'Journal';
   if (stored.is === 'there' && 'bytes' in stored.content) return <BytesPage path={stored.path} bytes={stored.content.bytes} />;
   const text = stored.is === 'there' && 'text' in stored.content ? stored.content.text : null;
@@ -48,6 +52,9 @@ function JournalPage({ path, day }: { path: string; day: Day }) {
         <div className="flex items-center gap-2">
           <h1 className="min-w-0 flex-1 font-title text-[1.86rem] leading-tight font-bold">{dayTitle(day)}</h1>
           <nav aria-label="Neighbouring days" className="no-print flex">
+            <Link className="quiet-button text-[0.86rem]" to={ROUTES.days}>
+              All days
+            </Link>
             <Link className="quiet-button" to={dayAddress(day - 1)} aria-label="The day before">
               <ChevronLeft size={17} aria-hidden="true" />
             </Link>
@@ -60,6 +67,15 @@ function JournalPage({ path, day }: { path: string; day: Day }) {
       </header>
       <OtherText path={path} />
       <DayClaims path={path} day={day} />
+      {day === today && <LeftOpenLine />}
+      {begin && (
+        <p className="no-print mb-2 text-muted">
+          This page is not begun.{' '}
+          <button type="button" className="line-button" onClick={begin}>
+            Begin it from its template
+          </button>
+        </p>
+      )}
       {stored.is !== 'loading' && (
         <LazyNoteEditor
           key={`${followed.key} ${opened}`}
@@ -74,4 +90,21 @@ function JournalPage({ path, day }: { path: string; day: Day }) {
       )}
     </Sheet>
   );
+}
+
+/**
+ * Makes the page of a day from the template for journal pages, where there is one: today's by itself, another when it is asked for. Null
+ * where nothing is to be begun.
+ */
+function useBegin(path: string, day: Day, isAbsent: boolean): (() => void) | null {
+  const { actions, clock } = useServices();
+  const { day: today } = useNow();
+  const templates = useTemplates();
+  const template = isAbsent && templates ? templateFor('journal', templates) : null;
+  const text = template && noteFrom(template.text, { day, minute: clock.now().minute, name: isoDay(day), answers: new Map() }).text;
+  const byItself = text !== null && day === today;
+  useEffect(() => {
+    if (byItself) void actions.begin(path, text);
+  }, [actions, path, text, byItself]);
+  return text === null || byItself ? null : () => void actions.begin(path, text);
 }

@@ -1,3 +1,4 @@
+import { personText } from '../../core/template/person-text';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { refuse } from '../session/acting/messages';
@@ -93,7 +94,7 @@ function MakePage({ handle }: { handle: string }) {
   const { actions } = useServices();
   const told = useToldDone();
   const make = async (): Promise<void> => {
-    const made = await actions.create('People', handle, `---\nkind: person\nhandle: ${handle}\n---\n`);
+    const made = await actions.create('People', handle, personText(handle));
     if ('refused' in made) refuse(made.refused);
     else told(`Made ${made.path}`, made.step);
   };

@@ -2,6 +2,7 @@ import { Plus, TextSearch, X } from 'lucide-react';
 import { type ReactNode, memo, useMemo } from 'react';
 import { Link, NavLink, useLocation, useNavigate } from 'react-router';
 import type { Overview } from '../../core/index/live/overview';
+import { SlipButton } from '../slip/SlipButton';
 import { frameSlice } from '../session/state/frame-slice';
 import { noteAddress, personAddress, settingsAddress, tagAddress } from '../session/places/addresses';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
@@ -20,6 +21,9 @@ export const Rack = memo(function Rack() {
   const dispatch = useAppDispatch();
   return (
     <nav aria-label="Rack" className="flex h-full flex-col text-[0.93rem]">
+      <div className="flex flex-none gap-2 px-3 pb-2">
+        <SlipButton className="min-h-[30px] flex-1 justify-start" />
+      </div>
       <div data-scrolls className="min-h-0 flex-1 overflow-y-auto px-3 pb-3" onClick={(event) => followRoute(event, navigate)}>
         {overview ? (
           <RackSections overview={overview} />

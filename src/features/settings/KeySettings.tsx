@@ -1,5 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
-import { useLocation } from 'react-router';
+import { Link, useLocation } from 'react-router';
+import { noteAddress } from '../session/places/addresses';
+import { useSlipNotes } from '../slip/use-slip-commands';
 import { keyFrom, keyName } from '../commands/command';
 import { COMMANDS, type Scope, conflictsOf, isKept, keysOf } from '../commands/definitions';
 import type { Settings, SettingsChange } from '../../store/device/settings';
@@ -86,6 +88,39 @@ export function KeySettings({ settings, set }: KeySettingsProps) {
           </tbody>
         </table>
       ))}
+      <SlipKeys keys={keys} />
     </section>
+  );
+}
+
+/** The slips that the person made, with the keys that their notes say. */
+function SlipKeys({ keys }: { keys: ReadonlyMap<string, string | null> }) {
+  const slips = useSlipNotes();
+  if (slips.length === 0) return null;
+  return (
+    <table className="mb-3 w-full max-w-2xl border-collapse text-[0.95rem]">
+      <caption className="section-label pb-1 text-start">Slips of your own; each key stands in its note</caption>
+      <tbody>
+        {slips.map(({ path, title, slipKey = null }) => {
+          const clash =
+            COMMANDS.find(({ id }) => slipKey !== null && keys.get(id) === slipKey)?.title ??
+            slips.find((other) => other.path !== path && slipKey !== null && other.slipKey === slipKey)?.title;
+          return (
+            <tr key={path} className="border-b border-line">
+              <th scope="row" className="py-0.5 pe-3 text-start font-normal">
+                <Link to={noteAddress(path)} className="underline">
+                  {title}
+                </Link>
+                {clash !== undefined && <span className="block text-[0.84rem] text-late">Also the key of “{clash}”.</span>}
+                {slipKey !== null && isKept(slipKey) && (
+                  <span className="block text-[0.84rem] text-late">Browsers keep this key for themselves.</span>
+                )}
+              </th>
+              <td className="w-56 py-0.5 text-end font-mono text-[0.84rem]">{slipKey === null ? 'none' : keyName(slipKey)}</td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
   );
 }

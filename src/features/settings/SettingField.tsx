@@ -52,6 +52,7 @@ export function SettingField({ name, settings, set }: SettingFieldProps) {
           />
         </Labelled>
       );
+    case 'tag':
     case 'heading':
       return (
         <Labelled label={field.label} help={field.help}>

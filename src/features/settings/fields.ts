@@ -17,6 +17,8 @@ export type Field<Value = never> =
   | { is: 'handle'; label: string; help: string }
   /** A time of day, stored in minutes after midnight. */
   | { is: 'time'; label: string; help?: string }
+  /** A tag, without its sign. */
+  | { is: 'tag'; label: string; help?: string }
   /** The words of a heading. */
   | { is: 'heading'; label: string; help?: string }
   /** A number of hours for each weekday. */
@@ -140,6 +142,47 @@ export const FIELDS: { readonly [Name in keyof Settings]: Field<Settings[Name]> 
   },
   planHeading: { is: 'heading', label: 'Heading for the order of the day', help: 'On a journal page.' },
   slipHeading: { is: 'heading', label: 'Heading under which slips land', help: 'On a journal page. A time there is no appointment.' },
+  slipSide: {
+    is: 'choice',
+    label: 'What is written down',
+    options: [
+      ['last', 'stands behind what was there'],
+      ['first', 'stands before it'],
+    ],
+  },
+  slipLater: {
+    is: 'choice',
+    label: 'What is written down for a later day',
+    options: [
+      ['today', 'goes to today’s page'],
+      ['page', 'goes to the page of that day'],
+    ],
+  },
+  slipLink: {
+    is: 'choice',
+    label: 'Written down while a note is open',
+    options: [
+      [false, 'a slip says nothing of that note'],
+      [true, 'a slip links to that note'],
+    ],
+  },
+  carryLines: {
+    is: 'choice',
+    label: 'A line of a journal page that is carried forward',
+    options: [
+      ['stay', 'stays where it was written; its plan moves'],
+      ['move', 'moves to the page of its new day, with what is under it'],
+    ],
+  },
+  raiseTag: { is: 'tag', label: 'Tag of what is to be raised with a person' },
+  offers: {
+    is: 'choice',
+    label: 'Dates and more in the words of a task line',
+    options: [
+      [true, 'are offered to be stored'],
+      [false, 'stay words'],
+    ],
+  },
   routineHeading: { is: 'heading', label: 'Heading of what comes back every day', help: 'On a journal page.' },
   routinesCount: {
     is: 'choice',

@@ -1,5 +1,6 @@
 import type { ActionContext } from '../../core/task/acts/action-context';
 import type { LineRef } from '../../core/task/writing/edit';
+import type { SlipPlace } from '../../core/slip/write-slip';
 import type { TaskPlace } from '../../core/task/writing/write-task';
 import type { WideIntention } from '../../core/task/acts/intention';
 import { loadYaml } from '../../core/note/facts/front-matter';
@@ -13,7 +14,7 @@ import { type NoteWrite, withText } from '../notes/note-write';
 import { looksFurther, lineAfter, withPresent } from './line-in-note';
 import type { Destination } from './relocation';
 import { withGather } from '../../core/gather/saying/edit-block';
-import { command } from '../notes/origin';
+import { SHIPPED, command } from '../notes/origin';
 
 export type { ActionResult };
 /** `raw` is the line as it stands now. */
@@ -109,6 +110,22 @@ export class NoteActions {
     });
   }
 
+  /**
+   * Writes lines down in a note, which is made when there is none.
+   *
+   * @param made the text that a note that is made begins with, as from a template
+   */
+  async writeDown(path: string, place: SlipPlace, lines: readonly string[], made: string, label: string): Promise<ActionResult> {
+    const { withSlip } = await import('../../core/slip/write-slip');
+    return this.retry(label, async () => {
+      const note = await this.store.get(path);
+      if (note && note.text === null) return { refused: NO_TEXT };
+      const outcome = withSlip(note?.text ?? null, place, lines, this.context(), made);
+      if ('refused' in outcome) return outcome;
+      return [note ? withText(note, outcome.text) : { path, expect: null, content: { text: outcome.text } }];
+    });
+  }
+
   /** Puts another text into a gather block of a note, found by the text it has; other lines stay. */
   async editGather(path: string, before: string, after: string): Promise<ActionResult> {
     return this.retry('Changed a gather', async () => {
@@ -143,6 +160,11 @@ export class NoteActions {
       return [{ path, expect: null, content: { text } }];
     });
     return 'refused' in result ? result : { path, step: result.step };
+  }
+
+  /** Makes a note at a path where there is none, as the page of a day that begins; no step of Undo. */
+  async begin(path: string, text: string): Promise<ActionResult> {
+    return commitPlan(this.store, SHIPPED, async () => ((await this.store.get(path)) ? [] : [{ path, expect: null, content: { text } }]));
   }
 
   /** Puts a text into a note in the place of the one it has; for what is shown whole, as an agenda page. */

@@ -22,7 +22,19 @@ export const settingsSchema = z.object({
   planHeading: z.catch(z.string().check(z.minLength(1)), 'Plan'),
   slipHeading: z.catch(z.string().check(z.minLength(1)), 'Log'),
   routineHeading: z.catch(z.string().check(z.minLength(1)), 'Routine'),
-  /** Whether lines under that heading count in what was kept. */
+  /** Whether what is written down stands behind what was before it, or before that. */
+  slipSide: z.catch(z.enum(['last', 'first']), 'last'),
+  /** Whether what is for a later day goes to today’s page, or to that of its day. */
+  slipLater: z.catch(z.enum(['today', 'page']), 'today'),
+  /** Whether what is written down elsewhere links to the note that one comes from. */
+  slipLink: z.catch(z.boolean(), false),
+  /** The tag of what is to be raised with a person, without its sign. */
+  raiseTag: z.catch(z.string().check(z.minLength(1)), 'raise'),
+  /** Whether a line that is carried forward from a journal page stays there, or moves to the page of its new day. */
+  carryLines: z.catch(z.enum(['stay', 'move']), 'stay'),
+  /** Whether words of a task line that can be stored are offered. */
+  offers: z.catch(z.boolean(), true),
+  /** Whether lines under the heading of routines count in what was kept. */
   routinesCount: z.catch(z.boolean(), true),
   /** Minutes that `1d` takes. */
   workingDay: z.catch(z.int().check(z.minimum(60), z.maximum(1440)), 480),

@@ -20,6 +20,8 @@ export interface NoteSummary {
   open: number;
   /** Lines of finished tasks. */
   closed: number;
+  /** The key that opens it, where it is a slip with one. */
+  slipKey?: string;
 }
 
 export interface NameSummary {
@@ -175,9 +177,18 @@ export function overviewOf(library: Library, agendaCounts: Record<string, number
   return overviewAfter(EMPTY_OVERVIEW, new OverviewKeeper().news(library, null, agendaCounts));
 }
 
-function summaryOf({ head, counts }: NoteEntry): NoteSummary {
+function summaryOf({ head, counts, slipKey }: NoteEntry): NoteSummary {
   const { path, title, kind, journal, journalSaid } = head;
-  return { path, title, kind, journal, journalSaid, open: kind === 'archive' ? 0 : counts.open, closed: counts.closed };
+  return {
+    path,
+    title,
+    kind,
+    journal,
+    journalSaid,
+    open: kind === 'archive' ? 0 : counts.open,
+    closed: counts.closed,
+    ...(slipKey !== null && { slipKey }),
+  };
 }
 
 function isSame(a: NoteSummary | undefined, b: NoteSummary): boolean {
@@ -188,7 +199,8 @@ function isSame(a: NoteSummary | undefined, b: NoteSummary): boolean {
     a.journal === b.journal &&
     a.journalSaid === b.journalSaid &&
     a.open === b.open &&
-    a.closed === b.closed
+    a.closed === b.closed &&
+    a.slipKey === b.slipKey
   );
 }
 

@@ -4,7 +4,7 @@ import type { YamlFields, YamlResult } from './yaml-result';
 /** Reads front matter by the YAML library (YAML 1.2, core schema). */
 export function readYaml(body: readonly string[]): YamlResult {
   try {
-    const document = parseDocument(body.join('\n'), { prettyErrors: false, uniqueKeys: false });
+    const document = parseDocument(body.join('\n'), { prettyErrors: false, uniqueKeys: false, logLevel: 'error' });
     const error = document.errors[0];
     if (error) {
       const before = body.join('\n').slice(0, error.pos[0]);

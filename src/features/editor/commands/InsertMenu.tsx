@@ -1,7 +1,9 @@
+import { useState } from 'react';
 import { Plus } from 'lucide-react';
 import { isoDay } from '../../../core/calendar/day';
 import { dayTitle } from '../../../core/calendar/day-name';
-import { fillTemplate } from '../../../core/template/template';
+import { insertedFrom } from '../../../core/template/from-template';
+import { QuestionsDialog } from '../../templates/QuestionsDialog';
 import { MenuAt, MenuEntry, MenuInside, MenuLine } from '../../../ui/menu';
 import { useNow, useServices } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';
@@ -22,48 +24,63 @@ export function InsertMenu({ open, onOpenChange, onInsert, onLeave, title }: Ins
   const now = useNow();
   const templates = useAppSelector((state) => state.library.overview?.notes);
   const insert = (piece: string, block = true): void => onInsert(piece, block);
-  const fromTemplate = async (path: string): Promise<void> => {
+  const [asking, setAsking] = useState<{ title: string; text: string; questions: readonly string[] } | null>(null);
+  const fill = (text: string, answers: ReadonlyMap<string, string>) =>
+    insertedFrom(text, { day: now.day, minute: now.minute, name: title, answers });
+  const fromTemplate = async (path: string, name: string): Promise<void> => {
     const text = await store.text(path);
-    if (text !== null)
-      onInsert(
-        fillTemplate(text.replace(/^---\n[\s\S]*?\n---\n/, ''), { day: now.day, minute: now.minute, name: title, answers: new Map() }),
-        true,
-      );
+    if (text === null) return;
+    const { text: filled, questions } = fill(text, new Map());
+    if (questions.length > 0) setAsking({ title: name, text, questions });
+    else onInsert(filled, true);
   };
   const known = (templates ?? []).filter((note) => note.kind === 'template');
   return (
-    <MenuAt
-      open={open}
-      onOpenChange={onOpenChange}
-      trigger={
-        <button type="button" className="quiet-button no-print mt-1" aria-label="Insert" onClick={() => onOpenChange(true)}>
-          <Plus size={16} aria-hidden="true" />
-          <span className="max-sm:sr-only">Insert</span>
-        </button>
-      }
-      onCloseAutoFocus={(event) => {
-        // The cursor goes back to the text, or to what was put in, not to the button.
-        event.preventDefault();
-        onLeave();
-      }}
-    >
-      <MenuEntry label="Task" onSelect={() => insert('- [ ] |')} />
-      <MenuEntry label="A date of the task" onSelect={() => commands.text?.run('text-tail')} />
-      <MenuEntry label={`Today’s date, ${dayTitle(now.day)}`} onSelect={() => insert(isoDay(now.day), false)} />
-      <MenuEntry label="Link to a note" onSelect={() => insert('[[|', false)} />
-      <MenuEntry label="Gather" onSelect={() => insert('```gather\ntitle |\nwhere open\n```\n')} />
-      {known.length > 0 && (
-        <MenuInside label="Template">
-          {known.map((note) => (
-            <MenuEntry key={note.path} label={note.title} onSelect={() => void fromTemplate(note.path)} />
-          ))}
-        </MenuInside>
+    <>
+      {asking && (
+        <QuestionsDialog
+          title={asking.title}
+          questions={asking.questions}
+          onClose={() => setAsking(null)}
+          onDone={(answers) => {
+            setAsking(null);
+            onInsert(fill(asking.text, answers).text, true);
+          }}
+        />
       )}
-      <MenuLine />
-      <MenuEntry label="Heading" onSelect={() => insert('## |')} />
-      <MenuEntry label="Divider" onSelect={() => insert('\n---\n')} />
-      <MenuEntry label="Table" onSelect={() => insert('| | | |\n| --- | --- | --- |\n| | | |\n'.replace('| |', '| ||'))} />
-      <MenuEntry label="Quote" onSelect={() => insert('> |')} />
-    </MenuAt>
+      <MenuAt
+        open={open}
+        onOpenChange={onOpenChange}
+        trigger={
+          <button type="button" className="quiet-button no-print mt-1" aria-label="Insert" onClick={() => onOpenChange(true)}>
+            <Plus size={16} aria-hidden="true" />
+            <span className="max-sm:sr-only">Insert</span>
+          </button>
+        }
+        onCloseAutoFocus={(event) => {
+          // The cursor goes back to the text, or to what was put in, not to the button.
+          event.preventDefault();
+          onLeave();
+        }}
+      >
+        <MenuEntry label="Task" onSelect={() => insert('- [ ] |')} />
+        <MenuEntry label="A date of the task" onSelect={() => commands.text?.run('text-tail')} />
+        <MenuEntry label={`Today’s date, ${dayTitle(now.day)}`} onSelect={() => insert(isoDay(now.day), false)} />
+        <MenuEntry label="Link to a note" onSelect={() => insert('[[|', false)} />
+        <MenuEntry label="Gather" onSelect={() => insert('```gather\ntitle |\nwhere open\n```\n')} />
+        {known.length > 0 && (
+          <MenuInside label="Template">
+            {known.map((note) => (
+              <MenuEntry key={note.path} label={note.title} onSelect={() => void fromTemplate(note.path, note.title)} />
+            ))}
+          </MenuInside>
+        )}
+        <MenuLine />
+        <MenuEntry label="Heading" onSelect={() => insert('## |')} />
+        <MenuEntry label="Divider" onSelect={() => insert('\n---\n')} />
+        <MenuEntry label="Table" onSelect={() => insert('| | | |\n| --- | --- | --- |\n| | | |\n'.replace('| |', '| ||'))} />
+        <MenuEntry label="Quote" onSelect={() => insert('> |')} />
+      </MenuAt>
+    </>
   );
 }

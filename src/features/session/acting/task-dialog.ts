@@ -1,3 +1,4 @@
+import type { Day } from '../../../core/calendar/day';
 import type { RowView } from '../../../core/index/live/view';
 import type { LineRef } from '../../../core/task/writing/edit';
 import type { WideIntention } from '../../../core/task/acts/intention';
@@ -37,6 +38,12 @@ export type AskedDialog =
   | { is: 'commands' }
   /** With a title and folder where it is made for a link. */
   | { is: 'new-note'; title?: string; folder?: string }
+  /** With words where they were given; by the path of its note, where a slip of one's own is meant. */
+  | { is: 'slip'; typed?: string; slip?: string }
+  /** What earlier days left open. */
+  | { is: 'carry' }
+  /** A month of journal pages: the one of a day. */
+  | { is: 'month'; day?: Day }
   | { is: 'import' }
   | { is: 'unsaved' };
 

@@ -1,12 +1,13 @@
 import { useCallback } from 'react';
 import { journalPathOf } from '../../../core/index/live/journal-claims';
-import { baseNameOf, foldPath } from '../../../core/note/names/path';
+import { baseNameOf } from '../../../core/note/names/path';
 import { landingOf, readLanding } from '../../../core/slip/landing';
 import type { TaskPlace } from '../../../core/task/writing/write-task';
 import { useNow, useServices } from '../state/services';
 import { useAppSelector } from '../state/state';
 import { refuse } from './messages';
 import { useToldDone } from './use-act';
+import { useFindPlace } from './use-find-place';
 
 /** The path of today's journal page; where several notes claim the day, the one that counts. */
 export function useTodayPath(): string {
@@ -35,30 +36,29 @@ export function useLanding(demanded: string | null, at: string | null): string {
  * @returns whether it was written
  */
 export function useLandTask(at: string | null): (target: string, line: string, behind: () => Promise<TaskPlace>) => Promise<boolean> {
-  const { actions, engine } = useServices();
-  const notes = useAppSelector((state) => state.library.overview?.notes);
+  const { actions } = useServices();
+  const find = useFindPlace(at);
   const told = useToldDone();
   return useCallback(
     async (target, line, behind) => {
       const landing = readLanding(target);
-      const path = landing && (await pathOf(landing.note));
-      if (!landing || path === null) {
+      const found = landing && (await find(landing));
+      if (!found) {
         refuse(`There is no note “${landing?.note ?? ''}”, so nothing was written.`);
         return false;
       }
-      const { heading } = landing;
-      const place: TaskPlace = heading !== null ? { heading } : path === at ? await behind() : { end: true };
-      const result = await actions.writeTask(path, place, line);
+      const { path, heading, made } = found;
+      const result =
+        heading === null && path === at
+          ? await actions.writeTask(path, await behind(), line)
+          : await actions.writeDown(path, { heading, side: 'last' }, [line], made, `New task: ${wordsOf(line)}`);
       if ('refused' in result) refuse(result.refused);
       else told(`Written into ${baseNameOf(path)}`, result.step);
       return !('refused' in result);
-
-      /** What is no note yet can be made where a path is meant. */
-      async function pathOf(name: string): Promise<string | null> {
-        const there = notes?.find((note) => foldPath(note.path) === foldPath(name))?.path;
-        return there ?? (await engine.ask('resolve', { target: name, from: at })) ?? (/\.md$/i.test(name) ? name : null);
-      }
     },
-    [actions, engine, notes, told, at],
+    [actions, find, told, at],
   );
 }
+
+/** The words of a line behind its box. */
+const wordsOf = (line: string): string => line.replace(/^\S+ \[.\] /u, '');

@@ -6,6 +6,8 @@ export const ROUTES = {
   first: '/',
   note: '/note/*',
   day: '/day/:iso',
+  days: '/days',
+  slip: '/slip',
   tag: '/tag/*',
   person: '/person/*',
   settings: '/settings',
@@ -21,6 +23,9 @@ export interface PageParameters {
   close: string;
   /** A condition by which all lists of the page are narrowed. */
   only: string;
+  /** Words that a slip is filled in with, and the title or path of the slip that is meant. */
+  text: string;
+  slip: string;
   /** A moment that is taken for the present, as long as every note is the demo's own: `2026-11-23T09:20`. */
   now: string;
 }

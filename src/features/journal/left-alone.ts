@@ -1,0 +1,20 @@
+import type { NoteStore } from '../../store/notes/note-store';
+
+/** The name of the value under which the store keeps what was left alone. */
+export const LEFT_ALONE = 'left alone';
+/** The oldest are let go of beyond so many. */
+const MOST = 2000;
+
+export const readLeftAlone = (value: unknown): string[] => (Array.isArray(value) ? value.filter((one) => typeof one === 'string') : []);
+
+/** Remembers tasks (by their `leftAloneSign`) that are not to be offered again. */
+export async function leaveAlone(store: NoteStore, signs: readonly string[]): Promise<void> {
+  if (signs.length === 0) return;
+  await store.changeValue(LEFT_ALONE, (present) => [...new Set([...readLeftAlone(present), ...signs])].slice(-MOST));
+}
+
+/** Takes back that tasks were left alone. */
+export async function offerAgain(store: NoteStore, signs: readonly string[]): Promise<void> {
+  const back = new Set(signs);
+  await store.changeValue(LEFT_ALONE, (present) => readLeftAlone(present).filter((sign) => !back.has(sign)));
+}

@@ -1,0 +1,48 @@
+import { useCallback } from 'react';
+import { isoDay } from '../../../core/calendar/day';
+import { baseNameOf, dayOfTitle, foldPath } from '../../../core/note/names/path';
+import { noteFrom, templateFor } from '../../../core/template/from-template';
+import type { Landing } from '../../../core/slip/landing';
+import { useServices } from '../state/services';
+import { useAppSelector } from '../state/state';
+import { personText } from '../../../core/template/person-text';
+
+/** A place in a note that is there or can be made. */
+export interface PlaceFound {
+  path: string;
+  heading: string | null;
+  /** The text that the note begins with when it is made. */
+  made: string;
+}
+
+/**
+ * Finds the note that a landing names: a title or path, `@kofi` for the page of a person, or the path of a note that is not there yet.
+ * A journal page and a person's page are made from their templates. Null where there is no such note and none can be made.
+ */
+export function useFindPlace(at: string | null): (landing: Landing) => Promise<PlaceFound | null> {
+  const { engine, clock } = useServices();
+  const notes = useAppSelector((state) => state.library.overview?.notes);
+  const people = useAppSelector((state) => state.library.overview?.people);
+  return useCallback(
+    async ({ note, heading }) => {
+      if (note.startsWith('@')) {
+        const handle = note.slice(1).toLowerCase();
+        const person = people?.find(({ name }) => name.toLowerCase() === handle);
+        const path = person?.path ?? `People/${note.slice(1)}.md`;
+        return { path, heading, made: person?.path ? '' : await madeText('person', note.slice(1)) };
+      }
+      const there = notes?.find(({ path }) => foldPath(path) === foldPath(note))?.path;
+      const path = there ?? (await engine.ask('resolve', { target: note, from: at })) ?? (/\.md$/i.test(note) ? note : null);
+      if (path === null) return null;
+      const day = dayOfTitle(baseNameOf(path));
+      return { path, heading, made: there === undefined && day !== null ? await madeText('journal', isoDay(day), day) : '' };
+
+      async function madeText(kind: 'journal' | 'person', name: string, of = clock.now().day): Promise<string> {
+        const template = templateFor(kind, await engine.ask('templates', {}));
+        if (!template) return kind === 'person' ? personText(name) : '';
+        return noteFrom(template.text, { day: of, minute: clock.now().minute, name, answers: new Map([['handle', name]]) }).text;
+      }
+    },
+    [engine, clock, notes, people, at],
+  );
+}

@@ -1,0 +1,286 @@
+import { ChevronDown } from 'lucide-react';
+import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { baseNameOf, foldPath } from '../../core/note/names/path';
+import type { OwnSlip } from '../../core/slip/own-slip';
+import type { SlipField } from '../../core/slip/slip-line';
+import { Dialog } from '../../ui/Dialog';
+import { Menu, MenuChoice, MenuChoices } from '../../ui/menu';
+import type { AskedDialog } from '../session/acting/task-dialog';
+import { useNoteOnPage } from '../session/places/use-note-on-page';
+import { frameSlice } from '../session/state/frame-slice';
+import { useNow, useServices } from '../session/state/services';
+import { useAppDispatch, useAppSelector } from '../session/state/state';
+import { ProjectChoice } from './ProjectChoice';
+import { SeveralLines } from './SeveralLines';
+import { SlipFields } from './SlipFields';
+import { SlipSentence } from './SlipSentence';
+import { leftAfter } from './left-parts';
+import { type SlipState, readSlip } from './read-slip';
+import { slipDraft } from './slip-draft';
+import { useSlipRead } from './use-slip-read';
+import { useStands } from './use-stands';
+import { useStoreProject } from './use-store-project';
+import { useStoreSlip } from './use-store-slip';
+
+interface SlipDialogProps {
+  asked: Extract<AskedDialog, { is: 'slip' }>;
+  onClose: () => void;
+}
+
+/** A slip: one field, what was understood as a sentence, and where it lands. Enter stores it; the person is back where they were. */
+export function SlipDialog({ asked, onClose }: SlipDialogProps) {
+  const [state, setState] = useState(() => firstState(asked.typed));
+  const leave = (): void => {
+    slipDraft.keep(state.typed);
+    onClose();
+  };
+  const own = useOwnSlips();
+  const dispatch = useAppDispatch();
+  const chosen = own.find(({ path }) => path === asked.slip) ?? null;
+  const kinds = (
+    <span className="flex items-baseline gap-1">
+      A slip{own.length > 0 && ' ·'}
+      {own.length > 0 && (
+        <Menu
+          align="start"
+          trigger={
+            <button type="button" className="quiet-button -my-1 font-normal" aria-label={`Kind of slip: ${chosen?.title ?? 'task'}`}>
+              {chosen?.title ?? 'task'}
+              <ChevronDown size={12} aria-hidden="true" />
+            </button>
+          }
+        >
+          <MenuChoices value={chosen?.path ?? ''}>
+            <MenuChoice
+              value=""
+              label="task"
+              onSelect={() => dispatch(frameSlice.actions.dialogShown({ is: 'slip', typed: state.typed }))}
+            />
+            {own.map(({ path, title }) => (
+              <MenuChoice
+                key={path}
+                value={path}
+                label={title}
+                onSelect={() => dispatch(frameSlice.actions.dialogShown({ is: 'slip', typed: state.typed, slip: path }))}
+              />
+            ))}
+          </MenuChoices>
+        </Menu>
+      )}
+    </span>
+  );
+  return (
+    <Dialog open onClose={leave} title={kinds} name="A slip" side="slip">
+      <SlipForm
+        key={chosen?.path ?? ''}
+        state={state}
+        setState={setState}
+        own={chosen}
+        waits={asked.slip !== undefined && chosen === null}
+        onClose={onClose}
+      />
+    </Dialog>
+  );
+}
+
+const firstState = (typed: string | undefined): SlipState => ({
+  typed: typed ?? slipDraft.get(),
+  left: new Set(),
+  fields: {},
+  target: null,
+  answers: {},
+  linked: false,
+});
+
+/** The slips that the person made; empty until they are known. */
+function useOwnSlips(): readonly OwnSlip[] {
+  const { engine } = useServices();
+  const [own, setOwn] = useState<readonly OwnSlip[]>([]);
+  useEffect(() => {
+    let gone = false;
+    void engine.ask('slips', {}).then((slips) => {
+      if (!gone) setOwn(slips);
+    });
+    return () => {
+      gone = true;
+    };
+  }, [engine]);
+  return own;
+}
+
+interface SlipFormProps {
+  state: SlipState;
+  setState: (change: (before: SlipState) => SlipState) => void;
+  own: OwnSlip | null;
+  /** Whether a slip of one's own is still being looked for. */
+  waits: boolean;
+  onClose: () => void;
+}
+
+function SlipForm({ state, setState, own, waits, onClose }: SlipFormProps) {
+  const at = useNoteOnPage();
+  const title = useAppSelector((one) => one.library.overview?.notes.find(({ path, kind }) => path === at && kind !== 'agenda')?.title);
+  const settings = useAppSelector((one) => one.settings);
+  const { changeSettings } = useServices();
+  const { day: today } = useNow();
+  const link = title ?? (at === null ? null : baseNameOf(at));
+  const linked = settings.slipLink && title !== undefined;
+  const filled = useMemo(() => ({ ...state, linked }), [state, linked]);
+  const read = useSlipRead(filled, own, link);
+  const [open, setOpen] = useState<SlipField | 'target' | 'words' | null>(null);
+  // A slip that writes words with steps under them is for projects.
+  const [project, setProject] = useState<{ outcome: string; deadline: string } | null>(
+    own && own.lines.length > 1 ? { outcome: '', deadline: '' } : null,
+  );
+  const [pastSaid, setPastSaid] = useState(false);
+  const store = useStoreSlip(at);
+  const storeProject = useStoreProject();
+  const words = useRef<HTMLTextAreaElement>(null);
+  const [first] = read.lines;
+  const landsHere = at !== null && foldPath(read.landing.note) === foldPath(at);
+  const days = useMemo(() => (first ? changeDays(first.task, today) : [today]), [first, today]);
+  const stands = useStands(state.typed.trim() === '' ? null : (first?.line ?? null), read.landing.note, days);
+  useEffect(() => {
+    words.current?.focus();
+    words.current?.select();
+  }, [waits]);
+
+  const type = (typed: string): void => {
+    setPastSaid(false);
+    setState((before) => ({ ...before, typed, left: leftAfter(before.left, before.typed, typed) }));
+  };
+  const submit = (): void => {
+    if (state.typed.trim() === '' || waits) return;
+    // Read once more as it stands: what is shown may be a key stroke behind.
+    const now = readSlip(filled, own, read.surroundings);
+    const wrong = Object.keys(now.wrong)[0] as SlipField | undefined;
+    if (wrong !== undefined) return setOpen(wrong);
+    if (read.past.length > 0 && !pastSaid) return setPastSaid(true);
+    slipDraft.keep('');
+    onClose();
+    if (project && now.project !== null) void storeProject(now.project, now.lines, project, read.surroundings.context, state.typed);
+    else void store({ text: now.text, landing: read.landing, typed: state.typed });
+  };
+  return (
+    <form
+      className="grid gap-2.5"
+      onSubmit={(event) => {
+        event.preventDefault();
+        submit();
+      }}
+      onKeyDown={(event) => {
+        enterStores(event, submit);
+        // From the words Tab goes to the fields, which open for it.
+        if (event.key !== 'Tab' || event.shiftKey || event.target !== words.current || own || open !== null) return;
+        event.preventDefault();
+        setOpen('target');
+      }}
+    >
+      <textarea
+        ref={words}
+        aria-label="Words of the slip"
+        className="w-full resize-none bg-transparent text-[1.32rem] leading-[1.4] outline-none placeholder:text-muted"
+        rows={Math.min(8, Math.max(1, state.typed.split('\n').length, Math.ceil(state.typed.length / 58)))}
+        placeholder="Ring @lars about the crate tomorrow 15:00"
+        value={state.typed}
+        onChange={(event) => type(event.target.value)}
+      />
+      {own?.questions.map((question) => (
+        <label key={question} className="order-1 grid gap-0.5">
+          <span className="section-label">{question}</span>
+          <input
+            className="field"
+            value={state.answers[question] ?? ''}
+            onChange={(event) => setState((before) => ({ ...before, answers: { ...before.answers, [question]: event.target.value } }))}
+          />
+        </label>
+      ))}
+      {read.project !== null && (
+        <div className="order-3">
+          <ProjectChoice title={read.project} project={project} onChange={setProject} />
+        </div>
+      )}
+      {pastSaid && (
+        <p role="alert" className="order-4 rounded-md bg-sun-soft px-3 py-1.5">
+          Its {read.past.join(' and its ')} day is past. Press once more to store it all the same.
+        </p>
+      )}
+      {open !== null && (
+        <div className="order-3">
+          <SlipFields
+            state={state}
+            read={read}
+            first={open === 'words' ? null : open}
+            onField={(field, value) => setState((before) => ({ ...before, fields: { ...before.fields, [field]: value } }))}
+            onTarget={(target) => setState((before) => ({ ...before, target }))}
+          />
+        </div>
+      )}
+      <div className="order-5 flex items-center gap-2 border-t border-line pt-2.5">
+        <p className="flex-1 text-[0.86rem] text-muted max-sm:hidden">A part pressed is changed, or left as words</p>
+        <button
+          type="button"
+          className="quiet-button ms-auto"
+          aria-expanded={open !== null}
+          onClick={() => setOpen(open === null ? 'words' : null)}
+        >
+          All fields
+        </button>
+        <button type="submit" className="solid-button" disabled={state.typed.trim() === '' || waits}>
+          {pastSaid ? 'Store it all the same' : 'Store'}
+        </button>
+      </div>
+      {/* Tab comes here last, though it stands right below the words. */}
+      <div className="order-2 grid gap-1">
+        {read.count > 1 ? (
+          <SeveralLines read={read} />
+        ) : first ? (
+          <SlipSentence
+            line={first}
+            typed={state.typed}
+            landing={read.landing}
+            link={title === undefined || landsHere ? null : { title, on: linked }}
+            stands={stands}
+            onLeave={(from) => setState((before) => ({ ...before, left: new Set([...before.left, from]) }))}
+            onChange={setOpen}
+            onLink={(slipLink) => void changeSettings({ slipLink })}
+          />
+        ) : (
+          <PlainLine read={read.text} />
+        )}
+        {state.left.size > 0 && (
+          <p className="text-[0.9rem] text-muted">
+            Some words are left as they are.{' '}
+            <button type="button" className="underline" onClick={() => setState((before) => ({ ...before, left: new Set() }))}>
+              Read them again
+            </button>
+          </p>
+        )}
+      </div>
+    </form>
+  );
+}
+
+/** Enter stores from the words, where Shift+Enter begins another line; in the other fields the form does that by itself. */
+function enterStores(event: KeyboardEvent<HTMLFormElement>, submit: () => void): void {
+  if (event.key !== 'Enter' || event.shiftKey || event.nativeEvent.isComposing || !(event.target instanceof HTMLTextAreaElement)) return;
+  event.preventDefault();
+  submit();
+}
+
+function PlainLine({ read }: { read: readonly string[] }) {
+  return (
+    <p role="status" className="text-muted">
+      {read.length === 0 ? 'What it says of days, length, priority and people is read as you type.' : read.join(' ')}
+    </p>
+  );
+}
+
+/** Today, and the days on which a task may come to stand elsewhere. */
+function changeDays(
+  { plan, due, start }: { plan: { from: number } | null; due: { from: number } | null; start: number | null },
+  today: number,
+): number[] {
+  const days = [plan?.from, due?.from, start].flatMap((day) => (day != null && day > today ? [day] : []));
+  return [today, ...[...new Set(days)].sort((a, b) => a - b)];
+}
