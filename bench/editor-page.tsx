@@ -71,6 +71,7 @@ function ourEditor(parent: HTMLElement, text: string): EditorView {
       context: action,
     },
     context: action,
+    offers: () => true,
     takeKey: () => '',
     onTake: () => undefined,
     onHeavy: () => undefined,

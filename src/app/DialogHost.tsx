@@ -1,4 +1,4 @@
-import { Suspense, lazy } from 'react';
+import { Suspense, lazy, useEffect } from 'react';
 import type { Command } from '../features/commands/command';
 import type { GivenFile } from '../features/exchange/read-files';
 import { frameSlice } from '../features/session/state/frame-slice';
@@ -9,9 +9,13 @@ const ImportDialog = lazy(() => import('../features/exchange/ImportDialog').then
 const NewNoteDialog = lazy(() => import('../features/note/NewNoteDialog').then((part) => ({ default: part.NewNoteDialog })));
 const CarryDialog = lazy(() => import('../features/journal/CarryDialog').then((part) => ({ default: part.CarryDialog })));
 const MonthDialog = lazy(() => import('../features/journal/MonthDialog').then((part) => ({ default: part.MonthDialog })));
-const SlipDialog = lazy(() => import('../features/slip/SlipDialog').then((part) => ({ default: part.SlipDialog })));
+const slipDialog = () => import('../features/slip/SlipDialog');
+const SlipDialog = lazy(() => slipDialog().then((part) => ({ default: part.SlipDialog })));
 const TaskDialogs = lazy(() => import('../features/task-dialogs/TaskDialogs').then((part) => ({ default: part.TaskDialogs })));
 const UnsavedDialog = lazy(() => import('../features/strip/UnsavedDialog').then((part) => ({ default: part.UnsavedDialog })));
+
+/** When the slip is fetched ahead, in milliseconds after the page is drawn. */
+const SLIP_AHEAD = 1500;
 
 interface DialogHostProps {
   commands: Command[];
@@ -28,6 +32,11 @@ export function DialogHost({ commands, given, onClosed }: DialogHostProps) {
     dispatch(frameSlice.actions.dialogShown(null));
     onClosed();
   };
+  // A thought does not wait for a part of the program: the slip is there before it is asked for.
+  useEffect(() => {
+    const timer = setTimeout(() => void slipDialog().catch(() => undefined), SLIP_AHEAD);
+    return () => clearTimeout(timer);
+  }, []);
   const shown = (): React.ReactNode => {
     if (!asked) return null;
     switch (asked.is) {

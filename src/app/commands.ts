@@ -6,11 +6,14 @@ import { COMMANDS, type IdIn } from '../features/commands/definitions';
 import { useCommandKeys } from '../features/commands/use-key-of';
 import { useExport } from '../features/exchange/use-export';
 import { dayAddress, noteAddress, settingsAddress } from '../features/session/places/addresses';
+import { holdKeys } from '../features/slip/early-keys';
 import { useSlipCommands } from '../features/slip/use-slip-commands';
 import { ROUTES, restOf } from '../features/session/places/routes';
 import { frameSlice } from '../features/session/state/frame-slice';
 import { useServices } from '../features/session/state/services';
 import { useAppDispatch } from '../features/session/state/state';
+import { UNTITLED } from '../features/note/untitled';
+import { refuse } from '../features/session/acting/messages';
 import { useRedo, useUndo } from '../features/session/acting/use-act';
 
 /** What every command does, with its key; the menu of commands and the keys come from here. */
@@ -21,12 +24,15 @@ export function useCommands(): Command[] {
   const redo = useRedo();
   const exportAll = useExport();
   const keys = useCommandKeys();
-  const { clock, commands: desk } = useServices();
+  const { clock, actions, commands: desk } = useServices();
   const slips = useSlipCommands();
   return useMemo((): Command[] => {
     const { toggled, dialogShown, besideChosen } = frameSlice.actions;
     const everywhere: Record<IdIn<'everywhere'>, () => void> = {
-      slip: () => dispatch(dialogShown({ is: 'slip' })),
+      slip: () => {
+        holdKeys();
+        dispatch(dialogShown({ is: 'slip' }));
+      },
       menu: () => dispatch(dialogShown({ is: 'commands' })),
       undo: () => void undo(),
       redo: () => void redo(),
@@ -43,6 +49,8 @@ export function useCommands(): Command[] {
       'this-note': () => dispatch(besideChosen({ is: 'note' })),
       outline: () => dispatch(besideChosen({ is: 'outline' })),
       why: () => dispatch(besideChosen({ is: 'why' })),
+      'empty-note': () =>
+        void actions.create('', UNTITLED, '').then((made) => ('refused' in made ? refuse(made.refused) : navigate(noteAddress(made.path)))),
       'new-note': () => dispatch(dialogShown({ is: 'new-note' })),
       import: () => dispatch(dialogShown({ is: 'import' })),
       export: () => void exportAll(),
@@ -66,7 +74,7 @@ export function useCommands(): Command[] {
       }
     });
     return [...own, ...slips];
-  }, [navigate, dispatch, undo, redo, exportAll, keys, clock, desk, slips]);
+  }, [navigate, dispatch, undo, redo, exportAll, keys, clock, actions, desk, slips]);
 }
 
 /** The day whose journal page is shown; today on any other page. */

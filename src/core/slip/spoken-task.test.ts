@@ -1,5 +1,5 @@
 import { ACTION_DEFAULTS } from '../task/acts/action-context';
-import { partsAtEnd, readSpokenTask } from './spoken-task';
+import { partsOffered, readSpokenTask } from './spoken-task';
 
 /** A Monday, 09:14. */
 const CONTEXT = { now: { day: 20780, minute: 554 }, settings: ACTION_DEFAULTS, makeRef: () => 'k3f9qa' };
@@ -29,12 +29,13 @@ describe('the words of a task', () => {
     expect(read('read the log every fri', DUE)).toBe('read the log | every fri | due 2026-11-27');
   });
 
-  it('what ends them may be offered, before the names behind it', () => {
-    const clauses = (typed: string): string[] => partsAtEnd(typed, CONTEXT).flatMap((part) => part.clauses.map(({ words }) => words));
+  it('all that is read in them may be offered, unless nothing else is left', () => {
+    const clauses = (typed: string): string[] => partsOffered(typed, CONTEXT).flatMap((part) => part.clauses.map(({ words }) => words));
     expect(clauses('ask ilse fri #loans @kofi [[Tide clock]]')).toEqual(['plan 2026-11-27']);
     expect(clauses('ask ilse every fri')).toEqual(['every fri', 'plan 2026-11-27']);
-    expect(clauses('fri we ask ilse')).toEqual([]);
+    expect(clauses('fri we ask ilse 20m high')).toEqual(['plan 2026-11-27', 'takes 20m', 'high']);
     expect(clauses('tomorrow')).toEqual([]);
     expect(clauses('tomorrow #loans')).toEqual([]);
+    expect(clauses('tomorrow #loans [[Tide clock]] @kofi')).toEqual([]);
   });
 });

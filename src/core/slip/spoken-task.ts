@@ -95,21 +95,12 @@ function dayOfRepeat({ phrase, minute }: SpokenRepeat, name: 'plan' | 'due', fro
   return { name, words: `${name} ${storedDate({ is: 'day', day, minute })}` };
 }
 
-/** Tags, people and links at the end of what was typed. */
-const NAMES_BEHIND = /(?:(?:^|\s+)(?:[#@][\p{L}\p{M}\p{N}_/.-]+|\[\[[^[\]\n]*\]\]))+\s*$/u;
-
 /**
- * The parts at the end of the words of a task, before the names that stand there: what may be offered to be taken out. Empty when
- * words stand behind the last, or nothing else is left.
+ * What may be offered to be taken out of the words of a task: all that is read in them. Empty when nothing else is left but names.
  */
-export function partsAtEnd(typed: string, context: ActionContext): SpokenPart[] {
+export function partsOffered(typed: string, context: ActionContext): SpokenPart[] {
   const { words, parts } = readSpokenTask(typed, context);
-  let end = NAMES_BEHIND.exec(typed)?.index ?? typed.length;
-  const found: SpokenPart[] = [];
-  for (const part of parts.toReversed()) {
-    if (part.to > end || /[^\s,;.:!]/.test(typed.slice(part.to, end))) break;
-    found.unshift(part);
-    end = part.from;
-  }
-  return words.replace(NAMES_BEHIND, '').trim() === '' ? [] : found;
+  return words.replace(NAMES, '').trim() === '' ? [] : parts;
 }
+
+const NAMES = /(?:^|\s)(?:[#@][\p{L}\p{M}\p{N}_/.-]+|\[\[[^[\]\n]*\]\])(?=\s|$)/gu;

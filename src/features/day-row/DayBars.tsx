@@ -9,9 +9,9 @@ export function DueEdges({ count }: { count: number }) {
   return (
     <span className="flex h-[9px] flex-none items-end gap-[3px]" aria-hidden="true" data-due={count}>
       {count > MOST_EDGES ? (
-        <span className="h-[9px] w-[7px] bg-ink" />
+        <span className="h-[9px] w-[7px] bg-current" />
       ) : (
-        Array.from({ length: count }, (_, index) => <span key={index} className="h-[9px] w-[2.5px] bg-ink" />)
+        Array.from({ length: count }, (_, index) => <span key={index} className="h-[9px] w-[2.5px] bg-current" />)
       )}
     </span>
   );

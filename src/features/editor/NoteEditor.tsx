@@ -3,6 +3,8 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { BY_TOUCH } from '../../ui/by-touch';
 import { refuse, say } from '../session/acting/messages';
+import { folderOf } from '../../core/note/names/path';
+import { noteAddress } from '../session/places/addresses';
 import { useLineParameter } from '../session/places/routes';
 import { useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
@@ -58,6 +60,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder, 
     closeOn,
     wider: () => trail.at(-1)?.line ?? null,
     insertMenu: () => setInserting(true),
+    makeNote: useLinkedNote(path),
     makePerson: (handle) => make(handle, 'person'),
   });
   useEffect(() => editor.current?.follow(values), [editor, values]);
@@ -113,5 +116,26 @@ function useMakeNote(path: string): CompletionFacts['make'] {
       });
     },
     [actions, path],
+  );
+}
+
+/** Makes a note for words that link to it now, and goes there; Back returns to the line they stand in. */
+function useLinkedNote(path: string): (title: string, line: number) => void {
+  const { actions, engine } = useServices();
+  const navigate = useNavigate();
+  return useCallback(
+    (title, line) => {
+      const go = (to: string): void => {
+        void navigate({ search: `?line=${line + 1}` }, { replace: true });
+        void navigate(noteAddress(to));
+      };
+      void engine.ask('resolve', { target: title, from: path }).then(async (there) => {
+        if (there !== null) return go(there);
+        const made = await actions.create(folderOf(path), title, '');
+        if ('refused' in made) refuse(made.refused);
+        else go(made.path);
+      });
+    },
+    [actions, engine, navigate, path],
   );
 }

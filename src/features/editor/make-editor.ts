@@ -75,6 +75,8 @@ interface EditorOptions {
   facts: CompletionFacts;
   context: () => ActionContext;
   /** How the key that takes an offered date is called. */
+  /** Whether words of a task line that can be stored are offered. */
+  offers: () => boolean;
   takeKey: () => string;
   onTake: (view: EditorView) => void;
   /** The text is, or became, too heavy for marks and colours. */
@@ -147,7 +149,7 @@ export function makeEditor(options: EditorOptions): MadeEditor {
     recordFolds,
     closeUp,
     followNames,
-    wordOffers(options.context, options.takeKey, options.onTake),
+    wordOffers(options.context, options.offers, options.takeKey, options.onTake),
     leavingLines(options.context),
   ];
   const doc = Text.of(options.text.split('\n'));

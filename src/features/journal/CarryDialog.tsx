@@ -1,7 +1,8 @@
-import { type KeyboardEvent, useRef, useState } from 'react';
+import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { type Day, readIsoDay } from '../../core/calendar/day';
 import { dayName } from '../../core/calendar/day-name';
 import type { CarryAnswer, LeftOpenTask } from '../../core/index/questions/carry';
+import { dayOfTitle } from '../../core/note/names/path';
 import { journalPathOf } from '../../core/index/live/journal-claims';
 import { storedValue } from '../../core/task/line/clause-value';
 import { Dialog } from '../../ui/Dialog';
@@ -44,6 +45,7 @@ function Choices({ left, onClose }: { left: CarryAnswer; onClose: () => void }) 
   const [day, setDay] = useState('tomorrow');
   const [remark, setRemark] = useState('');
   const list = useRef<HTMLUListElement>(null);
+  useEffect(() => list.current?.querySelector<HTMLElement>('[role=radiogroup]')?.focus(), []);
   const now = useNow();
   const settings = useAppSelector((state) => state.settings);
   const carry = useCarry();
@@ -89,7 +91,6 @@ function Choices({ left, onClose }: { left: CarryAnswer; onClose: () => void }) 
             task={task}
             head={task.day === left.offered[index - 1]?.day ? null : dayName(task.day, now.day, settings.dateStyle)}
             choice={chosen.get(task.sign) ?? null}
-            first={index === 0}
             onChoose={(choice) => choose([task], choice)}
           />
         ))}
@@ -124,11 +125,10 @@ interface TaskChoiceProps {
   /** The day that begins with this task. */
   head: string | null;
   choice: Choice | null;
-  first: boolean;
   onChoose: (choice: Choice) => void;
 }
 
-function TaskChoice({ task, head, choice, first, onChoose }: TaskChoiceProps) {
+function TaskChoice({ task, head, choice, onChoose }: TaskChoiceProps) {
   const byKey = (event: KeyboardEvent): void => {
     const next = CHOICES[Number(event.key) - 1];
     if (!next || event.ctrlKey || event.metaKey || event.altKey) return;
@@ -143,15 +143,13 @@ function TaskChoice({ task, head, choice, first, onChoose }: TaskChoiceProps) {
       <div
         role="radiogroup"
         aria-label={task.text}
-        // The first of the list is where the keys begin.
         tabIndex={0}
-        autoFocus={first}
         className="flex flex-wrap items-center gap-x-2 gap-y-1 rounded-md px-1.5 py-1 focus-visible:bg-raised"
         onKeyDown={byKey}
       >
         <span className="min-w-[14rem] flex-1 [overflow-wrap:anywhere]">
           <InlineText text={task.text} />
-          <span className="block text-[0.83rem] text-muted">{task.noteTitle}</span>
+          {dayOfTitle(task.noteTitle) !== task.day && <span className="block text-[0.83rem] text-muted">{task.noteTitle}</span>}
         </span>
         <span className="flex flex-wrap gap-1">
           {CHOICES.map((one, index) => (

@@ -13,6 +13,8 @@ import { DayClaims } from './DayClaims';
 import { NoteHeader } from './NoteHeader';
 import { OtherText } from './OtherText';
 import { Sheet } from './Sheet';
+import { isUntitled } from './untitled';
+import { useFirstLineTitle } from './use-first-line-title';
 import { type Followed, useFollowed } from './use-followed';
 import { useStoredNote } from './use-stored-note';
 import { useLineParameter } from '../session/places/routes';
@@ -37,6 +39,7 @@ function NoteAt({ path, followed }: { path: string; followed: Followed }) {
   const navigate = useNavigate();
   const [asText, setAsText] = useState(false);
   const wasThere = useRef(false);
+  useFirstLineTitle(path);
   useEffect(() => {
     if (stored.is === 'there') wasThere.current = true;
   }, [stored]);
@@ -74,7 +77,7 @@ function NoteAt({ path, followed }: { path: string; followed: Followed }) {
         stored={text}
         line={line}
         autoFocus={text === ''}
-        placeholder="Write. A line that begins with - [ ] is a task."
+        placeholder={isUntitled(stored.path) ? 'The first line becomes the title.' : 'Write. A line that begins with - [ ] is a task.'}
         onRemoved={() => undefined}
       />
     </Sheet>

@@ -43,6 +43,21 @@ export async function addDemo(store: NoteStore, today: Day): Promise<ActionResul
   return commitPlan(store, SHIPPED, () => missing(store, files));
 }
 
+/** Puts the slips and templates there that ship, where no note has their path; gives how many came. */
+export async function addShippedForms(store: NoteStore): Promise<{ count: number; step: number | null } | { refused: string }> {
+  const { DEMO_FILES } = await import('./demo-files');
+  const files = Object.entries(DEMO_FILES)
+    .map(([file, text]) => ({ path: file.replace(/^\/demo\//, ''), text }))
+    .filter(({ path }) => /^(?:Slips|Templates)\//.test(path));
+  let count = 0;
+  const result = await commitPlan(store, command('Added slips and templates'), async () => {
+    const writes = (await missing(store, files)).map(({ demo: _demo, ...write }) => write);
+    count = writes.length;
+    return writes;
+  });
+  return 'refused' in result ? result : { count, step: result.step };
+}
+
 /** What puts the notes there whose path none has. */
 async function missing(store: NoteStore, notes: readonly { path: string; text: string }[]): Promise<NoteWrite[]> {
   const present = await store.many(notes.map(({ path }) => path));

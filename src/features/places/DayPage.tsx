@@ -4,6 +4,7 @@ import { Link, useParams } from 'react-router';
 import { type Day, isoDay, readIsoDay } from '../../core/calendar/day';
 import { dayTitle } from '../../core/calendar/day-name';
 import { journalPathOf } from '../../core/index/live/journal-claims';
+import { DayFoot } from '../journal/DayFoot';
 import { LeftOpenLine } from '../journal/LeftOpenLine';
 import { LazyNoteEditor } from '../editor/LazyNoteEditor';
 import { DayClaims } from '../note/DayClaims';
@@ -41,7 +42,7 @@ function JournalPage({ path, day }: { path: string; day: Day }) {
   const stored = useStoredNote(path, followed);
   const line = useLineParameter();
   const [opened, setOpened] = useState(0);
-  const begin = useBegin(path, day, stored.is === 'absent');
+  const { begin, waits } = useBegin(path, day, stored.is === 'absent');
   const words = day === today ? 'Today' : day === today + 1 ? 'Tomorrow' : day === today - 1 ? 'Yesterday' : 'Journal';
   if (stored.is === 'there' && 'bytes' in stored.content) return <BytesPage path={stored.path} bytes={stored.content.bytes} />;
   const text = stored.is === 'there' && 'text' in stored.content ? stored.content.text : null;
@@ -76,7 +77,7 @@ function JournalPage({ path, day }: { path: string; day: Day }) {
           </button>
         </p>
       )}
-      {stored.is !== 'loading' && (
+      {stored.is !== 'loading' && !waits && (
         <LazyNoteEditor
           key={`${followed.key} ${opened}`}
           path={path}
@@ -88,23 +89,34 @@ function JournalPage({ path, day }: { path: string; day: Day }) {
           onRemoved={() => setOpened(opened + 1)}
         />
       )}
+      {stored.is !== 'loading' && <DayFoot path={path} day={day} />}
     </Sheet>
   );
 }
 
-/**
- * Makes the page of a day from the template for journal pages, where there is one: today's by itself, another when it is asked for. Null
- * where nothing is to be begun.
- */
-function useBegin(path: string, day: Day, isAbsent: boolean): (() => void) | null {
+/** How the page of a day begins. */
+interface Beginning {
+  /** Makes the page from the template; null where nothing is to be begun. */
+  begin: (() => void) | null;
+  /** Whether it is being made by itself, so that nobody writes before it. */
+  waits: boolean;
+}
+
+/** Makes the page of a day from the template for journal pages, where there is one: today's by itself, another when it is asked for. */
+function useBegin(path: string, day: Day, isAbsent: boolean): Beginning {
   const { actions, clock } = useServices();
   const { day: today } = useNow();
   const templates = useTemplates();
+  const [failed, setFailed] = useState(false);
   const template = isAbsent && templates ? templateFor('journal', templates) : null;
   const text = template && noteFrom(template.text, { day, minute: clock.now().minute, name: isoDay(day), answers: new Map() }).text;
-  const byItself = text !== null && day === today;
+  const byItself = text !== null && day === today && !failed;
   useEffect(() => {
-    if (byItself) void actions.begin(path, text);
+    // What cannot be stored now is no reason to keep anybody from writing.
+    if (byItself) void actions.begin(path, text).then((result) => 'refused' in result && setFailed(true));
   }, [actions, path, text, byItself]);
-  return text === null || byItself ? null : () => void actions.begin(path, text);
+  return {
+    begin: text === null || byItself ? null : () => void actions.begin(path, text),
+    waits: isAbsent && day === today && !failed && (templates === null || byItself),
+  };
 }

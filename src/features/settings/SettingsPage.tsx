@@ -4,7 +4,7 @@ import type { Settings, SettingsChange } from '../../store/device/settings';
 import { useExport } from '../exchange/use-export';
 import { Sheet } from '../note/Sheet';
 import { DeleteDemo } from '../opening/DeleteDemo';
-import { restoreAgendaPages } from '../opening/first-notes';
+import { addShippedForms, restoreAgendaPages } from '../opening/first-notes';
 import { frameSlice } from '../session/state/frame-slice';
 import { useServices } from '../session/state/services';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
@@ -45,6 +45,12 @@ function NotesSection() {
     else if (result.count === 0) say('All shipped agenda pages are here as they were shipped.');
     else told(`${counted(result.count, 'agenda page')} as shipped again.`, result.step);
   };
+  const addForms = async (): Promise<void> => {
+    const result = await addShippedForms(store);
+    if ('refused' in result) refuse(result.refused);
+    else if (result.count === 0) say('The slips and templates that ship are all here.');
+    else told(`${counted(result.count, 'note')} in Slips and Templates.`, result.step);
+  };
   return (
     <Group label="Notes">
       <button type="button" className="line-button" onClick={() => void save()}>
@@ -55,6 +61,9 @@ function NotesSection() {
       </button>
       <button type="button" className="line-button" onClick={() => void restore()}>
         Restore the agenda pages
+      </button>
+      <button type="button" className="line-button" onClick={() => void addForms()}>
+        Add the slips and templates that ship
       </button>
       <DeleteDemo />
     </Group>

@@ -14,8 +14,9 @@ import { ProjectChoice } from './ProjectChoice';
 import { SeveralLines } from './SeveralLines';
 import { SlipFields } from './SlipFields';
 import { SlipSentence } from './SlipSentence';
+import { takeKeys } from './early-keys';
 import { leftAfter } from './left-parts';
-import { type SlipState, readSlip } from './read-slip';
+import type { SlipState } from './read-slip';
 import { slipDraft } from './slip-draft';
 import { useSlipRead } from './use-slip-read';
 import { useStands } from './use-stands';
@@ -126,7 +127,7 @@ function SlipForm({ state, setState, own, waits, onClose }: SlipFormProps) {
   const link = title ?? (at === null ? null : baseNameOf(at));
   const linked = settings.slipLink && title !== undefined;
   const filled = useMemo(() => ({ ...state, linked }), [state, linked]);
-  const read = useSlipRead(filled, own, link);
+  const { read, exact } = useSlipRead(filled, own, link);
   const [open, setOpen] = useState<SlipField | 'target' | 'words' | null>(null);
   // A slip that writes words with steps under them is for projects.
   const [project, setProject] = useState<{ outcome: string; deadline: string } | null>(
@@ -140,10 +141,16 @@ function SlipForm({ state, setState, own, waits, onClose }: SlipFormProps) {
   const landsHere = at !== null && foldPath(read.landing.note) === foldPath(at);
   const days = useMemo(() => (first ? changeDays(first.task, today) : [today]), [first, today]);
   const stands = useStands(state.typed.trim() === '' ? null : (first?.line ?? null), read.landing.note, days);
+  const { current: start } = useRef(setState);
   useEffect(() => {
-    words.current?.focus();
-    words.current?.select();
-  }, [waits]);
+    const field = words.current;
+    if (!field) return;
+    field.focus();
+    // What was typed before the field was there takes the place of what was left unstored.
+    const early = takeKeys();
+    if (early === '') field.select();
+    else start((before) => ({ ...before, typed: early, left: new Set() }));
+  }, [start]);
 
   const type = (typed: string): void => {
     setPastSaid(false);
@@ -151,15 +158,14 @@ function SlipForm({ state, setState, own, waits, onClose }: SlipFormProps) {
   };
   const submit = (): void => {
     if (state.typed.trim() === '' || waits) return;
-    // Read once more as it stands: what is shown may be a key stroke behind.
-    const now = readSlip(filled, own, read.surroundings);
+    const now = exact();
     const wrong = Object.keys(now.wrong)[0] as SlipField | undefined;
     if (wrong !== undefined) return setOpen(wrong);
-    if (read.past.length > 0 && !pastSaid) return setPastSaid(true);
+    if (now.past.length > 0 && !pastSaid) return setPastSaid(true);
     slipDraft.keep('');
     onClose();
-    if (project && now.project !== null) void storeProject(now.project, now.lines, project, read.surroundings.context, state.typed);
-    else void store({ text: now.text, landing: read.landing, typed: state.typed });
+    if (project && now.project !== null) void storeProject(now.project, now.lines, project, now.surroundings.context, state.typed);
+    else void store({ text: now.text, landing: now.landing, typed: state.typed });
   };
   return (
     <form
@@ -181,7 +187,7 @@ function SlipForm({ state, setState, own, waits, onClose }: SlipFormProps) {
         aria-label="Words of the slip"
         className="w-full resize-none bg-transparent text-[1.32rem] leading-[1.4] outline-none placeholder:text-muted"
         rows={Math.min(8, Math.max(1, state.typed.split('\n').length, Math.ceil(state.typed.length / 58)))}
-        placeholder="Ring @lars about the crate tomorrow 15:00"
+        placeholder={own ? own.title : 'Ring @lars about the crate tomorrow 15:00'}
         value={state.typed}
         onChange={(event) => type(event.target.value)}
       />
@@ -234,7 +240,7 @@ function SlipForm({ state, setState, own, waits, onClose }: SlipFormProps) {
       <div className="order-2 grid gap-1">
         {read.count > 1 ? (
           <SeveralLines read={read} />
-        ) : first ? (
+        ) : first && state.typed.trim() !== '' ? (
           <SlipSentence
             line={first}
             typed={state.typed}
@@ -246,7 +252,7 @@ function SlipForm({ state, setState, own, waits, onClose }: SlipFormProps) {
             onLink={(slipLink) => void changeSettings({ slipLink })}
           />
         ) : (
-          <PlainLine read={read.text} />
+          <PlainLine read={state.typed.trim() === '' ? [] : read.text} />
         )}
         {state.left.size > 0 && (
           <p className="text-[0.9rem] text-muted">

@@ -60,15 +60,15 @@ export function SlipSentence({ line, typed, landing, link, stands, onLeave, onCh
       {parts.map(({ from, to, clauses }, index) => (
         <span key={from}>
           {index > 0 && ', '}
-          {clauses.map((clause, place_) => {
+          {clauses.map((clause, nth) => {
             const { word, value } = say(clause.words);
             return (
               <span key={clause.name}>
-                {place_ > 0 && ', '}
-                {index === 0 && place_ === 0 ? capital(word) : word}
+                {nth > 0 && ', '}
+                {index === 0 && nth === 0 ? capital(word) : word}
                 {word && ' '}
                 <Part
-                  label={value || clause.words}
+                  label={index === 0 && nth === 0 && word === '' ? capital(value || clause.words) : value || clause.words}
                   words={line.spoken.slice(from, to)}
                   leave={() => onLeave(from)}
                   onChange={() => onChange(FIELD_OF[clause.name] ?? 'due')}

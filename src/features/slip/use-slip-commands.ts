@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import type { NoteSummary } from '../../core/index/live/overview';
 import type { Command } from '../commands/command';
+import { holdKeys } from './early-keys';
 import { frameSlice } from '../session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
 
@@ -26,7 +27,10 @@ export function useSlipCommands(): readonly Command[] {
         title: `Slip: ${title}`,
         key: slipKey ?? null,
         heard: true,
-        run: () => dispatch(frameSlice.actions.dialogShown({ is: 'slip', slip: path })),
+        run: () => {
+          holdKeys();
+          dispatch(frameSlice.actions.dialogShown({ is: 'slip', slip: path }));
+        },
       })),
     [slips, dispatch],
   );

@@ -1,4 +1,4 @@
-import { useDeferredValue, useMemo } from 'react';
+import { useCallback, useDeferredValue, useMemo } from 'react';
 import { journalPathOf } from '../../core/index/live/journal-claims';
 import { type Landing, slipLanding } from '../../core/slip/landing';
 import type { OwnSlip } from '../../core/slip/own-slip';
@@ -8,7 +8,7 @@ import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 import { type ReadSlip, type SlipState, type SlipSurroundings, readSlip } from './read-slip';
 
-/** A slip as it is shown while it is filled in. */
+/** A slip with where it lands. */
 export interface ShownSlip extends ReadSlip {
   landing: Landing;
   /** Days that are past, which is asked about. */
@@ -19,26 +19,33 @@ export interface ShownSlip extends ReadSlip {
 /** Of more lines than these only the first are read while one types. */
 const MOST_SHOWN = 60;
 
-/** What a slip comes to as it is filled in; a key stroke does not wait for it. */
-export function useSlipRead(state: SlipState, own: OwnSlip | null, link: string | null): ShownSlip {
+/**
+ * What a slip comes to as it is filled in; a key stroke does not wait for it.
+ *
+ * @returns `exact` reads it once more as it stands, whole: what is shown may be a key stroke behind
+ */
+export function useSlipRead(state: SlipState, own: OwnSlip | null, link: string | null): { read: ShownSlip; exact: () => ShownSlip } {
   const settings = useAppSelector((one) => one.settings);
   const notes = useAppSelector((one) => one.library.overview?.notes);
   const now = useNow();
+  const read = useCallback(
+    (filled: SlipState, most: number): ShownSlip => {
+      const surroundings = { link, context: actionContext(settings, now), raiseTag: settings.raiseTag };
+      const slip = readSlip(filled, own, surroundings, most);
+      const [first] = slip.lines;
+      const landing = slipLanding({
+        into: filled.target?.trim() ? filled.target : slip.into,
+        loosePlace: settings.loosePlace,
+        slipHeading: settings.slipHeading,
+        today: now.day,
+        day: first ? dayAsked(first.task) : null,
+        laterPages: settings.slipLater === 'page',
+        pageOf: (day) => journalPathOf(notes ?? [], day),
+      });
+      return { ...slip, landing, past: first ? pastDays(first.task, now.day) : [], surroundings };
+    },
+    [own, link, settings, notes, now],
+  );
   const deferred = useDeferredValue(state);
-  return useMemo(() => {
-    const context = actionContext(settings, now);
-    const surroundings = { link, context, raiseTag: settings.raiseTag };
-    const read = readSlip(deferred, own, surroundings, MOST_SHOWN);
-    const [first] = read.lines;
-    const landing = slipLanding({
-      into: deferred.target?.trim() ? deferred.target : read.into,
-      loosePlace: settings.loosePlace,
-      slipHeading: settings.slipHeading,
-      today: now.day,
-      day: first ? dayAsked(first.task) : null,
-      laterPages: settings.slipLater === 'page',
-      pageOf: (day) => journalPathOf(notes ?? [], day),
-    });
-    return { ...read, landing, past: first ? pastDays(first.task, now.day) : [], surroundings };
-  }, [deferred, own, link, settings, notes, now]);
+  return { read: useMemo(() => read(deferred, MOST_SHOWN), [read, deferred]), exact: () => read(state, Infinity) };
 }

@@ -32,6 +32,8 @@ export interface TextHost {
   closeUp: (line: number) => void;
   wider: () => void;
   insertMenu: () => void;
+  /** Makes a note with some title beside this one and goes there; Back returns to the line (from 0). */
+  makeNote: (title: string, line: number) => void;
   /** Makes a page for a person. */
   makePerson: (handle: string) => void;
   told: (reason: string) => void;
@@ -125,6 +127,23 @@ const RUNS: { readonly [Id in TextCommandId]: TextRun } = {
     return true;
   },
   'text-insert': done((_view, host) => host.insertMenu()),
+  'text-note': (view, host) => {
+    const { from, to } = view.state.selection.main;
+    const line = view.state.doc.lineAt(from);
+    const words = view.state.sliceDoc(from, to).trim();
+    // A title is part of one line, and has none of the signs that a link ends with.
+    if (words === '' || to > line.to || /[[\]|#]/.test(words)) {
+      host.told('Select some words of a line, without brackets: they become the title of the new note.');
+      return true;
+    }
+    view.dispatch({
+      changes: { from, to, insert: `[[${words}]]` },
+      selection: { anchor: from + words.length + 4 },
+      userEvent: 'input.act',
+    });
+    host.makeNote(words, line.number - 1);
+    return true;
+  },
   'text-repair': (view, host) => repairLine(view, host.context(), view.state.facet(editorContext).knownPeople, host.makePerson),
   undo: (_view, host) => host.undo(),
   redo: (_view, host) => host.redo(),

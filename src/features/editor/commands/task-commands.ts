@@ -1,5 +1,5 @@
 import type { EditorView } from '@codemirror/view';
-import { type SpokenClause, partsAtEnd } from '../../../core/slip/spoken-task';
+import { type SpokenClause, partsOffered } from '../../../core/slip/spoken-task';
 import { actOnEach, actOnMany } from '../../../core/task/acts/act';
 import type { ActionContext } from '../../../core/task/acts/action-context';
 import type { Change } from '../../../core/task/writing/edit';
@@ -115,37 +115,39 @@ export function openTail(view: EditorView): boolean {
   return true;
 }
 
-/** Words at the end of a task that can be taken into its tail: a date, a repeat, or both. */
+/** Words of a task that can be taken into its tail. */
 export interface Offered {
-  /** Where they stand in the line. */
-  from: number;
-  to: number;
+  /** Where each part stands in the line, in order. */
+  parts: readonly { from: number; to: number }[];
   clauses: readonly SpokenClause[];
 }
 
-/** The words at the end of a task, names behind them left aside, that read as a date or a repeat; null when none do. */
+/** The words of a task that read as dates, a repeat, a length, a priority or somebody; null when none do. */
 export function offeredWords(line: string, task: Task, context: ActionContext): Offered | null {
   const start = task.boxFrom + task.sign.length + 2;
-  const parts = partsAtEnd(line.slice(start, Math.min(task.tailFrom, line.length)), context);
-  const [first] = parts;
-  const last = parts.at(-1);
-  if (!first || !last) return null;
-  return { from: start + first.from, to: start + last.to, clauses: parts.flatMap(({ clauses }) => clauses) };
+  const parts = partsOffered(line.slice(start, Math.min(task.tailFrom, line.length)), context);
+  if (parts.length === 0) return null;
+  return { parts: parts.map(({ from, to }) => ({ from: start + from, to: start + to })), clauses: parts.flatMap(({ clauses }) => clauses) };
 }
 
-/** Takes the date or repeat at the end of the words into the tail. */
+/** Takes all that is offered into the tail. */
 export function takeOffered(view: EditorView, context: ActionContext): boolean {
   const { state } = view;
   const line = state.doc.line(cursorLine(view) + 1);
   const task = noteNow(state).tasks.findLast((one) => one.line === line.number - 1);
   const offered = task && offeredWords(line.text, task, context);
   if (!task || !offered) return false;
-  const rest = line.text.slice(0, offered.from).trimEnd() + line.text.slice(offered.to);
-  const taken = line.text.length - rest.length;
+  let rest = line.text;
+  for (const { from, to } of offered.parts.toReversed()) {
+    // A comma or colon behind the words goes with them; all other signs and spaces stay.
+    const behind = rest.slice(to).replace(/^\s*[,;:]/, '');
+    rest = rest.slice(0, from).trimEnd() + (/^\s|^$/.test(behind) ? behind : ` ${behind}`);
+  }
+  const end = rest.slice(0, task.tailFrom - (line.text.length - rest.length)).trimEnd().length;
   const next = offered.clauses.reduce((text, clause) => withClause(text, task.boxFrom, clause.name, clause.words), rest);
   view.dispatch({
     changes: { from: line.from, to: line.to, insert: next },
-    selection: { anchor: line.from + rest.slice(0, task.tailFrom - taken).trimEnd().length },
+    selection: { anchor: line.from + end },
     userEvent: 'input.complete',
   });
   return true;

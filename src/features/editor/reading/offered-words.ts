@@ -38,8 +38,8 @@ class OfferWidget extends WidgetType {
 const offerWords = (clauses: readonly { words: string }[], key: string): string =>
   `${clauses.map(({ words }) => words).join('; ')}${key === '' ? '' : ` · ${key}`}`;
 
-/** Words at the end of the task on the cursor's line that read as a date are underlined; nothing is taken unasked. */
-export function wordOffers(context: () => ActionContext, keyWords: () => string, take: (view: EditorView) => void) {
+/** Words of the task on the cursor's line that can be stored are underlined; nothing is taken unasked. */
+export function wordOffers(context: () => ActionContext, offers: () => boolean, keyWords: () => string, take: (view: EditorView) => void) {
   return ViewPlugin.fromClass(
     class {
       decorations: DecorationSet;
@@ -53,14 +53,14 @@ export function wordOffers(context: () => ActionContext, keyWords: () => string,
       }
 
       private find({ state, hasFocus }: EditorView): DecorationSet {
-        if (!hasFocus) return Decoration.none;
+        if (!hasFocus || !offers()) return Decoration.none;
         const line = state.doc.lineAt(state.selection.main.head);
         if (line.length > 2000) return Decoration.none;
         const task = shownNote(state).tasks.findLast((one) => one.line === line.number - 1);
         const offered = task && task.raw === line.text ? offeredWords(line.text, task, context()) : null;
         if (!offered) return Decoration.none;
         return Decoration.set([
-          Decoration.mark({ class: 'cm-offered' }).range(line.from + offered.from, line.from + offered.to),
+          ...offered.parts.map(({ from, to }) => Decoration.mark({ class: 'cm-offered' }).range(line.from + from, line.from + to)),
           Decoration.widget({ widget: new OfferWidget(offerWords(offered.clauses, keyWords()), take), side: 3 }).range(line.to),
         ]);
       }

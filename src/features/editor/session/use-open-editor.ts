@@ -73,6 +73,7 @@ export function useOpenEditor(editor: RefObject<OpenEditor | null>, opening: Ope
       registry,
       values,
       context,
+      offers: () => latest.current.settings.offers,
       takeKey: () => (BY_TOUCH ? '' : keyName(latest.current.keys.get('text-take') ?? '')),
       onHeavy: setHeavy,
       onTake: () => void run('text-take'),
@@ -108,7 +109,8 @@ export function useOpenEditor(editor: RefObject<OpenEditor | null>, opening: Ope
     );
     editor.current = { view, open, order, follow, complete };
     dispatch(frameSlice.actions.opened(path));
-    if (autoFocus) view.focus();
+    // What was opened over the page meanwhile keeps the focus.
+    if (autoFocus && !document.querySelector('[role=dialog]')) view.focus();
     const leave = commands.hold('text', {
       run,
       undo: (step) => (step === undefined ? order.undo() : order.undoStep(step)),

@@ -24,6 +24,7 @@ interface Hosting {
   /** The line (from 0) of what is around what is shown alone; null for all. */
   wider: () => number | null;
   insertMenu: () => void;
+  makeNote: (title: string, line: number) => void;
   makePerson: (handle: string) => void;
 }
 
@@ -78,6 +79,7 @@ export function useTextHost(host: RefObject<TextHost | null>, editor: RefObject<
       },
       wider: () => latest.current.closeOn(latest.current.wider()),
       insertMenu: () => latest.current.insertMenu(),
+      makeNote: (title, line) => void text.save().then(() => latest.current.makeNote(title, line)),
       makePerson: (handle) => latest.current.makePerson(handle),
       told: (reason) => refuse(reason),
       undo: () => order.undo(),
