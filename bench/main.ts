@@ -3,7 +3,7 @@ import path from 'node:path';
 import markdownIt from 'markdown-it';
 import * as rrule from 'rrule';
 import { SHIPPED_PAGES } from '../src/core/agenda/shipped';
-import { OverviewKeeper } from '../src/core/index/live/overview';
+import { OverviewKeeper } from '../src/core/index/live/overview-keeper';
 import { Library, type LibrarySettings } from '../src/core/index/library';
 import { EMPTY_REPEAT, writtenOut } from '../src/core/calendar/repeat/repeat';
 import { nextDate } from '../src/core/calendar/repeat/repeat-dates';

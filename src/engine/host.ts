@@ -3,7 +3,7 @@ import type { LineDays } from '../core/note/facts/line-days';
 import { foldPath } from '../core/note/names/path';
 import { Library, type LibrarySettings, type NoteChange } from '../core/index/library';
 import { loadPatterns, needsPatterns } from '../core/gather/language/pattern';
-import { OverviewKeeper } from '../core/index/live/overview';
+import { OverviewKeeper } from '../core/index/live/overview-keeper';
 import type { AnswerNews } from '../core/index/live/news';
 import { NO_ANSWERS } from '../core/index/questions/no-answers';
 import { type QuestionName, type Questions, answerTo } from '../core/index/questions/questions';

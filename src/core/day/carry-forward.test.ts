@@ -30,7 +30,7 @@ describe('what earlier days left open', () => {
     ['an echo', 'Journal/2026-11-20.md', '- [ ] [a](recado:k3f9qa)', false],
   ])('%s', (_, path, text, offered) => expect(offer({ [path]: text }).offered).toHaveLength(offered ? 1 : 0));
 
-  it('stands by day and place; the others are counted with the reason', () => {
+  it('stands by day and place; the others are counted with the reason', async () => {
     const notes = {
       'A.md':
         '- [ ] a {plan 2026-11-20}\n- [ ] b {plan 2026-11-19}\n- [:] c {plan 2026-11-20}\n- [ ] d {plan 2026-11-20; every day}\n- [ ] e {plan 2026-11-20; start 2026-12-01}',
@@ -39,7 +39,7 @@ describe('what earlier days left open', () => {
     const { offered, left } = offer(notes, ['A.md\na\n20777']);
     expect(offered.map(({ row, day }) => `${isoDay(day)} ${row.task.text}`)).toEqual(['2026-11-19 b', '2026-11-19 f']);
     expect(left).toEqual({ rests: 1, waits: 1, repeats: 1, leftAlone: 1 });
-    const asked = answerTo(libraryOf(notes), 'carry', { leftAlone: ['A.md\na\n20777'] });
+    const asked = await answerTo(libraryOf(notes), 'carry', { leftAlone: ['A.md\na\n20777'] });
     expect([asked.offered.map(({ text }) => text), asked.left]).toEqual([['b', 'f'], left]);
   });
 

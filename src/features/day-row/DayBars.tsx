@@ -1,4 +1,4 @@
-import type { DayFigures } from '../../core/index/days/day-figures';
+import type { DayFigures } from '../../core/day/day-figures';
 
 /** More edges than this are one thick one; the number stands in the name of the day. */
 const MOST_EDGES = 5;

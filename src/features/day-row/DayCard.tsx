@@ -1,7 +1,7 @@
 import { type Day, isoDay, weekdayOf } from '../../core/calendar/day';
 import { dayTitle } from '../../core/calendar/day-name';
 import { durationName } from '../../core/calendar/duration';
-import { NO_FIGURES } from '../../core/index/days/day-figures';
+import { NO_FIGURES } from '../../core/day/day-figures';
 import { AgendaLists } from '../agenda/AgendaLists';
 import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';

@@ -3,7 +3,7 @@ import { Link, useLocation } from 'react-router';
 import { type Day, civilFrom, weekdayOf, isoDay } from '../../core/calendar/day';
 import { MONTH_NAMES, dayTitle, weekdayName } from '../../core/calendar/day-name';
 import { durationName } from '../../core/calendar/duration';
-import { NO_FIGURES, type DayFigures } from '../../core/index/days/day-figures';
+import { NO_FIGURES, type DayFigures } from '../../core/day/day-figures';
 import { timeName } from '../../core/calendar/span';
 import { DayCards } from './DayCards';
 import { DueEdges, KeptBar, PlannedBar } from './DayBars';

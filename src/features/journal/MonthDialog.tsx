@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import type { Day } from '../../core/calendar/day';
-import { NO_FIGURES } from '../../core/index/days/day-figures';
+import { NO_FIGURES } from '../../core/day/day-figures';
 import { Dialog } from '../../ui/Dialog';
 import { MonthGrid } from '../../ui/MonthGrid';
 import { DueEdges, KeptBar } from '../day-row/DayBars';

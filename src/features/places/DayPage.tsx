@@ -15,7 +15,6 @@ import { Sheet } from '../note/Sheet';
 import { useFollowed } from '../note/use-followed';
 import { useStoredNote } from '../note/use-stored-note';
 import { dayAddress } from '../session/places/addresses';
-import { noteFrom, templateFor } from '../../core/template/from-template';
 import { useTemplates } from '../templates/use-templates';
 import { useNow, useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
@@ -108,15 +107,27 @@ function useBegin(path: string, day: Day, isAbsent: boolean): Beginning {
   const { day: today } = useNow();
   const templates = useTemplates();
   const [failed, setFailed] = useState(false);
-  const template = isAbsent && templates ? templateFor('journal', templates) : null;
-  const text = template && noteFrom(template.text, { day, minute: clock.now().minute, name: isoDay(day), answers: new Map() }).text;
-  const byItself = text !== null && day === today && !failed;
+  const [text, setText] = useState<string | null | undefined>(undefined);
+  useEffect(() => {
+    if (!isAbsent || !templates) return;
+    let gone = false;
+    void import('../../core/template/from-template').then(({ noteFrom, templateFor }) => {
+      const template = templateFor('journal', templates);
+      const values = { day, minute: clock.now().minute, name: isoDay(day), answers: new Map<string, string>() };
+      if (!gone) setText(template && noteFrom(template.text, values).text);
+    });
+    return () => {
+      gone = true;
+    };
+  }, [isAbsent, templates, day, clock]);
+  const known = isAbsent && typeof text === 'string' ? text : null;
+  const byItself = known !== null && day === today && !failed;
   useEffect(() => {
     // What cannot be stored now is no reason to keep anybody from writing.
-    if (byItself) void actions.begin(path, text).then((result) => 'refused' in result && setFailed(true));
-  }, [actions, path, text, byItself]);
+    if (byItself) void actions.begin(path, known).then((result) => 'refused' in result && setFailed(true));
+  }, [actions, path, known, byItself]);
   return {
-    begin: text === null || byItself ? null : () => void actions.begin(path, text),
-    waits: isAbsent && day === today && !failed && (templates === null || byItself),
+    begin: known === null || byItself ? null : () => void actions.begin(path, known),
+    waits: isAbsent && day === today && !failed && (text === undefined || byItself),
   };
 }

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { Template } from '../../core/index/questions/questions';
+import type { Template } from '../../core/index/questions/forms';
 import { useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 

@@ -2,10 +2,11 @@ import fc from 'fast-check';
 import { isoDay, readIsoDay } from '../../calendar/day';
 import { timeName } from '../../calendar/span';
 import { DAY_DEFAULTS, type DaySettings } from '../../day/day-settings';
-import { OverviewKeeper, overviewAfter, overviewOf, EMPTY_OVERVIEW } from '../live/overview';
+import { OverviewKeeper, overviewOf } from '../live/overview-keeper';
+import { overviewAfter, EMPTY_OVERVIEW } from '../live/overview';
 import { Library } from '../library';
 import { answerTo } from '../questions/questions';
-import { figuresOf } from './day-figures';
+import { figuresOf } from './figures-of';
 import { dayItems } from './day-matter';
 
 const MONDAY = readIsoDay('2026-11-23') ?? 0;
@@ -175,13 +176,13 @@ describe('questions about days', () => {
   const library = libraryOf(NOTES);
   const range = { from: MONDAY, to: MONDAY + 6 };
 
-  it('what is timed in a range, and the figures of a set of days', () => {
-    const days = answerTo(library, 'timed', range);
+  it('what is timed in a range, and the figures of a set of days', async () => {
+    const days = await answerTo(library, 'timed', range);
     expect(days.map(({ day, items: found }) => [day - MONDAY, found.map(({ text }) => text)]).slice(0, 2)).toEqual([
       [0, ['Lift engineer', 'a']],
       [1, ['Call', 'Count the stock']],
     ]);
-    expect(answerTo(library, 'figures', range).map(({ day, figures }) => [day - MONDAY, figures.due, figures.taken])).toEqual(
+    expect((await answerTo(library, 'figures', range)).map(({ day, figures }) => [day - MONDAY, figures.due, figures.taken])).toEqual(
       [
         [0, 1, 0],
         [1, 1, 0],
@@ -189,12 +190,12 @@ describe('questions about days', () => {
         [7, 1, 0],
       ].filter(([day]) => (day ?? 0) <= 6),
     );
-    expect(answerTo(library, 'timed', { from: 0, to: 100_000 })).toHaveLength(62);
-    expect(answerTo(library, 'timed', { from: 1, to: 0 })).toEqual([]);
+    expect(await answerTo(library, 'timed', { from: 0, to: 100_000 })).toHaveLength(62);
+    expect(await answerTo(library, 'timed', { from: 1, to: 0 })).toEqual([]);
   });
 
-  it('on which days repeats fall', () => {
-    const found = answerTo(library, 'occurrences', range);
+  it('on which days repeats fall', async () => {
+    const found = await answerTo(library, 'occurrences', range);
     expect(found.map(({ day, tasks }) => [day - MONDAY, tasks.map(({ text }) => text)])).toEqual([
       [0, ['Wind the clock']],
       [1, ['Wind the clock', 'Count the stock']],
@@ -203,15 +204,15 @@ describe('questions about days', () => {
     ]);
   });
 
-  it('the reminder that comes next, all of one moment together', () => {
-    const next = (day: number, minute: number): string => {
-      const found = answerTo(library, 'nextReminder', { after: { day: MONDAY + day, minute } });
+  it('the reminder that comes next, all of one moment together', async () => {
+    const next = async (day: number, minute: number): Promise<string> => {
+      const found = await answerTo(library, 'nextReminder', { after: { day: MONDAY + day, minute } });
       return found ? `${isoDay(found.at.day)} ${timeName(found.at.minute)} ${found.tasks.map(({ text }) => text).join(', ')}` : 'none';
     };
-    expect(next(0, 0)).toBe('2026-11-24 08:00 Rider');
-    expect(next(1, 480)).toBe('2026-11-24 09:00 Far');
-    expect(next(1, 540)).toBe('2026-11-24 13:00 Call');
-    expect(next(1, 780)).toBe('2026-11-25 10:00 Rider');
-    expect(next(2, 600)).toBe('none');
+    expect(await next(0, 0)).toBe('2026-11-24 08:00 Rider');
+    expect(await next(1, 480)).toBe('2026-11-24 09:00 Far');
+    expect(await next(1, 540)).toBe('2026-11-24 13:00 Call');
+    expect(await next(1, 780)).toBe('2026-11-25 10:00 Rider');
+    expect(await next(2, 600)).toBe('none');
   });
 });

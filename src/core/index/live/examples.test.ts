@@ -1,7 +1,7 @@
 import { readIsoDay } from '../../calendar/day';
 import { PERIODS } from '../../gather/answer/group';
 import { Library, type LibrarySettings } from '../library';
-import { overviewOf } from './overview';
+import { overviewOf } from './overview-keeper';
 
 /** A Wednesday: this week and month go on, and next week begins a new month. */
 const TODAY = readIsoDay('2026-11-25') ?? 0;

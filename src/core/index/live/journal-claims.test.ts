@@ -1,6 +1,6 @@
 import { journalClaims } from './journal-claims';
 import { Library } from '../library';
-import { overviewOf } from './overview';
+import { overviewOf } from './overview-keeper';
 
 const SETTINGS = { today: 20780, firstDayOfWeek: 1, dateStyle: 'words', me: null, workingDay: 480 } as const;
 

@@ -1,22 +1,20 @@
 import type { Day } from '../../calendar/day';
 import type { Now } from '../../calendar/span';
 import type { DayItem } from '../../day/day-items';
-import { type Why, explain } from '../../gather/answer/why';
+import type { Why } from '../../gather/answer/why';
 import type { NoteKind } from '../../note/facts/front-matter';
 import { foldPath } from '../../note/names/path';
-import { type OwnSlip, readOwnSlip } from '../../slip/own-slip';
-import { kindMadeBy } from '../../template/from-template';
+import type { OwnSlip } from '../../slip/own-slip';
 import type { Problem } from '../../task/line/task';
 import { taskOfRef } from '../../task/reading/ref-problems';
-import { type DayFigures, figuresOf } from '../days/day-figures';
+import type { DayFigures } from '../../day/day-figures';
+import { figuresOf } from '../days/figures-of';
 import { dayItems } from '../days/day-matter';
 import type { Library } from '../library';
 import { type NoteEntry, rowsFor } from '../note-entry';
 import { type FoundTask, foundOf } from './found-task';
-import { occurrencesIn } from './occurrences';
-import { type CarryAnswer, carriedBy } from './carry';
-import { nextReminder } from './reminders';
-import { standsIn } from './stands-in';
+import type { CarryAnswer } from './carry';
+import type { Template } from './forms';
 
 /** What the page asks of all notes that is no gather: each with what is given, and what it is answered with. */
 export interface Questions {
@@ -54,8 +52,14 @@ export type QuestionName = keyof Questions;
 const MOST_FOUND = 12;
 
 /** A new question is one entry in `Questions`, one here, and one in `NO_ANSWERS`. */
-const ANSWERS: { readonly [Name in QuestionName]: (library: Library, given: Questions[Name]['given']) => Questions[Name]['answer'] } = {
-  why: (library, { text, at, path, line }) => {
+const ANSWERS: {
+  readonly [Name in QuestionName]: (
+    library: Library,
+    given: Questions[Name]['given'],
+  ) => Questions[Name]['answer'] | Promise<Questions[Name]['answer']>;
+} = {
+  why: async (library, { text, at, path, line }) => {
+    const { explain } = await import('../../gather/answer/why');
     const { live, answer } = library.ask(text, at);
     const entry = library.entries.get(foldPath(path));
     if (!entry || live.errors.length > 0) return null;
@@ -84,23 +88,14 @@ const ANSWERS: { readonly [Name in QuestionName]: (library: Library, given: Ques
       const figures = figuresOf(library, day);
       return figures ? [{ day, figures }] : [];
     }),
-  occurrences: (library, { from, to }) => occurrencesIn(library, from, to),
-  nextReminder: (library, { after }) => nextReminder(library, after),
-  templates: (library) =>
-    notesOf(library, 'template').map(({ head: { path, title }, text }) => ({ path, title, text, makes: kindMadeBy(text) })),
-  slips: (library) => notesOf(library, 'slip').map(({ head: { path, title }, text }) => readOwnSlip(path, title, text)),
-  standsIn: (library, { line, path, days }) => standsIn(library, line, path, days),
-  carry: (library, { leftAlone }) => carriedBy(library, new Set(leftAlone)),
+  // What few questions need is loaded with the first of them.
+  occurrences: async (library, { from, to }) => (await import('./occurrences')).occurrencesIn(library, from, to),
+  nextReminder: async (library, { after }) => (await import('./reminders')).nextReminder(library, after),
+  templates: async (library) => (await import('./forms')).templatesIn(notesOf(library, 'template')),
+  slips: async (library) => (await import('./forms')).slipsIn(notesOf(library, 'slip')),
+  standsIn: async (library, { line, path, days }) => (await import('./stands-in')).standsIn(library, line, path, days),
+  carry: async (library, { leftAlone }) => (await import('./carry')).carriedBy(library, new Set(leftAlone)),
 };
-
-/** A note from which others are made. */
-export interface Template {
-  path: string;
-  title: string;
-  text: string;
-  /** The kind of note that it makes; null for none in particular. */
-  makes: string | null;
-}
 
 const notesOf = (library: Library, kind: NoteKind): NoteEntry[] =>
   [...library.entries.values()].filter(({ head }) => head.kind === kind).sort((a, b) => (a.head.path < b.head.path ? -1 : 1));
@@ -113,10 +108,10 @@ function daysIn({ from, to }: { from: Day; to: Day }): Day[] {
 }
 
 /** Answers a question from the library. */
-export function answerTo<Name extends QuestionName>(
+export async function answerTo<Name extends QuestionName>(
   library: Library,
   name: Name,
   given: Questions[Name]['given'],
-): Questions[Name]['answer'] {
+): Promise<Questions[Name]['answer']> {
   return ANSWERS[name](library, given);
 }

@@ -1,7 +1,6 @@
 import { useCallback } from 'react';
 import { isoDay } from '../../../core/calendar/day';
 import { baseNameOf, dayOfTitle, foldPath } from '../../../core/note/names/path';
-import { noteFrom, templateFor } from '../../../core/template/from-template';
 import type { Landing } from '../../../core/slip/landing';
 import { useServices } from '../state/services';
 import { useAppSelector } from '../state/state';
@@ -38,6 +37,7 @@ export function useFindPlace(at: string | null): (landing: Landing) => Promise<P
       return { path, heading, made: there === undefined && day !== null ? await madeText('journal', isoDay(day), day) : '' };
 
       async function madeText(kind: 'journal' | 'person', name: string, of = clock.now().day): Promise<string> {
+        const { noteFrom, templateFor } = await import('../../../core/template/from-template');
         const template = templateFor(kind, await engine.ask('templates', {}));
         if (!template) return kind === 'person' ? personText(name) : '';
         return noteFrom(template.text, { day: of, minute: clock.now().minute, name, answers: new Map([['handle', name]]) }).text;

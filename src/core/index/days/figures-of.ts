@@ -1,26 +1,10 @@
 import type { Day } from '../../calendar/day';
+import type { DayFigures } from '../../day/day-figures';
 import { excuseOf, startsOf } from './day-matter';
 import { takenBy } from '../../day/day-items';
 import { freeMinutes, workingStretch } from '../../day/hours';
 import { isOpen } from '../../task/line/status';
 import type { Library } from '../library';
-
-/** What the row of days shows of a day. */
-export interface DayFigures {
-  /** Open tasks due that day, resting ones too. */
-  due: number;
-  /** Minutes of the open tasks planned for that day. */
-  minutes: number;
-  /** Minutes that appointments and meetings take of its working hours. */
-  taken: number;
-  /** What was planned for it, as far as it counts, and how much of it was done by its end. */
-  planned: number;
-  kept: number;
-  /** Why it counts in no share. */
-  excused: string | null;
-}
-
-export const NO_FIGURES: DayFigures = { due: 0, minutes: 0, taken: 0, planned: 0, kept: 0, excused: null };
 
 /** The figures of a day; null where there is nothing to say. */
 export function figuresOf(library: Library, day: Day): DayFigures | null {
