@@ -3,9 +3,6 @@ import { Navigate, Route, Routes, useLocation } from 'react-router';
 import { isoDay } from '../core/calendar/day';
 import { NotePage } from '../features/note/NotePage';
 import { Sheet } from '../features/note/Sheet';
-import { DayPage } from '../features/places/DayPage';
-import { PersonPage, TagPage } from '../features/places/NamePage';
-import { SlipAddress } from '../features/slip/SlipAddress';
 import { useFirstOpening } from '../features/journal/use-first-opening';
 import { dayAddress, noteAddress } from '../features/session/places/addresses';
 import { ROUTES } from '../features/session/places/routes';
@@ -25,6 +22,10 @@ import { useKeys } from './use-keys';
 import { useTheme } from './use-theme';
 
 const BulkBar = lazy(() => import('../features/bulk/BulkBar').then((part) => ({ default: part.BulkBar })));
+const SlipAddress = lazy(() => import('../features/slip/SlipAddress').then((part) => ({ default: part.SlipAddress })));
+const DayPage = lazy(() => import('../features/places/DayPage').then((part) => ({ default: part.DayPage })));
+const TagPage = lazy(() => import('../features/places/NamePage').then((part) => ({ default: part.TagPage })));
+const PersonPage = lazy(() => import('../features/places/NamePage').then((part) => ({ default: part.PersonPage })));
 const DaysPage = lazy(() => import('../features/journal/DaysPage').then((part) => ({ default: part.DaysPage })));
 const Messages = lazy(() => import('../features/session/acting/Messages'));
 const Opening = lazy(() => import('../features/opening/Opening').then((part) => ({ default: part.Opening })));
@@ -74,31 +75,19 @@ function Desk() {
   return (
     <Frame>
       <Safe part="This page" of={pathname} frame={(sentence) => <Sheet title="Recado">{sentence}</Sheet>}>
-        <Routes>
-          <Route path={ROUTES.first} element={<FirstPage />} />
-          <Route path={ROUTES.note} element={<NotePage />} />
-          <Route path={ROUTES.day} element={<DayPage />} />
-          <Route
-            path={ROUTES.days}
-            element={
-              <Suspense fallback={<Sheet title="All days" busy />}>
-                <DaysPage />
-              </Suspense>
-            }
-          />
-          <Route path={ROUTES.slip} element={<SlipAddress />} />
-          <Route path={ROUTES.tag} element={<TagPage />} />
-          <Route path={ROUTES.person} element={<PersonPage />} />
-          <Route
-            path={ROUTES.settings}
-            element={
-              <Suspense fallback={<Sheet title="Settings" busy />}>
-                <SettingsPage />
-              </Suspense>
-            }
-          />
-          <Route path="*" element={<NoSuchPage />} />
-        </Routes>
+        <Suspense fallback={<Sheet title="" busy />}>
+          <Routes>
+            <Route path={ROUTES.first} element={<FirstPage />} />
+            <Route path={ROUTES.note} element={<NotePage />} />
+            <Route path={ROUTES.day} element={<DayPage />} />
+            <Route path={ROUTES.days} element={<DaysPage />} />
+            <Route path={ROUTES.slip} element={<SlipAddress />} />
+            <Route path={ROUTES.tag} element={<TagPage />} />
+            <Route path={ROUTES.person} element={<PersonPage />} />
+            <Route path={ROUTES.settings} element={<SettingsPage />} />
+            <Route path="*" element={<NoSuchPage />} />
+          </Routes>
+        </Suspense>
       </Safe>
       <Safe
         part="This dialog"

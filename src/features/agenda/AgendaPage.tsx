@@ -1,5 +1,5 @@
 import { Pencil } from 'lucide-react';
-import { useId, useMemo, useState } from 'react';
+import { Suspense, lazy, useId, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { refuse, say } from '../session/acting/messages';
 import { SHIPPED_NAMES, shippedPath } from '../../core/agenda/shipped-names';
@@ -16,10 +16,11 @@ import { useToldDone } from '../session/acting/use-act';
 import { AgendaLists, NothingHere } from './AgendaLists';
 import { CarryForward } from './CarryForward';
 import { NarrowBar } from './NarrowBar';
-import { NewText } from './NewText';
 import { Prose } from './Prose';
 import { agendaParts } from './parts';
 import { useParameter } from '../session/places/routes';
+
+const NewText = lazy(() => import('./NewText').then((part) => ({ default: part.NewText })));
 
 interface AgendaPageProps {
   path: string;
@@ -66,7 +67,7 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
         </div>
         {intro && <Prose text={intro.text} spans={false} />}
       </header>
-      {shipped && <NewText path={shipped} onTake={() => void restore()} />}
+      <Suspense>{shipped && <NewText path={shipped} onTake={() => void restore()} />}</Suspense>
       <NarrowBar narrowing={narrowing} onChange={setTyped} answers={shown} />
       {foldPath(path) === 'agenda/today.md' && <CarryForward answers={shown} />}
       <div

@@ -1,7 +1,6 @@
-import { type ReactNode, type RefObject, Suspense, lazy, useEffect, useRef, useState } from 'react';
+import { type ReactNode, type RefObject, useEffect, useRef, useState } from 'react';
 import { type Day, readIsoDay } from '../../core/calendar/day';
-
-const DayCard = lazy(() => import('./DayCard').then((part) => ({ default: part.DayCard })));
+import { DayCard } from './DayCard';
 
 /** How long a pointer or the focus rests on a day before its card shows, and stays away before it goes; in milliseconds. */
 const OPENS = 450;
@@ -77,9 +76,7 @@ export function DayCards({ row }: { row: RefObject<HTMLElement | null> }): React
       className="fixed z-30 max-h-[70vh] w-[22.5rem] overflow-y-auto rounded-b-lg border border-line bg-ground p-3 shadow-xl"
       style={{ left: shown.left, top: shown.top }}
     >
-      <Suspense fallback={<p className="text-muted">Gathering…</p>}>
-        <DayCard key={shown.day} day={shown.day} />
-      </Suspense>
+      <DayCard key={shown.day} day={shown.day} />
     </div>
   );
 }

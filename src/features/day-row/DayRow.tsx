@@ -1,11 +1,10 @@
-import { type KeyboardEvent, memo, useEffect, useRef, useState } from 'react';
+import { type KeyboardEvent, Suspense, lazy, memo, useEffect, useRef, useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { type Day, civilFrom, weekdayOf, isoDay } from '../../core/calendar/day';
 import { MONTH_NAMES, dayTitle, weekdayName } from '../../core/calendar/day-name';
 import { durationName } from '../../core/calendar/duration';
 import { NO_FIGURES, type DayFigures } from '../../core/day/day-figures';
 import { timeName } from '../../core/calendar/span';
-import { DayCards } from './DayCards';
 import { DueEdges, KeptBar, PlannedBar } from './DayBars';
 import { DayDrop } from './DayDrop';
 import { onDrag } from './on-drag';
@@ -13,6 +12,8 @@ import { dayAddress } from '../session/places/addresses';
 import { useNow } from '../session/state/services';
 import { frameSlice } from '../session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
+
+const DayCards = lazy(() => import('./DayCards').then((part) => ({ default: part.DayCards })));
 
 const PAST = 5;
 /** In rem, with the gap behind it. */
@@ -23,6 +24,8 @@ const TODAY_WIDTH = 10.4;
 export const DayRow = memo(function DayRow() {
   const { day: today } = useNow();
   const [shift, setShift] = useState(0);
+  // The cards of the days are loaded when somebody comes near.
+  const [near, setNear] = useState(false);
   const row = useRef<HTMLDivElement>(null);
   const [count, setCount] = useState(16);
   useEffect(() => {
@@ -56,6 +59,8 @@ export const DayRow = memo(function DayRow() {
         className="flex min-w-0 flex-1 touch-pan-y items-stretch gap-[3px] overflow-hidden"
         role="group"
         aria-label="Days"
+        onPointerOver={() => setNear(true)}
+        onFocus={() => setNear(true)}
         onKeyDown={(event) => moveByArrow(event, setShift)}
       >
         {days.map((day) => (
@@ -67,7 +72,7 @@ export const DayRow = memo(function DayRow() {
           </button>
         )}
       </div>
-      <DayCards row={row} />
+      <Suspense>{near && <DayCards row={row} />}</Suspense>
     </>
   );
 });
