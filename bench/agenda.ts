@@ -113,6 +113,30 @@ async function bulk(page: Page): Promise<number> {
   return Math.max(0, ...pushing, ...undoing);
 }
 
+/** A slip, from its key until its field takes letters; then the longest hold-up while words are typed into it. In milliseconds. */
+async function slipping(page: Page): Promise<{ opens: number; typing: number }> {
+  const times: number[] = [];
+  for (let round = 0; round < 5; round++) {
+    times.push(
+      await page.evaluate(async () => {
+        const began = performance.now();
+        window.dispatchEvent(new KeyboardEvent('keydown', { key: 'F10', bubbles: true, cancelable: true }));
+        while (!(document.activeElement instanceof HTMLTextAreaElement)) await new Promise((resolve) => requestAnimationFrame(resolve));
+        return performance.now() - began;
+      }),
+    );
+    if (round < 4) {
+      await page.keyboard.press('Escape');
+      await page.getByRole('dialog').waitFor({ state: 'detached' });
+    }
+  }
+  await longTasks(page);
+  await page.keyboard.type('ring @lars about the crate height tomorrow 15:00 high 20m every mon #phone', { delay: 12 });
+  const typing = await longTasks(page);
+  await page.keyboard.press('Escape');
+  return { opens: times.sort((a, b) => a - b)[2] ?? 0, typing: Math.max(0, ...typing) };
+}
+
 /** What agenda pages cost with “large” stored. */
 export async function agendaRows(browser: Browser): Promise<BenchRow[]> {
   const page = await openWith(browser, [...makeLibrary(10_000), ...bulkNotes()]);
@@ -125,14 +149,17 @@ export async function agendaRows(browser: Browser): Promise<BenchRow[]> {
   const ahead = await opening(page, 'Ahead');
   const acted = await acting(page);
   const pushed = await bulk(page);
+  const slip = await slipping(page);
   await page.close();
-  if (process.env['RECADO_BENCH_TIMES']) console.error({ scrolled, today, ahead, acted, pushed });
+  if (process.env['RECADO_BENCH_TIMES']) console.error({ scrolled, today, ahead, acted, pushed, slip });
   return [
     row('scrolling a list of more than 10,000 rows', 'times 50 milliseconds is the longest hold-up', scrolled / 50, { atMost: 1 }),
     row('opening Today with “large” stored', 'frames after the answer until its rows show', today.after, { atMost: 3 }),
     row('the same from the click', 'frames, the answer included', today.all, null),
     row('opening Ahead with “large” stored', 'frames after the answer until its rows show', ahead.after, { atMost: 3 }),
     row('an action, in every list that shows the task', 'frames after the answer', acted, { atMost: 1 }),
+    row('a slip, from its key until its field takes letters', 'times 50 milliseconds', slip.opens / 50, { atMost: 1 }),
+    row('typing into it', 'times 50 milliseconds is the longest hold-up', slip.typing / 50, { atMost: 1 }),
     row('pushing 1,000 tasks in 500 notes, and Undo', 'times 50 milliseconds is the longest hold-up', pushed / 50, null),
   ];
 }

@@ -1,9 +1,10 @@
-import { useEffect } from 'react';
+import { useLayoutEffect } from 'react';
 import { type Command, pressed } from '../features/commands/command';
 
 /** Runs the command whose key is pressed, unless something nearer took the key. */
 export function useKeys(commands: readonly Command[]): void {
-  useEffect(() => {
+  // With the page itself: a key that comes right after it is drawn is heard.
+  useLayoutEffect(() => {
     const onKeyDown = (event: KeyboardEvent): void => {
       if (event.defaultPrevented) return;
       const command = commands.find((one) => one.heard && one.key !== null && pressed(event, one.key) && (one.when?.() ?? true));

@@ -85,8 +85,10 @@ function TaskLine({ task, depth, path }: { task: Task; depth: number; path: stri
         onTick={() => void act(ref, task.text, { do: 'status', status: open ? 'done' : 'todo' })}
         onRaise={() => void act(ref, task.text, { do: 'raise', wraps: true })}
       />
-      <span className={`flex flex-wrap items-baseline gap-x-2 ${open ? '' : 'text-muted line-through'}`}>
-        <InlineText text={task.text} />
+      <span className="flex flex-wrap items-baseline gap-x-2">
+        <span className={open ? '' : 'text-muted line-through'}>
+          <InlineText text={task.text} />
+        </span>
         <Chips chips={chipsOf(readTail(task.raw, task.boxFrom), { today, style, workingDay, open, restsUntil: null }, 'list')} />
       </span>
     </div>

@@ -1,4 +1,5 @@
-import { landingText } from '../../core/slip/landing';
+import { useTodayPath } from '../session/acting/use-land-task';
+import { landingWords } from './landing-words';
 import { readTail } from '../../core/task/line/tail';
 import { chipsOf } from '../../ui/chip-look';
 import { InlineText } from '../../ui/InlineText';
@@ -12,6 +13,7 @@ const MOST = 12;
 /** Several lines, each with what was understood of it. */
 export function SeveralLines({ read }: { read: ShownSlip }) {
   const { day: today } = useNow();
+  const todayPath = useTodayPath();
   const { dateStyle: style, workingDay } = useAppSelector((state) => state.settings);
   const steps = read.lines.filter(({ depth }) => depth > 0).length;
   const whole = read.count === read.lines.length;
@@ -22,12 +24,7 @@ export function SeveralLines({ read }: { read: ShownSlip }) {
           {whole ? counted(read.lines.length - steps, 'task') : `${read.count.toLocaleString('en')} lines`}
         </strong>
         {whole && steps > 0 && ` with ${counted(steps, 'step')}`}. Lands on{' '}
-        <strong className="font-semibold">
-          {landingText(read.landing)
-            .replace(/\.md(?=#|$)/, '')
-            .replace('#', ' › ')}
-        </strong>
-        .
+        <strong className="font-semibold">{landingWords(read.landing, todayPath)}</strong>.
       </p>
       <ul className="mt-1 text-[0.93rem]">
         {read.lines.slice(0, MOST).map(({ task, line, depth }, index) => (

@@ -185,7 +185,7 @@ function SlipForm({ state, setState, own, waits, onClose }: SlipFormProps) {
       <textarea
         ref={words}
         aria-label="Words of the slip"
-        className="w-full resize-none bg-transparent text-[1.32rem] leading-[1.4] outline-none placeholder:text-muted"
+        className="max-h-[30vh] w-full resize-none bg-transparent [field-sizing:content] text-[1.32rem] leading-[1.4] outline-none placeholder:text-muted"
         rows={Math.min(8, Math.max(1, state.typed.split('\n').length, Math.ceil(state.typed.length / 58)))}
         placeholder={own ? own.title : 'Ring @lars about the crate tomorrow 15:00'}
         value={state.typed}

@@ -1,6 +1,5 @@
 import type { ReactNode } from 'react';
 import { dayName } from '../../core/calendar/day-name';
-import { baseNameOf } from '../../core/note/names/path';
 import type { Landing } from '../../core/slip/landing';
 import type { SlipField } from '../../core/slip/slip-line';
 import type { LineOfSlip } from '../../core/slip/slip-lines';
@@ -12,6 +11,7 @@ import { Menu, MenuEntry } from '../../ui/menu';
 import { useTodayPath } from '../session/acting/use-land-task';
 import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
+import { landingWords } from './landing-words';
 import type { Stands } from './use-stands';
 
 interface SlipSentenceProps {
@@ -41,7 +41,6 @@ export function SlipSentence({ line, typed, landing, link, stands, onLeave, onCh
   const tail = readTail(line.line, 2);
   // What fields say is not read from words, and is changed there.
   const others = FIELD_NAMES.filter((name) => !said.has(name) && clauseOf(tail, name));
-  const place = landing.note === todayPath ? 'today’s page' : baseNameOf(landing.note);
   return (
     <p className="text-[1rem] leading-[1.75]" role="status">
       <InlineText text={task.text || 'No words yet'} />
@@ -91,12 +90,7 @@ export function SlipSentence({ line, typed, landing, link, stands, onLeave, onCh
         );
       })}
       {'. Lands on '}
-      <Part
-        label={landing.heading === null ? place : `${place} › ${landing.heading}`}
-        words=""
-        leave={null}
-        onChange={() => onChange('target')}
-      />
+      <Part label={landingWords(landing, todayPath)} words="" leave={null} onChange={() => onChange('target')} />
       {link && (
         <>
           {', '}

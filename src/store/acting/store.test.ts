@@ -224,6 +224,38 @@ describe('settings', () => {
   });
 });
 
+describe('what is written down', () => {
+  const LOG = { heading: 'Log', side: 'last' } as const;
+  const PAGE = 'Journal/2026-11-23.md';
+
+  it('in two tabs at one moment is all kept, also in a page that neither found', async () => {
+    const [a, b] = await tabs({ 'A.md': 'words' }, 'a', 'b');
+    if (!a || !b) throw new Error('two tabs');
+    const lines = Array.from({ length: 6 }, (_, index) => `- [ ] crate ${index}`);
+    const written = await Promise.all(
+      lines.map((line, index) => (index % 2 === 0 ? a : b).actions.writeDown(PAGE, LOG, [line], '## Log\n', 'Slip')),
+    );
+    expect(written.every((result) => 'step' in result)).toBe(true);
+    const stored = (await texts(a.store))[PAGE] ?? '';
+    expect(stored.match(/## Log/g)).toHaveLength(1);
+    expect(lines.filter((line) => !stored.includes(`${line}\n`))).toEqual([]);
+  });
+
+  it('many lines are one step; a page that begins by itself is none, and is left as it is where it is there', async () => {
+    const { store, actions, ready } = desk({ 'A.md': 'words' });
+    await ready;
+    await actions.begin(PAGE, '## Log\n');
+    await actions.begin(PAGE, 'another');
+    expect(await store.steps.undo()).toBeNull();
+    expect(await store.text(PAGE)).toBe('## Log\n');
+    const lines = Array.from({ length: 2000 }, (_, index) => `- [ ] crate ${index}`);
+    await actions.writeDown(PAGE, LOG, lines, '', 'Slip: crate 0');
+    expect((await store.text(PAGE))?.split('\n')).toHaveLength(2002);
+    expect(await store.steps.undo()).toEqual({ undone: 'Slip: crate 0' });
+    expect(await store.text(PAGE)).toBe('## Log\n');
+  });
+});
+
 describe('when lines were seen first', () => {
   it('is kept beside the text, also when the note is renamed', async () => {
     const day = 24 * 60 * 60 * 1000;

@@ -7,7 +7,7 @@ import type { Origin } from './origin';
 export type ActionResult = { done: true; step: number | null } | { refused: string };
 
 /** How often a plan starts over when another tab wrote in between. */
-const TRIES = 5;
+const TRIES = 30;
 const BUSY = 'The note is being written elsewhere; nothing was changed. Try again.';
 
 /**
