@@ -146,7 +146,7 @@ function TodayCell({ name, day, active, counts, available }: TodayCellProps) {
         <button
           type="button"
           title="The month of journal pages"
-          className="relative z-10 -mx-1 -my-px block min-h-6 max-w-full truncate rounded-md px-1 font-title text-[1.24rem] leading-tight font-semibold hover:bg-raised"
+          className="relative z-10 -mx-1 -my-px block min-h-[25px] max-w-full truncate rounded-md px-1 font-title text-[1.24rem] leading-tight font-semibold hover:bg-raised"
           onClick={() => dispatch(frameSlice.actions.dialogShown({ is: 'month', day }))}
         >
           {weekdayName(day)} {date} {MONTH_NAMES[month - 1]}
