@@ -15,9 +15,10 @@ export function useFirstLineTitle(path: string): void {
         if (text === null) return;
         const named = titled(text);
         if (!named) return text.trim() === '' ? void (await actions.remove([path], 'Left an empty note')) : undefined;
-        const changed = await actions.replace(path, named.text, `Named: ${named.title}`);
-        const renamed = 'refused' in changed ? changed : await actions.rename(path, named.title);
-        if ('refused' in renamed) refuse(renamed.refused);
+        const renamed = await actions.rename(path, named.title);
+        if ('refused' in renamed) return void refuse(renamed.refused);
+        // Only the line that became the title goes; what was written meanwhile stays.
+        if ((await store.text(renamed.path)) === text) await actions.replace(renamed.path, named.text, `Named: ${named.title}`);
       });
     };
   }, [actions, store, texts, path]);
