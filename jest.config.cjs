@@ -24,6 +24,8 @@ const esm = [
 ];
 
 module.exports = {
+  // A machine that is busy with other things is no reason to fail.
+  testTimeout: 20_000,
   testMatch: [
     '<rootDir>/src/**/*.test.ts',
     '<rootDir>/src/**/*.test.tsx',
