@@ -31,6 +31,7 @@ test('two notes that claim one day are both told', async ({ desk, page }) => {
   await note(desk, '2026-11-30', 'Archive', 'older words');
   await expect(desk.main.getByText('This day is also claimed by')).toBeVisible();
   await desk.day('2026-11-30');
+  await expect(desk.main.getByRole('heading', { level: 1, name: 'Monday 30 Nov 2026' })).toBeVisible();
   await expect(page.locator('.cm-line', { hasText: 'older words' })).toBeVisible();
   await desk.main.getByRole('link', { name: 'Rounds/2026-11-30.md' }).click();
   await expect(desk.main.getByText('This day’s journal page is another note:')).toBeVisible();
