@@ -4,7 +4,7 @@ import type { ActionContext, Moment } from '../../src/core/task/acts/action-cont
 import { type Landing, slipLanding } from '../../src/core/slip/landing';
 import { dayAsked } from '../../src/core/slip/slip-line';
 import { slipLines, textOfLines } from '../../src/core/slip/slip-lines';
-import { withSlip } from '../../src/core/slip/write-slip';
+import { withLines } from '../../src/core/task/writing/write-lines';
 import { insertedFrom, noteFrom, templateFor } from '../../src/core/template/from-template';
 import { type Desk, noteAt } from '../desk';
 import { libraryOf } from '../library-of';
@@ -47,7 +47,7 @@ function written(desk: Desk, place: Landing, lines: readonly string[], context: 
   if (!there && desk.folder.isElse(place.note)) throw new PlainError(`${place.note} is there and is no note.`);
   const template = templateFor('journal', templatesIn(desk));
   const made = template && !there ? noteFrom(template.text, valuesOf(context.now, isoDay(context.now.day))).text : '';
-  const outcome = withSlip(there?.text ?? null, { heading: place.heading, side: settings.slipSide }, lines, context, made);
+  const outcome = withLines(there?.text ?? null, { heading: place.heading, side: settings.slipSide }, lines, context, made);
   if ('refused' in outcome) throw new PlainError(outcome.refused);
   return outcome.text;
 }

@@ -39,7 +39,7 @@ export function useStoreSlip(at: string | null): (slip: StoredSlip) => Promise<v
       const place = wanted ?? (await find(fallen));
       const words = shorten((text[0] ?? '').replace(/^\s*\S+ (?:\[.\] )?/u, '').replace(/\s*\{[^{}]*\}$/, ''));
       const result = place
-        ? await actions.writeDown(place.path, { heading: place.heading, side: slipSide }, text, place.made, `Slip: ${words}`)
+        ? await actions.writeLines(place.path, { heading: place.heading, side: slipSide }, text, `Slip: ${words}`, place.made)
         : { refused: `There is no note “${landing.note}”.` };
       if (working !== null) unsay(working);
       if ('refused' in result) {

@@ -1,7 +1,6 @@
 import type { ActionContext } from '../../core/task/acts/action-context';
 import type { LineRef } from '../../core/task/writing/edit';
-import type { SlipPlace } from '../../core/slip/write-slip';
-import type { TaskPlace } from '../../core/task/writing/write-task';
+import type { LinePlace } from '../../core/task/writing/write-lines';
 import type { WideIntention } from '../../core/task/acts/intention';
 import { loadYaml } from '../../core/note/facts/front-matter';
 import { baseNameOf, foldPath, freePath, pathFor } from '../../core/note/names/path';
@@ -98,29 +97,18 @@ export class NoteActions {
     return { changed, notes: texts.size, stayed: refused, raws, step: result.step };
   }
 
-  /** Writes a task into a note, which is made when there is none. */
-  async writeTask(path: string, place: TaskPlace, line: string): Promise<ActionResult> {
-    const { withTask } = await import('../../core/task/writing/write-task');
-    return this.retry(`New task: ${line.replace(/^\S+ \[.\] /, '')}`, async () => {
-      const note = await this.store.get(path);
-      if (note && note.text === null) return { refused: NO_TEXT };
-      const outcome = withTask(note?.text ?? null, place, line, this.context());
-      if ('refused' in outcome) return outcome;
-      return [note ? withText(note, outcome.text) : { path, expect: null, content: { text: outcome.text } }];
-    });
-  }
-
   /**
-   * Writes lines down in a note, which is made when there is none.
+   * Writes lines into a note, which is made when there is none.
    *
+   * @param label what Undo says of it
    * @param made the text that a note that is made begins with, as from a template
    */
-  async writeDown(path: string, place: SlipPlace, lines: readonly string[], made: string, label: string): Promise<ActionResult> {
-    const { withSlip } = await import('../../core/slip/write-slip');
+  async writeLines(path: string, place: LinePlace, lines: readonly string[], label: string, made = ''): Promise<ActionResult> {
+    const { withLines } = await import('../../core/task/writing/write-lines');
     return this.retry(label, async () => {
       const note = await this.store.get(path);
       if (note && note.text === null) return { refused: NO_TEXT };
-      const outcome = withSlip(note?.text ?? null, place, lines, this.context(), made);
+      const outcome = withLines(note?.text ?? null, place, lines, this.context(), made);
       if ('refused' in outcome) return outcome;
       return [note ? withText(note, outcome.text) : { path, expect: null, content: { text: outcome.text } }];
     });

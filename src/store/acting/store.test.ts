@@ -233,7 +233,7 @@ describe('what is written down', () => {
     if (!a || !b) throw new Error('two tabs');
     const lines = Array.from({ length: 6 }, (_, index) => `- [ ] crate ${index}`);
     const written = await Promise.all(
-      lines.map((line, index) => (index % 2 === 0 ? a : b).actions.writeDown(PAGE, LOG, [line], '## Log\n', 'Slip')),
+      lines.map((line, index) => (index % 2 === 0 ? a : b).actions.writeLines(PAGE, LOG, [line], 'Slip', '## Log\n')),
     );
     expect(written.every((result) => 'step' in result)).toBe(true);
     const stored = (await texts(a.store))[PAGE] ?? '';
@@ -249,7 +249,7 @@ describe('what is written down', () => {
     expect(await store.steps.undo()).toBeNull();
     expect(await store.text(PAGE)).toBe('## Log\n');
     const lines = Array.from({ length: 2000 }, (_, index) => `- [ ] crate ${index}`);
-    await actions.writeDown(PAGE, LOG, lines, '', 'Slip: crate 0');
+    await actions.writeLines(PAGE, LOG, lines, 'Slip: crate 0');
     expect((await store.text(PAGE))?.split('\n')).toHaveLength(2002);
     expect(await store.steps.undo()).toEqual({ undone: 'Slip: crate 0' });
     expect(await store.text(PAGE)).toBe('## Log\n');

@@ -6,7 +6,7 @@ import { readTail } from '../../../core/task/line/tail';
 import { chipsOf } from '../../../ui/chip-look';
 import { readNote } from '../../../core/task/reading/read-note';
 import { STATUS_NAMES } from '../../../core/task/line/status';
-import type { TaskPlace } from '../../../core/task/writing/write-task';
+import { AT_END, type LinePlace } from '../../../core/task/writing/write-lines';
 import { actionContext } from '../../session/acting/action-context';
 import { useNow, useServices } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';
@@ -117,10 +117,10 @@ export function NewTaskField({ gather, at, written, onClose }: NewTaskFieldProps
 }
 
 /** Behind the block that holds a gather, so that the task stands where it was written. */
-async function behindBlock(store: { text: (path: string) => Promise<string | null> }, path: string, written: string): Promise<TaskPlace> {
+async function behindBlock(store: { text: (path: string) => Promise<string | null> }, path: string, written: string): Promise<LinePlace> {
   const text = await store.text(path);
   const block = text === null ? undefined : readNote(path, text).gathers.find((one) => one.text === written);
-  return block ? { behind: block.lastLine } : { end: true };
+  return block ? { behind: block.lastLine } : AT_END;
 }
 
 /** What the gather is asked against, as far as the page knows it. */

@@ -2,7 +2,7 @@ import { useCallback } from 'react';
 import { journalPathOf } from '../../../core/index/live/journal-claims';
 import { baseNameOf } from '../../../core/note/names/path';
 import { landingOf, readLanding } from '../../../core/slip/landing';
-import type { TaskPlace } from '../../../core/task/writing/write-task';
+import type { LinePlace } from '../../../core/task/writing/write-lines';
 import { useNow, useServices } from '../state/services';
 import { useAppSelector } from '../state/state';
 import { refuse } from './messages';
@@ -35,7 +35,7 @@ export function useLanding(demanded: string | null, at: string | null): string {
  * @param behind where it goes in the note that one writes from, when no heading is said
  * @returns whether it was written
  */
-export function useLandTask(at: string | null): (target: string, line: string, behind: () => Promise<TaskPlace>) => Promise<boolean> {
+export function useLandTask(at: string | null): (target: string, line: string, behind: () => Promise<LinePlace>) => Promise<boolean> {
   const { actions } = useServices();
   const find = useFindPlace(at);
   const told = useToldDone();
@@ -48,10 +48,8 @@ export function useLandTask(at: string | null): (target: string, line: string, b
         return false;
       }
       const { path, heading, made } = found;
-      const result =
-        heading === null && path === at
-          ? await actions.writeTask(path, await behind(), line)
-          : await actions.writeDown(path, { heading, side: 'last' }, [line], made, `New task: ${wordsOf(line)}`);
+      const place: LinePlace = heading === null && path === at ? await behind() : { heading, side: 'last' };
+      const result = await actions.writeLines(path, place, [line], `New task: ${wordsOf(line)}`, made);
       if ('refused' in result) refuse(result.refused);
       else told(`Written into ${baseNameOf(path)}`, result.step);
       return !('refused' in result);

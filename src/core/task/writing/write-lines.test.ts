@@ -1,10 +1,26 @@
-import { ACTION_DEFAULTS } from '../task/acts/action-context';
-import { withSlip } from './write-slip';
+import { ACTION_DEFAULTS, type ActionContext } from '../acts/action-context';
+import { AT_END, withLines } from './write-lines';
 
-const CONTEXT = { now: { day: 20780, minute: 554 }, settings: ACTION_DEFAULTS, makeRef: () => 'k3f9qa' };
+const context: ActionContext = { now: { day: 20780, minute: null }, settings: ACTION_DEFAULTS, makeRef: () => 'k3f9qa' };
+
+describe('writing one more task', () => {
+  it.each([
+    [null, AT_END, '- [ ] a {due fri}', '- [ ] a {due 2026-11-27}\n'],
+    ['words\n', AT_END, '- [ ] a', 'words\n\n- [ ] a\n'],
+    ['- [ ] x\n', AT_END, '- [ ] a', '- [ ] x\n- [ ] a\n'],
+    ['## Loans\n- [ ] x\n\n## Texts\n', { heading: 'loans', side: 'last' }, '- [ ] a', '## Loans\n- [ ] x\n- [ ] a\n\n## Texts\n'],
+    ['words', { heading: 'Loans', side: 'last' }, '- [ ] a', 'words\n\n## Loans\n\n- [ ] a'],
+    ['```gather\nopen\n```\n', { behind: 2 }, '- [ ] a', '```gather\nopen\n```\n\n- [ ] a\n'],
+    ['a\r\n- [ ] x\r\nb', { behind: 1 }, '- [ ] a', 'a\r\n- [ ] x\r\n- [ ] a\r\nb'],
+  ] as const)('%j at %o', (text, place, line, wanted) => expect(withLines(text, place, [line], context)).toEqual({ text: wanted }));
+
+  it('is refused inside code that is not closed', () => {
+    expect(withLines('## Loans\n```\ncode', { heading: 'Loans', side: 'last' }, ['- [ ] a'], context)).toHaveProperty('refused');
+  });
+});
 
 function write(text: string | null, heading: string | null, side: 'first' | 'last', made = '', lines = ['- [ ] new']): string {
-  const outcome = withSlip(text, { heading, side }, lines, CONTEXT, made);
+  const outcome = withLines(text, { heading, side }, lines, context, made);
   return 'refused' in outcome ? outcome.refused : outcome.text;
 }
 
