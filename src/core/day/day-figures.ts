@@ -4,8 +4,8 @@ export interface DayFigures {
   due: number;
   /** Minutes of the open tasks planned for that day. */
   minutes: number;
-  /** Minutes that appointments and meetings take of its working hours. */
-  taken: number;
+  /** Its hours, in minutes: what appointments and meetings leave of the working hours. Null where they take nothing. */
+  hours: number | null;
   /** What was planned for it, as far as it counts, and how much of it was done by its end. */
   planned: number;
   kept: number;
@@ -13,4 +13,4 @@ export interface DayFigures {
   excused: string | null;
 }
 
-export const NO_FIGURES: DayFigures = { due: 0, minutes: 0, taken: 0, planned: 0, kept: 0, excused: null };
+export const NO_FIGURES: DayFigures = { due: 0, minutes: 0, hours: null, planned: 0, kept: 0, excused: null };

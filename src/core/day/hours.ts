@@ -26,11 +26,6 @@ export function freeIn({ from, to }: Stretch, taken: readonly Stretch[]): Stretc
   return free;
 }
 
-/** How much of a stretch others leave free, in minutes. */
-export function freeMinutes(stretch: Stretch, taken: readonly Stretch[]): number {
-  return freeIn(stretch, taken).reduce((sum, { from, to }) => sum + to - from, 0);
-}
-
 /**
  * The hours of a day, in minutes: its working hours, less what appointments and meetings take of them.
  *
@@ -44,5 +39,5 @@ export function hoursOf(
   after = -Infinity,
 ): number {
   const { from, to } = workingStretch(day, settings);
-  return freeMinutes({ from: Math.max(from, after), to }, taken);
+  return freeIn({ from: Math.max(from, after), to }, taken).reduce((sum, one) => sum + one.to - one.from, 0);
 }

@@ -1,17 +1,17 @@
-import { type Day, isoDay, weekdayOf } from '../../core/calendar/day';
+import { type Day, isoDay } from '../../core/calendar/day';
 import { dayTitle } from '../../core/calendar/day-name';
 import { durationName } from '../../core/calendar/duration';
 import { NO_FIGURES } from '../../core/day/day-figures';
 import { AgendaLists } from '../agenda/AgendaLists';
 import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
+import { useHours } from './use-hours';
 
 /** The tasks of a day, which can be ticked here, and how it stands. */
 export function DayCard({ day }: { day: Day }) {
   const { day: today } = useNow();
   const figures = useAppSelector((state) => state.library.overview?.days[day]) ?? NO_FIGURES;
-  const hours = useAppSelector((state) => state.settings.workingHours);
-  const available = Math.max(0, (hours[weekdayOf(day) - 1] ?? 0) * 60 - figures.taken);
+  const available = useHours(day);
   const iso = isoDay(day);
   const said =
     figures.excused !== null

@@ -8,6 +8,7 @@ import { timeName } from '../../core/calendar/span';
 import { DueEdges, KeptBar, PlannedBar } from './DayBars';
 import { DayDrop } from './DayDrop';
 import { onDrag } from './on-drag';
+import { useHours } from './use-hours';
 import { dayAddress } from '../session/places/addresses';
 import { useNow } from '../session/state/services';
 import { frameSlice } from '../session/state/frame-slice';
@@ -90,12 +91,10 @@ function moveByArrow(event: KeyboardEvent<HTMLElement>, setShift: (change: (shif
 
 function DayCell({ day, today }: { day: Day; today: Day }) {
   const counts = useAppSelector((state) => state.library.overview?.days[day]) ?? NO_FIGURES;
-  const hours = useAppSelector((state) => state.settings.workingHours);
+  const isWorking = useAppSelector((state) => (state.settings.workingHours[weekdayOf(day) - 1] ?? 0) > 0);
+  const available = useHours(day);
   const { pathname } = useLocation();
   const active = pathname === dayAddress(day);
-  const working = (hours[weekdayOf(day) - 1] ?? 0) * 60;
-  const available = working - counts.taken;
-  const free = working === 0;
   const { day: date, month } = civilFrom(day);
   const isToday = day === today;
   const name = `${dayTitle(day)}${isToday ? ', today' : ''}${counts.due > 0 ? `, ${counts.due} due` : ''}${counts.minutes > 0 ? `, ${durationName(counts.minutes)} planned` : ''}`;
@@ -107,7 +106,7 @@ function DayCell({ day, today }: { day: Day; today: Day }) {
       title={name}
       aria-current={active ? 'page' : undefined}
       data-day={isoDay(day)}
-      className={`relative flex w-[3.72rem] flex-none flex-col justify-between rounded-t-lg px-[7px] pt-2 pb-1 hover:bg-raised ${free ? 'bg-weekend' : ''} ${active ? 'bg-sheet' : ''}`}
+      className={`relative flex w-[3.72rem] flex-none flex-col justify-between rounded-t-lg px-[7px] pt-2 pb-1 hover:bg-raised ${isWorking ? '' : 'bg-weekend'} ${active ? 'bg-sheet' : ''}`}
     >
       <span className="flex items-start justify-between leading-[1.05]">
         <span>

@@ -1,11 +1,11 @@
 import { memo } from 'react';
-import { weekdayOf } from '../../core/calendar/day';
 import { durationName } from '../../core/calendar/duration';
 import { timeName } from '../../core/calendar/span';
 import type { Overview } from '../../core/index/live/overview';
 import { baseNameOf } from '../../core/note/names/path';
 import { Link } from 'react-router';
 import { noteAddress } from '../session/places/addresses';
+import { useHours } from '../day-row/use-hours';
 import { useNow } from '../session/state/services';
 import { frameSlice } from '../session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
@@ -24,11 +24,10 @@ export const Strip = memo(function Strip() {
   const overview = useAppSelector((state) => state.library.overview);
   const failure = useAppSelector((state) => state.library.failure);
   const progress = useAppSelector((state) => state.library.progress);
-  const hours = useAppSelector((state) => state.settings.workingHours);
   const { day: today, minute } = useNow();
   const open = openToday(overview);
   const minutes = overview?.days[today]?.minutes ?? 0;
-  const available = (hours[weekdayOf(today) - 1] ?? 0) * 60 - (overview?.days[today]?.taken ?? 0);
+  const available = useHours(today);
   const selected = useAppSelector((state) => state.frame.cursor?.words ?? 0);
   const next = overview?.timed.find(({ start }) => start !== null && start > minute);
   return (

@@ -96,27 +96,27 @@ describe('the figures of a day', () => {
         [PAGE]:
           '- [ ] a {takes 30m}\n- [x] b {takes 1h; done 2026-11-23}\n- 08:30-09:30 Rounds\n- 10:00-11:00 Loans\n- 10:30-11:30 Tasting',
       },
-      { due: 0, minutes: 30, taken: 120, planned: 2, kept: 1, excused: null },
+      { due: 0, minutes: 30, hours: 240, planned: 2, kept: 1, excused: null },
     ],
     [
       'a task with a time and no length has what the next start leaves it',
       { 'A.md': '- [ ] a {plan 2026-11-23 09:00}\n- [ ] b {plan 2026-11-23 09:20; takes 45m}\n- [ ] c {due 2026-11-23}' },
-      { due: 1, minutes: 65, taken: 0, planned: 2, kept: 0, excused: null },
+      { due: 1, minutes: 65, hours: null, planned: 2, kept: 0, excused: null },
     ],
     [
       'a task counts once with its steps',
       { 'A.md': '- [ ] a {plan 2026-11-23}\n  - [ ] b {plan 2026-11-23; takes 20m}\n  - [ ] c {takes 10m}' },
-      { due: 0, minutes: 30, taken: 0, planned: 2, kept: 0, excused: null },
+      { due: 0, minutes: 30, hours: null, planned: 2, kept: 0, excused: null },
     ],
     [
       'an excused day',
       { [PAGE]: '---\nexcused: ill\n---\n- [ ] a' },
-      { due: 0, minutes: 0, taken: 0, planned: 1, kept: 0, excused: 'ill' },
+      { due: 0, minutes: 0, hours: null, planned: 1, kept: 0, excused: 'ill' },
     ],
     [
       'of two pages of a day the one of kind journal counts',
       { [PAGE]: '---\nexcused: ill\n---\n', 'Z.md': '---\nkind: journal\ndate: 2026-11-23\nexcused: travelling\n---\n' },
-      { due: 0, minutes: 0, taken: 0, planned: 0, kept: 0, excused: 'travelling' },
+      { due: 0, minutes: 0, hours: null, planned: 0, kept: 0, excused: 'travelling' },
     ],
   ])('%s', (_, notes, figures) => expect(figuresOf(libraryOf(notes), MONDAY)).toEqual(figures));
 
@@ -182,14 +182,11 @@ describe('questions about days', () => {
       [0, ['Lift engineer', 'a']],
       [1, ['Call', 'Count the stock']],
     ]);
-    expect((await answerTo(library, 'figures', range)).map(({ day, figures }) => [day - MONDAY, figures.due, figures.taken])).toEqual(
-      [
-        [0, 1, 0],
-        [1, 1, 0],
-        [2, 1, 0],
-        [7, 1, 0],
-      ].filter(([day]) => (day ?? 0) <= 6),
-    );
+    expect((await answerTo(library, 'figures', range)).map(({ day, figures }) => [day - MONDAY, figures.due, figures.hours])).toEqual([
+      [0, 1, 360],
+      [1, 1, null],
+      [2, 1, null],
+    ]);
     expect(await answerTo(library, 'timed', { from: 0, to: 100_000 })).toHaveLength(62);
     expect(await answerTo(library, 'timed', { from: 1, to: 0 })).toEqual([]);
   });

@@ -2,7 +2,7 @@ import type { Day } from '../../calendar/day';
 import type { DayFigures } from '../../day/day-figures';
 import { excuseOf, startsOf } from './day-matter';
 import { takenBy } from '../../day/day-items';
-import { freeMinutes, workingStretch } from '../../day/hours';
+import { hoursOf } from '../../day/hours';
 import { isOpen } from '../../task/line/status';
 import type { Library } from '../library';
 
@@ -15,21 +15,13 @@ export function figuresOf(library: Library, day: Day): DayFigures | null {
   const starts = hasTimes || openEnds > 0 ? startsOf(library, day) : [];
   // What says no length has that which the other starts leave it; what says one is in the tally.
   const open = starts.filter(({ saysLength, item }) => !saysLength && item.status !== null && isOpen(item.status));
+  const taken = takenBy(starts.map(({ item }) => item));
   return {
     due,
     minutes: open.reduce((sum, { item }) => sum + (item.minutes ?? 0), minutes),
-    taken: takenMinutes(
-      library,
-      day,
-      starts.map(({ item }) => item),
-    ),
+    hours: taken.length === 0 ? null : hoursOf(day, taken, library.daySettings),
     planned: day < library.today ? planned - occurrences : planned,
     kept,
     excused: excuseOf(library, day),
   };
-}
-
-function takenMinutes(library: Library, day: Day, items: Parameters<typeof takenBy>[0]): number {
-  const working = workingStretch(day, library.daySettings);
-  return freeMinutes(working, []) - freeMinutes(working, takenBy(items));
 }

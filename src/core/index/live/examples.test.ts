@@ -172,8 +172,8 @@ describe('what the frame shows of everything', () => {
 
   it('days, what of today has a time, shared names, and the counts of the whole', () => {
     expect(overview.days).toEqual({
-      [TODAY]: { due: 0, minutes: 30, taken: 30, planned: 1, kept: 0, excused: null },
-      [TODAY + 2]: { due: 1, minutes: 0, taken: 0, planned: 0, kept: 0, excused: null },
+      [TODAY]: { due: 0, minutes: 30, hours: 330, planned: 1, kept: 0, excused: null },
+      [TODAY + 2]: { due: 1, minutes: 0, hours: null, planned: 0, kept: 0, excused: null },
     });
     expect(overview.timed.map(({ kind, text, start, end }) => [kind, text, start, end])).toEqual([
       ['task', 'c', 540, 570],
