@@ -1,9 +1,8 @@
 import { Suspense, lazy, useCallback, useEffect, useState } from 'react';
 import { Navigate, Route, Routes, useLocation } from 'react-router';
-import { isoDay } from '../core/calendar/day';
 import { NotePage } from '../features/note/NotePage';
 import { Sheet } from '../features/note/Sheet';
-import { useFirstOpening } from '../features/journal/use-first-opening';
+import { isFirstOpening, useFirstOpening } from '../features/journal/use-first-opening';
 import { dayAddress, noteAddress } from '../features/session/places/addresses';
 import { ROUTES } from '../features/session/places/routes';
 import { frameSlice } from '../features/session/state/frame-slice';
@@ -11,7 +10,6 @@ import { Notices } from '../features/session/acting/Notices';
 import { Safe } from '../features/session/acting/Safe';
 import { whenWaiting } from '../features/session/acting/messages';
 import { useNow, useServices } from '../features/session/state/services';
-import { deviceMemory } from '../store/device/device-memory';
 import { useAppDispatch, useAppSelector } from '../features/session/state/state';
 import { useIdleYaml } from '../features/session/state/use-yaml';
 import { DialogHost } from './DialogHost';
@@ -101,14 +99,11 @@ function Desk() {
   );
 }
 
-const LAST_DAY = 'recado last day';
-
 /** The page of the settings; on a day's first opening, today's journal page. */
 function FirstPage() {
   const first = useAppSelector((state) => state.settings.firstPage);
   const { day } = useNow();
-  const [isNewDay] = useState(() => deviceMemory.get(LAST_DAY) !== isoDay(day));
-  useEffect(() => void deviceMemory.set(LAST_DAY, isoDay(day)), [day]);
+  const [isNewDay] = useState(() => isFirstOpening(day));
   return <Navigate replace to={first === 'journal' || isNewDay ? dayAddress(day) : noteAddress(first)} />;
 }
 

@@ -51,7 +51,7 @@ export function DialogHost({ commands, given, onClosed }: DialogHostProps) {
       case 'month':
         return <MonthDialog day={asked.day ?? null} onClose={close} />;
       case 'slip':
-        return <SlipDialog key={asked.slip ?? ''} asked={asked} onClose={close} />;
+        return <SlipDialog key={asked.typed ?? ''} asked={asked} onClose={close} />;
       case 'unsaved':
         return <UnsavedDialog onClose={close} />;
       default:

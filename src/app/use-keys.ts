@@ -1,12 +1,13 @@
 import { useLayoutEffect } from 'react';
+import { isAsking } from '../ui/asking';
 import { type Command, pressed } from '../features/commands/command';
 
-/** Runs the command whose key is pressed, unless something nearer took the key. */
+/** Runs the command whose key is pressed, unless something nearer took the key or a dialog waits for its answer. */
 export function useKeys(commands: readonly Command[]): void {
   // With the page itself: a key that comes right after it is drawn is heard.
   useLayoutEffect(() => {
     const onKeyDown = (event: KeyboardEvent): void => {
-      if (event.defaultPrevented) return;
+      if (event.defaultPrevented || isAsking()) return;
       const command = commands.find((one) => one.heard && one.key !== null && pressed(event, one.key) && (one.when?.() ?? true));
       if (!command) return;
       event.preventDefault();

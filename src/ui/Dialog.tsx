@@ -1,6 +1,7 @@
 import { X } from 'lucide-react';
 import { Dialog as Primitive } from 'radix-ui';
 import { type ReactNode, useState } from 'react';
+import { useAsking } from './asking';
 
 interface DialogProps {
   open: boolean;
@@ -39,6 +40,8 @@ export function Dialog({ open, onClose, ...shown }: DialogProps) {
 function Shown({ title, name, children, side = 'middle', onGone }: Omit<DialogProps, 'open' | 'onClose'>) {
   // Asked before a field in it takes the focus.
   const [from] = useState(focused);
+  // Along an edge stands a part of the frame.
+  useAsking(side !== 'left' && side !== 'right');
   return (
     <Primitive.Content
       aria-describedby={undefined}

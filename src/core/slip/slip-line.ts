@@ -1,4 +1,5 @@
 import type { Day } from '../calendar/day';
+import { bearsName } from '../note/names/bears-name';
 import { type ActionContext, stampOf } from '../task/acts/action-context';
 import { storedValue } from '../task/line/clause-value';
 import { type Status, signOf } from '../task/line/status';
@@ -57,7 +58,7 @@ export function slipLine({ typed, left, fields = {}, link = null }: SlipEntry, c
   const status = statusFrom(fields.status, wrong) ?? (sign === null ? spoken.status : null);
   const links = link === null ? [] : [`[[${link}]]`];
   const names = [...namesFrom(fields.tags, '#'), ...namesFrom(fields.people, '@'), ...links].filter(
-    (name) => !spoken.words.toLowerCase().includes(name.toLowerCase()),
+    (name) => !bearsName(spoken.words, name),
   );
   const words = [spoken.words, ...names].filter((part) => part !== '').join(' ');
   let line = `- [${status === null ? (sign ?? ' ') : signOf(status)}] ${words}${tail === '' ? '' : ` {${tail}}`}`;

@@ -17,61 +17,90 @@ interface Shown {
 export function DayCards({ row }: { row: RefObject<HTMLElement | null> }): ReactNode {
   const [shown, setShown] = useState<Shown | null>(null);
   const card = useRef<HTMLDivElement>(null);
+  /** The day from which the card was opened. */
+  const from = useRef<HTMLElement>(null);
+  /** A day that was pressed, or whose card was closed: it shows none until pointer or focus were elsewhere. */
+  const quiet = useRef<HTMLElement>(null);
   useEffect(() => {
     const element = row.current;
     if (!element) return;
+    const gone = new AbortController();
+    const { signal } = gone;
     let timer: ReturnType<typeof setTimeout> | undefined;
     const later = (time: number, act: () => void): void => {
       clearTimeout(timer);
       timer = setTimeout(act, time);
     };
+    const hide = (): void => {
+      clearTimeout(timer);
+      setShown(null);
+    };
     const open = (event: Event): void => {
-      if (event instanceof PointerEvent && event.pointerType !== 'mouse') return;
-      const cell = (event.target as Element).closest<HTMLElement>('[data-day]');
+      const cell = cellOf(event);
+      if (cell !== quiet.current) quiet.current = null;
       const day = cell && readIsoDay(cell.dataset['day'] ?? '');
-      if (!cell || day === null) return;
+      if (!cell || day === null || quiet.current) return;
       later(OPENS, () => {
         const { left, bottom } = cell.getBoundingClientRect();
+        from.current = cell;
         setShown({ day, left: Math.max(8, Math.min(left, window.innerWidth - 368)), top: bottom + 2 });
       });
     };
     const close = (): void => later(CLOSES, () => !card.current?.contains(document.activeElement) && setShown(null));
-    const stay = (event: Event): void => {
+    const over = (event: PointerEvent): void => {
       if (card.current?.contains(event.target as Node)) clearTimeout(timer);
-      else if (!element.contains(event.target as Node)) close();
+      else if (!element.contains(event.target as Node)) {
+        quiet.current = null;
+        close();
+      } else if (event.pointerType === 'mouse') open(event);
     };
-    const key = (event: KeyboardEvent): void => {
-      if (event.key === 'Escape') setShown(null);
-      const into = event.key === 'ArrowDown' && element.contains(event.target as Node);
-      const first = into ? card.current?.querySelector<HTMLElement>('[role=checkbox], button, a') : null;
-      if (!first) return;
-      event.preventDefault();
-      first.focus();
+    const focused = (event: FocusEvent): void => {
+      const at = event.target as Element;
+      if (card.current?.contains(at)) clearTimeout(timer);
+      else if (!element.contains(at)) close();
+      else if (at.matches(':focus-visible')) open(event);
     };
-    const gone = (): void => setShown(null);
-    element.addEventListener('pointerover', open);
-    element.addEventListener('focusin', open);
-    element.addEventListener('focusout', close);
-    element.addEventListener('pointerdown', gone);
-    document.addEventListener('pointerover', stay);
-    window.addEventListener('keydown', key);
-    window.addEventListener('dragstart', gone);
+    document.addEventListener('focusin', focused, { signal });
+    element.addEventListener('focusout', close, { signal });
+    element.addEventListener(
+      'pointerdown',
+      (event) => {
+        quiet.current = cellOf(event);
+        hide();
+      },
+      { signal },
+    );
+    document.addEventListener('pointerover', over, { signal });
+    window.addEventListener('dragstart', hide, { signal });
     return () => {
       clearTimeout(timer);
-      element.removeEventListener('pointerover', open);
-      element.removeEventListener('focusin', open);
-      element.removeEventListener('focusout', close);
-      element.removeEventListener('pointerdown', gone);
-      document.removeEventListener('pointerover', stay);
-      window.removeEventListener('keydown', key);
-      window.removeEventListener('dragstart', gone);
+      gone.abort();
     };
   }, [row]);
+  useEffect(() => {
+    if (!shown) return;
+    const key = (event: KeyboardEvent): void => {
+      if (event.defaultPrevented) return;
+      if (event.key === 'Escape') {
+        event.preventDefault();
+        quiet.current = from.current;
+        setShown(null);
+        if (card.current?.contains(event.target as Node)) from.current?.focus();
+      } else if (event.key === 'ArrowDown' && row.current?.contains(event.target as Node)) {
+        const first = card.current?.querySelector<HTMLElement>('[role=checkbox], button, a');
+        if (!first) return;
+        event.preventDefault();
+        first.focus();
+      }
+    };
+    window.addEventListener('keydown', key);
+    return () => window.removeEventListener('keydown', key);
+  }, [shown, row]);
   if (!shown) return null;
   return (
     <div
       ref={card}
-      role="dialog"
+      role="group"
       aria-label="The day’s tasks"
       className="fixed z-30 max-h-[70vh] w-[22.5rem] overflow-y-auto rounded-b-lg border border-line bg-ground p-3 shadow-xl"
       style={{ left: shown.left, top: shown.top }}
@@ -80,3 +109,5 @@ export function DayCards({ row }: { row: RefObject<HTMLElement | null> }): React
     </div>
   );
 }
+
+const cellOf = (event: Event): HTMLElement | null => (event.target as Element).closest<HTMLElement>('[data-day]');

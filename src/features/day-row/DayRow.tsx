@@ -103,7 +103,6 @@ function DayCell({ day, today }: { day: Day; today: Day }) {
     <Link
       to={dayAddress(day)}
       aria-label={name}
-      title={name}
       aria-current={active ? 'page' : undefined}
       data-day={isoDay(day)}
       className={`relative flex w-[3.72rem] flex-none flex-col justify-between rounded-t-lg px-[7px] pt-2 pb-1 hover:bg-raised ${isWorking ? '' : 'bg-weekend'} ${active ? 'bg-sheet' : ''}`}

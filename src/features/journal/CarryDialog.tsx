@@ -10,11 +10,15 @@ import { InlineText } from '../../ui/InlineText';
 import { actionContext } from '../session/acting/action-context';
 import { refuse, say } from '../session/acting/messages';
 import { counted, useUndo } from '../session/acting/use-act';
+import { useFindPlace } from '../session/acting/use-find-place';
 import { useNow, useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 import { CHOICES, type Choice, type Chosen, carryPlan } from './carry-choices';
 import { leaveAlone, offerAgain } from './left-alone';
 import { useLeftOpen } from './use-left-open';
+
+/** Of more tasks than these the first are listed; the others follow when those are carried. */
+const MOST_SHOWN = 200;
 
 const WORDS: Record<Choice, string> = {
   today: 'To today',
@@ -85,7 +89,7 @@ function Choices({ left, onClose }: { left: CarryAnswer; onClose: () => void }) 
         aria-label="Tasks that earlier days left open"
         onKeyDown={(event) => moveByArrow(event, list.current)}
       >
-        {left.offered.map((task, index) => (
+        {left.offered.slice(0, MOST_SHOWN).map((task, index) => (
           <TaskChoice
             key={task.sign}
             task={task}
@@ -95,6 +99,7 @@ function Choices({ left, onClose }: { left: CarryAnswer; onClose: () => void }) 
           />
         ))}
       </ul>
+      {left.offered.length > MOST_SHOWN && <p className="text-muted">And {left.offered.length - MOST_SHOWN} more, which All takes too.</p>}
       {asks('day') && (
         <label className="grid gap-1">
           <span className="section-label">To which day</span>
@@ -188,10 +193,15 @@ function useCarry(): (choices: readonly { task: LeftOpenTask; chosen: Chosen }[]
   const notes = useAppSelector((state) => state.library.overview?.notes);
   const moves = useAppSelector((state) => state.settings.carryLines === 'move');
   const undo = useUndo();
+  const find = useFindPlace(null);
   return async (choices) => {
     const pageOf = (day: Day): string => journalPathOf(notes ?? [], day);
     const plan = carryPlan(choices, today, moves ? pageOf : null);
-    if (moves) for (const day of daysOf(choices, today)) await actions.begin(pageOf(day), '');
+    if (moves)
+      for (const day of daysOf(choices, today)) {
+        const place = await find({ note: pageOf(day), heading: null });
+        if (place) await actions.begin(place.path, place.made);
+      }
     const words = `Carried forward: ${counted(choices.length, 'task')}`;
     const result = plan.acts.length === 0 ? { step: null, stayed: [] } : await actions.actMany(plan.acts, words, async () => false);
     if ('refused' in result) return void refuse(result.refused);

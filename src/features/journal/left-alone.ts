@@ -1,11 +1,18 @@
+import type { CarryAnswer } from '../../core/index/questions/carry';
 import type { NoteStore } from '../../store/notes/note-store';
+import type { Services } from '../session/state/services';
 
 /** The name of the value under which the store keeps what was left alone. */
 export const LEFT_ALONE = 'left alone';
 /** The oldest are let go of beyond so many. */
 const MOST = 2000;
 
-export const readLeftAlone = (value: unknown): string[] => (Array.isArray(value) ? value.filter((one) => typeof one === 'string') : []);
+const readLeftAlone = (value: unknown): string[] => (Array.isArray(value) ? value.filter((one) => typeof one === 'string') : []);
+
+/** What earlier days left open, without what was left alone. */
+export async function askLeftOpen({ store, engine }: Pick<Services, 'store' | 'engine'>): Promise<CarryAnswer> {
+  return engine.ask('carry', { leftAlone: readLeftAlone(await store.value(LEFT_ALONE)) });
+}
 
 /** Remembers tasks (by their `leftAloneSign`) that are not to be offered again. */
 export async function leaveAlone(store: NoteStore, signs: readonly string[]): Promise<void> {

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import type { CarryAnswer } from '../../core/index/questions/carry';
 import { useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
-import { LEFT_ALONE, readLeftAlone } from './left-alone';
+import { LEFT_ALONE, askLeftOpen } from './left-alone';
 
 /** Changes that come in a row are asked about once, in milliseconds. */
 const REST = 250;
@@ -21,10 +21,7 @@ export function useLeftOpen(): CarryAnswer | null {
     if (!isReady) return;
     let gone = false;
     const timer = setTimeout(() => {
-      void store
-        .value(LEFT_ALONE)
-        .then((value) => engine.ask('carry', { leftAlone: readLeftAlone(value) }))
-        .then((answer) => !gone && setFound(answer));
+      void askLeftOpen({ store, engine }).then((answer) => !gone && setFound(answer));
     }, REST);
     return () => {
       gone = true;

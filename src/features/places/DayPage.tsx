@@ -1,11 +1,12 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { type Day, isoDay, readIsoDay } from '../../core/calendar/day';
 import { dayTitle } from '../../core/calendar/day-name';
 import { journalPathOf } from '../../core/index/live/journal-claims';
 import { DayFoot } from '../journal/DayFoot';
 import { LeftOpenLine } from '../journal/LeftOpenLine';
+import { useBegin } from '../journal/use-begin';
 import { LazyNoteEditor } from '../editor/LazyNoteEditor';
 import { DayClaims } from '../note/DayClaims';
 import { BytesPage } from '../note/BytesPage';
@@ -15,8 +16,7 @@ import { Sheet } from '../note/Sheet';
 import { useFollowed } from '../note/use-followed';
 import { useStoredNote } from '../note/use-stored-note';
 import { dayAddress } from '../session/places/addresses';
-import { useTemplates } from '../templates/use-templates';
-import { useNow, useServices } from '../session/state/services';
+import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 import { ROUTES, useLineParameter } from '../session/places/routes';
 
@@ -91,43 +91,4 @@ function JournalPage({ path, day }: { path: string; day: Day }) {
       {stored.is !== 'loading' && <DayFoot path={path} day={day} />}
     </Sheet>
   );
-}
-
-/** How the page of a day begins. */
-interface Beginning {
-  /** Makes the page from the template; null where nothing is to be begun. */
-  begin: (() => void) | null;
-  /** Whether it is being made by itself, so that nobody writes before it. */
-  waits: boolean;
-}
-
-/** Makes the page of a day from the template for journal pages, where there is one: today's by itself, another when it is asked for. */
-function useBegin(path: string, day: Day, isAbsent: boolean): Beginning {
-  const { actions, clock } = useServices();
-  const { day: today } = useNow();
-  const templates = useTemplates();
-  const [failed, setFailed] = useState(false);
-  const [text, setText] = useState<string | null | undefined>(undefined);
-  useEffect(() => {
-    if (!isAbsent || !templates) return;
-    let gone = false;
-    void import('../../core/template/from-template').then(({ noteFrom, templateFor }) => {
-      const template = templateFor('journal', templates);
-      const values = { day, minute: clock.now().minute, name: isoDay(day), answers: new Map<string, string>() };
-      if (!gone) setText(template && noteFrom(template.text, values).text);
-    });
-    return () => {
-      gone = true;
-    };
-  }, [isAbsent, templates, day, clock]);
-  const known = isAbsent && typeof text === 'string' ? text : null;
-  const byItself = known !== null && day === today && !failed;
-  useEffect(() => {
-    // What cannot be stored now is no reason to keep anybody from writing.
-    if (byItself) void actions.begin(path, known).then((result) => 'refused' in result && setFailed(true));
-  }, [actions, path, known, byItself]);
-  return {
-    begin: known === null || byItself ? null : () => void actions.begin(path, known),
-    waits: isAbsent && day === today && !failed && (text === undefined || byItself),
-  };
 }

@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { noteAddress } from '../session/places/addresses';
 import { useSlipNotes } from '../slip/use-slip-commands';
+import { writtenKey } from '../commands/written-key';
 import { keyFrom, keyName } from '../commands/command';
 import { COMMANDS, type Scope, conflictsOf, isKept, keysOf } from '../commands/definitions';
 import type { Settings, SettingsChange } from '../../store/device/settings';
@@ -93,6 +94,8 @@ export function KeySettings({ settings, set }: KeySettingsProps) {
   );
 }
 
+const keyOf = (written: string | undefined): string | null => (written === undefined ? null : writtenKey(written));
+
 /** The slips that the person made, with the keys that their notes say. */
 function SlipKeys({ keys }: { keys: ReadonlyMap<string, string | null> }) {
   const slips = useSlipNotes();
@@ -101,10 +104,11 @@ function SlipKeys({ keys }: { keys: ReadonlyMap<string, string | null> }) {
     <table className="mb-3 w-full max-w-2xl border-collapse text-[0.95rem]">
       <caption className="section-label pb-1 text-start">Slips of your own; each key stands in its note</caption>
       <tbody>
-        {slips.map(({ path, title, slipKey = null }) => {
+        {slips.map(({ path, title, slipKey: written }) => {
+          const slipKey = keyOf(written);
           const clash =
             COMMANDS.find(({ id }) => slipKey !== null && keys.get(id) === slipKey)?.title ??
-            slips.find((other) => other.path !== path && slipKey !== null && other.slipKey === slipKey)?.title;
+            slips.find((other) => other.path !== path && slipKey !== null && keyOf(other.slipKey) === slipKey)?.title;
           return (
             <tr key={path} className="border-b border-line">
               <th scope="row" className="py-0.5 pe-3 text-start font-normal">
@@ -112,6 +116,11 @@ function SlipKeys({ keys }: { keys: ReadonlyMap<string, string | null> }) {
                   {title}
                 </Link>
                 {clash !== undefined && <span className="block text-[0.84rem] text-late">Also the key of “{clash}”.</span>}
+                {written !== undefined && slipKey === null && (
+                  <span className="block text-[0.84rem] text-late">
+                    “{written}” is not heard: a key needs Ctrl with a letter or sign, or is an F key.
+                  </span>
+                )}
                 {slipKey !== null && isKept(slipKey) && (
                   <span className="block text-[0.84rem] text-late">Browsers keep this key for themselves.</span>
                 )}

@@ -1,7 +1,10 @@
-interface Project {
+/** What is said of a small project that a slip becomes. */
+export interface Project {
   outcome: string;
   deadline: string;
 }
+
+export const NEW_PROJECT: Project = { outcome: '', deadline: '' };
 
 interface ProjectChoiceProps {
   title: string;
@@ -23,7 +26,7 @@ export function ProjectChoice({ title, project, onChange }: ProjectChoiceProps) 
       <legend className="sr-only">What becomes of “{title}”</legend>
       <div className="flex flex-wrap gap-x-5 gap-y-1">
         {choice('One task with steps', project === null, null)}
-        {choice('A project note', project !== null, project ?? { outcome: '', deadline: '' })}
+        {choice('A project note', project !== null, project ?? NEW_PROJECT)}
       </div>
       {project && (
         <div className="grid gap-2 sm:grid-cols-[1fr_11rem]">

@@ -1,16 +1,18 @@
 import { ChevronDown } from 'lucide-react';
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
-import { baseNameOf, foldPath } from '../../core/note/names/path';
+import { foldPath } from '../../core/note/names/path';
 import type { OwnSlip } from '../../core/slip/own-slip';
 import type { SlipField } from '../../core/slip/slip-line';
 import { Dialog } from '../../ui/Dialog';
+import { isAsking } from '../../ui/asking';
 import { Menu, MenuChoice, MenuChoices } from '../../ui/menu';
 import type { AskedDialog } from '../session/acting/task-dialog';
+import { refuse, say } from '../session/acting/messages';
 import { useNoteOnPage } from '../session/places/use-note-on-page';
 import { frameSlice } from '../session/state/frame-slice';
 import { useNow, useServices } from '../session/state/services';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
-import { ProjectChoice } from './ProjectChoice';
+import { NEW_PROJECT, type Project, ProjectChoice } from './ProjectChoice';
 import { SeveralLines } from './SeveralLines';
 import { SlipFields } from './SlipFields';
 import { SlipSentence } from './SlipSentence';
@@ -18,7 +20,7 @@ import { takeKeys } from './early-keys';
 import { leftAfter } from './left-parts';
 import type { SlipState } from './read-slip';
 import { slipDraft } from './slip-draft';
-import { useSlipRead } from './use-slip-read';
+import { type ShownSlip, useSlipRead } from './use-slip-read';
 import { useStands } from './use-stands';
 import { useStoreProject } from './use-store-project';
 import { useStoreSlip } from './use-store-slip';
@@ -38,6 +40,21 @@ export function SlipDialog({ asked, onClose }: SlipDialogProps) {
   const own = useOwnSlips();
   const dispatch = useAppDispatch();
   const chosen = own.find(({ path }) => path === asked.slip) ?? null;
+  const choose = (slip?: string): void => {
+    const { typed } = asked;
+    dispatch(frameSlice.actions.dialogShown({ is: 'slip', ...(typed !== undefined && { typed }), ...(slip !== undefined && { slip }) }));
+  };
+  const refused = (reason: string, typed: string): void => {
+    const again = (): void => void dispatch(frameSlice.actions.dialogShown({ ...asked, typed }));
+    // What is being asked by now is not pushed away.
+    if (isAsking()) {
+      say(`${reason} Not stored: ${typed}`, { is: 'refused', lasts: 120_000, action: { words: 'Show the slip', act: again } });
+      return;
+    }
+    slipDraft.keep(typed);
+    refuse(`${reason} Its words are in the slip again.`);
+    again();
+  };
   const kinds = (
     <span className="flex items-baseline gap-1">
       A slip{own.length > 0 && ' ·'}
@@ -52,18 +69,9 @@ export function SlipDialog({ asked, onClose }: SlipDialogProps) {
           }
         >
           <MenuChoices value={chosen?.path ?? ''}>
-            <MenuChoice
-              value=""
-              label="task"
-              onSelect={() => dispatch(frameSlice.actions.dialogShown({ is: 'slip', typed: state.typed }))}
-            />
+            <MenuChoice value="" label="task" onSelect={() => choose()} />
             {own.map(({ path, title }) => (
-              <MenuChoice
-                key={path}
-                value={path}
-                label={title}
-                onSelect={() => dispatch(frameSlice.actions.dialogShown({ is: 'slip', typed: state.typed, slip: path }))}
-              />
+              <MenuChoice key={path} value={path} label={title} onSelect={() => choose(path)} />
             ))}
           </MenuChoices>
         </Menu>
@@ -73,12 +81,12 @@ export function SlipDialog({ asked, onClose }: SlipDialogProps) {
   return (
     <Dialog open onClose={leave} title={kinds} name="A slip" side="slip">
       <SlipForm
-        key={chosen?.path ?? ''}
         state={state}
         setState={setState}
         own={chosen}
         waits={asked.slip !== undefined && chosen === null}
         onClose={onClose}
+        onRefused={refused}
       />
     </Dialog>
   );
@@ -90,7 +98,6 @@ const firstState = (typed: string | undefined): SlipState => ({
   fields: {},
   target: null,
   answers: {},
-  linked: false,
 });
 
 /** The slips that the person made; empty until they are known. */
@@ -116,24 +123,25 @@ interface SlipFormProps {
   /** Whether a slip of one's own is still being looked for. */
   waits: boolean;
   onClose: () => void;
+  /** What was typed could not be stored, and why. */
+  onRefused: (reason: string, typed: string) => void;
 }
 
-function SlipForm({ state, setState, own, waits, onClose }: SlipFormProps) {
+function SlipForm({ state, setState, own, waits, onClose, onRefused }: SlipFormProps) {
   const at = useNoteOnPage();
   const title = useAppSelector((one) => one.library.overview?.notes.find(({ path, kind }) => path === at && kind !== 'agenda')?.title);
   const settings = useAppSelector((one) => one.settings);
   const { changeSettings } = useServices();
   const { day: today } = useNow();
-  const link = title ?? (at === null ? null : baseNameOf(at));
   const linked = settings.slipLink && title !== undefined;
-  const filled = useMemo(() => ({ ...state, linked }), [state, linked]);
-  const { read, exact } = useSlipRead(filled, own, link);
+  const { read, exact } = useSlipRead(state, own, linked ? title : null);
   const [open, setOpen] = useState<SlipField | 'target' | 'words' | null>(null);
+  const [projectChosen, setProject] = useState<Project | null>();
   // A slip that writes words with steps under them is for projects.
-  const [project, setProject] = useState<{ outcome: string; deadline: string } | null>(
-    own && own.lines.length > 1 ? { outcome: '', deadline: '' } : null,
-  );
-  const [pastSaid, setPastSaid] = useState(false);
+  const project = projectChosen !== undefined ? projectChosen : own && own.lines.length > 1 ? NEW_PROJECT : null;
+  const [asksPast, setAsksPast] = useState<{ of: SlipState; past: ShownSlip['past'] } | null>(null);
+  // It is asked of what it was asked of: whatever is filled in since is asked about anew.
+  const past = asksPast?.of === state ? asksPast.past : null;
   const store = useStoreSlip(at);
   const storeProject = useStoreProject();
   const words = useRef<HTMLTextAreaElement>(null);
@@ -151,9 +159,10 @@ function SlipForm({ state, setState, own, waits, onClose }: SlipFormProps) {
     if (early === '') field.select();
     else start((before) => ({ ...before, typed: early, left: new Set() }));
   }, [start]);
+  // Another kind is chosen for what is typed here.
+  useEffect(() => words.current?.focus(), [own?.path]);
 
   const type = (typed: string): void => {
-    setPastSaid(false);
     setState((before) => ({ ...before, typed, left: leftAfter(before.left, before.typed, typed) }));
   };
   const submit = (): void => {
@@ -161,11 +170,17 @@ function SlipForm({ state, setState, own, waits, onClose }: SlipFormProps) {
     const now = exact();
     const wrong = Object.keys(now.wrong)[0] as SlipField | undefined;
     if (wrong !== undefined) return setOpen(wrong);
-    if (now.past.length > 0 && !pastSaid) return setPastSaid(true);
+    if (now.past.length > 0 && past === null) return setAsksPast({ of: state, past: now.past });
     slipDraft.keep('');
     onClose();
-    if (project && now.project !== null) void storeProject(now.project, now.lines, project, now.surroundings.context, state.typed);
-    else void store({ text: now.text, landing: now.landing, typed: state.typed });
+    const stored =
+      project && now.project !== null
+        ? storeProject(now.project, now.lines, project, now.surroundings.context)
+        : store({ text: now.text, landing: now.landing });
+    void stored.then(
+      (refused) => refused !== null && onRefused(refused, state.typed),
+      () => onRefused('It could not be stored.', state.typed),
+    );
   };
   return (
     <form
@@ -206,9 +221,9 @@ function SlipForm({ state, setState, own, waits, onClose }: SlipFormProps) {
           <ProjectChoice title={read.project} project={project} onChange={setProject} />
         </div>
       )}
-      {pastSaid && (
+      {past && (
         <p role="alert" className="order-4 rounded-md bg-sun-soft px-3 py-1.5">
-          Its {read.past.join(' and its ')} day is past. Press once more to store it all the same.
+          Its {past.join(' and its ')} day is past. Press once more to store it all the same.
         </p>
       )}
       {open !== null && (
@@ -233,7 +248,7 @@ function SlipForm({ state, setState, own, waits, onClose }: SlipFormProps) {
           All fields
         </button>
         <button type="submit" className="solid-button" disabled={state.typed.trim() === '' || waits}>
-          {pastSaid ? 'Store it all the same' : 'Store'}
+          {past ? 'Store it all the same' : 'Store'}
         </button>
       </div>
       {/* Tab comes here last, though it stands right below the words. */}

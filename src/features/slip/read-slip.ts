@@ -13,8 +13,6 @@ export interface SlipState {
   target: string | null;
   /** Answers to the questions of a slip of one's own. */
   answers: Readonly<Record<string, string>>;
-  /** Whether it links to the note that one comes from. */
-  linked: boolean;
 }
 
 /** What a slip comes to. */
@@ -34,7 +32,7 @@ export interface ReadSlip {
 
 /** What a slip is read with. */
 export interface SlipSurroundings {
-  /** The title of the note that one comes from; null where there is none to link to. */
+  /** The title of the note that one comes from, to which it links; null for no link. */
   link: string | null;
   context: ActionContext;
   /** The tag of what is to be raised with a person. */
@@ -48,9 +46,9 @@ export interface SlipSurroundings {
  * @param most how many lines are read
  */
 export function readSlip(state: SlipState, own: OwnSlip | null, { link, context, raiseTag }: SlipSurroundings, most = Infinity): ReadSlip {
-  const { typed, left, fields, answers, linked } = state;
+  const { typed, left, fields, answers } = state;
   const rows = typed.split('\n').filter((row) => row.trim() !== '');
-  const entry: SlipEntry = { typed: rows.slice(0, most).join('\n'), left, fields, link: linked ? link : null };
+  const entry: SlipEntry = { typed: rows.slice(0, most).join('\n'), left, fields, link };
   if (!own) {
     const { lines, project } = slipLines(entry, context);
     return { lines, count: rows.length, project, text: textOfLines(lines), into: null, wrong: lines[0]?.wrong ?? {} };

@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import type { NoteSummary } from '../../core/index/live/overview';
 import type { Command } from '../commands/command';
+import { writtenKey } from '../commands/written-key';
 import { holdKeys } from './early-keys';
 import { frameSlice } from '../session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
@@ -25,7 +26,7 @@ export function useSlipCommands(): readonly Command[] {
       slips.map(({ path, title, slipKey }): Command => ({
         id: `slip ${path}`,
         title: `Slip: ${title}`,
-        key: slipKey ?? null,
+        key: slipKey === undefined ? null : writtenKey(slipKey),
         heard: true,
         run: () => {
           holdKeys();

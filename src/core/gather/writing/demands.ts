@@ -1,4 +1,5 @@
 import { isoDay } from '../../calendar/day';
+import { bearsName } from '../../note/names/bears-name';
 import { journalPath } from '../../note/names/path';
 import type { DayRange } from '../../calendar/span';
 import { signOf, type Status } from '../../task/line/status';
@@ -129,8 +130,7 @@ function setDay(field: DateField, range: DayRange | null, into: Demands): boolea
  */
 export function lineFor(words: string, demands: Demands): string {
   const typed = words.replace(/\s+/g, ' ').trim();
-  const folded = typed.toLowerCase();
-  const names = demands.names.filter((name) => !folded.includes(name.toLowerCase()));
+  const names = demands.names.filter((name) => !bearsName(typed, name));
   const [, before = typed, tail = ''] = /^(.*?)\s*\{([^{}]*)\}$/.exec(typed) ?? [];
   const said = tail
     .split(';')

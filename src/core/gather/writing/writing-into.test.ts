@@ -40,6 +40,7 @@ describe('what a task written into a gather gets', () => {
   it.each([
     ['Ring the lender', '- [ ] Ring the lender #loans {due 2026-11-23}'],
     ['Ring the lender #Loans', '- [ ] Ring the lender #Loans {due 2026-11-23}'],
+    ['Ring about #loansheet', '- [ ] Ring about #loansheet #loans {due 2026-11-23}'],
     ['Ring the lender {high; due 2026-12-01}', '- [ ] Ring the lender #loans {high; due 2026-12-01}'],
     ['  two\nlines ', '- [ ] two lines #loans {due 2026-11-23}'],
   ])('%j becomes %s', (words, line) => {

@@ -18,6 +18,7 @@ import type { PortalRegistry } from '../look/block-decorations';
 import type { Heaviness } from '../look/heavy-text';
 import { type EditorValues, makeEditor } from '../make-editor';
 import type { CompletionFacts } from '../reading/completion';
+import { isAsking } from '../../../ui/asking';
 import { keepFolds } from '../reading/folding';
 import { EditorSurface } from './editor-surface';
 import type { OpenEditor } from './open-editor';
@@ -110,7 +111,7 @@ export function useOpenEditor(editor: RefObject<OpenEditor | null>, opening: Ope
     editor.current = { view, open, order, follow, complete };
     dispatch(frameSlice.actions.opened(path));
     // What was opened over the page meanwhile keeps the focus.
-    if (autoFocus && !document.querySelector('[role=dialog]')) view.focus();
+    if (autoFocus && !isAsking()) view.focus();
     const leave = commands.hold('text', {
       run,
       undo: (step) => (step === undefined ? order.undo() : order.undoStep(step)),

@@ -4,7 +4,7 @@ import { baseNameOf, dayOfTitle, foldPath } from '../../../core/note/names/path'
 import type { Landing } from '../../../core/slip/landing';
 import { useServices } from '../state/services';
 import { useAppSelector } from '../state/state';
-import { personText } from '../../../core/template/person-text';
+import { useMadeText } from './use-made-text';
 
 /** A place in a note that is there or can be made. */
 export interface PlaceFound {
@@ -19,7 +19,8 @@ export interface PlaceFound {
  * A journal page and a person's page are made from their templates. Null where there is no such note and none can be made.
  */
 export function useFindPlace(at: string | null): (landing: Landing) => Promise<PlaceFound | null> {
-  const { engine, clock } = useServices();
+  const { engine } = useServices();
+  const madeText = useMadeText();
   const notes = useAppSelector((state) => state.library.overview?.notes);
   const people = useAppSelector((state) => state.library.overview?.people);
   return useCallback(
@@ -35,14 +36,7 @@ export function useFindPlace(at: string | null): (landing: Landing) => Promise<P
       if (path === null) return null;
       const day = dayOfTitle(baseNameOf(path));
       return { path, heading, made: there === undefined && day !== null ? await madeText('journal', isoDay(day), day) : '' };
-
-      async function madeText(kind: 'journal' | 'person', name: string, of = clock.now().day): Promise<string> {
-        const { noteFrom, templateFor } = await import('../../../core/template/from-template');
-        const template = templateFor(kind, await engine.ask('templates', {}));
-        if (!template) return kind === 'person' ? personText(name) : '';
-        return noteFrom(template.text, { day: of, minute: clock.now().minute, name, answers: new Map([['handle', name]]) }).text;
-      }
     },
-    [engine, clock, notes, people, at],
+    [engine, madeText, notes, people, at],
   );
 }
