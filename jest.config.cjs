@@ -24,6 +24,8 @@ const esm = [
 ];
 
 module.exports = {
+  // Jest leaves a core free by itself, which of two is half.
+  maxWorkers: '100%',
   // A machine that is busy with other things is no reason to fail.
   testTimeout: 20_000,
   testMatch: [

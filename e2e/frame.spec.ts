@@ -1,4 +1,4 @@
-import AxeBuilder from '@axe-core/playwright';
+import { expectAccessible } from './axe';
 import { type Desk, expect, test } from './desk';
 
 const SCREENS = [
@@ -13,22 +13,20 @@ const SCREENS = [
   '/tag/loans',
   '/settings',
 ];
-const TAGS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
 
 for (const theme of ['light', 'dark'] as const) {
   test(`axe-core finds nothing on any main screen, ${theme}`, async ({ desk, page }) => {
     test.slow();
     await page.emulateMedia({ colorScheme: theme });
     await page.goto('/');
-    expect((await new AxeBuilder({ page }).withTags(TAGS).analyze()).violations).toEqual([]);
+    await expectAccessible(page, 'the first opening', { colours: theme === 'dark' });
     await desk.open('demo');
     for (const address of SCREENS) {
       await page.goto(address);
       await expect(page.getByText(/lines indexed/)).toBeVisible();
       await expect(desk.main.getByRole('heading', { level: 1 }).or(desk.main.getByLabel('Title of the note'))).toBeVisible();
       await expect(desk.beside.getByRole('listitem').first()).toBeVisible();
-      const { violations } = await new AxeBuilder({ page }).withTags(TAGS).analyze();
-      expect(violations.map(({ id, nodes }) => [address, id, nodes.map((node) => node.html)])).toEqual([]);
+      await expectAccessible(page, address, { part: address === SCREENS[0] ? 'html' : 'main', colours: theme === 'dark' });
     }
   });
 }
@@ -37,10 +35,6 @@ test('axe-core finds nothing in the forms of a task, nor in a table', async ({ d
   test.slow();
   await desk.open('demo');
   await desk.agenda('Today');
-  const clean = async (where: string): Promise<void> => {
-    const { violations } = await new AxeBuilder({ page }).withTags(TAGS).analyze();
-    expect(violations.map(({ id, nodes }) => [where, id, nodes.map((node) => node.html)])).toEqual([]);
-  };
   const actions = desk
     .row(desk.main, 'Sign the glass-case insurance rider')
     .getByRole('button', { name: /Actions for/ })
@@ -53,7 +47,7 @@ test('axe-core finds nothing in the forms of a task, nor in a table', async ({ d
     await actions.click();
     await page.getByRole('menuitem', { name: entry }).click();
     await expect(page.getByRole('dialog', { name: title })).toBeVisible();
-    await clean(title);
+    await expectAccessible(page, title, { part: '[role=dialog]' });
     await page.keyboard.press('Escape');
     await expect(page.getByRole('dialog')).toBeHidden();
   }
@@ -62,7 +56,7 @@ test('axe-core finds nothing in the forms of a task, nor in a table', async ({ d
   await page.getByRole('menuitemradio', { name: 'Table' }).click();
   await page.keyboard.press('Escape');
   await expect(desk.main.getByRole('table').first()).toBeVisible();
-  await clean('a table');
+  await expectAccessible(page, 'a table', { part: 'main' });
 });
 
 test('the frame is usable in a narrow window', async ({ desk, page }) => {
@@ -185,22 +179,18 @@ test('axe-core finds nothing in the text while it is written, in its find panel,
 }) => {
   test.slow();
   await desk.open('empty');
-  const clean = async (where: string): Promise<void> => {
-    const { violations } = await new AxeBuilder({ page }).withTags(TAGS).analyze();
-    expect(violations.map(({ id, nodes }) => [where, id, nodes.map((node) => node.html)])).toEqual([]);
-  };
   await desk.write('- [ ] Crates {due 2026-02-31}\n  seven, all of pine\n  no nails\n');
   await desk.text.press('Control+Home');
   await expect(desk.text.getByRole('note')).toBeVisible();
-  await clean('a problem at the cursor');
+  await expectAccessible(page, 'a problem at the cursor', { part: 'main' });
   await desk.write('#cra');
   await desk.text.press('Control+f');
   await expect(page.getByRole('textbox', { name: 'Find in this note' })).toBeFocused();
-  await clean('the find panel');
+  await expectAccessible(page, 'the find panel', { part: 'main' });
   await page.keyboard.press('Escape');
   await page.keyboard.press('Control+k');
   await expect(page.getByRole('dialog')).toBeVisible();
-  await clean('the menu of commands');
+  await expectAccessible(page, 'the menu of commands', { part: '[role=dialog]' });
   await page.keyboard.press('Escape');
   await page.keyboard.press('Control+a');
   await expect.poll(() => desk.stored('Journal/2026-11-23.md')).toContain('#cra');
@@ -208,7 +198,7 @@ test('axe-core finds nothing in the text while it is written, in its find panel,
   await newNote(desk, 'Crates (other text)', 'Eleven crates.');
   await page.getByRole('button', { name: 'Compare and choose' }).click();
   await expect(page.getByRole('radio')).toHaveCount(3);
-  await clean('two texts');
+  await expectAccessible(page, 'two texts', { part: '[role=dialog]' });
 });
 
 test('a dialog gives the focus back to where it came from', async ({ desk, page }) => {
