@@ -6,7 +6,8 @@ import { COMMANDS, type IdIn } from '../features/commands/definitions';
 import { useCommandKeys } from '../features/commands/use-key-of';
 import { useExport } from '../features/exchange/use-export';
 import { dayAddress, noteAddress, settingsAddress } from '../features/session/places/addresses';
-import { holdKeys } from '../features/slip/early-keys';
+import { slipDraft } from '../features/slip/slip-draft';
+import { holdKeys } from '../ui/early-keys';
 import { useSlipCommands } from '../features/slip/use-slip-commands';
 import { ROUTES, restOf } from '../features/session/places/routes';
 import { frameSlice } from '../features/session/state/frame-slice';
@@ -30,10 +31,13 @@ export function useCommands(): Command[] {
     const { toggled, dialogShown, besideChosen } = frameSlice.actions;
     const everywhere: Record<IdIn<'everywhere'>, () => void> = {
       slip: () => {
-        holdKeys();
+        holdKeys(slipDraft.keep);
         dispatch(dialogShown({ is: 'slip' }));
       },
-      menu: () => dispatch(dialogShown({ is: 'commands' })),
+      menu: () => {
+        holdKeys();
+        dispatch(dialogShown({ is: 'commands' }));
+      },
       undo: () => void undo(),
       redo: () => void redo(),
       journal: () => void navigate(dayAddress(clock.now().day)),

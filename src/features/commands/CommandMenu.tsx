@@ -1,7 +1,8 @@
 import { Command as Menu } from 'cmdk';
-import { useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Dialog } from '../../ui/Dialog';
+import { takeKeys } from '../../ui/early-keys';
 import { noteAddress } from '../session/places/addresses';
 import { notesNamed } from '../session/state/notes-named';
 import { useAppSelector } from '../session/state/state';
@@ -20,6 +21,8 @@ export function CommandMenu({ open, commands, onClose }: CommandMenuProps) {
   const notes = useAppSelector((state) => state.library.overview?.notes);
   const navigate = useNavigate();
   const [typed, setTyped] = useState('');
+  // What was typed before the field was there.
+  useEffect(() => setTyped((before) => takeKeys().typed || before), []);
   const chosen = useRef<(() => void) | null>(null);
   const close = (): void => {
     setTyped('');

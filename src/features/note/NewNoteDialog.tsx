@@ -36,8 +36,11 @@ function NewNoteForm({ asked, onClose }: Omit<NewNoteDialogProps, 'open'>) {
   const [folder, setFolder] = useState(asked.folder ?? '');
   const templates = useTemplates();
   const now = useNow();
-  const [from, setFrom] = useState('');
+  const [chosen, setChosen] = useState<string | null>(null);
   const [answers, setAnswers] = useState<Readonly<Record<string, string>>>({});
+  // A note in the folder of a kind begins as one of that kind, unless another beginning was chosen.
+  const byFolder = templates?.find(({ makes }) => makes !== null && FOLDERS[makes] === folder.trim())?.path;
+  const from = chosen ?? byFolder ?? '';
   const template = templates?.find(({ path }) => path === from) ?? null;
   const filled = (said: ReadonlyMap<string, string>) =>
     template
@@ -80,7 +83,7 @@ function NewNoteForm({ asked, onClose }: Omit<NewNoteDialogProps, 'open'>) {
             className="field"
             value={from}
             onChange={(event) => {
-              setFrom(event.target.value);
+              setChosen(event.target.value);
               const folderOf = FOLDERS[templates.find(({ path }) => path === event.target.value)?.makes ?? ''];
               if (folder === '' && folderOf !== undefined) setFolder(folderOf);
             }}

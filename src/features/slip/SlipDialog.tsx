@@ -5,7 +5,9 @@ import type { OwnSlip } from '../../core/slip/own-slip';
 import type { SlipField } from '../../core/slip/slip-line';
 import { Dialog } from '../../ui/Dialog';
 import { isAsking } from '../../ui/asking';
+import { takeKeys } from '../../ui/early-keys';
 import { Menu, MenuChoice, MenuChoices } from '../../ui/menu';
+import { useLatest } from '../../ui/use-latest';
 import type { AskedDialog } from '../session/acting/task-dialog';
 import { refuse, say } from '../session/acting/messages';
 import { useNoteOnPage } from '../session/places/use-note-on-page';
@@ -16,7 +18,6 @@ import { NEW_PROJECT, type Project, ProjectChoice } from './ProjectChoice';
 import { SeveralLines } from './SeveralLines';
 import { SlipFields } from './SlipFields';
 import { SlipSentence } from './SlipSentence';
-import { takeKeys } from './early-keys';
 import { leftAfter } from './left-parts';
 import type { SlipState } from './read-slip';
 import { slipDraft } from './slip-draft';
@@ -145,6 +146,8 @@ function SlipForm({ state, setState, own, waits, onClose, onRefused }: SlipFormP
   const store = useStoreSlip(at);
   const storeProject = useStoreProject();
   const words = useRef<HTMLTextAreaElement>(null);
+  // Words that were stored by Enter before the field was there.
+  const [hurried, setHurried] = useState<string | null>(null);
   const [first] = read.lines;
   const landsHere = at !== null && foldPath(read.landing.note) === foldPath(at);
   const days = useMemo(() => (first ? changeDays(first.task, today) : [today]), [first, today]);
@@ -156,8 +159,9 @@ function SlipForm({ state, setState, own, waits, onClose, onRefused }: SlipFormP
     field.focus();
     // What was typed before the field was there takes the place of what was left unstored.
     const early = takeKeys();
-    if (early === '') field.select();
-    else start((before) => ({ ...before, typed: early, left: new Set() }));
+    if (early.typed === '') return field.select();
+    start((before) => ({ ...before, typed: early.typed, left: new Set() }));
+    setHurried(early.entered ? early.typed : null);
   }, [start]);
   // Another kind is chosen for what is typed here.
   useEffect(() => words.current?.focus(), [own?.path]);
@@ -182,6 +186,13 @@ function SlipForm({ state, setState, own, waits, onClose, onRefused }: SlipFormP
       () => onRefused('It could not be stored.', state.typed),
     );
   };
+  const hurry = useLatest(submit);
+  const canHurry = hurried !== null && hurried === state.typed && !waits;
+  useEffect(() => {
+    if (!canHurry) return;
+    setHurried(null);
+    hurry.current();
+  }, [canHurry, hurry]);
   return (
     <form
       className="grid gap-2.5"

@@ -2,9 +2,10 @@ import { useMemo } from 'react';
 import type { NoteSummary } from '../../core/index/live/overview';
 import type { Command } from '../commands/command';
 import { writtenKey } from '../commands/written-key';
-import { holdKeys } from './early-keys';
 import { frameSlice } from '../session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
+import { holdKeys } from '../../ui/early-keys';
+import { slipDraft } from './slip-draft';
 
 const isSlip = ({ kind }: NoteSummary): boolean => kind === 'slip';
 
@@ -29,7 +30,7 @@ export function useSlipCommands(): readonly Command[] {
         key: slipKey === undefined ? null : writtenKey(slipKey),
         heard: true,
         run: () => {
-          holdKeys();
+          holdKeys(slipDraft.keep);
           dispatch(frameSlice.actions.dialogShown({ is: 'slip', slip: path }));
         },
       })),
