@@ -33,7 +33,7 @@ test('across midnight: what is written down lands on the page of its day, and th
   await dialog.getByRole('button', { name: 'Carry 1 on' }).click();
   await expect
     .poll(() => desk.stored(TODAY))
-    .toContain('- [ ] Latch the harbour door {plan 2026-11-24; made 2026-11-23 23:58; pushed 2026-11-23}');
+    .toContain('- [ ] Latch the harbour door {plan 2026-11-24; pushed 2026-11-23; made 2026-11-23 23:58}');
   await expect(desk.row(desk.main, 'Latch the harbour door')).toBeVisible();
 });
 
