@@ -55,8 +55,11 @@ async function framesUntil(page: Page, wanted: Shown): Promise<{ all: number; af
     const heard = (window as unknown as { answered: number[] }).answered;
     heard.length = 0;
     // As a pointer clicks: what is clicked without one comes from a key, after which a list moves at once.
-    const pointer = new MouseEvent('click', { bubbles: true, cancelable: true, detail: 1 });
-    [...document.querySelectorAll<HTMLElement>(click)].find((one) => one.textContent?.startsWith(words))?.dispatchEvent(pointer);
+    const at = [...document.querySelectorAll<HTMLElement>(click)].find((one) => one.textContent?.startsWith(words));
+    const { left = 0, top = 0, width = 0, height = 0 } = at?.getBoundingClientRect() ?? {};
+    // In its middle: at its edge a mark raises the priority.
+    const middle = { clientX: left + width / 2, clientY: top + height / 2 };
+    at?.dispatchEvent(new MouseEvent('click', { bubbles: true, cancelable: true, detail: 1, ...middle }));
     let all = 0;
     let after = 0;
     const shown = (): boolean =>

@@ -193,11 +193,12 @@ export class EngineHost implements Engine {
   private keepAgendasCounted(library: Library, changed: ReadonlySet<string> | null): void {
     for (const path of library.countedPages) {
       const entry = library.entries.get(foldPath(path));
-      if (entry?.head.kind !== 'agenda' || entry.head.path !== path) library.countPage(path, null);
+      if (entry?.head.kind !== 'agenda' || entry.foot !== null || entry.head.path !== path) library.countPage(path, null);
     }
     for (const key of changed ?? library.entries.keys()) {
       const entry = library.entries.get(key);
-      if (entry?.head.kind !== 'agenda') continue;
+      // What a foot finds depends on the note above it: it has no count of its own.
+      if (entry?.head.kind !== 'agenda' || entry.foot !== null) continue;
       if (entry.gathers.some(needsPatterns)) {
         void loadPatterns().then(() => {
           library.countPage(entry.head.path, entry.gathers);

@@ -1,3 +1,5 @@
+import { foldPath } from '../note/names/path';
+
 /** The agenda pages that ship, in the order of the rack; their texts stand in `shipped.ts`, which few need. */
 export const SHIPPED_NAMES = [
   'Today',
@@ -17,3 +19,20 @@ export const shippedPath = (name: (typeof SHIPPED_NAMES)[number]): string => `Ag
 
 /** What is due by now but planned later: it left Today, whose head says how many these are, and opens Ahead. */
 export const PLANNED_LATER = 'where open and due <= today and plan > today';
+
+/** The kinds of note under which a foot ships. */
+export const SHIPPED_FOOT_KINDS = ['person', 'project', 'goal', 'tag', 'journal'] as const;
+
+/** The path of the foot that ships for a kind; the texts stand in `feet.ts`. */
+export const footPath = (kind: (typeof SHIPPED_FOOT_KINDS)[number]): string => `${FEET}Foot of a ${kind}.md`;
+
+const FEET = 'Agenda/Feet/';
+
+/** Whether a page that ships is a foot. */
+export const isFootPath = (path: string): boolean => path.startsWith(FEET);
+
+/** The path, as it ships, of a page that ships; null for one that is a person's own. */
+export function shippedAs(path: string): string | null {
+  const all = [...SHIPPED_NAMES.map(shippedPath), ...SHIPPED_FOOT_KINDS.map(footPath)];
+  return all.find((one) => foldPath(one) === foldPath(path)) ?? null;
+}

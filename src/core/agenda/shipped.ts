@@ -1,19 +1,9 @@
+import { SHIPPED_FEET } from './feet';
 import { PLANNED_LATER, type SHIPPED_NAMES, shippedPath } from './shipped-names';
+import { type ShippedList, type ShippedPage, gatherBlocks } from './shipped-page';
 
-/** An agenda page that ships with Recado: a note like any other, which a person can read, change and restore. */
-export interface ShippedPage {
-  path: string;
-  text: string;
-}
-
-interface List {
-  title: string;
-  lines: string[];
-}
-
-function page(name: (typeof SHIPPED_NAMES)[number], about: string, lists: readonly List[]): ShippedPage {
-  const blocks = lists.map(({ title, lines }) => ['```gather', `title ${title}`, ...lines, '```'].join('\n'));
-  return { path: shippedPath(name), text: `---\nkind: agenda\n---\n${about}\n\n${blocks.join('\n\n')}\n` };
+function page(name: (typeof SHIPPED_NAMES)[number], about: string, lists: readonly ShippedList[]): ShippedPage {
+  return { path: shippedPath(name), text: `---\nkind: agenda\n---\n${about}\n\n${gatherBlocks(lists)}\n` };
 }
 
 /**
@@ -108,5 +98,17 @@ const FINISHED = page('Finished', 'What was done, and when.', [
   { title: 'Cancelled', lines: ['where cancelled', 'group by cancelled desc', 'order by cancelled desc', 'limit 100'] },
 ]);
 
-/** The agenda pages that ship, in the order of the rack. */
-export const SHIPPED_PAGES: readonly ShippedPage[] = [TODAY, AHEAD, INBOX, UNDATED, RESTING, WAITING, BY_NOTE, BY_TAG, PEOPLE, FINISHED];
+/** The agenda pages that ship, in the order of the rack, and behind them the feet. */
+export const SHIPPED_PAGES: readonly ShippedPage[] = [
+  TODAY,
+  AHEAD,
+  INBOX,
+  UNDATED,
+  RESTING,
+  WAITING,
+  BY_NOTE,
+  BY_TAG,
+  PEOPLE,
+  FINISHED,
+  ...SHIPPED_FEET,
+];

@@ -54,6 +54,10 @@ export interface NoteEntry extends Named {
   fullName: string | null;
   /** The key that opens it, where it is a slip with one. */
   slipKey: string | null;
+  /** The name without its sign, where it is the page of a person or a tag that says one. */
+  handle: string | null;
+  /** The kind under whose notes it stands, where it is an agenda page that is a foot. */
+  foot: string | null;
   /** The status that it adds. */
   status: AddedStatus | null;
   /** Its tasks that have a ref. */
@@ -121,12 +125,14 @@ export function entryOf(
     echoes,
     gathers: note.gathers.length === 0 ? NONE : note.gathers.map((gather) => gather.text),
     lineCount: note.lines.starts.length,
-    tags: note.tags,
+    tags: head.tag === null ? note.tags : [...note.tags, front.handle ?? note.title],
     people: isPerson ? [...note.people, front.handle ?? note.title] : note.people,
     links: linkTargets(note.links, front.about),
     names: namesFor(key, note.title, front.aliases),
     fullName: isPerson ? note.title : null,
     slipKey: note.kind === 'slip' ? (fieldWords(front.fields['key'])?.trim() ?? null) : null,
+    handle: isPerson || note.kind === 'tag' ? front.handle : null,
+    foot: note.kind === 'agenda' ? (fieldWords(front.fields['foot'])?.trim().toLowerCase() ?? null) : null,
     status: addedStatusOf(front, note.title),
     refs: tasks.some((task) => task.ref !== null)
       ? tasks.filter((task) => task.ref !== null).map((task) => refTask(path, task, tasks))

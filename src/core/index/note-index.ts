@@ -1,9 +1,10 @@
+import { placeWithoutNote } from '../gather/rows/place-without-note';
 import type { Day, Weekday } from '../calendar/day';
 import type { DateStyle } from '../calendar/day-name';
 import { DAY_DEFAULTS, type DaySettings } from '../day/day-settings';
 import type { Answer, Plan } from '../gather/answer/answer';
 import { answerOnce, matchingRows } from '../gather/answer/answer-once';
-import type { GatherContext, Source } from '../gather/language/ast';
+import type { GatherContext, Source, ThisNote } from '../gather/language/ast';
 import type { NameLookup } from '../gather/answer/evaluate';
 import type { LineDays } from '../note/facts/line-days';
 import { foldPath } from '../note/names/path';
@@ -57,6 +58,7 @@ export class NoteIndex {
   readonly peopleNames = new NameRegister();
   /** Folded handle → the page of that person. */
   readonly personPages = new Map<string, { title: string; path: string }>();
+  readonly tagPages = new Map<string, { title: string; path: string }>();
   protected readonly table = new SlotTable();
   private readonly places = new PlaceTable();
   private readonly postings = new NotePostings();
@@ -132,6 +134,7 @@ export class NoteIndex {
     if (entry.status) this.added.set(key, entry.status);
     if (entry.head.handle !== null && entry.fullName !== null)
       this.personPages.set(entry.head.handle, { title: entry.fullName, path: entry.head.path });
+    if (entry.head.tag !== null) this.tagPages.set(entry.head.tag, { title: entry.head.title, path: entry.head.path });
   }
 
   private forget(key: string, entry: NoteEntry): void {
@@ -153,6 +156,7 @@ export class NoteIndex {
     this.added.delete(key);
     if (entry.head.handle !== null && this.personPages.get(entry.head.handle)?.path === entry.head.path)
       this.personPages.delete(entry.head.handle);
+    if (entry.head.tag !== null && this.tagPages.get(entry.head.tag)?.path === entry.head.path) this.tagPages.delete(entry.head.tag);
   }
 
   private takeNames(entry: NoteEntry): void {
@@ -249,13 +253,19 @@ export class NoteIndex {
 
   contextAt(path: string | null): GatherContext {
     const { today, firstDayOfWeek, me } = this.settings;
-    const head = path === null ? null : (this.entries.get(foldPath(path))?.head ?? null);
     return {
       today,
       firstDayOfWeek,
       me,
-      thisNote: head && { path: head.path, journal: head.journal, handle: head.handle },
+      thisNote: path === null ? null : this.thisNote(path),
     };
+  }
+
+  /** A note as gathers in it mean it; a page that has no note yet is meant by what it is called. */
+  private thisNote(at: string): ThisNote | null {
+    const head = this.entries.get(foldPath(at))?.head;
+    if (head) return { path: head.path, journal: head.journal, handle: head.handle, tag: head.tag };
+    return placeWithoutNote(at);
   }
 
   private namesOf(target: string): ReadonlySet<string> {

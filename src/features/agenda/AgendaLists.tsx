@@ -9,7 +9,10 @@ import { useGather } from '../gather/use-gather';
 import { listName, useListAnswers } from '../session/state/use-answer';
 
 interface AgendaListsProps {
+  /** The note for which they are asked: the one that holds them, or that they stand under. */
   path: string;
+  /** The note that holds their texts, where that is another. */
+  home?: string;
   gathers: readonly string[];
   look: 'page' | 'cards';
   narrowing?: Narrowing;
@@ -26,6 +29,7 @@ interface AgendaListsProps {
 /** The gathers of an agenda page. One that finds nothing takes no room; when none finds anything, the page says so. */
 export function AgendaLists({
   path,
+  home = path,
   gathers,
   look,
   narrowing = NO_NARROWING,
@@ -47,6 +51,7 @@ export function AgendaLists({
           name={listName(page, first + index)}
           text={text}
           at={path}
+          home={home}
           look={look}
           narrowing={narrowing}
           titled={titled || look === 'cards'}
@@ -73,6 +78,7 @@ interface AgendaListProps {
   /** Its place (from 0) among the gathers of the page. */
   index: number;
   at: string;
+  home?: string;
   /** By which its answer is found. */
   name: string;
   look: 'page' | 'cards';
@@ -82,13 +88,13 @@ interface AgendaListProps {
 }
 
 /** One list of an agenda page, with its own head where it has a title. */
-export function AgendaList({ text, index, at, name, look, narrowing, titled }: AgendaListProps) {
-  const shown = useGather(text, at, index, narrowing, name);
+export function AgendaList({ text, index, at, home = at, name, look, narrowing, titled }: AgendaListProps) {
+  const shown = useGather(text, at, index, narrowing, name, home);
   const { answer } = shown;
   const count = answer ? answer.total + answer.errors.length : -1;
   const [shownOnce, setShownOnce] = useState(false);
   const [sentenceShown, setSentenceShown] = useState(false);
-  const kept = `${at}\n${answer?.title ?? text}`;
+  const kept = `${home}\n${answer?.title ?? text}`;
   const { folded, toggle } = useFolded(kept);
   const shut = folded.has(WHOLE);
   if (count > 0 && !shownOnce) setShownOnce(true);
@@ -124,6 +130,7 @@ export function AgendaList({ text, index, at, name, look, narrowing, titled }: A
           shown={shown}
           written={text}
           at={at === '' ? null : at}
+          home={home === '' ? null : home}
           name={kept}
           groupHeading="h3"
           sentenceShown={sentenceShown}

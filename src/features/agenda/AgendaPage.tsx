@@ -2,7 +2,7 @@ import { Pencil } from 'lucide-react';
 import { Suspense, lazy, useId, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { refuse, say } from '../session/acting/messages';
-import { SHIPPED_NAMES, shippedPath } from '../../core/agenda/shipped-names';
+import { shippedAs } from '../../core/agenda/shipped-names';
 import { type Narrowing, isNarrowed } from '../../core/gather/answer/narrow';
 import { foldPath, folderOf } from '../../core/note/names/path';
 import { readNote } from '../../core/task/reading/read-note';
@@ -44,7 +44,7 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
   const shown = useMemo(() => answers.filter((answer) => answer !== undefined), [answers]);
   const { actions } = useServices();
   const told = useToldDone();
-  const shipped = SHIPPED_NAMES.map(shippedPath).find((one) => foldPath(one) === foldPath(path));
+  const shipped = shippedAs(path);
   const restore = async (): Promise<void> => {
     const { SHIPPED_PAGES } = await import('../../core/agenda/shipped');
     const page = SHIPPED_PAGES.find((one) => one.path === shipped);

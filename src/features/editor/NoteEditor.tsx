@@ -1,4 +1,4 @@
-import { personText } from '../../core/template/person-text';
+import { personText } from '../../core/template/name-text';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { BY_TOUCH } from '../../ui/by-touch';

@@ -18,6 +18,8 @@ interface GatherBodyProps {
   /** The gather as its note has it. */
   written: string;
   at: string | null;
+  /** The note that holds its text, where it is asked for another. */
+  home?: string | null;
   /** Names the list, for what is kept beside it on this device. */
   name: string;
   groupHeading: 'h3' | 'h4';
@@ -36,10 +38,10 @@ export function GatherBody(properties: GatherBodyProps) {
 }
 
 /** What a gather comes to, in its form, with all that is said about it: the same on agenda pages, in notes and beside. */
-function Body({ shown, written, at, name, groupHeading, sentenceShown, writable }: GatherBodyProps) {
+function Body({ shown, written, at, home = at, name, groupHeading, sentenceShown, writable }: GatherBodyProps) {
   const { answer, gather, text, draft } = shown;
   const { actions } = useServices();
-  const ofPage = useAppSelector((state) => state.library.overview?.notes.find((note) => note.path === at)?.kind === 'agenda');
+  const ofPage = useAppSelector((state) => state.library.overview?.notes.find((note) => note.path === home)?.kind === 'agenda');
   const source = useMemo(() => ({ text, at, groupBy: gather.groupBy }), [text, at, gather]);
   const { Drawing, own } = drawingOf(answer?.form ?? null);
   const key = gather.orderBy?.[0];
@@ -47,12 +49,12 @@ function Body({ shown, written, at, name, groupHeading, sentenceShown, writable 
   // The order of a table is remembered in the text; where the gather stands in no note it lasts as long as the page.
   const setOrder = (column: string): void => {
     const next = order?.key === column ? (order.descending ? null : `order by ${column} desc`) : `order by ${column}`;
-    if (at === null || at === '') shown.change('order', next);
+    if (home === null || home === '') shown.change('order', next);
     else void keep(withGatherClause(draft ?? written, 'order', next));
   };
   const keep = async (kept: string): Promise<void> => {
-    if (at === null) return;
-    const result = await actions.editGather(at, written, kept);
+    if (home === null) return;
+    const result = await actions.editGather(home, written, kept);
     if ('refused' in result) refuse(result.refused);
   };
   return (
@@ -61,7 +63,7 @@ function Body({ shown, written, at, name, groupHeading, sentenceShown, writable 
         {draft !== null && (
           <p role="status" className="no-print mb-1.5 flex flex-wrap items-center gap-2 rounded-md bg-raised px-2 py-0.5 text-[0.86rem]">
             <span className="flex-1 text-muted">Shown otherwise for now.</span>
-            {at !== null && at !== '' && (
+            {home !== null && home !== '' && (
               <button type="button" className="quiet-button font-semibold" onClick={() => void keep(draft)}>
                 Write it into the {ofPage ? 'page' : 'note'}
               </button>
@@ -75,7 +77,7 @@ function Body({ shown, written, at, name, groupHeading, sentenceShown, writable 
           <p className="mb-1 text-[0.86rem] text-muted">“as {formText(answer.form)}” is kept, and drawn as a list for now.</p>
         )}
         {sentenceShown && answer && <Sentence text={answer.sentence} />}
-        {answer && <GatherErrors answer={answer} text={text} />}
+        {answer && <GatherErrors answer={answer} text={text} hints={home === at} />}
         <div className={answer && answer.errors.length > 0 ? 'opacity-60' : undefined}>
           {answer && (
             <Suspense fallback={<p className="py-1 text-muted">Drawing…</p>}>

@@ -11,8 +11,8 @@ function Hints({ hints }: { hints: AnswerView['hints'] }) {
 }
 
 /** Why a gather cannot be read, with the line and the place; what it last found stays below. */
-export function GatherErrors({ answer, text }: { answer: AnswerView; text: string }) {
-  if (answer.errors.length === 0) return <Hints hints={answer.hints} />;
+export function GatherErrors({ answer, text, hints }: { answer: AnswerView; text: string; hints: boolean }) {
+  if (answer.errors.length === 0) return hints && <Hints hints={answer.hints} />;
   return (
     <div role="status" className="mb-2 rounded-md bg-late-soft px-3 py-1.5 text-[0.9rem] text-late">
       {answer.errors.map((error) => (

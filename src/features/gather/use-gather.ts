@@ -27,6 +27,7 @@ export interface ShownGather {
  * text cannot be read, what the last one that could comes to stands with the errors.
  *
  * @param index its place (from 0) among the gathers of its note
+ * @param home the note that holds its text, where it is asked for another
  * @param name by which others find the answer; its own when left out
  */
 export function useGather(
@@ -35,6 +36,7 @@ export function useGather(
   index: number,
   narrowing: Narrowing = NO_NARROWING,
   name?: string,
+  home = at,
 ): ShownGather {
   const [whole, setWhole] = useState(false);
   const [draft, setDraft] = useState<{ of: string; text: string } | null>(null);
@@ -43,7 +45,7 @@ export function useGather(
   const text = useMemo(() => narrowed(changed ?? written, narrowing), [changed, written, narrowing]);
   const gather = useMemo(() => parseGather(text).gather, [text]);
   const told = useAnswer(whole ? withoutLimits(text) : text, at, name);
-  const place = listPlace(at, index);
+  const place = listPlace(home, index);
   const broken = told !== undefined && told.errors.length > 0;
   useEffect(() => {
     if (parseGather(written).errors.length === 0) rememberGood(place, written);

@@ -6,7 +6,7 @@ import { useLeftOpen } from './use-left-open';
 /** How much earlier days left open, and the way to look through it; nothing where they left none. */
 export function LeftOpenLine() {
   const dispatch = useAppDispatch();
-  const count = useLeftOpen()?.offered.length ?? 0;
+  const count = useLeftOpen(0)?.count ?? 0;
   if (count === 0) return null;
   return (
     <p className="no-print flex flex-wrap items-center gap-x-2 text-[0.92rem] text-muted">

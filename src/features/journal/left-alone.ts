@@ -9,9 +9,9 @@ const MOST = 2000;
 
 const readLeftAlone = (value: unknown): string[] => (Array.isArray(value) ? value.filter((one) => typeof one === 'string') : []);
 
-/** What earlier days left open, without what was left alone. */
-export async function askLeftOpen({ store, engine }: Pick<Services, 'store' | 'engine'>): Promise<CarryAnswer> {
-  return engine.ask('carry', { leftAlone: readLeftAlone(await store.value(LEFT_ALONE)) });
+/** What earlier days left open, without what was left alone; all of it, or the first few. */
+export async function askLeftOpen({ store, engine }: Pick<Services, 'store' | 'engine'>, most?: number): Promise<CarryAnswer> {
+  return engine.ask('carry', { leftAlone: readLeftAlone(await store.value(LEFT_ALONE)), ...(most !== undefined && { most }) });
 }
 
 /** Remembers tasks (by their `leftAloneSign`) that are not to be offered again. */

@@ -25,9 +25,9 @@ export function useFirstOpening(): void {
     deviceMemory.set(KEY, isoDay(day));
     // On the very first day there are no earlier ones.
     if (before === null) return;
-    void askLeftOpen({ store, engine }).then(({ offered }) => {
-      if (offered.length === 0) return;
-      say(`${counted(offered.length, 'task')} left from earlier days.`, {
+    void askLeftOpen({ store, engine }, 0).then(({ count }) => {
+      if (count === 0) return;
+      say(`${counted(count, 'task')} left from earlier days.`, {
         lasts: 20_000,
         action: { words: 'Look through', act: () => void dispatch(frameSlice.actions.dialogShown({ is: 'carry' })) },
       });

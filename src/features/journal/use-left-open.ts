@@ -7,8 +7,12 @@ import { LEFT_ALONE, askLeftOpen } from './left-alone';
 /** Changes that come in a row are asked about once, in milliseconds. */
 const REST = 250;
 
-/** What earlier days left open, as it stands; null until it is known. */
-export function useLeftOpen(): CarryAnswer | null {
+/**
+ * What earlier days left open, as it stands; null until it is known.
+ *
+ * @param most how many of them are told; all are counted
+ */
+export function useLeftOpen(most?: number): CarryAnswer | null {
   const { engine, store } = useServices();
   const overview = useAppSelector((state) => state.library.overview);
   const [found, setFound] = useState<CarryAnswer | null>(null);
@@ -21,12 +25,12 @@ export function useLeftOpen(): CarryAnswer | null {
     if (!isReady) return;
     let gone = false;
     const timer = setTimeout(() => {
-      void askLeftOpen({ store, engine }).then((answer) => !gone && setFound(answer));
+      void askLeftOpen({ store, engine }, most).then((answer) => !gone && setFound(answer));
     }, REST);
     return () => {
       gone = true;
       clearTimeout(timer);
     };
-  }, [engine, store, isReady, days, again]);
+  }, [engine, store, isReady, days, again, most]);
   return found;
 }

@@ -2,11 +2,14 @@ import { MoreHorizontal } from 'lucide-react';
 import { Suspense, lazy, useState } from 'react';
 import { useAppSelector } from '../session/state/state';
 import { Menu, MenuChoice, MenuChoices, MenuEntry, MenuInside, MenuLine } from '../../ui/menu';
+import type { Overview } from '../../core/index/live/overview';
 import { PinEntry } from '../rack/PinEntry';
 import { useNoteRuns } from './use-note-runs';
 
 const MoveDialog = lazy(() => import('./MoveDialog').then((part) => ({ default: part.MoveDialog })));
 const ResetDialog = lazy(() => import('./ResetDialog').then((part) => ({ default: part.ResetDialog })));
+
+const RenameName = lazy(() => import('../rename/RenameName').then((part) => ({ default: part.RenameName })));
 
 const FINISHED = [
   ['stay', 'stay where they are'],
@@ -25,6 +28,8 @@ interface NoteMenuProps {
 export function NoteMenu({ path, title, onRename }: NoteMenuProps) {
   const [moving, setMoving] = useState(false);
   const [resetting, setResetting] = useState(false);
+  const [naming, setNaming] = useState(false);
+  const name = useAppSelector((state) => nameOf(state.library.overview, path));
   const finished = useAppSelector((state) => state.frame.finished[path] ?? state.settings.finished);
   const runs = useNoteRuns(path, title, {
     title: onRename,
@@ -55,14 +60,23 @@ export function NoteMenu({ path, title, onRename }: NoteMenuProps) {
         <MenuLine />
         <PinEntry title={title} />
         {runs['note-move'] && <MenuEntry label="Move to a folder…" onSelect={runs['note-move']} />}
+        {name !== null && <MenuEntry label={`Rename ${name} everywhere…`} onSelect={() => setNaming(true)} />}
         <MenuEntry label="Save as a Markdown file" onSelect={runs['note-save']} />
         <MenuEntry label="Print" onSelect={() => window.print()} />
         <MenuEntry label="Delete" danger onSelect={runs['note-delete']} />
       </Menu>
       <Suspense>
         {resetting && <ResetDialog path={path} onClose={() => setResetting(false)} />}
+        {naming && name !== null && <RenameName name={name} leads={false} onClose={() => setNaming(false)} />}
         {onRename && moving && <MoveDialog path={path} open onClose={() => setMoving(false)} />}
       </Suspense>
     </>
   );
+}
+
+/** The tag or person whose page a note is, with its sign; null for other notes. */
+function nameOf(overview: Overview | null, path: string): string | null {
+  const person = overview?.people.find((one) => one.path === path);
+  const tag = overview?.tags.find((one) => one.path === path);
+  return person ? `@${person.name}` : tag ? `#${tag.name}` : null;
 }

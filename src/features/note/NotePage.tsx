@@ -2,9 +2,10 @@ import { useEffect, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import { readFrontMatter } from '../../core/note/facts/front-matter';
 import { splitLines } from '../../core/note/blocks/lines';
-import { baseNameOf, foldPath } from '../../core/note/names/path';
+import { baseNameOf, dayOfTitle, foldPath } from '../../core/note/names/path';
 import { noteAddress } from '../session/places/addresses';
 import { useAppSelector } from '../session/state/state';
+import { Foot } from '../foot/Foot';
 import { useYaml } from '../session/state/use-yaml';
 import { AgendaPage } from '../agenda/AgendaPage';
 import { LazyNoteEditor } from '../editor/LazyNoteEditor';
@@ -80,6 +81,7 @@ function NoteAt({ path, followed }: { path: string; followed: Followed }) {
         placeholder={isUntitled(stored.path) ? 'The first line becomes the title.' : 'Write. A line that begins with - [ ] is a task.'}
         onRemoved={() => undefined}
       />
+      <Foot at={stored.path} kind={front.kind ?? (dayOfTitle(title) === null ? 'note' : 'journal')} />
     </Sheet>
   );
 }

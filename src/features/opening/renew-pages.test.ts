@@ -57,3 +57,14 @@ it('reads what is kept, whatever it is', () => {
   for (const value of [undefined, null, 'x', { signs: 3, offers: {} }, { signs: { a: 1 }, offers: [2] }])
     expect(readShippedMemory(value)).toEqual({ signs: {}, offers: [] });
 });
+
+it('what never shipped before comes; deleted, it stays away', async () => {
+  const { store } = await desk(FIRST);
+  await renewAgendaPages(store);
+  const foot = 'Agenda/Feet/Foot of a person.md';
+  expect(await store.text(foot)).toContain('foot: person');
+  const note = await store.get(foot);
+  await store.commit(command('away'), [{ path: foot, expect: note && { text: note.text ?? '' }, content: null }]);
+  await renewAgendaPages(store);
+  expect(await store.text(foot)).toBeNull();
+});

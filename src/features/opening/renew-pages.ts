@@ -1,5 +1,6 @@
 import { SHIPPED_PAGES } from '../../core/agenda/shipped';
 import { shippedBefore } from '../../core/agenda/earlier';
+import { isFootPath } from '../../core/agenda/shipped-names';
 import { signOfText } from '../../core/agenda/text-sign';
 import { commitPlan } from '../../store/notes/commit-plan';
 import { contentOf } from '../../store/notes/content';
@@ -29,18 +30,22 @@ export function readShippedMemory(value: unknown): ShippedMemory {
 
 /**
  * Brings the agenda pages to what ships now: one that nobody changed is renewed; a changed one stays as it is, and its page offers the
- * new text; one that somebody deleted stays away.
+ * new text; one that somebody deleted stays away, and one that never shipped before comes.
  */
 export async function renewAgendaPages(store: NoteStore): Promise<void> {
   const memory = readShippedMemory(await store.value(SHIPPED_MEMORY));
   const news = SHIPPED_PAGES.filter(({ path, text }) => memory.signs[path] !== signOfText(text));
   if (news.length === 0) return;
+  const remembers = Object.keys(memory.signs).length > 0;
+  // Before signs were kept, only agenda pages shipped.
+  const isNew = (path: string): boolean => remembers || isFootPath(path);
   const changed = new Set<string>();
   const result = await commitPlan(store, SHIPPED, async () => {
     changed.clear();
     const notes = await store.many(news.map(({ path }) => path));
     return news.flatMap(({ path, text }, index): NoteWrite[] => {
       const note = notes[index];
+      if (!note && memory.signs[path] === undefined && isNew(path)) return [{ path, expect: null, content: { text }, demo: 'untouched' }];
       if (note?.text == null || note.text === text) return [];
       if (shippedBefore(path, note.text)) return [{ path: note.path, expect: contentOf(note), content: { text }, demo: 'untouched' }];
       changed.add(path);

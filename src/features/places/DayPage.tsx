@@ -4,7 +4,7 @@ import { Link, useParams } from 'react-router';
 import { type Day, isoDay, readIsoDay } from '../../core/calendar/day';
 import { dayTitle } from '../../core/calendar/day-name';
 import { journalPathOf } from '../../core/index/live/journal-claims';
-import { DayFoot } from '../journal/DayFoot';
+import { Foot } from '../foot/Foot';
 import { LeftOpenLine } from '../journal/LeftOpenLine';
 import { useBegin } from '../journal/use-begin';
 import { LazyNoteEditor } from '../editor/LazyNoteEditor';
@@ -88,7 +88,7 @@ function JournalPage({ path, day }: { path: string; day: Day }) {
           onRemoved={() => setOpened(opened + 1)}
         />
       )}
-      {stored.is !== 'loading' && <DayFoot path={path} day={day} />}
+      {stored.is !== 'loading' && <Foot at={path} kind="journal" />}
     </Sheet>
   );
 }

@@ -1,130 +1,105 @@
-import { personText } from '../../core/template/person-text';
 import { useState } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
-import { refuse } from '../session/acting/messages';
-import { signedName } from '../../core/task/acts/word-actions';
-import { LazyRenameDialog as RenameDialog } from '../rename/LazyRenameDialog';
-import { foldName } from '../../core/note/names/names';
+import { Link, Navigate, useParams } from 'react-router';
 import type { NameSummary } from '../../core/index/live/overview';
-import { AgendaLists } from '../agenda/AgendaLists';
+import { foldName } from '../../core/note/names/names';
+import { Foot } from '../foot/Foot';
 import { Sheet } from '../note/Sheet';
+import { RenameName } from '../rename/RenameName';
+import { refuse } from '../session/acting/messages';
+import { useToldDone } from '../session/acting/use-act';
+import { useMadeText } from '../session/acting/use-made-text';
 import { noteAddress, personAddress, tagAddress } from '../session/places/addresses';
 import { useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
-import { useToldDone } from '../session/acting/use-act';
 
-/** Everything open under a tag. */
-export function TagPage() {
-  const tag = useParams()['*'] ?? '';
-  if (tag === '') return <AllNames of="tags" />;
-  return <NameLists title={`#${tag}`} kicker="Tag" condition={`#${tag}`} note={null} />;
+type Of = 'tags' | 'people';
+
+const WORDS = {
+  tags: { sign: '#', kind: 'tag', title: 'Tags', kicker: 'Tag', folder: 'Tags', none: 'No note names a tag yet: write #one anywhere.' },
+  people: {
+    sign: '@',
+    kind: 'person',
+    title: 'People',
+    kicker: 'Person',
+    folder: 'People',
+    none: 'Nobody is named yet: write @someone anywhere.',
+  },
+} as const;
+
+/** The page of a tag. */
+export const TagPage = () => <NamePage of="tags" />;
+
+/** The page of a person. */
+export const PersonPage = () => <NamePage of="people" />;
+
+/** One place for a name: its note, where there is one, with what stands under it; else only that. */
+function NamePage({ of }: { of: Of }) {
+  const name = useParams()['*'] ?? '';
+  const names = useAppSelector((state) => state.library.overview?.[of]);
+  if (name === '') return <AllNames of={of} />;
+  if (!names) return <Sheet title={WORDS[of].sign + name} busy />;
+  const known = names.find((one: NameSummary) => foldName(one.name) === foldName(name));
+  if (known?.path != null) return <Navigate to={noteAddress(known.path)} replace />;
+  return <NameWithoutNote key={`${of} ${name}`} of={of} name={known?.name ?? name} isUsed={known !== undefined} />;
 }
 
-/** Everything open with a person, from every note. */
-export function PersonPage() {
-  const handle = useParams()['*'] ?? '';
-  const people = useAppSelector((state) => state.library.overview?.people);
-  const person = people?.find((one: NameSummary) => foldName(one.name) === foldName(handle));
-  if (handle === '') return <AllNames of="people" />;
-  return <NameLists title={person?.fullName ?? `@${handle}`} kicker="Person" condition={`@${handle}`} note={person?.path ?? null} />;
-}
-
-interface NameListsProps {
-  title: string;
-  kicker: string;
-  condition: string;
-  /** The path of the person's own page. */
-  note: string | null;
-}
-
-function NameLists({ title, kicker, condition, note }: NameListsProps) {
+function NameWithoutNote({ of, name, isUsed }: { of: Of; name: string; isUsed: boolean }) {
+  const { sign, kind, kicker } = WORDS[of];
   const [renaming, setRenaming] = useState(false);
-  const navigate = useNavigate();
   return (
-    <Sheet title={title}>
+    <Sheet title={sign + name}>
       <header className="mb-4">
         <p className="text-[0.86rem] text-muted">{kicker}</p>
         <div className="flex items-start justify-between gap-4">
-          <h1 className="font-title text-[1.86rem] leading-tight font-bold">{title}</h1>
-          <button type="button" className="quiet-button no-print mt-1" onClick={() => setRenaming(true)}>
-            Rename {condition}
-          </button>
+          <h1 className="font-title text-[1.86rem] leading-tight font-bold">{sign + name}</h1>
+          {isUsed && (
+            <button type="button" className="quiet-button no-print mt-1" onClick={() => setRenaming(true)}>
+              Rename {sign + name}
+            </button>
+          )}
         </div>
-        {renaming && (
-          <RenameDialog
-            name={condition}
-            renaming={(after) => {
-              const name = signedName(after.startsWith(condition.charAt(0)) ? after : condition.charAt(0) + after);
-              return name === null ? null : { is: 'name', before: condition, after: name };
-            }}
-            rule="Letters and digits, at least one letter, with a single - or / or . between them; no spaces."
-            onClose={() => setRenaming(false)}
-            onDone={(after) => {
-              setRenaming(false);
-              const bare = after.replace(/^[#@]/, '');
-              void navigate(condition.startsWith('#') ? tagAddress(bare) : personAddress(bare), { replace: true });
-            }}
-          />
-        )}
-        {note !== null ? (
-          <p>
-            <Link className="name-link" to={noteAddress(note)}>
-              Open the person’s page
-            </Link>
-          </p>
-        ) : (
-          condition.startsWith('@') && <MakePage handle={condition.slice(1)} />
-        )}
+        {renaming && <RenameName name={sign + name} leads onClose={() => setRenaming(false)} />}
+        <MakePage of={of} name={name} />
       </header>
-      <AgendaLists
-        path=""
-        look="page"
-        gathers={[
-          `title Open\nwhere open and ${condition}\ngroup by period`,
-          `title Resting\nwhere resting and ${condition}\ngroup by back`,
-          `title Finished in the last 14 days\nwhere done in last 14 days and ${condition}\norder by done desc`,
-        ]}
-      />
+      <Foot at={sign + name} kind={kind} />
     </Sheet>
   );
 }
 
-/** Somebody who is named and has no page gets one by one press. */
-function MakePage({ handle }: { handle: string }) {
+/** What is named and has no note gets one by one press. */
+function MakePage({ of, name }: { of: Of; name: string }) {
   const { actions } = useServices();
   const told = useToldDone();
+  const madeText = useMadeText();
+  const { sign, kind, folder } = WORDS[of];
   const make = async (): Promise<void> => {
-    const made = await actions.create('People', handle, personText(handle));
+    const made = await actions.create(folder, name.replaceAll('/', '-'), await madeText(kind, name));
     if ('refused' in made) refuse(made.refused);
     else told(`Made ${made.path}`, made.step);
   };
   return (
     <p className="no-print flex flex-wrap items-center gap-2 text-muted">
-      @{handle} has no page yet, for a full name and notes.
+      {sign + name} has no note yet, for {of === 'tags' ? 'what it means' : 'a full name and what is to be known'}.
       <button type="button" className="line-button" onClick={() => void make()}>
-        Make a page
+        Make one
       </button>
     </p>
   );
 }
 
 /** An address without a name: all there are, with what is open. */
-function AllNames({ of }: { of: 'tags' | 'people' }) {
+function AllNames({ of }: { of: Of }) {
   const names = useAppSelector((state) => state.library.overview?.[of]);
-  const title = of === 'tags' ? 'Tags' : 'People';
+  const { title, sign, none } = WORDS[of];
   return (
     <Sheet title={title} busy={names === undefined}>
       <h1 className="mb-4 font-title text-[1.86rem] font-bold">{title}</h1>
-      {names?.length === 0 && (
-        <p className="text-muted">
-          {of === 'tags' ? 'No note names a tag yet: write #one anywhere.' : 'Nobody is named yet: write @someone anywhere.'}
-        </p>
-      )}
+      {names?.length === 0 && <p className="text-muted">{none}</p>}
       <ul>
         {names?.map(({ name, fullName, open }) => (
           <li key={name} className="flex items-baseline gap-2 py-0.5">
             <Link className="name-link" to={of === 'tags' ? tagAddress(name) : personAddress(name)}>
-              {of === 'tags' ? `#${name}` : (fullName ?? `@${name}`)}
+              {of === 'tags' ? sign + name : (fullName ?? sign + name)}
             </Link>
             <span className="text-[0.86rem] text-muted">{open > 0 ? `${open} open` : ''}</span>
           </li>

@@ -1,14 +1,14 @@
 import { Plus, TextSearch, X } from 'lucide-react';
 import { type ReactNode, memo, useMemo } from 'react';
 import { Link, NavLink, useLocation, useNavigate } from 'react-router';
-import type { Overview } from '../../core/index/live/overview';
+import type { NoteSummary, Overview } from '../../core/index/live/overview';
 import { SlipButton } from '../slip/SlipButton';
 import { frameSlice } from '../session/state/frame-slice';
 import { noteAddress, personAddress, settingsAddress, tagAddress } from '../session/places/addresses';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { NoteTree } from './NoteTree';
 import { Entry, Section } from './RackEntry';
-import { agendaPages } from './folder-tree';
+import { rackPages } from './folder-tree';
 import { followRoute, isHere } from '../session/places/route-clicks';
 
 const MOST_NAMES = 12;
@@ -55,21 +55,31 @@ export const Rack = memo(function Rack() {
 function RackSections({ overview }: { overview: Overview }) {
   const dispatch = useAppDispatch();
   const { pathname } = useLocation();
-  const agendas = useMemo(() => agendaPages(overview.notes), [overview.notes]);
+  const { daily, more } = useMemo(() => rackPages(overview.notes), [overview.notes]);
+  const entry = (page: NoteSummary): ReactNode => {
+    const to = noteAddress(page.path);
+    return (
+      <Entry
+        key={page.path}
+        to={to}
+        here={isHere(to, pathname)}
+        words={page.title}
+        count={overview.agendaCounts[page.path] ?? 0}
+        weighty={page.path === 'Agenda/Today.md'}
+      />
+    );
+  };
   return (
     <>
       <Section title="Agenda">
-        {agendas.map((page) => (
-          <Entry
-            key={page.path}
-            to={noteAddress(page.path)}
-            here={isHere(noteAddress(page.path), pathname)}
-            words={page.title}
-            count={overview.agendaCounts[page.path] ?? 0}
-            weighty={page.path === 'Agenda/Today.md'}
-          />
-        ))}
-        {agendas.length === 0 && <p className="px-2 text-muted">None. The settings bring the shipped ones back.</p>}
+        {daily.map(entry)}
+        {more.length > 0 && (
+          <details open={more.some(({ path }) => isHere(noteAddress(path), pathname))}>
+            <summary className="min-h-[26px] cursor-pointer px-2 py-0.5 text-muted">More pages</summary>
+            {more.map(entry)}
+          </details>
+        )}
+        {daily.length + more.length === 0 && <p className="px-2 text-muted">None. The settings bring the shipped ones back.</p>}
       </Section>
       <Pins />
       <Section

@@ -45,13 +45,26 @@ export function folderTree(notes: readonly NoteSummary[]): Folder {
   return top;
 }
 
-/** Agenda pages: the shipped ones in their order, then a person's own by title. */
+/** Agenda pages without the feet: the shipped ones in their order, then a person's own by title. */
 export function agendaPages(notes: readonly NoteSummary[]): NoteSummary[] {
   const place = (note: NoteSummary): number => {
     const index = SHIPPED_NAMES.findIndex((name) => shippedPath(name) === note.path);
     return index === -1 ? SHIPPED_NAMES.length : index;
   };
-  return notes.filter((note) => note.kind === 'agenda').sort((a, b) => place(a) - place(b) || compare(a.title, b.title));
+  const pages = notes.filter((note) => note.kind === 'agenda' && note.foot === undefined);
+  return pages.sort((a, b) => place(a) - place(b) || compare(a.title, b.title));
+}
+
+/** The shipped pages that are looked at every day. */
+const DAILY: readonly string[] = (['Today', 'Ahead', 'Inbox', 'Undated', 'Resting'] as const).map(shippedPath);
+
+/** The agenda pages that stay in sight, and the others, which are folded; feet stand with the others. */
+export function rackPages(notes: readonly NoteSummary[]): { daily: NoteSummary[]; more: NoteSummary[] } {
+  const pages = agendaPages(notes);
+  const isMore = ({ path }: NoteSummary): boolean => !DAILY.includes(path) && SHIPPED_NAMES.some((name) => shippedPath(name) === path);
+  const feet = notes.filter((note) => note.kind === 'agenda' && note.foot !== undefined);
+  feet.sort((a, b) => compare(a.title, b.title));
+  return { daily: pages.filter((page) => !isMore(page)), more: [...pages.filter(isMore), ...feet] };
 }
 
 /** One line of the tree as it is drawn. */

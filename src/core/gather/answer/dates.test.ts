@@ -12,7 +12,7 @@ const context = (firstDayOfWeek: 1 | 6 | 7 = 1): GatherContext => ({
   today: day('2026-11-23'),
   firstDayOfWeek,
   me: null,
-  thisNote: { path: 'Journal/2026-11-20.md', journal: day('2026-11-20'), handle: null },
+  thisNote: { path: 'Journal/2026-11-20.md', journal: day('2026-11-20'), handle: null, tag: null },
 });
 const reader = (words: string): TokenReader => new TokenReader(tokensOf(words));
 const words = (range: { from: number; to: number } | null): string | null =>

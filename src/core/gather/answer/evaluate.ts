@@ -4,8 +4,9 @@ import { foldName } from '../../note/names/names';
 import { baseNameOf, foldPath } from '../../note/names/path';
 import { isOpen } from '../../task/line/status';
 import { priorityRank } from '../../task/line/task';
-import type { Condition, GatherContext, MeasureField, Sign } from '../language/ast';
+import type { Condition, GatherContext, MeasureField, Sign, ThisWhat } from '../language/ast';
 import { resolveDate, resolveRange } from './dates';
+import { meantHere, personMeant } from './meant-here';
 import { anyPart } from '../language/any-part';
 import { dateField, isPresent } from '../language/fields';
 import { compilePattern } from '../language/pattern';
@@ -111,6 +112,8 @@ export function compile(condition: Condition, context: GatherContext, lookup: Na
     case 'place':
     case 'kind':
     case 'this':
+    case 'to this note':
+    case 'this day is':
     case 'under':
     case 'under ref':
       return compilePlace(condition, context, lookup);
@@ -136,7 +139,10 @@ function compileSaid(field: 'title' | 'state' | 'level', same: boolean, value: s
   };
 }
 
-type PlaceCondition = Extract<Condition, { is: 'flag' | 'who' | 'place' | 'kind' | 'this' | 'under' | 'under ref' }>;
+type PlaceCondition = Extract<
+  Condition,
+  { is: 'flag' | 'who' | 'place' | 'kind' | 'this' | 'to this note' | 'this day is' | 'under' | 'under ref' }
+>;
 
 function compilePlace(condition: PlaceCondition, context: GatherContext, lookup: NameLookup): Test {
   const { today } = context;
@@ -166,7 +172,16 @@ function compilePlace(condition: PlaceCondition, context: GatherContext, lookup:
     case 'kind':
       return (row) => (row.head.kind === condition.kind) === condition.same;
     case 'this':
-      return compileThis(condition.what, context);
+      if (condition.what !== 'tag') return compileThis(condition.what, context);
+      return compileMeant(condition, context, lookup);
+    case 'to this note':
+      return compileMeant(condition, context, lookup);
+    case 'this day is': {
+      const day = context.thisNote?.journal ?? null;
+      const date = day === null ? null : resolveDate(condition.date, context);
+      const holds = day !== null && date !== null && compareDays(day, day, condition.sign, date);
+      return () => holds;
+    }
     case 'under':
       return compileUnder(condition.note, condition.heading, lookup);
     case 'under ref':
@@ -186,7 +201,12 @@ function isUnderRef(row: Row, ref: string): boolean {
   return false;
 }
 
-function compileThis(what: 'note' | 'day' | 'person', context: GatherContext): Test {
+function compileMeant(condition: Extract<Condition, { is: 'this' | 'to this note' }>, context: GatherContext, lookup: NameLookup): Test {
+  const meant = meantHere(condition, context);
+  return meant === null ? () => false : compile(meant, context, lookup);
+}
+
+function compileThis(what: Exclude<ThisWhat, 'tag'>, context: GatherContext): Test {
   const here = context.thisNote;
   if (what === 'note') return (row) => here !== null && row.head.path === here.path;
   if (what === 'person') return (row) => here?.handle != null && row.people.includes(here.handle);
@@ -252,7 +272,8 @@ function isWho(row: Row, field: 'owner' | 'asked', person: string, context: Gath
   const me = context.me === null ? 'me' : foldName(context.me);
   const value = row.task[field];
   const found = value === null ? me : foldName(value);
-  return found === (person === 'me' ? me : person);
+  const wanted = personMeant(person, context);
+  return found === (wanted === 'me' ? me : wanted);
 }
 
 export function measureOf(row: Row, field: MeasureField, context: GatherContext): number | null {

@@ -136,6 +136,8 @@ function foundAt(condition: Condition, row: Row, context: GatherContext, lookup:
     case 'kind':
       return head.kind;
     case 'this':
+    case 'to this note':
+    case 'this day is':
       return head.path;
     case 'tasks':
       return String(row.facts?.[condition.field] ?? 0);

@@ -59,6 +59,13 @@ export type Flag = 'late' | 'resting' | 'blocked' | 'repeats' | 'unsorted' | 'st
 /** What holds a value that is measured: minutes, times, days, percent. */
 export type MeasureField = 'takes' | 'pushed' | 'age' | 'progress';
 
+/** What a gather can mean by where it stands. */
+export const THIS = ['note', 'day', 'person', 'tag'] as const;
+export type ThisWhat = (typeof THIS)[number];
+
+/** Stands for the person whose page holds the gather, where the name of one is asked for. No handle has a space. */
+export const THIS_PERSON = 'this person';
+
 export type Condition =
   | { is: 'and' | 'or'; parts: Condition[] }
   | { is: 'not'; part: Condition }
@@ -86,7 +93,11 @@ export type Condition =
   /** What the front matter of a note says. */
   | { is: 'said'; field: 'title' | 'state' | 'level'; same: boolean; value: string }
   | { is: 'title has'; words: string }
-  | { is: 'this'; what: 'note' | 'day' | 'person' };
+  | { is: 'this'; what: ThisWhat }
+  /** Links to the note that holds the gather, or inherits a link to it, and stands elsewhere. */
+  | { is: 'to this note' }
+  /** When the day of the journal page that holds the gather is: the same for every row. */
+  | { is: 'this day is'; sign: Sign; date: DateValue };
 
 export const GROUP_KEYS = [
   ...DATE_FIELDS,
@@ -209,8 +220,19 @@ export interface GatherContext {
   firstDayOfWeek: Weekday;
   /** The handle of the person of the settings; null when none is set. */
   me: string | null;
-  /** The note that holds the block. */
-  thisNote: { path: string; journal: Day | null; handle: string | null } | null;
+  /** The note that holds the block, or, in a foot, the note above it. */
+  thisNote: ThisNote | null;
+}
+
+/** A note as the gathers in it mean it. */
+export interface ThisNote {
+  /** Null for the page of a person or a tag that has no note. */
+  path: string | null;
+  journal: Day | null;
+  /** The folded handle of the person whose page it is. */
+  handle: string | null;
+  /** The folded name of the tag whose page it is. */
+  tag: string | null;
 }
 
 /** Why a gather cannot be read; offsets are into its text. */

@@ -11,9 +11,11 @@ import {
   PRESENCE_FIELDS,
   type PresenceField,
   type Source,
+  THIS,
+  THIS_PERSON,
 } from './ast';
 import { parseDate, parseRange } from './parse-date';
-import { parseEquality, parseOneOf, parseSign, parseText, standsCompared } from './parse-value';
+import { parseEquality, parseOneOf, parseSign, parseText, standsCompared, isSign, parseToThisNote } from './parse-value';
 import { parseNoteWord } from './parse-note-condition';
 import { compilePattern } from './pattern';
 import { type TokenReader, Unreadable } from './token-reader';
@@ -31,6 +33,7 @@ const CONDITION_WORDS = [
   'own',
   'not',
   'this',
+  'to',
   'priority',
   'takes',
   'pushed',
@@ -163,8 +166,12 @@ function parseFieldCondition(reader: TokenReader, word: string): Condition | nul
       return { is: 'words', words: parseText(reader), folded: true };
     case 'this': {
       reader.take();
-      return { is: 'this', what: parseOneOf(reader, ['note', 'day', 'person'] as const) };
+      const what = parseOneOf(reader, THIS);
+      if (what !== 'day' || !isSign(reader)) return { is: 'this', what };
+      return { is: 'this day is', sign: parseSign(reader), date: parseDate(reader) };
     }
+    case 'to':
+      return parseToThisNote(reader);
     default:
       return null;
   }
@@ -186,7 +193,8 @@ function parsePresence(reader: TokenReader): PresenceField {
 
 function parsePerson(reader: TokenReader): string {
   if (reader.is('person')) return foldName(reader.take().value);
-  return parseOneOf(reader, ['me', 'nobody'] as const);
+  if (reader.tookWords('this', 'person')) return THIS_PERSON;
+  return parseOneOf(reader, ['me', 'nobody', 'this person'] as const);
 }
 
 /** `/crate [0-9]+/i`; a slash in it is written `\\/`. */

@@ -1,13 +1,13 @@
 import { NOTE_KINDS } from '../../note/facts/front-matter';
 import type { Condition } from './ast';
 import { parseDate, parseRange } from './parse-date';
-import { parseEquality, parseOneOf, parseSign, parseText } from './parse-value';
+import { parseEquality, parseOneOf, parseSign, parseText, parseToThisNote } from './parse-value';
 import type { TokenReader } from './token-reader';
 
 /** The states of projects and goals. */
 const STATES = ['active', 'later', 'done', 'cancelled'] as const;
 
-const NOTE_WORDS = ['title', 'path', 'kind', 'date', 'open', 'done', 'progress', 'due', 'state', 'level', 'with', 'without', 'this'];
+const NOTE_WORDS = ['title', 'path', 'kind', 'date', 'open', 'done', 'progress', 'due', 'state', 'level', 'with', 'without', 'this', 'to'];
 const PRESENT = ['date', 'due', 'tag', 'person', 'link'] as const;
 
 /** Reads a condition on notes that begins with a word: `open > 0`, `state = active`, `date in last 7 days`. */
@@ -53,7 +53,9 @@ export function parseNoteWord(reader: TokenReader): Condition {
       return { is: 'presence', field: parseOneOf(reader, PRESENT), present: word === 'with' };
     case 'this':
       reader.take();
-      return { is: 'this', what: parseOneOf(reader, ['note', 'person'] as const) };
+      return { is: 'this', what: parseOneOf(reader, ['note', 'person', 'tag'] as const) };
+    case 'to':
+      return parseToThisNote(reader);
     default:
       return reader.fail('a condition on notes', NOTE_WORDS);
   }

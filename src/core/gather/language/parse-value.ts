@@ -1,4 +1,4 @@
-import type { Sign } from './ast';
+import type { Sign, Condition } from './ast';
 import type { TokenReader } from './token-reader';
 
 const SIGNS: readonly string[] = ['=', '!=', '<', '<=', '>', '>='];
@@ -9,8 +9,11 @@ export function standsCompared(reader: TokenReader): boolean {
   return (next.kind === 'sign' && SIGNS.includes(next.value)) || (next.kind === 'word' && next.value === 'in');
 }
 
+/** Whether a sign of comparison stands here; brackets are signs too. */
+export const isSign = (reader: TokenReader): boolean => reader.is('sign') && SIGNS.includes(reader.current.value);
+
 export function parseSign(reader: TokenReader): Sign {
-  if (!reader.is('sign') || !SIGNS.includes(reader.current.value)) reader.fail('a sign (= != < <= > >=)');
+  if (!isSign(reader)) reader.fail('a sign (= != < <= > >=)');
   return reader.take().value as Sign;
 }
 
@@ -30,4 +33,10 @@ export function parseOneOf<T extends string>(reader: TokenReader, known: readonl
 export function parseText(reader: TokenReader): string {
   if (!reader.is('text')) reader.fail('words in double quotes');
   return reader.take().value;
+}
+
+/** Reads `to this note`. */
+export function parseToThisNote(reader: TokenReader): Condition {
+  if (!reader.tookWords('to', 'this', 'note')) reader.fail('“to this note”', ['to this note']);
+  return { is: 'to this note' };
 }

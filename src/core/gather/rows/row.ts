@@ -28,6 +28,8 @@ export class NoteHead {
   readonly date: Day | null;
   /** The handle of a person's page, folded. */
   readonly handle: string | null;
+  /** The name of the tag whose page it is, folded. */
+  readonly tag: string | null;
   /** The slots of its tasks, in the order of their lines. */
   slots: number[] = [];
 
@@ -43,6 +45,7 @@ export class NoteHead {
     this.journalSaid = front.kind === 'journal';
     this.date = front.date;
     this.handle = kind === 'person' ? foldName(front.handle ?? title) : null;
+    this.tag = kind === 'tag' ? foldName(front.handle ?? title) : null;
   }
 
   /** Its tasks; each row is made when it is first asked for. */

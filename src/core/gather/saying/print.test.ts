@@ -76,6 +76,12 @@ const LEAVES = [
   'this note',
   'this day',
   'this person',
+  'this tag',
+  'to this note',
+  'this day = today',
+  'this day >= start of month',
+  'owner = this person',
+  'asked != this person',
 ];
 
 const CONDITION = fc.letrec<{ one: string }>((tie) => ({

@@ -1,3 +1,4 @@
+import { THIS_PERSON } from '../language/ast';
 import { endOfMonth, isoDay, isoWeekName, isoWeekOf, startOfMonth } from '../../calendar/day';
 import type { DayRange } from '../../calendar/span';
 import type { Condition, DateValue, Form, Gather, GroupKey, OrderKey, RangeValue } from '../language/ast';
@@ -107,6 +108,10 @@ export function conditionText(condition: Condition): string {
       return `joined ${condition.same ? '=' : '!='} ${quoted(condition.list)}`;
     case 'this':
       return `this ${condition.what}`;
+    case 'to this note':
+      return 'to this note';
+    case 'this day is':
+      return `this day ${condition.sign} ${dateText(condition.date)}`;
     case 'tasks':
       return `${condition.field} ${condition.sign} ${condition.value}`;
     case 'said':
@@ -129,7 +134,7 @@ function measureText(field: Extract<Condition, { is: 'measure' }>['field'], valu
   }
 }
 
-const whoText = (person: string): string => (person === 'me' || person === 'nobody' ? person : `@${person}`);
+const whoText = (person: string): string => (person === 'me' || person === 'nobody' || person === THIS_PERSON ? person : `@${person}`);
 
 export function groupKeyText({ key, of, byCount, descending }: GroupKey): string {
   return `${key}${of === null ? '' : ` of ${of}`}${byCount ? ' by count' : ''}${descending ? ' desc' : ''}`;

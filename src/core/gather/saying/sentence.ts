@@ -1,3 +1,4 @@
+import { THIS_PERSON } from '../language/ast';
 import { dayName } from '../../calendar/day-name';
 import { durationName } from '../../calendar/duration';
 import type { DayRange } from '../../calendar/span';
@@ -113,6 +114,10 @@ export function conditionWords(condition: Condition, context: Asked): string {
       return `are ${condition.same ? '' : 'not '}kept in step with the outside list “${condition.list}”`;
     case 'this':
       return THIS_WORDS[condition.what];
+    case 'to this note':
+      return 'link to this note from elsewhere';
+    case 'this day is':
+      return `stand on a day’s page, and that day is ${signWords(condition.sign)} ${daysWords(resolveDate(condition.date, context), context)}`;
     case 'tasks':
       return `hold a number of ${condition.field} tasks ${compareWords(condition.sign)} ${condition.value}`;
     case 'said':
@@ -135,6 +140,8 @@ function noteWords(condition: Condition): string | null {
       return condition.field === 'path' ? `lie in the folder “${condition.value}”` : null;
     case 'this':
       return condition.what === 'note' ? 'are this note' : null;
+    case 'to this note':
+      return 'are about this note';
     default:
       return null;
   }
@@ -156,7 +163,7 @@ const FLAG_WORDS: Record<Extract<Condition, { is: 'flag' }>['flag'], string> = {
   question: 'are open questions',
 };
 
-const THIS_WORDS = { note: 'stand in this note', day: 'belong to this day', person: 'are with this person' };
+const THIS_WORDS = { note: 'stand in this note', day: 'belong to this day', person: 'are with this person', tag: 'bear this tag' };
 
 function fieldWords(field: Extract<Condition, { is: 'date' }>['field']): string {
   switch (field) {
@@ -242,7 +249,7 @@ function measureWords({ field, sign, value }: Extract<Condition, { is: 'measure'
   }
 }
 
-const whoWords = (person: string): string => (person === 'me' ? 'me' : person === 'nobody' ? 'nobody' : `@${person}`);
+const whoWords = (person: string): string => (person === 'me' || person === 'nobody' || person === THIS_PERSON ? person : `@${person}`);
 
 function placeWords({ field, value, same }: Extract<Condition, { is: 'place' }>): string {
   switch (field) {

@@ -1,9 +1,10 @@
+import { personMeant } from '../answer/meant-here';
 import { isoDay } from '../../calendar/day';
 import { bearsName } from '../../note/names/bears-name';
 import { journalPath } from '../../note/names/path';
 import type { DayRange } from '../../calendar/span';
 import { signOf, type Status } from '../../task/line/status';
-import type { Condition, DateField, Gather, GatherContext } from '../language/ast';
+import type { Condition, DateField, Gather, GatherContext, ThisWhat } from '../language/ast';
 import { resolveDate, resolveRange } from '../answer/dates';
 import { conditionText, minutesText, rangeText } from '../saying/print';
 
@@ -64,7 +65,7 @@ function demand(condition: Condition, context: GatherContext, into: Demands): vo
       else if (condition.priority !== 'normal') into.clauses.push(condition.priority);
       return;
     case 'who':
-      demandWho(condition, into, choose);
+      demandWho(condition, personMeant(condition.person, context), into, choose);
       return;
     case 'measure':
       if (condition.field === 'takes' && condition.sign === '=') into.clauses.push(`takes ${minutesText(condition.value)}`);
@@ -91,21 +92,21 @@ function demand(condition: Condition, context: GatherContext, into: Demands): vo
   }
 }
 
-function demandWho(condition: Extract<Condition, { is: 'who' }>, into: Demands, choose: () => void): void {
-  const { field, same, person } = condition;
-  if (!same) return choose();
+function demandWho({ field, same }: Extract<Condition, { is: 'who' }>, person: string | null, into: Demands, choose: () => void): void {
+  if (!same || person === null) return choose();
   // Without an owner a task is one's own.
   if (field === 'owner' && person === 'me') return;
   into.clauses.push(`${field} ${person === 'nobody' || person === 'me' ? person : `@${person}`}`);
 }
 
-function demandThis(what: 'note' | 'day' | 'person', context: GatherContext, into: Demands, choose: () => void): void {
+function demandThis(what: ThisWhat, context: GatherContext, into: Demands, choose: () => void): void {
   const here = context.thisNote;
   if (what === 'person' && here?.handle != null) into.names.push(`@${here.handle}`);
-  else if (what === 'note' && here) into.place ??= here.path;
+  else if (what === 'tag' && here?.tag != null) into.names.push(`#${here.tag}`);
+  else if (what === 'note' && here?.path != null) into.place ??= here.path;
   else if (what === 'day' && here?.journal != null) {
     // Written on the page of the day it belongs to it; elsewhere it is due then.
-    if (into.place === null) into.place = here.path;
+    if (into.place === null && here.path !== null) into.place = here.path;
     else into.clauses.push(`due ${isoDay(here.journal)}`);
   } else choose();
 }

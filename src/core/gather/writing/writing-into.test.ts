@@ -12,7 +12,7 @@ import { parseGather } from '../language/parse';
 const TODAY = readIsoDay('2026-11-23') ?? 0;
 const SETTINGS = { today: TODAY, firstDayOfWeek: 1, dateStyle: 'words', me: null, workingDay: 480 } as const;
 const CONTEXT: GatherContext = { today: TODAY, firstDayOfWeek: 1, me: null, thisNote: null };
-const DAY_PAGE = { path: 'Journal/2026-11-23.md', journal: TODAY, handle: null };
+const DAY_PAGE = { path: 'Journal/2026-11-23.md', journal: TODAY, handle: null, tag: null };
 
 describe('what a task written into a gather gets', () => {
   it.each<[string, Partial<ReturnType<typeof demandsOf>>]>([

@@ -76,7 +76,7 @@ export class LiveGather {
     const parsed = parseGather(text);
     this.written = parsed.gather;
     this.errors = parsed.errors;
-    this.asksForNames = anyPart(this.written.where, (part) => part.is === 'link' || part.is === 'under');
+    this.asksForNames = anyPart(this.written.where, (part) => part.is === 'link' || part.is === 'under' || part.is === 'to this note');
     this.asksForRefs = anyPart(this.written.where, (part) => part.is === 'flag' && part.flag === 'blocked');
     this.plan = planGather(this.written, context, style, lookup);
   }

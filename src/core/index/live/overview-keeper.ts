@@ -26,7 +26,7 @@ export class OverviewKeeper {
     }
     const timed = startsOf(library, library.today).map(({ item }) => item);
     this.put(news, 'timed', timed);
-    this.put(news, 'tags', namesOf(library.tagNames, library.total.tags, null));
+    this.put(news, 'tags', namesOf(library.tagNames, library.total.tags, library.tagPages));
     this.put(news, 'people', namesOf(library.peopleNames, library.total.people, library.personPages));
     this.put(news, 'agendaCounts', agendaCounts);
     this.put(news, 'statuses', library.statuses);
@@ -75,7 +75,7 @@ export function overviewOf(library: Library, agendaCounts: Record<string, number
   return overviewAfter(EMPTY_OVERVIEW, new OverviewKeeper().news(library, null, agendaCounts));
 }
 
-function summaryOf({ head, counts, slipKey }: NoteEntry): NoteSummary {
+function summaryOf({ head, counts, slipKey, handle, foot }: NoteEntry): NoteSummary {
   const { path, title, kind, journal, journalSaid } = head;
   return {
     path,
@@ -86,6 +86,8 @@ function summaryOf({ head, counts, slipKey }: NoteEntry): NoteSummary {
     open: kind === 'archive' ? 0 : counts.open,
     closed: counts.closed,
     ...(slipKey !== null && { slipKey }),
+    ...(handle !== null && { handle }),
+    ...(foot !== null && { foot }),
   };
 }
 
@@ -98,17 +100,19 @@ function isSame(a: NoteSummary | undefined, b: NoteSummary): boolean {
     a.journalSaid === b.journalSaid &&
     a.open === b.open &&
     a.closed === b.closed &&
-    a.slipKey === b.slipKey
+    a.slipKey === b.slipKey &&
+    a.handle === b.handle &&
+    a.foot === b.foot
   );
 }
 
 function namesOf(
   register: NameRegister,
   counts: ReadonlyMap<string, number>,
-  pages: ReadonlyMap<string, { title: string; path: string }> | null,
+  pages: ReadonlyMap<string, { title: string; path: string }>,
 ): NameSummary[] {
   const names = [...register.all()].map(([folded, name, notes]): NameSummary => {
-    const page = pages?.get(folded);
+    const page = pages.get(folded);
     return { name, fullName: page?.title ?? null, path: page?.path ?? null, open: counts.get(folded) ?? 0, notes };
   });
   return names.sort((a, b) => b.open - a.open || (a.name < b.name ? -1 : a.name > b.name ? 1 : 0));

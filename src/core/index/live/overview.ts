@@ -18,14 +18,18 @@ export interface NoteSummary {
   closed: number;
   /** The key that opens it, where it is a slip with one. */
   slipKey?: string;
+  /** The name without its sign, where it is the page of a person or a tag and says one. */
+  handle?: string;
+  /** The kind under whose notes it stands, where it is an agenda page that is a foot. */
+  foot?: string;
 }
 
 export interface NameSummary {
   /** As written the first time. */
   name: string;
-  /** The title of the person's page; null for tags, and for people without a page. */
+  /** The title of its page; null where it has none. */
   fullName: string | null;
-  /** The person's page. */
+  /** The note that is its page. */
   path: string | null;
   /** Open tasks. */
   open: number;

@@ -12,15 +12,23 @@ export interface LeftOpenTask extends FoundTask {
 }
 
 export interface CarryAnswer {
+  /** How many are offered. */
+  count: number;
+  /** These; where fewer were asked for, the first. */
   offered: LeftOpenTask[];
   left: CarryOffer['left'];
 }
 
-/** What earlier days left open in all notes. */
-export function carriedBy(library: Library, leftAlone: ReadonlySet<string>): CarryAnswer {
+/**
+ * What earlier days left open in all notes.
+ *
+ * @param most how many of them are told; all are counted
+ */
+export function carriedBy(library: Library, leftAlone: ReadonlySet<string>, most = Infinity): CarryAnswer {
   // Only what has a plan or stands on a journal page can have been planned for a day.
   const found = library.ask('open and (plan < today or journal < today)\nsteps apart\nincluding resting').answer.groups;
   const rows = found.flatMap((group) => group.rows.map(({ row }) => row));
   const { offered, left } = carryOffer(rows, library.today, library.daySettings, (one) => leftAlone.has(leftAloneSign(one)));
-  return { offered: offered.map((one) => ({ ...foundOf(one.row), day: one.day, sign: leftAloneSign(one) })), left };
+  const told = offered.slice(0, most);
+  return { count: offered.length, offered: told.map((one) => ({ ...foundOf(one.row), day: one.day, sign: leftAloneSign(one) })), left };
 }

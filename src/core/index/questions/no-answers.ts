@@ -14,5 +14,5 @@ export const NO_ANSWERS: { readonly [Name in QuestionName]: Questions[Name]['ans
   templates: [],
   slips: [],
   standsIn: [],
-  carry: { offered: [], left: { rests: 0, waits: 0, repeats: 0, leftAlone: 0 } },
+  carry: { count: 0, offered: [], left: { rests: 0, waits: 0, repeats: 0, leftAlone: 0 } },
 };

@@ -42,8 +42,8 @@ export interface Questions {
   slips: { given: object; answer: OwnSlip[] };
   /** On which agenda pages a task line would stand that is written into a note, on each of some days. */
   standsIn: { given: { line: string; path: string; days: readonly Day[] }; answer: { day: Day; pages: string[] }[] };
-  /** What earlier days left open; signs of what was left alone before are `leftAloneSign`s. */
-  carry: { given: { leftAlone: readonly string[] }; answer: CarryAnswer };
+  /** What earlier days left open, of more than `most` the first; signs of what was left alone before are `leftAloneSign`s. */
+  carry: { given: { leftAlone: readonly string[]; most?: number }; answer: CarryAnswer };
 }
 
 export type QuestionName = keyof Questions;
@@ -94,7 +94,7 @@ const ANSWERS: {
   templates: async (library) => (await import('./forms')).templatesIn(notesOf(library, 'template')),
   slips: async (library) => (await import('./forms')).slipsIn(notesOf(library, 'slip')),
   standsIn: async (library, { line, path, days }) => (await import('./stands-in')).standsIn(library, line, path, days),
-  carry: async (library, { leftAlone }) => (await import('./carry')).carriedBy(library, new Set(leftAlone)),
+  carry: async (library, { leftAlone, most }) => (await import('./carry')).carriedBy(library, new Set(leftAlone), most),
 };
 
 const notesOf = (library: Library, kind: NoteKind): NoteEntry[] =>

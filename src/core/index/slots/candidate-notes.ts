@@ -1,5 +1,6 @@
 import type { Condition, GatherContext } from '../../gather/language/ast';
 import type { NameLookup } from '../../gather/answer/evaluate';
+import { meantHere } from '../../gather/answer/meant-here';
 import { foldName } from '../../note/names/names';
 import { foldPath } from '../../note/names/path';
 import type { NameTable } from '../names/name-table';
@@ -33,12 +34,18 @@ export function candidateNotes(condition: Condition | null, context: GatherConte
       return new Set([...linking.flatMap((set) => [...set]), ...keyAt(names.pathOf(condition.target))]);
     }
     case 'this':
-      return condition.what === 'note' ? keyAt(context.thisNote?.path ?? null) : null;
+      if (condition.what === 'note') return keyAt(context.thisNote?.path ?? null);
+      return condition.what === 'tag' ? candidateNotes(meantHere(condition, context) ?? NOTHING, context, tables) : null;
+    case 'to this note':
+      return candidateNotes(meantHere(condition, context) ?? NOTHING, context, tables);
     case 'under':
       return keyAt(names.pathOf(condition.note));
     default:
       return null;
   }
 }
+
+/** Matches no row. */
+const NOTHING: Condition = { is: 'or', parts: [] };
 
 const keyAt = (path: string | null): ReadonlySet<string> => new Set(path === null ? [] : [foldPath(path)]);

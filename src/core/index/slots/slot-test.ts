@@ -1,3 +1,4 @@
+import { personMeant } from '../../gather/answer/meant-here';
 import type { DayRange } from '../../calendar/span';
 import type { Condition, DateField, Flag, GatherContext, MeasureField, PresenceField, Sign } from '../../gather/language/ast';
 import { resolveDate, resolveRange } from '../../gather/answer/dates';
@@ -56,7 +57,7 @@ export function slotTest(condition: Condition, table: SlotTable, context: Gather
     case 'flag':
       return condition.flag === 'unsorted' ? maybeUnsorted(table, lookup) : flagged(table, condition.flag, context.today);
     case 'who':
-      return who(table, condition.field, isMe(condition.person, context) === condition.same);
+      return who(table, condition.field, isMe(personMeant(condition.person, context), context) === condition.same);
     case 'kind':
       return (slot) => said((table.headAt(slot).kind === condition.kind) === condition.same);
     default:
@@ -171,7 +172,7 @@ function who(table: SlotTable, field: 'owner' | 'asked', own: boolean): SlotTest
   return (slot) => (table.saysWho(slot) ? Ask : silent);
 }
 
-const isMe = (person: string, { me }: GatherContext): boolean => person === 'me' || (me !== null && person === foldName(me));
+const isMe = (person: string | null, { me }: GatherContext): boolean => person === 'me' || (me !== null && person === foldName(me));
 
 /** What the slot table can tell of the definition in `isUnsorted`: nearly always that a task is none. */
 function maybeUnsorted(table: SlotTable, lookup: NameLookup): SlotTest {

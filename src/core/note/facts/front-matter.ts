@@ -198,7 +198,7 @@ function frontMatterFrom(fields: YamlFields, lineCount: number): FrontMatter {
     people: list(fields['people']).map((person) => withoutSign(person, '@')),
     about: list(fields['about']).map(linkTarget),
     aliases: list(fields['aliases']),
-    handle: withoutSign(fieldWords(fields['handle']), '@'),
+    handle: withoutSign(withoutSign(fieldWords(fields['handle']), '@'), '#'),
     fields,
     problem: null,
   };

@@ -1,3 +1,5 @@
+import { foldName } from '../../../core/note/names/names';
+import { placeWithoutNote } from '../../../core/gather/rows/place-without-note';
 import { useMemo, useState } from 'react';
 import type { Gather } from '../../../core/gather/language/ast';
 import { demandsOf } from '../../../core/gather/writing/demands';
@@ -134,8 +136,17 @@ function useContextAt(at: string | null): Parameters<typeof demandsOf>[1] {
       today,
       firstDayOfWeek,
       me,
-      thisNote: note ? { path: note.path, journal: note.journal, handle: person?.name ?? null } : null,
+      thisNote: note
+        ? {
+            path: note.path,
+            journal: note.journal,
+            handle: person?.name ?? null,
+            tag: note.kind === 'tag' ? foldName(note.handle ?? note.title) : null,
+          }
+        : at === null
+          ? null
+          : placeWithoutNote(at),
     }),
-    [today, firstDayOfWeek, me, note, person],
+    [today, firstDayOfWeek, me, note, person, at],
   );
 }
