@@ -29,7 +29,7 @@ const WITH_VALUE = new Set([
   'name',
   'answers',
 ]);
-const FLAGS = new Set(['json', 'write', 'help']);
+const FLAGS = new Set(['json', 'write', 'help', 'tasks', 'open']);
 
 /** Splits the words of a command line. What follows `--` is words, whatever it looks like. */
 export function readArguments(list: readonly string[]): Arguments {

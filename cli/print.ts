@@ -1,3 +1,4 @@
+import type { FindAnswer } from './commands/find';
 import type { Why, WhyNode } from '../src/core/gather/answer/why';
 import type { ActAnswer } from './commands/act';
 import type { GatherAnswer, GatheredRow } from './commands/gather';
@@ -51,6 +52,19 @@ export function printed(command: string, result: unknown): string {
       const counts = Object.entries(left).map(([why, count]) => `${why} ${count}`);
       return [...offered.map(taskLine), `Not offered: ${counts.join(', ')}`].join('\n');
     }
+    case 'find': {
+      const { notes, tasks } = result as FindAnswer;
+      const lines = notes.flatMap(({ note, title, lines: found }) => [
+        `${note}  ${title}`,
+        ...found.map((one) => `  ${one.line}  ${one.text}`),
+      ]);
+      return [...lines, ...(tasks.length > 0 ? ['', ...tasks.map(rowLine)] : [])].join('\n');
+    }
+    case 'links': {
+      const { linked, named } = result as Record<'linked' | 'named', { note: string; line: number; text: string }[]>;
+      const lines = (list: typeof linked): string[] => list.map(({ note, line, text }) => `${note}:${line}  ${text.trim()}`);
+      return [...lines(linked), ...(named.length > 0 ? ['', 'Only named:', ...lines(named)] : [])].join('\n');
+    }
     case 'kept':
       return (result as { days: PrintedKept[] }).days
         .map(({ day, planned, kept, excused }) => `${day}  ${excused === null ? `${kept} of ${planned}` : `excused: ${excused}`}`)
@@ -99,6 +113,8 @@ export const HELP = `recado COMMAND [--json] [--settings FILE] [--now TIME]
   day PATH --today DAY           everything of a day: tasks, appointments, meetings
   slip WORDS --today DAY [--in PATH [--write]]   the line that words come to, and where it lands
   carry PATH --today DAY         what earlier days left open
+  find PATH WORDS [--tasks] [--open]   notes and tasks by words and conditions
+  links PATH --at NOTE           lines elsewhere that lead to a note, and those that only say its name
   template PATH --at NOTE --today DAY [--name WORDS] [--answers JSON]   what a template comes to
   kept PATH --from DAY --to DAY  what was planned for each day, and how much of it was kept
   batch FILE                     a JSON list of commands, each a list of words`;

@@ -341,3 +341,36 @@ describe('the command-line runner', () => {
     expect([failed.status, failed.stdout, failed.stderr]).toEqual([2, '', 'There is no file or folder /no/such.\n']);
   }, 20_000);
 });
+
+describe('finding', () => {
+  it('find gives notes with their lines, and tasks; links what leads to a note', () => {
+    const desk = mkdtempSync(path.join(tmpdir(), 'recado-find-'));
+    try {
+      writeFileSync(
+        path.join(desk, 'Crates.md'),
+        '# Crates\n\n- [ ] Weigh the crate of the Lamp #loans {due 2026-11-20}\n- [x] Paint the crate\n',
+      );
+      writeFileSync(path.join(desk, 'Lamp.md'), 'It came in a crate.\n');
+      writeFileSync(path.join(desk, 'Round.md'), 'Wind [[Lamp]]\n');
+      expect(recado('find', desk, 'crate', '--today', '2026-11-23')).toMatchObject({
+        notes: expect.arrayContaining([
+          { note: 'Lamp.md', title: 'Lamp', tasks: 0, open: 0, lines: [{ line: 1, text: 'It came in a crate.' }] },
+          expect.objectContaining({ note: 'Crates.md', tasks: 2, open: 1 }),
+        ]) as unknown,
+        tasks: [{ text: 'Weigh the crate of the Lamp #loans' }, { text: 'Paint the crate' }],
+      });
+      expect(recado('find', desk, 'crate #loans', '--open', '--today', '2026-11-23')).toMatchObject({
+        notes: [{ note: 'Crates.md' }],
+        tasks: [{ line: 3 }],
+      });
+      expect(recado('links', desk, '--at', 'Lamp.md')).toEqual({
+        linked: [{ note: 'Round.md', line: 1, text: 'Wind [[Lamp]]' }],
+        named: [{ note: 'Crates.md', line: 3, text: '- [ ] Weigh the crate of the Lamp #loans {due 2026-11-20}' }],
+      });
+      expect(() => recado('find', desk)).toThrow('words');
+      expect(() => recado('links', desk, '--at', 'Gone')).toThrow('no note');
+    } finally {
+      rmSync(desk, { recursive: true });
+    }
+  });
+});

@@ -3,12 +3,14 @@ import { type Arguments, dayOption, momentOf, readArguments, wordAt } from './ar
 import { act } from './commands/act';
 import { day, kept } from './commands/day';
 import { carry } from './commands/carry';
+import { find, links } from './commands/find';
 import { date } from './commands/date';
 import { type Question, gather, why } from './commands/gather';
 import { next } from './commands/next';
 import { scan } from './commands/scan';
 import { slip, template } from './commands/slip';
 import type { Desks } from './desk';
+import type { Reading } from './library-of';
 import { PlainError } from './plain-error';
 import { settingsOf } from './settings';
 
@@ -40,6 +42,17 @@ export function run(given: Arguments, desks: Desks): unknown {
     }
     case 'carry':
       return carry(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), settingsOf(given), momentOf(given).day);
+    case 'find': {
+      const [path = '', ...words] = given.words;
+      if (words.length === 0) throw new PlainError('find needs words.');
+      const desk = desks.open(path, settingsOf(given));
+      return find(desk, { ...readingOf(given), words: words.join(' '), tasks: given.flags.has('tasks'), open: given.flags.has('open') });
+    }
+    case 'links': {
+      const at = given.options.get('at');
+      if (at === undefined) throw new PlainError('links needs --at NOTE.');
+      return links(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), at, readingOf(given));
+    }
     case 'template': {
       const at = given.options.get('at');
       if (at === undefined) throw new PlainError('template needs --at NOTE.');
@@ -79,8 +92,12 @@ const MOST_DAYS = 3660;
 function questionOf(given: Arguments): Question {
   const query = given.options.get('query');
   if (query === undefined) throw new PlainError(`${given.command} needs --query TEXT.`);
+  return { query, ...readingOf(given) };
+}
+
+function readingOf(given: Arguments): Reading {
   const { firstDayOfWeek, me, days } = settingsOf(given);
-  return { query, today: momentOf(given).day, firstDayOfWeek, me, days };
+  return { today: momentOf(given).day, firstDayOfWeek, me, days };
 }
 
 /** `batch`: the results of a list of commands; one that fails gives its message. */

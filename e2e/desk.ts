@@ -17,10 +17,11 @@ export class Desk {
 
   /** Goes to an agenda page by the rack. */
   async agenda(title: string): Promise<void> {
-    await this.rack
-      .getByRole('region', { name: 'Agenda' })
-      .getByRole('link', { name: new RegExp(`^${title}`) })
-      .click();
+    const pages = this.rack.getByRole('region', { name: 'Agenda' });
+    const link = pages.getByText(title, { exact: true });
+    // All but the daily ones are folded.
+    if (!(await link.isVisible())) await pages.getByText('More pages').click();
+    await link.click();
     await expect(this.page.getByRole('main').getByRole('heading', { level: 1, name: title })).toBeVisible();
   }
 

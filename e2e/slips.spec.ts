@@ -5,7 +5,7 @@ const TODAY = 'Journal/2026-11-23.md';
 test('a slip by key from inside a note: it is read, stored under Log, and the cursor is where it was', async ({ desk, page }) => {
   await desk.open('demo');
   await page.goto('/note/Exhibitions/Salt%20on%20the%20Glass.md');
-  await page.getByText('Agree the crate sizes with').click();
+  await desk.text.getByText('Agree the crate sizes with').click();
   await page.keyboard.press('End');
   await page.keyboard.press('F10');
   const words = page.getByRole('textbox', { name: 'Words of the slip' });

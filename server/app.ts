@@ -61,4 +61,4 @@ export function makeApp(folder: string): Express {
 }
 
 /** As the routes of the application are. */
-const PAGES = ['/', '/note{/*path}', '/day/:day', '/tag{/*path}', '/person{/*path}', '/settings', '/days', '/slip'];
+const PAGES = ['/', '/note{/*path}', '/day/:day', '/tag{/*path}', '/person{/*path}', '/settings', '/days', '/slip', '/find'];

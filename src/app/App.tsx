@@ -24,6 +24,7 @@ const SlipAddress = lazy(() => import('../features/slip/SlipAddress').then((part
 const DayPage = lazy(() => import('../features/places/DayPage').then((part) => ({ default: part.DayPage })));
 const TagPage = lazy(() => import('../features/places/NamePage').then((part) => ({ default: part.TagPage })));
 const PersonPage = lazy(() => import('../features/places/NamePage').then((part) => ({ default: part.PersonPage })));
+const FindPage = lazy(() => import('../features/find/FindPage').then((part) => ({ default: part.FindPage })));
 const DaysPage = lazy(() => import('../features/journal/DaysPage').then((part) => ({ default: part.DaysPage })));
 const Messages = lazy(() => import('../features/session/acting/Messages'));
 const Opening = lazy(() => import('../features/opening/Opening').then((part) => ({ default: part.Opening })));
@@ -82,6 +83,7 @@ function Desk() {
             <Route path={ROUTES.slip} element={<SlipAddress />} />
             <Route path={ROUTES.tag} element={<TagPage />} />
             <Route path={ROUTES.person} element={<PersonPage />} />
+            <Route path={ROUTES.find} element={<FindPage />} />
             <Route path={ROUTES.settings} element={<SettingsPage />} />
             <Route path="*" element={<NoSuchPage />} />
           </Routes>

@@ -1,4 +1,4 @@
-import { CalendarDays, ListChecks, Menu as MenuIcon, NotebookText, PanelRight } from 'lucide-react';
+import { CalendarDays, ListChecks, Menu as MenuIcon, NotebookText, PanelRight, Search } from 'lucide-react';
 import { type ReactNode, Suspense, lazy } from 'react';
 import { Link, NavLink } from 'react-router';
 import { Beside } from '../features/beside/Beside';
@@ -10,6 +10,7 @@ import { useNow } from '../features/session/state/services';
 import { useAppDispatch, useAppSelector } from '../features/session/state/state';
 import { SlipButton } from '../features/slip/SlipButton';
 import { Strip } from '../features/strip/Strip';
+import { ROUTES } from '../features/session/places/routes';
 import { Logo } from '../ui/Logo';
 import { useWide } from './use-wide';
 
@@ -104,13 +105,13 @@ function BottomBar() {
         <span className="cut-corner mb-px h-[18px] w-[15px] bg-primary" aria-hidden="true" />
         Slip
       </button>
+      <NavLink to={ROUTES.find} className={place}>
+        <Search size={18} aria-hidden="true" />
+        Find
+      </NavLink>
       <button type="button" className={place} onClick={() => dispatch(frameSlice.actions.sheetShown('rack'))}>
         <NotebookText size={18} aria-hidden="true" />
         Notes
-      </button>
-      <button type="button" className={place} onClick={() => dispatch(frameSlice.actions.sheetShown('beside'))}>
-        <PanelRight size={18} aria-hidden="true" />
-        Beside
       </button>
     </nav>
   );

@@ -38,6 +38,10 @@ export function useCommands(): Command[] {
         holdKeys();
         dispatch(dialogShown({ is: 'commands' }));
       },
+      find: () => {
+        if (window.location.pathname === ROUTES.find) document.querySelector<HTMLElement>('#page input[type=search]')?.focus();
+        else void navigate(ROUTES.find);
+      },
       undo: () => void undo(),
       redo: () => void redo(),
       journal: () => void navigate(dayAddress(clock.now().day)),

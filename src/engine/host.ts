@@ -12,6 +12,12 @@ import type { Engine, EngineEvent } from './protocol';
 /** So many rows of a list are shown at first; no screen holds more. */
 const FIRST_ROWS = 200;
 
+/** How long after the first answers, or after a change, the words of notes are indexed, in milliseconds. */
+const SEARCH_AFTER = 3000;
+/** The longest time without a pause, in milliseconds, and how much text is taken between two looks at the clock. */
+const SLICE = 8;
+const MORSEL = 2000;
+
 /** How many notes are read at a time, so that progress can be told. */
 const PORTION = 400;
 
@@ -36,8 +42,16 @@ export class EngineHost implements Engine {
   private reading: { again: boolean; changed: Set<string> } | null = null;
   private readonly overview = new OverviewKeeper();
   private settings: LibrarySettings | null = null;
+  /** Whether the words of notes are being indexed. */
+  private feeding = false;
 
-  constructor(private readonly source: TextReader) {}
+  /**
+   * @param later calls something when a time in milliseconds has passed; without it nothing is done ahead
+   */
+  constructor(
+    private readonly source: TextReader,
+    private readonly later: ((call: () => void, after: number) => void) | null = null,
+  ) {}
 
   async start(settings: LibrarySettings, tell: (event: EngineEvent) => void): Promise<void> {
     this.tell = tell;
@@ -69,6 +83,23 @@ export class EngineHost implements Engine {
     this.publish([]);
     await new Promise((resolve) => setTimeout(resolve));
     this.publishRest([...this.subscribed]);
+    this.feedSearch(SEARCH_AFTER);
+  }
+
+  /** Indexes the words of notes in a while, a few milliseconds at a time, until none waits. */
+  private feedSearch(after: number): void {
+    const { later } = this;
+    if (this.feeding || !later) return;
+    this.feeding = true;
+    const feed = async (): Promise<void> => {
+      const { searchKeeper } = await import('../core/index/questions/search');
+      const keeper = this.library && searchKeeper(this.library);
+      const until = performance.now() + SLICE;
+      while (keeper && keeper.left > 0 && performance.now() < until) keeper.feed(MORSEL);
+      this.feeding = keeper !== null && keeper.left > 0;
+      if (this.feeding) later(() => void feed(), 0);
+    };
+    later(() => void feed(), after);
   }
 
   async apply(changes: NoteChange[]): Promise<void> {
@@ -77,6 +108,7 @@ export class EngineHost implements Engine {
       this.publish(library.apply(changes));
       if (missesYaml()) void this.readMissed(library, changes);
       if (library.outdated) void this.readAgain(library);
+      this.feedSearch(SEARCH_AFTER);
     });
   }
 

@@ -2,4 +2,4 @@ import * as Comlink from 'comlink';
 import { STORED_NOTES } from '../store/notes/read-notes';
 import { EngineHost } from './host';
 
-Comlink.expose(new EngineHost(STORED_NOTES));
+Comlink.expose(new EngineHost(STORED_NOTES, (call, after) => void setTimeout(call, after)));

@@ -7,6 +7,7 @@ import { LiveGather } from './live/live-gather';
 import type { AnswerNews } from './live/news';
 import { rowsFor } from './note-entry';
 import { type LibrarySettings, type NoteChange, NoteIndex } from './note-index';
+import type { SearchKeeper } from '../search/search-keeper';
 import { PageCount } from './live/page-count';
 import type { Row } from '../gather/rows/row';
 import type { AnswerView } from './live/view';
@@ -27,6 +28,8 @@ interface Subscription {
 export class Library extends NoteIndex {
   private readonly subscriptions = new Map<string, Subscription>();
   private readonly pages = new Map<string, PageCount>();
+  /** The words of all notes, from when they are first asked for. */
+  search: SearchKeeper | null = null;
 
   /** Reads changed notes into the index; gives the ids of the subscriptions whose answers may differ. */
   apply(changes: readonly NoteChange[]): string[] {
@@ -40,6 +43,7 @@ export class Library extends NoteIndex {
       const removed = this.rowsAsked(key);
       if (this.replace(key, change, this.subscriptions.size > 0)) renamed = true;
       const added = this.rowsAsked(key);
+      this.search?.changed(key);
       for (const [id, { live }] of this.subscriptions) {
         const { from } = live.gather;
         if (live.change(removed.get(from) ?? NO_ROWS, added.get(from) ?? NO_ROWS)) touched.add(id);

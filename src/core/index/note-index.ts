@@ -61,7 +61,7 @@ export class NoteIndex {
   readonly tagPages = new Map<string, { title: string; path: string }>();
   protected readonly table = new SlotTable();
   private readonly places = new PlaceTable();
-  private readonly postings = new NotePostings();
+  readonly postings = new NotePostings();
   /** Statuses that notes add, by the folded path of the note. */
   private readonly added = new Map<string, AddedStatus>();
   protected echoes = 0;

@@ -14,6 +14,7 @@ export interface CommandDefinition {
 export const COMMANDS = [
   { id: 'menu', title: 'Show all commands and notes', key: 'Mod+k', scope: 'everywhere' },
   { id: 'slip', title: 'Fill in a slip', key: 'F10', scope: 'everywhere' },
+  { id: 'find', title: 'Find notes and tasks', key: 'Shift+F9', scope: 'everywhere' },
   { id: 'undo', title: 'Undo the last action', key: 'Mod+z', scope: 'everywhere' },
   { id: 'redo', title: 'Do again what was undone', key: 'Mod+y', scope: 'everywhere' },
   { id: 'journal', title: 'Go to today’s journal page', key: 'F2', scope: 'everywhere' },

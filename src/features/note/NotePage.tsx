@@ -80,8 +80,8 @@ function NoteAt({ path, followed }: { path: string; followed: Followed }) {
         autoFocus={text === ''}
         placeholder={isUntitled(stored.path) ? 'The first line becomes the title.' : 'Write. A line that begins with - [ ] is a task.'}
         onRemoved={() => undefined}
+        below={<Foot at={stored.path} kind={front.kind ?? (dayOfTitle(title) === null ? 'note' : 'journal')} />}
       />
-      <Foot at={stored.path} kind={front.kind ?? (dayOfTitle(title) === null ? 'note' : 'journal')} />
     </Sheet>
   );
 }

@@ -86,9 +86,9 @@ function JournalPage({ path, day }: { path: string; day: Day }) {
           autoFocus={text === null}
           placeholder="Write what the day brings. A line that begins with - [ ] is a task."
           onRemoved={() => setOpened(opened + 1)}
+          below={<Foot at={path} kind="journal" />}
         />
       )}
-      {stored.is !== 'loading' && <Foot at={path} kind="journal" />}
     </Sheet>
   );
 }

@@ -1,7 +1,10 @@
-import { Plus, TextSearch, X } from 'lucide-react';
+import { Plus, Search, TextSearch, X } from 'lucide-react';
 import { type ReactNode, memo, useMemo } from 'react';
 import { Link, NavLink, useLocation, useNavigate } from 'react-router';
 import type { NoteSummary, Overview } from '../../core/index/live/overview';
+import { keyName } from '../commands/command';
+import { useCommandKeys } from '../commands/use-key-of';
+import { ROUTES } from '../session/places/routes';
 import { SlipButton } from '../slip/SlipButton';
 import { frameSlice } from '../session/state/frame-slice';
 import { noteAddress, personAddress, settingsAddress, tagAddress } from '../session/places/addresses';
@@ -23,6 +26,7 @@ export const Rack = memo(function Rack() {
     <nav aria-label="Rack" className="flex h-full flex-col text-[0.93rem]">
       <div className="flex flex-none gap-2 px-3 pb-2">
         <SlipButton className="min-h-[30px] flex-1 justify-start" />
+        <FindLink />
       </div>
       <div data-scrolls className="min-h-0 flex-1 overflow-y-auto px-3 pb-3" onClick={(event) => followRoute(event, navigate)}>
         {overview ? (
@@ -51,6 +55,21 @@ export const Rack = memo(function Rack() {
     </nav>
   );
 });
+
+/** The way to the field of the search, with its key. */
+function FindLink() {
+  const key = useCommandKeys().get('find') ?? null;
+  return (
+    <NavLink
+      to={ROUTES.find}
+      className="quiet-button"
+      title={key === null ? 'Find notes and tasks' : `Find notes and tasks (${keyName(key)})`}
+    >
+      <Search size={15} aria-hidden="true" />
+      Find
+    </NavLink>
+  );
+}
 
 function RackSections({ overview }: { overview: Overview }) {
   const dispatch = useAppDispatch();

@@ -1,3 +1,4 @@
+import type { MentionLine } from '../../core/links/with-links';
 import type { ActionContext } from '../../core/task/acts/action-context';
 import type { LineRef } from '../../core/task/writing/edit';
 import type { LinePlace } from '../../core/task/writing/write-lines';
@@ -215,6 +216,38 @@ export class NoteActions {
       return plan.writes;
     });
     return 'refused' in result ? result : { ...outcome, step: result.step };
+  }
+
+  /**
+   * Makes links of places that only say a note's name, as one step of Undo. A line that is no longer as it was is left alone.
+   *
+   * @param target by which the links mean the note
+   * @returns how many places became links
+   */
+  async linkMentions(
+    lines: readonly MentionLine[],
+    target: string,
+    label: string,
+  ): Promise<{ places: number; step: number | null } | { refused: string }> {
+    const { withLinks } = await import('../../core/links/with-links');
+    let places = 0;
+    const result = await this.retry(label, async () => {
+      places = 0;
+      const paths = [...new Set(lines.map(({ path }) => path))];
+      const notes = await this.store.many(paths);
+      return paths.flatMap((path, index): NoteWrite[] => {
+        const note = notes[index];
+        if (note?.text == null) return [];
+        const outcome = withLinks(
+          note.text,
+          lines.filter((one) => one.path === path),
+          target,
+        );
+        places += outcome.places;
+        return outcome.places === 0 ? [] : [withText(note, outcome.text)];
+      });
+    });
+    return 'refused' in result ? result : { places, step: result.step };
   }
 
   private async retry(label: string, plan: () => Promise<NoteWrite[] | { refused: string }>): Promise<ActionResult> {

@@ -10,6 +10,7 @@ export const ROUTES = {
   slip: '/slip',
   tag: '/tag/*',
   person: '/person/*',
+  find: '/find',
   settings: '/settings',
 } as const;
 
@@ -26,6 +27,9 @@ export interface PageParameters {
   /** Words that a slip is filled in with, and the title or path of the slip that is meant. */
   text: string;
   slip: string;
+  /** What is looked for, and what of it is shown. */
+  q: string;
+  show: string;
   /** A moment that is taken for the present, as long as every note is the demo's own: `2026-11-23T09:20`. */
   now: string;
 }
