@@ -56,6 +56,7 @@ export function useCommands(): Command[] {
       beside: () => dispatch(toggled('besideOpen')),
       'this-note': () => dispatch(besideChosen({ is: 'note' })),
       outline: () => dispatch(besideChosen({ is: 'outline' })),
+      leads: () => dispatch(besideChosen({ is: 'leads' })),
       why: () => dispatch(besideChosen({ is: 'why' })),
       'empty-note': () =>
         void actions.create('', UNTITLED, '').then((made) => ('refused' in made ? refuse(made.refused) : navigate(noteAddress(made.path)))),

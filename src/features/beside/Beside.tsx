@@ -1,78 +1,107 @@
 import { ChevronDown } from 'lucide-react';
 import { Suspense, lazy, memo, useMemo } from 'react';
+import type { NoteSummary } from '../../core/index/live/overview';
+import { baseNameOf } from '../../core/note/names/path';
 import { readNote } from '../../core/task/reading/read-note';
-import { Menu, MenuEntry } from '../../ui/menu';
+import { Menu, MenuChoice, MenuChoices, MenuLine } from '../../ui/menu';
 import { AgendaLists } from '../agenda/AgendaLists';
 import { useStoredNote } from '../note/use-stored-note';
 import { agendaPages } from '../rack/folder-tree';
 import { Safe } from '../session/acting/Safe';
+import { useNoteOnPage } from '../session/places/use-note-on-page';
+import type { BesideView } from '../session/state/frame-memory';
 import { frameSlice } from '../session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { OutlinePanel } from './OutlinePanel';
 import { ThisNote } from './ThisNote';
-import { useNoteOnPage } from '../session/places/use-note-on-page';
 
 const WhyPanel = lazy(() => import('../why/WhyPanel').then((part) => ({ default: part.WhyPanel })));
+const LeadsPanel = lazy(() => import('../links/LeadsPanel').then((part) => ({ default: part.LeadsPanel })));
+const NoteBeside = lazy(() => import('./NoteBeside').then((part) => ({ default: part.NoteBeside })));
 
-/** The right-hand panel: one agenda page kept in view, or the tasks of the note alone. */
+const NAMES = { note: 'This note', outline: 'Outline', leads: 'Leads here', why: 'Why' } as const;
+const OF_NOTE = ['note', 'outline', 'leads'] as const;
+
+/** The right-hand panel: one thing kept in view beside the page; what stood there before is one press away. */
 export const Beside = memo(function Beside() {
-  const beside = useAppSelector((state) => state.frame.beside);
+  const chosen = useAppSelector((state) => state.frame.beside);
+  const before = useAppSelector((state) => state.frame.besideBefore);
   const notes = useAppSelector((state) => state.library.overview?.notes);
   const dispatch = useAppDispatch();
-  const pages = useMemo(() => agendaPages(notes ?? []), [notes]);
   const here = useNoteOnPage();
   // The page that already fills the middle is not shown twice.
-  const choices = pages.filter((one) => one.path !== here);
-  const page = choices.find((one) => beside.is === 'agenda' && one.path === beside.path) ?? choices[0];
-  const views = [
-    ['note', 'This note'],
-    ['outline', 'Outline'],
-    ['why', 'Why'],
-  ] as const;
-  const other = views.find(([is]) => is === beside.is);
+  const pages = useMemo(() => agendaPages(notes ?? []).filter((one) => one.path !== here), [notes, here]);
+  const [first] = pages;
+  const view: BesideView =
+    chosen.is === 'agenda' && !pages.some(({ path }) => path === chosen.path) && first ? { is: 'agenda', path: first.path } : chosen;
+  const choose = (next: BesideView): void => void dispatch(frameSlice.actions.besideChosen(next));
+  const at = before.filter((one) => signOf(one) !== signOf(view) && (!('path' in one) || one.path !== here));
   return (
     <aside aria-label="Beside" className="flex h-full flex-col overflow-y-auto px-4 pt-4 pb-6">
-      <div className="mb-3 flex min-h-[30px] flex-wrap items-center justify-between gap-x-2">
-        <h2 className="font-title text-[1.17rem] font-bold">{other ? other[1] : (page?.title ?? 'Agenda')}</h2>
-        <div className="-ms-2 flex text-[0.86rem] whitespace-nowrap">
+      <div className="mb-3 flex min-h-[30px] items-center justify-between gap-x-2">
+        <h2 className="-ms-2 min-w-0">
           <Menu
+            align="start"
             trigger={
-              <button type="button" className={`quiet-button ${other ? '' : 'bg-sheet font-semibold text-ink'}`}>
-                Agenda
-                <ChevronDown size={13} aria-hidden="true" />
+              <button type="button" className="quiet-button max-w-full font-title text-[1.17rem] font-bold text-ink">
+                <span className="truncate">{nameOf(view, notes)}</span>
+                <ChevronDown size={14} aria-hidden="true" />
               </button>
             }
           >
-            {choices.map((one) => (
-              <MenuEntry
-                key={one.path}
-                label={one.title}
-                onSelect={() => dispatch(frameSlice.actions.besideChosen({ is: 'agenda', path: one.path }))}
-              />
-            ))}
+            <MenuChoices value={signOf(view)}>
+              {OF_NOTE.map((is) => (
+                <MenuChoice key={is} value={is} label={is === 'note' ? 'Tasks of this note' : NAMES[is]} onSelect={() => choose({ is })} />
+              ))}
+              {here !== null && (
+                <MenuChoice value={`text ${here}`} label="This note, to keep it open" onSelect={() => choose({ is: 'text', path: here })} />
+              )}
+              {before
+                .concat(chosen)
+                .flatMap((one) =>
+                  one.is === 'text' && one.path !== here ? (
+                    <MenuChoice key={one.path} value={signOf(one)} label={nameOf(one, notes)} onSelect={() => choose(one)} />
+                  ) : (
+                    []
+                  ),
+                )}
+              <MenuLine />
+              {pages.map(({ path, title }) => (
+                <MenuChoice key={path} value={`agenda ${path}`} label={title} onSelect={() => choose({ is: 'agenda', path })} />
+              ))}
+              <MenuLine />
+              <MenuChoice value="why" label="Why a task stands where it stands" onSelect={() => choose({ is: 'why' })} />
+            </MenuChoices>
           </Menu>
-          {views.map(([is, title]) => (
-            <button
-              key={is}
-              type="button"
-              aria-pressed={beside.is === is}
-              className={`quiet-button ${beside.is === is ? 'bg-sheet font-semibold text-ink' : ''}`}
-              onClick={() => dispatch(frameSlice.actions.besideChosen({ is }))}
-            >
-              {title}
+        </h2>
+        <div className="flex min-w-0 text-[0.86rem] whitespace-nowrap">
+          {at.slice(0, 2).map((one) => (
+            <button key={signOf(one)} type="button" className="quiet-button min-w-0 text-muted" onClick={() => choose(one)}>
+              <span className="truncate">{nameOf(one, notes)}</span>
             </button>
           ))}
         </div>
       </div>
-      <Safe part="This panel" of={`${beside.is} ${here} ${page?.path}`}>
-        {beside.is === 'note' && <ThisNote path={here} />}
-        {beside.is === 'outline' && <OutlinePanel path={here} />}
-        <Suspense>{beside.is === 'why' && <WhyPanel />}</Suspense>
-        {beside.is === 'agenda' && page && <BesideAgenda key={page.path} path={page.path} />}
+      <Safe part="This panel" of={`${signOf(view)} ${here}`}>
+        {view.is === 'note' && <ThisNote path={here} />}
+        {view.is === 'outline' && <OutlinePanel path={here} />}
+        <Suspense>
+          {view.is === 'leads' && <LeadsPanel path={here} />}
+          {view.is === 'why' && <WhyPanel />}
+          {view.is === 'text' && <NoteBeside key={view.path} path={view.path} here={here} />}
+        </Suspense>
+        {view.is === 'agenda' && <BesideAgenda key={view.path} path={view.path} />}
       </Safe>
     </aside>
   );
 });
+
+const signOf = (view: BesideView): string => ('path' in view ? `${view.is} ${view.path}` : view.is);
+
+function nameOf(view: BesideView, notes: readonly NoteSummary[] | undefined): string {
+  if (!('path' in view)) return NAMES[view.is];
+  return notes?.find(({ path }) => path === view.path)?.title ?? baseNameOf(view.path);
+}
 
 function BesideAgenda({ path }: { path: string }) {
   const stored = useStoredNote(path);

@@ -25,6 +25,19 @@ describe('the desk of the commands', () => {
     expect(desk.text).toBeNull();
   });
 
+  it('goes back to who was there before; whoever gives itself again counts', () => {
+    const desk = new CommandDesk();
+    const [page, beside] = [text(), text()];
+    const leavePage = desk.hold('text', page);
+    const leaveBeside = desk.hold('text', beside);
+    desk.hold('text', page);
+    expect(desk.text).toBe(page);
+    leavePage();
+    expect(desk.text).toBe(beside);
+    leaveBeside();
+    expect(desk.text).toBeNull();
+  });
+
   it('has no row that is gone from the page', () => {
     const desk = new CommandDesk();
     const element = { isConnected: true } as Element & { isConnected: boolean };

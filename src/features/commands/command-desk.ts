@@ -19,9 +19,15 @@ export interface FocusedRow {
   run: (id: IdIn<'list'>) => void;
 }
 
+interface Held {
+  text: TextCommands;
+  note: NoteCommands;
+  row: FocusedRow;
+}
+
 /**
  * Who does what commands say, as long as it is there: the text on the page, its note, and the row that has the focus. Whoever is there gives
- * itself and takes itself back; whoever came later stays.
+ * itself and takes itself back; whoever came last counts, and when that goes, who was there before.
  *
  * @example
  * const leave = desk.hold('text', { run, undo, redo });
@@ -29,30 +35,35 @@ export interface FocusedRow {
  * leave();
  */
 export class CommandDesk {
-  private held: { text: TextCommands | null; note: NoteCommands | null; row: FocusedRow | null } = { text: null, note: null, row: null };
+  private readonly held: { [Part in keyof Held]: Held[Part][] } = { text: [], note: [], row: [] };
 
-  hold<Part extends 'text' | 'note' | 'row'>(part: Part, who: NonNullable<CommandDesk['held'][Part]>): () => void {
-    this.held[part] = who;
-    return () => {
-      if (this.held[part] === who) this.held = { ...this.held, [part]: null };
+  hold<Part extends keyof Held>(part: Part, who: Held[Part]): () => void {
+    const leave = (): void => {
+      const there: Held[Part][] = this.held[part];
+      const at = there.indexOf(who);
+      if (at !== -1) there.splice(at, 1);
     };
+    leave();
+    this.held[part].push(who);
+    return leave;
   }
 
   /** The focus left the lists. */
   leaveRow(): void {
-    this.held.row = null;
+    this.held.row.length = 0;
   }
 
   get text(): TextCommands | null {
-    return this.held.text;
+    return this.held.text.at(-1) ?? null;
   }
 
   get note(): NoteCommands | null {
-    return this.held.note;
+    return this.held.note.at(-1) ?? null;
   }
 
   /** Null also when the row is gone. */
   get row(): FocusedRow | null {
-    return this.held.row?.element.isConnected ? this.held.row : null;
+    const row = this.held.row.at(-1);
+    return row?.element.isConnected ? row : null;
   }
 }

@@ -34,11 +34,13 @@ interface NoteEditorProps {
   line: number | null;
   autoFocus: boolean;
   placeholder: string;
+  /** Whether it stands beside the page; it then follows nothing of the page's address. */
+  beside?: boolean;
   onRemoved: () => void;
 }
 
 /** The text of a note: plain Markdown, with live task marks, chips and gathers over it. */
-export function NoteEditor({ path, title, stored, line, autoFocus, placeholder, onRemoved }: NoteEditorProps) {
+export function NoteEditor({ path, title, stored, line, autoFocus, placeholder, beside = false, onRemoved }: NoteEditorProps) {
   const parent = useRef<HTMLDivElement>(null);
   const editor = useRef<OpenEditor | null>(null);
   const host = useRef<TextHost | null>(null);
@@ -47,11 +49,16 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder, 
   const [writing, setWriting] = useState(false);
   const navigate = useNavigate();
   const finished = useAppSelector((state) => state.frame.finished[path] ?? state.settings.finished);
-  const close = useLineParameter('close');
-  const closeOn = useCallback((at: number | null): void => void navigate({ search: at === null ? '' : `?close=${at + 1}` }), [navigate]);
+  const closeOfPage = useLineParameter('close');
+  const close = beside ? null : closeOfPage;
+  const closeOn = useCallback(
+    (at: number | null): void =>
+      void navigate({ ...(beside && { pathname: noteAddress(path) }), search: at === null ? '' : `?close=${at + 1}` }),
+    [navigate, beside, path],
+  );
   const make = useMakeNote(path);
   const values = useEditorValues(path, finished === 'hide', editor, host);
-  const opening = { parent, path, stored, autoFocus, placeholder, registry, values, host, make, onRemoved };
+  const opening = { parent, path, stored, autoFocus, beside, placeholder, registry, values, host, make, onRemoved };
   const heavy = useOpenEditor(editor, opening);
   const trail = useCloseUp(editor, path, close);
   useTextHost(host, editor, {
@@ -60,7 +67,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder, 
     closeOn,
     wider: () => trail.at(-1)?.line ?? null,
     insertMenu: () => setInserting(true),
-    makeNote: useLinkedNote(path),
+    makeNote: useLinkedNote(path, beside),
     makePerson: (handle) => make(handle, 'person'),
   });
   useEffect(() => editor.current?.follow(values), [editor, values]);
@@ -120,13 +127,13 @@ function useMakeNote(path: string): CompletionFacts['make'] {
 }
 
 /** Makes a note for words that link to it now, and goes there; Back returns to the line they stand in. */
-function useLinkedNote(path: string): (title: string, line: number) => void {
+function useLinkedNote(path: string, beside: boolean): (title: string, line: number) => void {
   const { actions, engine } = useServices();
   const navigate = useNavigate();
   return useCallback(
     (title, line) => {
       const go = (to: string): void => {
-        void navigate({ search: `?line=${line + 1}` }, { replace: true });
+        if (!beside) void navigate({ search: `?line=${line + 1}` }, { replace: true });
         void navigate(noteAddress(to));
       };
       void engine.ask('resolve', { target: title, from: path }).then(async (there) => {
@@ -136,6 +143,6 @@ function useLinkedNote(path: string): (title: string, line: number) => void {
         else go(made.path);
       });
     },
-    [actions, engine, navigate, path],
+    [actions, engine, navigate, path, beside],
   );
 }

@@ -70,6 +70,8 @@ interface EditorOptions {
   path: string;
   text: string;
   hint: string;
+  /** What the text is called for those who hear it. */
+  label: string;
   registry: PortalRegistry;
   values: EditorValues;
   facts: CompletionFacts;
@@ -169,7 +171,7 @@ export function makeEditor(options: EditorOptions): MadeEditor {
     keymap.of([...writingKeys, ...findKeys, ...selectionKeys, ...defaultKeymap]),
     search({ top: true }),
     EditorState.phrases.of(SEARCH_WORDS),
-    EditorView.contentAttributes.of({ 'aria-label': 'Text of the note' }),
+    EditorView.contentAttributes.of({ 'aria-label': options.label }),
     placeholder(options.hint),
     foundLine,
     pasteRich,

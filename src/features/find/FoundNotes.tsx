@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import type { FoundNote } from '../../core/index/questions/search';
+import { bareWords } from '../../core/note/blocks/bare-words';
 import { noteAddress } from '../session/places/addresses';
 import { markedParts } from './marked-parts';
 
@@ -28,7 +29,7 @@ export function FoundNotes({ notes, terms }: FoundNotesProps) {
               className="block rounded-sm px-1 -mx-1 py-px text-[0.92rem] text-muted hover:bg-raised [overflow-wrap:anywhere]"
             >
               <bdi>
-                {markedParts(text.replace(SIGNS, ''), terms).map((part, index) =>
+                {markedParts(bareWords(text), terms).map((part, index) =>
                   part.marked ? (
                     <mark key={index} className="rounded-sm bg-sun-soft px-px text-ink">
                       {part.text}
@@ -45,9 +46,6 @@ export function FoundNotes({ notes, terms }: FoundNotesProps) {
     </ul>
   );
 }
-
-/** What a line begins with for Markdown's sake. */
-const SIGNS = /^\s*(?:#{1,6}\s+|(?:>\s*)*(?:(?:[-*+]|\d+[.)])\s+)?(?:\[.\]\s+)?)/u;
 
 function taskWords({ tasks, open }: FoundNote): string {
   if (tasks === 0) return '';

@@ -17,6 +17,6 @@ it.each([
 it('a long line is cut around the first word, at words', () => {
   const line = `${'far away '.repeat(20)}crate ${'and on '.repeat(60)}`;
   const cut = shown(line, 'crate');
-  expect(cut).toMatch(/^… far away .*\[crate\] and on .* …$/);
+  expect(cut).toMatch(/^… (?:far )?away .*\[crate\] and on .* …$/);
   expect(cut.length).toBeLessThan(240);
 });

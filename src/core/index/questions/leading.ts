@@ -4,7 +4,9 @@ import { foldName, readInline, tagWithUppers } from '../../note/names/names';
 import { foldPath } from '../../note/names/path';
 import { mentionsIn } from '../../links/mentions';
 import { searchWords } from '../../search/words';
-import type { Status } from '../../task/line/status';
+import type { Row } from '../../gather/rows/row';
+import type { Priority } from '../../task/line/clause';
+import { type Status, isOpen } from '../../task/line/status';
 import { type ReadNote, readNote } from '../../task/reading/read-note';
 import type { Library } from '../library';
 import type { NoteEntry } from '../note-entry';
@@ -21,6 +23,9 @@ export interface LeadingLine {
   heading: string | null;
   /** Of a task. */
   status: Status | null;
+  priority: Priority | null;
+  /** How many steps of it are open. */
+  openSteps: number;
   /** Of a line that only says the name: where it says it. */
   places: { from: number; to: number }[];
 }
@@ -126,6 +131,11 @@ function placesByLine(note: ReadNote, names: readonly (readonly string[])[]): Ma
   return lines;
 }
 
+function isUnder(row: Row, line: number): boolean {
+  for (let up = row.parent; up; up = up.parent) if (up.task.line === line) return true;
+  return false;
+}
+
 function leadingLine(note: ReadNote, { head }: NoteEntry, line: number, places: LeadingLine['places']): LeadingLine {
   const task = note.tasks.find((one) => one.line === line);
   return {
@@ -135,6 +145,8 @@ function leadingLine(note: ReadNote, { head }: NoteEntry, line: number, places: 
     raw: lineText(note.lines, line),
     heading: note.structure.headings.findLast((one) => one.line < line)?.words ?? null,
     status: task?.status ?? null,
+    priority: task?.priority ?? null,
+    openSteps: head.rows.filter((row) => isOpen(row.task.status) && isUnder(row, line)).length,
     places,
   };
 }

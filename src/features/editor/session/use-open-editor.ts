@@ -5,6 +5,7 @@ import { writeNote } from '../../../store/notes/write-note';
 import { BY_TOUCH } from '../../../ui/by-touch';
 import { useLatest } from '../../../ui/use-latest';
 import { keyName } from '../../commands/command';
+import type { TextCommands } from '../../commands/command-desk';
 import { useCommandKeys } from '../../commands/use-key-of';
 import { headingsOf } from '../../note/note-headings';
 import { actionContext } from '../../session/acting/action-context';
@@ -30,6 +31,8 @@ interface Opening {
   /** What is stored; null when the note is made by writing in it. */
   stored: string | null;
   autoFocus: boolean;
+  /** Whether it stands beside the page, and not in the middle. */
+  beside: boolean;
   placeholder: string;
   registry: PortalRegistry;
   values: EditorValues;
@@ -59,7 +62,7 @@ export function useOpenEditor(editor: RefObject<OpenEditor | null>, opening: Ope
   const tellCursor = useCursorTold();
 
   useEffect(() => {
-    const { parent, path, stored, autoFocus, placeholder, registry, values, host } = latest.current;
+    const { parent, path, stored, autoFocus, beside, placeholder, registry, values, host } = latest.current;
     if (!parent.current) return;
     // What of it could not be stored yet is what a person wrote last.
     const text = texts.waiting(path) ?? stored;
@@ -71,6 +74,7 @@ export function useOpenEditor(editor: RefObject<OpenEditor | null>, opening: Ope
       path,
       text: editorText(text ?? ''),
       hint: placeholder,
+      label: beside ? 'Text of the note beside' : 'Text of the note',
       registry,
       values,
       context,
@@ -112,11 +116,14 @@ export function useOpenEditor(editor: RefObject<OpenEditor | null>, opening: Ope
     dispatch(frameSlice.actions.opened(path));
     // What was opened over the page meanwhile keeps the focus.
     if (autoFocus && !isAsking()) view.focus();
-    const leave = commands.hold('text', {
+    const does: TextCommands = {
       run,
       undo: (step) => (step === undefined ? order.undo() : order.undoStep(step)),
       redo: () => order.redo(),
-    });
+    };
+    // Of two texts the one that was written in last is meant; until then the one in the middle.
+    let leave = beside ? () => undefined : commands.hold('text', does);
+    view.dom.addEventListener('focusin', () => (leave = commands.hold('text', does)));
     return () => {
       leave();
       order.destroy();

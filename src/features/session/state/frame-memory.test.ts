@@ -10,6 +10,7 @@ describe('what of the frame is kept on a device', () => {
       rackOpen: false,
       besideOpen: true,
       beside: { is: 'agenda', path: 'Agenda/Today.md' },
+      besideBefore: [{ is: 'note' }, { is: 'outline' }],
       foldersClosed: [],
       folded: [],
       widths: { 'a\nb': 120 },

@@ -6,10 +6,15 @@ const besideSchema = z.union([
   z.object({ is: z.literal('agenda'), path: z.string() }),
   z.object({ is: z.literal('note') }),
   z.object({ is: z.literal('outline') }),
+  z.object({ is: z.literal('leads') }),
+  z.object({ is: z.literal('text'), path: z.string() }),
   z.object({ is: z.literal('why') }),
 ]);
 
-/** What stands beside the page: an agenda page by its path, the tasks of the note, its outline, or why a task stands in a list. */
+/**
+ * What stands beside the page: an agenda page by its path; of the note on the page its tasks, its outline, or what leads to it; another note,
+ * to be written in; or why a task stands in a list.
+ */
 export type BesideView = z.infer<typeof besideSchema>;
 
 const texts = z.array(z.string());
@@ -19,6 +24,7 @@ const shape = {
   rackOpen: z.boolean(),
   besideOpen: z.boolean(),
   beside: besideSchema,
+  besideBefore: z.array(besideSchema),
   foldersClosed: texts,
   folded: texts,
   widths: z.record(z.string(), z.number()),

@@ -19,6 +19,8 @@ export interface FrameState {
   /** In narrow windows rack and beside are sheets over the page; at most one is open. */
   sheet: 'rack' | 'beside' | null;
   beside: BesideView;
+  /** What stood there before, the last first. */
+  besideBefore: BesideView[];
   save: SaveState;
   /** What is asked in a dialog, of which there is one at a time. */
   dialog: AskedDialog | null;
@@ -50,6 +52,7 @@ const initialState: FrameState = {
   besideOpen: true,
   sheet: null,
   beside: { is: 'agenda', path: 'Agenda/Today.md' },
+  besideBefore: [{ is: 'note' }, { is: 'outline' }],
   save: { is: 'saved' },
   dialog: null,
   notices: [],
@@ -65,6 +68,19 @@ const initialState: FrameState = {
   why: null,
 };
 
+const sameView = (a: BesideView, b: BesideView): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/** Shows something beside; what stood there is at hand next to it. */
+function showBeside(state: FrameState, view: BesideView): void {
+  state.besideOpen = true;
+  if (sameView(state.beside, view)) return;
+  state.besideBefore = [state.beside, ...state.besideBefore.filter((one) => !sameView(one, view) && !sameView(one, state.beside))].slice(
+    0,
+    2,
+  );
+  state.beside = view;
+}
+
 /** The state of the frame; it is kept per device beside the notes. */
 export const frameSlice = createSlice({
   name: 'frame',
@@ -77,8 +93,7 @@ export const frameSlice = createSlice({
       state.sheet = payload;
     },
     besideChosen(state, { payload }: PayloadAction<BesideView>) {
-      state.beside = payload;
-      state.besideOpen = true;
+      showBeside(state, payload);
     },
     saving(state, { payload }: PayloadAction<SaveState>) {
       state.save = payload;
@@ -121,8 +136,7 @@ export const frameSlice = createSlice({
     },
     whyAsked(state, { payload }: PayloadAction<WhyQuestion>) {
       state.why = payload;
-      state.beside = { is: 'why' };
-      state.besideOpen = true;
+      showBeside(state, { is: 'why' });
     },
     folderToggled(state, { payload }: PayloadAction<string>) {
       toggle(state.foldersClosed, payload);
