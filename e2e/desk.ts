@@ -42,6 +42,12 @@ export class Desk {
     return this.page.getByRole('complementary', { name: 'Beside' });
   }
 
+  /** Chooses in the menu of the panel beside what it shows. */
+  async shownBeside(label: string): Promise<void> {
+    await this.beside.getByRole('heading', { level: 2 }).first().getByRole('button').click();
+    await this.page.getByRole('menuitemradio', { name: label, exact: true }).click();
+  }
+
   /** The editor's text field. */
   get text() {
     return this.page.getByRole('textbox', { name: 'Text of the note' });

@@ -129,7 +129,7 @@ base('a piece of the program that is gone says so, the rest works, and loading a
   await desk.open('empty');
   await desk.write('- [ ] Weigh the crate {due 2026-11-23}');
   await page.route('**/assets/WhyPanel-*.js', (route) => route.abort());
-  await desk.beside.getByRole('button', { name: 'Why' }).click();
+  await desk.shownBeside('Why a task stands where it stands');
   const alert = desk.beside.getByRole('alert');
   await expect(alert).toContainText('This panel cannot be shown. A piece of the program is missing');
   await desk.text.click();

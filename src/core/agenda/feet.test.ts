@@ -106,6 +106,18 @@ describe('what stands under a note of a kind', () => {
   });
 });
 
+it('a person who is renamed while the foot is open is meant by the new name', () => {
+  const made = library({ 'People/Kofi.md': '---\nkind: person\nhandle: kofi\n---\n', 'A.md': '- [ ] Ask @kofi\n' });
+  made.subscribe('foot', 'open and this person', 'People/Kofi.md');
+  expect(made.answer('foot')?.total).toBe(1);
+  const touched = made.apply([
+    { path: 'People/Kofi.md', text: '---\nkind: person\nhandle: kofi.a\n---\n' },
+    { path: 'A.md', text: '- [ ] Ask @kofi.a\n- [ ] Not @kofi\n' },
+  ]);
+  expect(touched).toContain('foot');
+  expect(made.answer('foot')?.groups[0]?.rows.map((row) => row.text)).toEqual(['Ask @kofi.a']);
+});
+
 describe('the same gathers on an agenda page', () => {
   const notes = readdirSync(DEMO, { recursive: true, encoding: 'utf8' })
     .filter((file) => file.endsWith('.md'))

@@ -20,6 +20,8 @@ interface Subscription {
   /** The note that holds the gather; null for one of the interface's own. */
   at: string | null;
   teller: AnswerTeller;
+  /** What it means by where it stands, as JSON. */
+  here: string;
   /** Names in it that nothing bears, as of a version of the names. */
   hints: { version: string; found: GatherError[] } | null;
 }
@@ -37,6 +39,7 @@ export class Library extends NoteIndex {
     let renamed = false;
     const refsBefore = this.refs.version;
     const echoesBefore = this.echoes;
+    const changed = new Set(changes.map(({ path }) => foldPath(path)));
     for (const change of changes) {
       const key = foldPath(change.path);
       // What answers hold of a note is taken out of them by its old rows, which its slots give only as long as they are its own.
@@ -54,13 +57,19 @@ export class Library extends NoteIndex {
     const echoed = this.echoes > 0 || echoesBefore > 0;
     for (const [id, subscription] of this.subscriptions) {
       const { live } = subscription;
-      const again = (refsChanged && (echoed || live.asksForRefs)) || (renamed && live.asksForNames);
+      const again =
+        (refsChanged && (echoed || live.asksForRefs)) || (renamed && live.asksForNames) || this.meansOther(subscription, changed);
       if (!again) continue;
       this.rebuild(subscription);
       touched.add(id);
     }
     if (this.pages.size > 0 && ((refsChanged && echoed) || renamed)) this.recount();
     return [...touched];
+  }
+
+  /** Whether what a gather means by where it stands is something else since its note changed, as when a person is renamed. */
+  private meansOther({ at, here }: Subscription, changed: ReadonlySet<string>): boolean {
+    return at !== null && changed.has(foldPath(at)) && JSON.stringify(this.contextAt(at).thisNote) !== here;
   }
 
   /** The rows of a note that the gathers that are kept answered look at, by what these gather. */
@@ -93,7 +102,7 @@ export class Library extends NoteIndex {
     const previous = this.subscriptions.get(id);
     if (previous && previous.text === text && previous.at === at) return;
     const live = this.liveGather(text, at);
-    const subscription: Subscription = { live, text, at, hints: null, teller: new AnswerTeller(live) };
+    const subscription: Subscription = { live, text, at, here: '', hints: null, teller: new AnswerTeller(live) };
     this.subscriptions.set(id, subscription);
     this.rebuild(subscription);
   }
@@ -106,8 +115,10 @@ export class Library extends NoteIndex {
     return new LiveGather(text, this.contextAt(at), this.settings.dateStyle, this.lookup);
   }
 
-  private rebuild({ live, at }: Subscription): void {
+  private rebuild(subscription: Subscription): void {
+    const { live, at } = subscription;
     const context = this.contextAt(at);
+    subscription.here = JSON.stringify(context.thisNote);
     live.rebuild(({ plan }) => this.matching(plan), context, this.settings.dateStyle);
   }
 

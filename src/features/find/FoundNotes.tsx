@@ -16,7 +16,11 @@ export function FoundNotes({ notes, terms }: FoundNotesProps) {
       {notes.map((note) => (
         <li key={note.path}>
           <div className="flex items-baseline gap-2">
-            <Link data-found className="name-link min-w-0 font-semibold [overflow-wrap:anywhere]" to={noteAddress(note.path)}>
+            <Link
+              data-found
+              className="name-link inline-flex min-h-[25px] min-w-0 items-center font-semibold [overflow-wrap:anywhere]"
+              to={noteAddress(note.path)}
+            >
               {note.title}
             </Link>
             <span className="text-[0.84rem] text-muted">{taskWords(note)}</span>
@@ -26,7 +30,7 @@ export function FoundNotes({ notes, terms }: FoundNotesProps) {
             <Link
               key={line}
               to={noteAddress(note.path, line)}
-              className="block rounded-sm px-1 -mx-1 py-px text-[0.92rem] text-muted hover:bg-raised [overflow-wrap:anywhere]"
+              className="block min-h-[26px] rounded-sm px-1 -mx-1 py-0.5 text-[0.92rem] text-muted hover:bg-raised [overflow-wrap:anywhere]"
             >
               <bdi>
                 {markedParts(bareWords(text), terms).map((part, index) =>

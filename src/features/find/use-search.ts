@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import type { SearchAnswer, SearchShows } from '../../core/index/questions/search';
 import { useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
+import { useChanges } from '../session/state/use-changes';
 
 /** While notes are still being looked through, it is asked again after so many milliseconds. */
 const AGAIN = 400;
@@ -14,8 +15,8 @@ const AGAIN = 400;
 export function useSearch(typed: string, shows: SearchShows, most: number): SearchAnswer | null {
   const { engine } = useServices();
   // Whatever changes may be found, or found no more.
-  const notes = useAppSelector((state) => state.library.overview?.notes);
-  const ready = notes !== undefined;
+  const changes = useChanges();
+  const ready = useAppSelector((state) => state.library.overview !== null);
   const [found, setFound] = useState<SearchAnswer | null>(null);
   useEffect(() => {
     if (!ready) return;
@@ -32,6 +33,6 @@ export function useSearch(typed: string, shows: SearchShows, most: number): Sear
       gone = true;
       if (timer) clearTimeout(timer);
     };
-  }, [engine, ready, notes, typed, shows, most]);
+  }, [engine, ready, changes, typed, shows, most]);
   return found;
 }

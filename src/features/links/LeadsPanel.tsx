@@ -72,7 +72,7 @@ function Leads({ path }: { path: string }) {
                 : `Make these ${named.length} links`}
             </button>
           </div>
-          <div className="opacity-75">
+          <div className="text-muted">
             <LineList lines={named} action={(line) => void link([line])} />
           </div>
           {named.length < found.namedCount && word === null && <More shown={named.length} count={found.namedCount} />}

@@ -74,7 +74,7 @@ export function useOpenEditor(editor: RefObject<OpenEditor | null>, opening: Ope
       path,
       text: editorText(text ?? ''),
       hint: placeholder,
-      label: beside ? 'Text of the note beside' : 'Text of the note',
+      label: beside ? 'Text kept beside' : 'Text of the note',
       registry,
       values,
       context,
