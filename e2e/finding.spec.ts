@@ -87,7 +87,7 @@ test('a mention becomes a link; a note beside is written in while another is ope
   await expect.poll(() => desk.stored('Reading list.md')).toContain('See what Salt');
   await page.goto('/note/Exhibitions/Salt%20on%20the%20Glass.md');
   await expect(desk.text).toBeVisible();
-  await page.keyboard.press('Control+F9');
+  await page.keyboard.press('Control+Shift+F9');
   const named = desk.beside.getByRole('region', { name: 'Only named' });
   await expect(named).toContainText('See what Salt on the Glass says');
   await expectAccessible(page, 'leads here', { part: 'aside' });

@@ -3,10 +3,13 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Dialog } from '../../ui/Dialog';
 import { takeKeys } from '../../ui/early-keys';
-import { noteAddress } from '../session/places/addresses';
+import { findAddress, noteAddress } from '../session/places/addresses';
+import { frameSlice } from '../session/state/frame-slice';
 import { notesNamed } from '../session/state/notes-named';
-import { useAppSelector } from '../session/state/state';
+import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { type Command, keyName } from './command';
+import { matchWords } from './match-words';
+import { useJumps } from './use-jumps';
 
 interface CommandMenuProps {
   open: boolean;
@@ -28,7 +31,16 @@ export function CommandMenu({ open, commands, onClose }: CommandMenuProps) {
     setTyped('');
     onClose();
   };
-  const found = useMemo(() => notesNamed(notes ?? [], typed, MOST_NOTES), [notes, typed]);
+  const recent = useAppSelector((state) => state.frame.recent);
+  // What was opened last stands first.
+  const inOrder = useMemo(() => {
+    const place = new Map(recent.map((path, index) => [path, index] as const));
+    return [...(notes ?? [])].sort((a, b) => (place.get(a.path) ?? Infinity) - (place.get(b.path) ?? Infinity) || 0);
+  }, [notes, recent]);
+  const found = useMemo(() => notesNamed(inOrder, typed, MOST_NOTES), [inOrder, typed]);
+  const jumps = useJumps(typed);
+  const wanted = typed.trim();
+  const dispatch = useAppDispatch();
   return (
     <Dialog
       open={open}
@@ -39,7 +51,7 @@ export function CommandMenu({ open, commands, onClose }: CommandMenuProps) {
         chosen.current = null;
       }}
     >
-      <Menu label="Commands and notes" loop>
+      <Menu label="Commands and notes" loop filter={matchWords}>
         <Menu.Input
           autoFocus
           className="field mb-2 w-full"
@@ -48,7 +60,6 @@ export function CommandMenu({ open, commands, onClose }: CommandMenuProps) {
           onValueChange={setTyped}
         />
         <Menu.List className="max-h-[52vh] overflow-auto">
-          <Menu.Empty className="px-2 py-3 text-muted">Nothing is called so.</Menu.Empty>
           <Menu.Group heading={<span className="menu-label">Commands</span>}>
             {commands
               .filter((command) => command.when?.() ?? true)
@@ -86,6 +97,56 @@ export function CommandMenu({ open, commands, onClose }: CommandMenuProps) {
               </Menu.Item>
             ))}
           </Menu.Group>
+          {jumps.map(
+            ({ title, jumps: places, isFound }) =>
+              places.length > 0 && (
+                <Menu.Group key={title} forceMount={isFound} heading={<span className="menu-label">{title}</span>}>
+                  {places.map(({ address, words, of }) => (
+                    <Menu.Item
+                      key={address}
+                      forceMount={isFound}
+                      value={isFound ? `${title} ${address}` : `${title === 'Days' ? wanted : ''} ${words} ${of} ${address}`.trim()}
+                      className="menu-item justify-between"
+                      onSelect={() => {
+                        close();
+                        void navigate(address);
+                      }}
+                    >
+                      <span className="truncate">{words}</span>
+                      <span className="truncate text-[0.8rem] text-muted">{of}</span>
+                    </Menu.Item>
+                  ))}
+                </Menu.Group>
+              ),
+          )}
+          {wanted !== '' && (
+            <Menu.Group forceMount heading={<span className="menu-label">Otherwise</span>}>
+              <Menu.Item
+                forceMount
+                value={`find ${wanted}`}
+                className="menu-item"
+                onSelect={() => {
+                  close();
+                  void navigate(findAddress(wanted));
+                }}
+              >
+                Find “{wanted}” in all notes
+              </Menu.Item>
+              {!notes?.some(({ title }) => title.toLowerCase() === wanted.toLowerCase()) && (
+                <Menu.Item
+                  forceMount
+                  value={`make ${wanted}`}
+                  className="menu-item"
+                  onSelect={() => {
+                    chosen.current = () => void dispatch(frameSlice.actions.dialogShown({ is: 'new-note', title: wanted }));
+                    close();
+                  }}
+                >
+                  Make a note “{wanted}”
+                </Menu.Item>
+              )}
+            </Menu.Group>
+          )}
         </Menu.List>
       </Menu>
     </Dialog>

@@ -70,7 +70,9 @@ function NewNoteForm({ asked, onClose }: Omit<NewNoteDialogProps, 'open'>) {
         void make();
       }}
     >
-      {asked.title !== undefined && <p className="text-muted">There is no note “{asked.title}” yet. Make it, and the link leads there.</p>}
+      {asked.title !== undefined && (
+        <p className="text-muted">There is no note “{asked.title}” yet. What links to it leads there once it is made.</p>
+      )}
       <label className="grid gap-1">
         <span className="section-label">Title</span>
         <input className="field" required autoFocus value={title} onChange={(event) => setTitle(event.target.value)} />

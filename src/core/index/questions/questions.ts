@@ -15,6 +15,7 @@ import { type NoteEntry, rowsFor } from '../note-entry';
 import { type FoundTask, foundOf } from './found-task';
 import type { CarryAnswer } from './carry';
 import type { Template } from './forms';
+import type { FoundHeading } from './headings';
 import type { LeadingAnswer } from './leading';
 import type { SearchAnswer, SearchShows } from './search';
 
@@ -44,6 +45,8 @@ export interface Questions {
   slips: { given: object; answer: OwnSlip[] };
   /** On which agenda pages a task line would stand that is written into a note, on each of some days. */
   standsIn: { given: { line: string; path: string; days: readonly Day[] }; answer: { day: Day; pages: string[] }[] };
+  /** The first headings whose words hold some words, in any order. */
+  headings: { given: { words: string }; answer: FoundHeading[] };
   /** Notes and tasks that hold all that is typed into the field of a search, the first `most` notes; and none, only to have it begun. */
   search: { given: { typed: string; shows: SearchShows; most: number }; answer: SearchAnswer };
   /** The lines of other notes that mean a note, of each sort the first `most`. */
@@ -100,6 +103,7 @@ const ANSWERS: {
   templates: async (library) => (await import('./forms')).templatesIn(notesOf(library, 'template')),
   slips: async (library) => (await import('./forms')).slipsIn(notesOf(library, 'slip')),
   standsIn: async (library, { line, path, days }) => (await import('./stands-in')).standsIn(library, line, path, days),
+  headings: async (library, { words }) => (await import('./headings')).headingsWith(library, words),
   search: async (library, { typed, shows, most }) => (await import('./search')).searched(library, typed, shows, most),
   leading: async (library, { path, most }) => (await import('./leading')).leadingTo(library, path, most),
   carry: async (library, { leftAlone, most }) => (await import('./carry')).carriedBy(library, new Set(leftAlone), most),

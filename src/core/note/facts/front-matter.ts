@@ -86,9 +86,9 @@ function frontMatterLineCount(lines: Lines): number {
   return 0;
 }
 
-const SIMPLE_WORD = /^\p{L}[\p{L}\p{N} _./-]*$/u;
+const SIMPLE_WORD = /^\p{L}[\p{L}\p{N} _./+-]*$/u;
 /** Outside brackets a comma is part of the words, as are marks that mean nothing after a letter. */
-const SIMPLE_WORDS = /^\p{L}[\p{L}\p{N} _./,()'’!?-]*$/u;
+const SIMPLE_WORDS = /^\p{L}[\p{L}\p{N} _./,()'’!?+-]*$/u;
 const ISO_DAY = /^\d{4}-\d{2}-\d{2}$/;
 const QUOTED = /^"([^"\\]*)"$/;
 const RESERVED = /^(?:true|false|null)$/i;

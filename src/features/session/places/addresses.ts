@@ -24,6 +24,11 @@ export function personAddress(handle: string): string {
   return of('person', handle);
 }
 
+/** The address of a search, and of what of it is shown. */
+export function findAddress(typed: string, show?: 'only'): string {
+  return `${ROUTES.find}?q=${encodeURIComponent(typed)}${show ? `&show=${show}` : ''}`;
+}
+
 /** The address of the settings, or of a part of them. */
 export function settingsAddress(part?: 'keys'): string {
   return `${ROUTES.settings}${part ? `#${part}` : ''}`;

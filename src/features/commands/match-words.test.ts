@@ -1,0 +1,14 @@
+import { matchWords } from './match-words';
+
+it.each([
+  ['Salt on the Glass', 'salt on', 1],
+  ['Salt on the Glass', 'gla', 0.8],
+  ['Salt on the Glass', 'glass salt', 0.8],
+  ['Salt on the Glass', 'alt', 0.4],
+  ['Salt on the Glass', 'gla x', 0],
+  ['Évora', 'evo', 1],
+  ['a.b', '.*', 0],
+  ['Anything', '', 1],
+])('%s for “%s”', (name, typed, fits) => {
+  expect(matchWords(name, typed)).toBe(fits);
+});

@@ -1,0 +1,22 @@
+/**
+ * How well a name fits what is typed, from 0 (not at all) to 1: every typed word must be in it, at the start of a word counts more, and
+ * at its very beginning most.
+ *
+ * @example matchWords('Salt on the Glass', 'gla') // 0.8
+ */
+export function matchWords(name: string, typed: string): number {
+  const text = plain(name);
+  const words = plain(typed)
+    .split(/\s+/)
+    .filter((word) => word !== '');
+  let least = 1;
+  for (const word of words) {
+    const at = text.indexOf(word);
+    if (at === -1) return 0;
+    const starts = new RegExp(`(?:^|[^\\p{L}\\p{N}])${word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}`, 'u').test(text);
+    least = Math.min(least, starts ? 0.8 : 0.4);
+  }
+  return text.startsWith(words.join(' ')) ? 1 : least;
+}
+
+const plain = (text: string): string => text.toLowerCase().normalize('NFD').replace(/\p{M}/gu, '');
