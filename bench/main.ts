@@ -13,6 +13,7 @@ import { readNote } from '../src/core/task/reading/read-note';
 import { browserRows } from './browser';
 import { gatherRows } from './gathers';
 import { growthRows } from './growth';
+import { searchRows } from './search';
 import { BENCH_DAY, type BenchNote, makeLibrary } from './library';
 import { type BenchRow, measure, row } from './measure';
 
@@ -169,6 +170,7 @@ for (const [size, count] of sizes) {
   rows.push(...reading(notes, size));
   rows.push(...changing(notes, size));
   rows.push(...(await gatherRows(() => build(notes), size, size === 'large')));
+  rows.push(...searchRows(notes, SETTINGS, size));
   rows.push(row(`memory of the index over ${size}`, 'times the texts', await memory(notes), { atMost: 5 }));
 }
 if (!onlyBrowser) {
