@@ -86,7 +86,18 @@ test('a mention becomes a link; a note beside is written in while another is ope
   await desk.write('\nSee what Salt on the Glass says\n');
   await expect.poll(() => desk.stored('Reading list.md')).toContain('See what Salt');
   await page.goto('/note/Exhibitions/Salt%20on%20the%20Glass.md');
-  await expect(desk.text).toBeVisible();
+  // The card of a person: first lines and open tasks, by pointer and by key.
+  const card = page.getByRole('group', { name: 'What the link leads to' });
+  await desk.text.locator('[data-name="@ilse"]').first().hover();
+  await expect(card).toContainText('Best reached before ten');
+  await expect(card.getByRole('checkbox').first()).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(card).toBeHidden();
+  await desk.text.locator('[data-name="@teo"]').first().click();
+  await page.keyboard.press('Alt+Shift+PageUp');
+  await expect(card.getByRole('link', { name: 'Teo', exact: true })).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(desk.text).toBeFocused();
   await page.keyboard.press('Control+Shift+F9');
   const named = desk.beside.getByRole('region', { name: 'Only named' });
   await expect(named).toContainText('See what Salt on the Glass says');

@@ -159,9 +159,9 @@ test('a command gets another key, and a clash is told', async ({ desk, page }) =
   await page.keyboard.press('F8');
   await expect(page.getByText('Also the key of “Show or hide the rack”.')).toBeVisible();
   await key.click();
-  await page.keyboard.press('Shift+F9');
-  await expect(key).toHaveText('Shift F9');
-  await page.keyboard.press('Shift+F9');
+  await page.keyboard.press('Control+F9');
+  await expect(key).toHaveText('Ctrl F9');
+  await page.keyboard.press('Control+F9');
   await expect(desk.main.getByRole('heading', { level: 1, name: 'Today' })).toBeVisible();
 });
 

@@ -1,5 +1,6 @@
-import { Suspense, lazy, useCallback, useEffect, useState } from 'react';
-import { Navigate, Route, Routes, useLocation } from 'react-router';
+import { Suspense, lazy, useCallback, useEffect, useLayoutEffect, useState } from 'react';
+import { Route, Routes, useLocation, useNavigate } from 'react-router';
+import { LinkCards } from '../features/links/LinkCards';
 import { NotePage } from '../features/note/NotePage';
 import { Sheet } from '../features/note/Sheet';
 import { isFirstOpening, useFirstOpening } from '../features/journal/use-first-opening';
@@ -95,6 +96,7 @@ function Desk() {
         frame={(sentence) => <div className="fixed inset-x-0 bottom-10 z-50 mx-auto w-fit">{sentence}</div>}
       >
         <Suspense fallback={null}>{selecting && <BulkBar />}</Suspense>
+        <LinkCards />
         <DialogHost commands={commands} given={given} onClosed={() => setGiven(null)} />
       </Safe>
     </Frame>
@@ -106,7 +108,11 @@ function FirstPage() {
   const first = useAppSelector((state) => state.settings.firstPage);
   const { day } = useNow();
   const [isNewDay] = useState(() => isFirstOpening(day));
-  return <Navigate replace to={first === 'journal' || isNewDay ? dayAddress(day) : noteAddress(first)} />;
+  const navigate = useNavigate();
+  const to = first === 'journal' || isNewDay ? dayAddress(day) : noteAddress(first);
+  // With the page itself: a key that comes right after it is drawn leads elsewhere, and is not led back.
+  useLayoutEffect(() => void navigate(to, { replace: true }), [navigate, to]);
+  return null;
 }
 
 function NoSuchPage() {

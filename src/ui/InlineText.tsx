@@ -14,12 +14,20 @@ export function InlineText({ text }: { text: string }) {
     ...names.map(({ kind, from, to }) => ({
       from,
       to,
-      node: <span className={kind === 'tag' ? 'name-tag' : 'name-person'}>{text.slice(from, to)}</span>,
+      node: (
+        <span className={kind === 'tag' ? 'name-tag' : 'name-person'} data-name={text.slice(from, to)}>
+          {text.slice(from, to)}
+        </span>
+      ),
     })),
     ...links.map(({ from, to, words, target, heading }) => ({
       from,
       to,
-      node: <span className="name-link">{words ?? (heading === null ? target : `${target} › ${heading}`)}</span>,
+      node: (
+        <span className="name-link" data-link={target}>
+          {words ?? (heading === null ? target : `${target} › ${heading}`)}
+        </span>
+      ),
     })),
   ].sort((a, b) => a.from - b.from);
   const nodes: ReactNode[] = [];

@@ -40,6 +40,8 @@ export function CommandMenu({ open, commands, onClose }: CommandMenuProps) {
   const found = useMemo(() => notesNamed(inOrder, typed, MOST_NOTES), [inOrder, typed]);
   const jumps = useJumps(typed);
   const wanted = typed.trim();
+  // What a note is called means the note, even where it names a day.
+  const isTitle = notes?.some(({ title }) => title.toLowerCase() === wanted.toLowerCase()) ?? false;
   const dispatch = useAppDispatch();
   return (
     <Dialog
@@ -105,7 +107,9 @@ export function CommandMenu({ open, commands, onClose }: CommandMenuProps) {
                     <Menu.Item
                       key={address}
                       forceMount={isFound}
-                      value={isFound ? `${title} ${address}` : `${title === 'Days' ? wanted : ''} ${words} ${of} ${address}`.trim()}
+                      value={
+                        isFound ? `${title} ${address}` : `${title === 'Days' && !isTitle ? wanted : ''} ${words} ${of} ${address}`.trim()
+                      }
                       className="menu-item justify-between"
                       onSelect={() => {
                         close();
@@ -132,7 +136,7 @@ export function CommandMenu({ open, commands, onClose }: CommandMenuProps) {
               >
                 Find “{wanted}” in all notes
               </Menu.Item>
-              {!notes?.some(({ title }) => title.toLowerCase() === wanted.toLowerCase()) && (
+              {!isTitle && (
                 <Menu.Item
                   forceMount
                   value={`make ${wanted}`}

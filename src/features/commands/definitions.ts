@@ -96,6 +96,7 @@ export const COMMANDS = [
   { id: 'text-wider', title: 'One level out of the close-up', key: 'Mod+Shift+y', scope: 'text' },
   { id: 'text-find', title: 'Find and replace in the note', key: 'Mod+f', scope: 'text' },
   { id: 'text-follow', title: 'Go where the name or link at the cursor leads', key: 'Alt+Shift+Enter', scope: 'text' },
+  { id: 'text-card', title: 'Show what the name or link at the cursor leads to', key: 'Alt+Shift+PageUp', scope: 'text' },
   { id: 'text-bold', title: 'Bold', key: 'Mod+b', scope: 'text' },
   { id: 'text-italic', title: 'Italic', key: 'Mod+i', scope: 'text' },
   { id: 'text-strike', title: 'Struck through', key: 'Mod+Shift+x', scope: 'text' },

@@ -3,7 +3,9 @@ import { matchWords } from './match-words';
 it.each([
   ['Salt on the Glass', 'salt on', 1],
   ['Salt on the Glass', 'gla', 0.8],
-  ['Salt on the Glass', 'glass salt', 0.8],
+  ['Salt on the Glass', 'glass salt', 0.9],
+  ['Go to today’s journal page', 'today', 0.8],
+  ['Go to the agenda page Today', 'today', 0.9],
   ['Salt on the Glass', 'alt', 0.4],
   ['Salt on the Glass', 'gla x', 0],
   ['Évora', 'evo', 1],

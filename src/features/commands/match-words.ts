@@ -1,6 +1,6 @@
 /**
- * How well a name fits what is typed, from 0 (not at all) to 1: every typed word must be in it, at the start of a word counts more, and
- * at its very beginning most.
+ * How well a name fits what is typed, from 0 (not at all) to 1: every typed word must be in it, at the start of a word counts more, as a
+ * whole word still more, and at its very beginning most.
  *
  * @example matchWords('Salt on the Glass', 'gla') // 0.8
  */
@@ -13,8 +13,9 @@ export function matchWords(name: string, typed: string): number {
   for (const word of words) {
     const at = text.indexOf(word);
     if (at === -1) return 0;
-    const starts = new RegExp(`(?:^|[^\\p{L}\\p{N}])${word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}`, 'u').test(text);
-    least = Math.min(least, starts ? 0.8 : 0.4);
+    const [, behind] = new RegExp(`(?:^|[^\\p{L}\\p{N}])${word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(.?)`, 'u').exec(text) ?? [];
+    const isWhole = behind !== undefined && !/[\p{L}\p{N}’']/u.test(behind);
+    least = Math.min(least, behind === undefined ? 0.4 : isWhole ? 0.9 : 0.8);
   }
   return text.startsWith(words.join(' ')) ? 1 : least;
 }

@@ -1,4 +1,5 @@
 import type { EditorView } from '@codemirror/view';
+import { askCard } from '../../links/card-place';
 import { openSearchPanel } from '@codemirror/search';
 import type { ActionContext } from '../../../core/task/acts/action-context';
 import type { Intention } from '../../../core/task/acts/intention';
@@ -118,6 +119,12 @@ const RUNS: { readonly [Id in TextCommandId]: TextRun } = {
   'text-wider': done((_view, host) => host.wider()),
   'text-find': openSearchPanel,
   'text-follow': (view) => followAt(view, view.state.selection.main.head),
+  'text-card': (view) => {
+    const { node } = view.domAtPos(view.state.selection.main.head);
+    const at = node instanceof Element ? node : node.parentElement;
+    const link = at?.closest('[data-link], [data-name]') ?? at?.querySelector('[data-link], [data-name]');
+    return link !== null && link !== undefined && askCard(link);
+  },
   'text-bold': (view) => toggleMark(view, '**'),
   'text-italic': (view) => toggleMark(view, '*'),
   'text-strike': (view) => toggleMark(view, '~~'),

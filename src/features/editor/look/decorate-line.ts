@@ -247,14 +247,13 @@ function decorateNames(ranges: Range<Decoration>[], state: EditorState, from: nu
   for (const name of names) {
     const decoration = Decoration.mark({
       class: name.kind === 'tag' ? 'name-tag cm-name' : 'name-person cm-name',
-      attributes: { title: 'Ctrl+click opens it' },
+      attributes: { 'data-name': text.slice(name.from, name.to) },
     });
     ranges.push(decoration.range(from + name.from, from + name.to));
   }
   for (const link of links) {
     const shared = sharedNames.has(foldPath(link.target));
-    const title = shared ? SEVERAL : 'Ctrl+click opens it';
-    const attributes = { title };
+    const attributes = { 'data-link': link.target, ...(shared && { title: SEVERAL }) };
     ranges.push(
       Decoration.mark({ class: `name-link cm-name${shared ? ' cm-shared-name' : ''}`, attributes }).range(from + link.from, from + link.to),
     );
