@@ -103,4 +103,10 @@ export function partsOffered(typed: string, context: ActionContext): SpokenPart[
   return words.replace(NAMES, '').trim() === '' ? [] : parts;
 }
 
+/** How many letters at the start of a task's words say that one waits, where other words follow; 0 for none. */
+export function waitingOffered(typed: string): number {
+  const said = WAITING.exec(typed)?.[0].length ?? 0;
+  return typed.slice(said).replace(NAMES, '').trim() === '' ? 0 : said;
+}
+
 const NAMES = /(?:^|\s)(?:[#@][\p{L}\p{M}\p{N}_/.-]+|\[\[[^[\]\n]*\]\])(?=\s|$)/gu;

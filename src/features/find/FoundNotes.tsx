@@ -2,6 +2,7 @@ import { Link } from 'react-router';
 import type { FoundNote } from '../../core/index/questions/search';
 import { bareWords } from '../../core/note/blocks/bare-words';
 import { noteAddress } from '../session/places/addresses';
+import { readableTitle } from '../links/readable-title';
 import { markedParts } from './marked-parts';
 
 interface FoundNotesProps {
@@ -21,7 +22,7 @@ export function FoundNotes({ notes, terms }: FoundNotesProps) {
               className="name-link inline-flex min-h-[25px] min-w-0 items-center font-semibold [overflow-wrap:anywhere]"
               to={noteAddress(note.path)}
             >
-              {note.title}
+              {readableTitle(note.title)}
             </Link>
             <span className="text-[0.84rem] text-muted">{taskWords(note)}</span>
             {note.near.length > 0 && <span className="text-[0.84rem] text-muted">near: {note.near.slice(0, 3).join(', ')}</span>}

@@ -10,6 +10,7 @@ import { counted, useAct, useToldDone } from '../session/acting/use-act';
 import { noteAddress } from '../session/places/addresses';
 import { useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
+import { readableTitle } from './readable-title';
 import { byNote, narrowWords, narrowedLines } from './narrow-leading';
 import { useLeading } from './use-leading';
 
@@ -94,7 +95,7 @@ function LineList({ lines, action }: { lines: readonly LeadingLine[]; action: ((
       {byNote(lines).map(({ path, title, lines: ofNote }) => (
         <li key={path} className="mt-2">
           <Link to={noteAddress(path)} className="name-link font-semibold">
-            {title}
+            {readableTitle(title)}
           </Link>
           <ul>
             {ofNote.map((line) => (

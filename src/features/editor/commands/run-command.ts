@@ -1,5 +1,4 @@
 import type { EditorView } from '@codemirror/view';
-import { askCard } from '../../links/card-place';
 import { openSearchPanel } from '@codemirror/search';
 import type { ActionContext } from '../../../core/task/acts/action-context';
 import type { Intention } from '../../../core/task/acts/intention';
@@ -33,6 +32,8 @@ export interface TextHost {
   closeUp: (line: number) => void;
   wider: () => void;
   insertMenu: () => void;
+  /** Shows the card of the name or link at the cursor; whether there is one. */
+  card: () => boolean;
   /** Makes a note with some title beside this one and goes there; Back returns to the line (from 0). */
   makeNote: (title: string, line: number) => void;
   /** Makes a page for a person. */
@@ -119,12 +120,7 @@ const RUNS: { readonly [Id in TextCommandId]: TextRun } = {
   'text-wider': done((_view, host) => host.wider()),
   'text-find': openSearchPanel,
   'text-follow': (view) => followAt(view, view.state.selection.main.head),
-  'text-card': (view) => {
-    const { node } = view.domAtPos(view.state.selection.main.head);
-    const at = node instanceof Element ? node : node.parentElement;
-    const link = at?.closest('[data-link], [data-name]') ?? at?.querySelector('[data-link], [data-name]');
-    return link !== null && link !== undefined && askCard(link);
-  },
+  'text-card': (_view, host) => host.card(),
   'text-bold': (view) => toggleMark(view, '**'),
   'text-italic': (view) => toggleMark(view, '*'),
   'text-strike': (view) => toggleMark(view, '~~'),

@@ -103,6 +103,8 @@ describe('the tail', () => {
     ['- [ ] Read the log every mon, fri 10:00| #log', '- [ ] Read the log #log| {every mon, fri; plan 2026-11-23 10:00}'],
     ['- [ ] Read the log every day at 18:00, by fri|', '- [ ] Read the log| {every day; due 2026-11-27 18:00}'],
     ['- [ ] tomorrow ring  @lars high 20m|', '- [ ] ring  @lars| {plan 2026-11-24; high; takes 20m}'],
+    ['- [ ] waiting for @lars about the crate by fri|', '- [:] @lars about the crate| {due 2026-11-27}'],
+    ['- [ ] Waiting for @lars and a crate|', '- [:] @lars and a crate|'],
     ['- [ ] fri: ring @lars, tomorrow|', '- [ ] ring @lars,| {plan 2026-11-27; due 2026-11-24}'],
   ])('takes what ends %j: %j', (before, wanted) => {
     const view = testView(before);
@@ -110,7 +112,14 @@ describe('the tail', () => {
     expect(markedText(view)).toBe(wanted);
   });
 
-  it.each(['- [ ] Ring @lars', '- [ ] tomorrow', '- [ ] tomorrow @ilse', '- Ring tomorrow'])('offers none for %j', (line) => {
+  it.each([
+    '- [ ] Ring @lars',
+    '- [ ] tomorrow',
+    '- [ ] tomorrow @ilse',
+    '- [ ] waiting for @ilse',
+    '- [_] waiting for @ilse at last',
+    '- Ring tomorrow',
+  ])('offers none for %j', (line) => {
     const view = testView(`${line}|`);
     const [task] = noteNow(view.state).tasks;
     expect(task ? offeredWords(line, task, CONTEXT) : null).toBeNull();
@@ -143,6 +152,7 @@ const host: TextHost = {
   closeUp: (line) => calls.push(`close-up ${line}`),
   wider: () => calls.push('wider'),
   insertMenu: () => calls.push('insert'),
+  card: () => false,
   makeNote: (title) => calls.push(`note ${title}`),
   makePerson: (handle) => calls.push(`page ${handle}`),
   told: (reason) => calls.push(reason),

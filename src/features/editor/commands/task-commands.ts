@@ -1,5 +1,6 @@
 import type { EditorView } from '@codemirror/view';
-import { type SpokenClause, partsOffered } from '../../../core/slip/spoken-task';
+import { type SpokenClause, partsOffered, waitingOffered } from '../../../core/slip/spoken-task';
+import { signOf } from '../../../core/task/line/status';
 import { actOnEach, actOnMany } from '../../../core/task/acts/act';
 import type { ActionContext } from '../../../core/task/acts/action-context';
 import type { Change } from '../../../core/task/writing/edit';
@@ -120,14 +121,23 @@ export interface Offered {
   /** Where each part stands in the line, in order. */
   parts: readonly { from: number; to: number }[];
   clauses: readonly SpokenClause[];
+  /** Whether they say that one waits for somebody. */
+  waits: boolean;
 }
 
-/** The words of a task that read as dates, a repeat, a length, a priority or somebody; null when none do. */
+/** The words of a task that read as dates, a repeat, a length, a priority, somebody, or that one waits; null when none do. */
 export function offeredWords(line: string, task: Task, context: ActionContext): Offered | null {
   const start = task.boxFrom + task.sign.length + 2;
-  const parts = partsOffered(line.slice(start, Math.min(task.tailFrom, line.length)), context);
-  if (parts.length === 0) return null;
-  return { parts: parts.map(({ from, to }) => ({ from: start + from, to: start + to })), clauses: parts.flatMap(({ clauses }) => clauses) };
+  const words = line.slice(start, Math.min(task.tailFrom, line.length));
+  const parts = partsOffered(words, context);
+  const waits = task.status === 'todo' ? waitingOffered(words) : 0;
+  const places = waits > 0 ? [{ from: words.length - words.trimStart().length, to: waits }, ...parts] : parts;
+  if (places.length === 0) return null;
+  return {
+    parts: places.map(({ from, to }) => ({ from: start + from, to: start + to })),
+    clauses: parts.flatMap(({ clauses }) => clauses),
+    waits: waits > 0,
+  };
 }
 
 /** Takes all that is offered into the tail. */
@@ -144,7 +154,11 @@ export function takeOffered(view: EditorView, context: ActionContext): boolean {
     rest = rest.slice(0, from).trimEnd() + (/^\s|^$/.test(behind) ? behind : ` ${behind}`);
   }
   const end = rest.slice(0, task.tailFrom - (line.text.length - rest.length)).trimEnd().length;
-  const next = offered.clauses.reduce((text, clause) => withClause(text, task.boxFrom, clause.name, clause.words), rest);
+  const tailed = offered.clauses.reduce((text, clause) => withClause(text, task.boxFrom, clause.name, clause.words), rest);
+  // Since when one waits is written when the line is left, as for a sign that is typed.
+  const next = offered.waits
+    ? tailed.slice(0, task.boxFrom + 1) + signOf('waiting') + tailed.slice(task.boxFrom + 1 + task.sign.length)
+    : tailed;
   view.dispatch({
     changes: { from: line.from, to: line.to, insert: next },
     selection: { anchor: line.from + end },

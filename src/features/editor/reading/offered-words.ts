@@ -2,7 +2,8 @@ import type { EditorView } from '@codemirror/view';
 import { Decoration, type DecorationSet, ViewPlugin, type ViewUpdate, WidgetType } from '@codemirror/view';
 import type { ActionContext } from '../../../core/task/acts/action-context';
 import { shownNote } from './note-field';
-import { offeredWords } from '../commands/task-commands';
+import { STATUS_NAMES } from '../../../core/task/line/status';
+import { type Offered, offeredWords } from '../commands/task-commands';
 
 /** Says what the underlined words would become, and by which key. */
 class OfferWidget extends WidgetType {
@@ -35,8 +36,8 @@ class OfferWidget extends WidgetType {
   }
 }
 
-const offerWords = (clauses: readonly { words: string }[], key: string): string =>
-  `${clauses.map(({ words }) => words).join('; ')}${key === '' ? '' : ` · ${key}`}`;
+const offerWords = ({ clauses, waits }: Pick<Offered, 'clauses' | 'waits'>, key: string): string =>
+  `${[...(waits ? [STATUS_NAMES.waiting] : []), ...clauses.map(({ words }) => words)].join('; ')}${key === '' ? '' : ` · ${key}`}`;
 
 /** Words of the task on the cursor's line that can be stored are underlined; nothing is taken unasked. */
 export function wordOffers(context: () => ActionContext, offers: () => boolean, keyWords: () => string, take: (view: EditorView) => void) {
@@ -61,7 +62,7 @@ export function wordOffers(context: () => ActionContext, offers: () => boolean, 
         if (!offered) return Decoration.none;
         return Decoration.set([
           ...offered.parts.map(({ from, to }) => Decoration.mark({ class: 'cm-offered' }).range(line.from + from, line.from + to)),
-          Decoration.widget({ widget: new OfferWidget(offerWords(offered.clauses, keyWords()), take), side: 3 }).range(line.to),
+          Decoration.widget({ widget: new OfferWidget(offerWords(offered, keyWords()), take), side: 3 }).range(line.to),
         ]);
       }
     },

@@ -6,6 +6,7 @@ import { actionContext } from '../../session/acting/action-context';
 import { refuse } from '../../session/acting/messages';
 import type { DialogTask, TaskDialog } from '../../session/acting/task-dialog';
 import { useAct } from '../../session/acting/use-act';
+import { askCard } from '../../links/card-place';
 import { frameSlice } from '../../session/state/frame-slice';
 import { useServices } from '../../session/state/services';
 import { useAppDispatch, useAppSelector } from '../../session/state/state';
@@ -79,6 +80,12 @@ export function useTextHost(host: RefObject<TextHost | null>, editor: RefObject<
       },
       wider: () => latest.current.closeOn(latest.current.wider()),
       insertMenu: () => latest.current.insertMenu(),
+      card: () => {
+        const { node } = view.domAtPos(view.state.selection.main.head);
+        const at = node instanceof Element ? node : node.parentElement;
+        const link = at?.closest('[data-link], [data-name]') ?? at?.querySelector('[data-link], [data-name]');
+        return link != null && askCard(link);
+      },
       makeNote: (title, line) => void text.save().then(() => latest.current.makeNote(title, line)),
       makePerson: (handle) => latest.current.makePerson(handle),
       told: (reason) => refuse(reason),
