@@ -95,7 +95,7 @@ test('a mention becomes a link; a note beside is written in while another is ope
   await expect(card).toBeHidden();
   await desk.text.locator('[data-name="@teo"]').first().click();
   await page.keyboard.press('Alt+Shift+PageUp');
-  await expect(card.getByRole('link', { name: 'Teo', exact: true })).toBeFocused();
+  await expect(card.getByRole('link', { name: 'Teo', exact: true }).first()).toBeFocused();
   await page.keyboard.press('Escape');
   await expect(desk.text).toBeFocused();
   await page.keyboard.press('Control+Shift+F9');

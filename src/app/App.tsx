@@ -1,4 +1,4 @@
-import { Suspense, lazy, useCallback, useEffect, useLayoutEffect, useState } from 'react';
+import { Suspense, lazy, useCallback, useEffect, useState } from 'react';
 import { Route, Routes, useLocation, useNavigate } from 'react-router';
 import { LinkCards } from '../features/links/LinkCards';
 import { NotePage } from '../features/note/NotePage';
@@ -110,8 +110,10 @@ function FirstPage() {
   const [isNewDay] = useState(() => isFirstOpening(day));
   const navigate = useNavigate();
   const to = first === 'journal' || isNewDay ? dayAddress(day) : noteAddress(first);
-  // With the page itself: a key that comes right after it is drawn leads elsewhere, and is not led back.
-  useLayoutEffect(() => void navigate(to, { replace: true }), [navigate, to]);
+  useEffect(() => {
+    // A key that came right after the page was drawn has led elsewhere, and is not led back.
+    if (window.location.pathname === ROUTES.first) void navigate(to, { replace: true });
+  }, [navigate, to]);
   return null;
 }
 

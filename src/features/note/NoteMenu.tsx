@@ -4,6 +4,7 @@ import { useAppSelector } from '../session/state/state';
 import { Menu, MenuChoice, MenuChoices, MenuEntry, MenuInside, MenuLine } from '../../ui/menu';
 import type { Overview } from '../../core/index/live/overview';
 import { PinEntry } from '../rack/PinEntry';
+import { CopyLinkEntries } from './CopyLinkEntries';
 import { useNoteRuns } from './use-note-runs';
 
 const MoveDialog = lazy(() => import('./MoveDialog').then((part) => ({ default: part.MoveDialog })));
@@ -60,6 +61,9 @@ export function NoteMenu({ path, title, onRename }: NoteMenuProps) {
         <MenuLine />
         <PinEntry title={title} />
         {runs['note-move'] && <MenuEntry label="Move to a folder…" onSelect={runs['note-move']} />}
+        <MenuInside label="Copy a link">
+          <CopyLinkEntries path={path} title={title} />
+        </MenuInside>
         {name !== null && <MenuEntry label={`Rename ${name} everywhere…`} onSelect={() => setNaming(true)} />}
         <MenuEntry label="Save as a Markdown file" onSelect={runs['note-save']} />
         <MenuEntry label="Print" onSelect={() => window.print()} />

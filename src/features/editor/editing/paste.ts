@@ -1,15 +1,23 @@
 import { EditorView } from '@codemirror/view';
+import { addressLink } from '../../links/address-link';
+import { editorContext } from '../reading/editor-context';
 import { noteNow } from '../reading/note-field';
 import { pastedInto } from './pasted';
 
 /** Longer pastes come as plain text: turning them into Markdown would hold the page up. */
 const LONGEST_RICH = 400_000;
 
-/** Rich text that is pasted arrives as Markdown, its bullets as items; plain text as it is. */
+/** Rich text that is pasted arrives as Markdown, its bullets as items, an address of this desk as a link; plain text as it is. */
 export const pasteRich = EditorView.domEventHandlers({
   paste(event, view) {
     const html = event.clipboardData?.getData('text/html') ?? '';
     const plain = event.clipboardData?.getData('text/plain') ?? '';
+    const link = addressLink(plain, location.origin, view.state.facet(editorContext).sharedNames);
+    if (link !== null) {
+      event.preventDefault();
+      view.dispatch(view.state.replaceSelection(link), { userEvent: 'input.paste', scrollIntoView: true });
+      return true;
+    }
     if (html === '' || html.length > LONGEST_RICH || !/<(?:b|strong|i|em|a|h[1-6]|ul|ol|li|table|blockquote|pre|code)\b/i.test(html))
       return pastePlain(view, plain, event);
     event.preventDefault();

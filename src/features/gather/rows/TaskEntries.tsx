@@ -1,4 +1,3 @@
-import { refuse, say } from '../../session/acting/messages';
 import { useNavigate } from 'react-router';
 import type { RowView } from '../../../core/index/live/view';
 import { PRIORITY_NAMES } from '../../../core/task/line/clause';
@@ -7,6 +6,7 @@ import { STATUSES, STATUS_NAMES, isOpen } from '../../../core/task/line/status';
 import { MenuChoice, MenuChoices, MenuEntry, MenuInside, MenuLine } from '../../../ui/menu';
 import { keyName } from '../../commands/command';
 import { useCommandKeys } from '../../commands/use-key-of';
+import { copyText } from '../../session/acting/copy-text';
 import { noteAddress } from '../../session/places/addresses';
 import { frameSlice } from '../../session/state/frame-slice';
 import { useAppDispatch } from '../../session/state/state';
@@ -111,8 +111,8 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
       <MenuEntry label="Make an echo elsewhere…" onSelect={() => ask({ is: 'place', tasks, what: 'echo' })} />
       <MenuEntry label="Duplicate" onSelect={() => one({ do: 'duplicate' })} />
       <MenuInside label="Copy">
-        <MenuEntry label="As text" onSelect={() => void copy(rows.map((row) => row.raw.trim()).join('\n'))} />
-        <MenuEntry label="As a link to its line" onSelect={() => void copy(rows.map(linkOf).join('\n'))} />
+        <MenuEntry label="As text" onSelect={() => void copyText(rows.map((row) => row.raw.trim()).join('\n'))} />
+        <MenuEntry label="As a link to its line" onSelect={() => void copyText(rows.map(linkOf).join('\n'))} />
       </MenuInside>
       <MenuEntry label="Delete" hint={hint('row-delete')} danger onSelect={() => one({ do: 'delete' })} />
     </>
@@ -120,12 +120,3 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
 }
 
 const linkOf = (row: RowView): string => `${location.origin}${noteAddress(row.path, row.line)}`;
-
-async function copy(text: string): Promise<void> {
-  try {
-    await navigator.clipboard.writeText(text);
-    say('Copied.');
-  } catch {
-    refuse('The browser did not let the text be copied.');
-  }
-}
