@@ -204,3 +204,5 @@ for (const { what, reference, ratio, limit, holds } of rows) {
   );
 }
 writeFileSync(path.join(process.cwd(), 'bench/results.json'), `${JSON.stringify(rows, null, 2)}\n`);
+// What the browser left open would keep the process for ever.
+process.exit(0);

@@ -206,10 +206,10 @@ function useCarry(): (choices: readonly { task: LeftOpenTask; chosen: Chosen }[]
     const result = plan.acts.length === 0 ? { step: null, stayed: [] } : await actions.actMany(plan.acts, words, async () => false);
     if ('refused' in result) return void refuse(result.refused);
     await leaveAlone(store, plan.alone);
-    const back = (): void => {
-      if (result.step !== null) void undo(result.step);
-      void offerAgain(store, plan.alone);
-    };
+    const again = (): void => void offerAgain(store, plan.alone);
+    // One Undo takes all of it back, by whatever way it is asked for.
+    if (result.step !== null) store.steps.whenTakenBack(result.step, again);
+    const back = (): void => (result.step === null ? again() : void undo(result.step));
     say(words, { action: { words: 'Undo', act: back } });
     const [first] = result.stayed;
     if (first) refuse(`${counted(result.stayed.length, 'task')} stayed: ${first.reason}`);

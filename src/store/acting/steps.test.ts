@@ -37,3 +37,18 @@ it('steps of closed tabs are let go of by age and by number, and each tab keeps 
   first.close();
   second.close();
 });
+
+it('what else belongs to a step is done when it is taken back, once, and not when it is refused', async () => {
+  const store = tab('belongs');
+  await store.commit(command('made'), [{ path: 'B.md', expect: null, content: { text: 'b' } }]);
+  const made = await store.steps.last();
+  const back = jest.fn();
+  store.steps.whenTakenBack(made?.id ?? -1, back);
+  expect(back).not.toHaveBeenCalled();
+  await store.steps.undo();
+  expect(back).toHaveBeenCalledTimes(1);
+  await store.steps.redo();
+  await store.steps.undo();
+  expect(back).toHaveBeenCalledTimes(1);
+  store.close();
+});

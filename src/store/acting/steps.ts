@@ -25,6 +25,8 @@ const LONGEST = 30 * 24 * 60 * 60 * 1000;
 /** The steps of one tab, which Undo takes back and Redo does again: one a commit, and one a run of typing. */
 export class Steps {
   /** Steps that were taken back, the last one last, with what does them again; until something else is done. */
+  /** What else belongs to a step, by its number. */
+  private readonly afterwards = new Map<number, () => void>();
   private undone: { step: Step; again: WholeChange[] }[] = [];
   private turn: Promise<unknown> = Promise.resolve();
 
@@ -138,11 +140,20 @@ export class Steps {
     });
   }
 
+  /** Does something more when a step is taken back in this tab, by whatever way, as long as the page is open. */
+  whenTakenBack(id: number, then: () => void): void {
+    this.afterwards.set(id, then);
+  }
+
   /** Null when nothing was left to do, as when the editor's own undo already took it back. */
   private async takeBack(step: Step): Promise<Taken | null> {
     const done = await this.carry(step.label, step.changes);
     if ('refused' in done) return done;
-    if (step.id !== undefined) await this.db.steps.delete(step.id);
+    if (step.id !== undefined) {
+      await this.db.steps.delete(step.id);
+      this.afterwards.get(step.id)?.();
+      this.afterwards.delete(step.id);
+    }
     if (done.again.length === 0) return null;
     this.undone.push({ step, again: done.again });
     return { undone: step.label };
