@@ -82,6 +82,13 @@ describe('what leads to a note', () => {
     expect([named.length, namedCount]).toEqual([100, 3000]);
   });
 
+  it('of a name that stands everywhere so many notes are read, and the others are counted; asked for all, all are', () => {
+    const notes = Object.fromEntries(Array.from({ length: 400 }, (_, index) => [`N${index}.md`, 'a lamp']));
+    const made = library({ 'Lamp.md': '', ...notes });
+    expect(leadingTo(made, 'Lamp.md', 100)).toMatchObject({ namedCount: 300, unread: 100 });
+    expect(leadingTo(made, 'Lamp.md', 5000)).toMatchObject({ namedCount: 400, unread: 0 });
+  });
+
   it('circles, notes that are gone, and notes that nothing means', () => {
     const made = library({ 'A.md': '[[B]]', 'B.md': '[[A]]', 'C.md': '[[Gone]]' });
     expect(told(leadingTo(made, 'A.md', 9).linked)).toEqual(['B.md:1']);

@@ -16,6 +16,8 @@ import { useLeading } from './use-leading';
 
 /** So many words by which lines are narrowed are in sight. */
 const MOST_WORDS = 8;
+/** So many lines of each sort are shown. */
+const MOST_LINES = 100;
 /** Of more places than these not all become links at once. */
 const MOST_LINKED = 5000;
 
@@ -27,7 +29,8 @@ export function LeadsPanel({ path }: { path: string | null }) {
 }
 
 function Leads({ path }: { path: string }) {
-  const found = useLeading(path);
+  const [whole, setWhole] = useState(false);
+  const found = useLeading(path, whole ? MOST_LINKED : MOST_LINES);
   const [word, setWord] = useState<string | null>(null);
   const notes = useAppSelector((state) => state.library.overview?.notes);
   const kinds = useMemo(() => new Map(notes?.map((note) => [note.path, note.kind] as const)), [notes]);
@@ -44,6 +47,7 @@ function Leads({ path }: { path: string }) {
         {total === 0
           ? 'No other note means this one yet. A link to it, or its name anywhere, comes to stand here.'
           : `${counted(found.linkedCount, 'line')} ${found.linkedCount === 1 ? 'links' : 'link'} here, ${found.namedCount.toLocaleString('en')} only ${found.namedCount === 1 ? 'says' : 'say'} its name.`}
+        {found.unread > 0 && ` ${counted(found.unread, 'note')} more may say it too.`}
         {found.left > 0 && ` ${counted(found.left, 'note')} not looked through yet.`}
       </p>
       {words.length > 0 && (
@@ -61,22 +65,29 @@ function Leads({ path }: { path: string }) {
           ))}
         </div>
       )}
-      <LineList lines={linked} action={null} />
-      {linked.length < found.linkedCount && word === null && <More shown={linked.length} count={found.linkedCount} />}
+      <LineList lines={linked.slice(0, MOST_LINES)} action={null} />
+      {word === null && found.linkedCount > MOST_LINES && <More shown={MOST_LINES} count={found.linkedCount} />}
       {named.length > 0 && (
         <section aria-label="Only named" className="mt-3 border-t border-line pt-2">
           <div className="flex items-baseline justify-between gap-2">
             <h3 className="section-label">Only named</h3>
-            <button type="button" className="quiet-button text-[0.86rem]" onClick={() => void link(word === null ? null : named)}>
-              {word === null
-                ? `Make ${found.namedCount === 1 ? 'it a link' : `all ${found.namedCount.toLocaleString('en')} links`}`
-                : `Make these ${named.length} links`}
-            </button>
+            {found.unread > 0 ? (
+              // Nothing is linked before it is said how many places that are.
+              <button type="button" className="quiet-button text-[0.86rem]" onClick={() => setWhole(true)}>
+                Count them all
+              </button>
+            ) : (
+              <button type="button" className="quiet-button text-[0.86rem]" onClick={() => void link(word === null ? null : named)}>
+                {word === null
+                  ? `Make ${found.namedCount === 1 ? 'it a link' : `all ${found.namedCount.toLocaleString('en')} links`}`
+                  : `Make these ${named.length} links`}
+              </button>
+            )}
           </div>
           <div className="text-muted">
-            <LineList lines={named} action={(line) => void link([line])} />
+            <LineList lines={named.slice(0, MOST_LINES)} action={(line) => void link([line])} />
           </div>
-          {named.length < found.namedCount && word === null && <More shown={named.length} count={found.namedCount} />}
+          {word === null && found.namedCount > MOST_LINES && <More shown={MOST_LINES} count={found.namedCount} />}
         </section>
       )}
     </div>

@@ -7,11 +7,12 @@ import { useChanges } from '../session/state/use-changes';
 /** While notes are still being looked through it is asked again after so many milliseconds. */
 const AGAIN = 500;
 
-/** So many lines of each sort are shown. */
-const MOST_LINES = 100;
-
-/** What leads to a note, as it stands; null until it is known. */
-export function useLeading(path: string): LeadingAnswer | null {
+/**
+ * What leads to a note, as it stands; null until it is known.
+ *
+ * @param most how many lines of each sort are told
+ */
+export function useLeading(path: string, most: number): LeadingAnswer | null {
   const { engine } = useServices();
   const changes = useChanges();
   const ready = useAppSelector((state) => state.library.overview !== null);
@@ -21,7 +22,7 @@ export function useLeading(path: string): LeadingAnswer | null {
     let gone = false;
     let timer: ReturnType<typeof setTimeout> | null = null;
     const ask = async (): Promise<void> => {
-      const answer = await engine.ask('leading', { path, most: MOST_LINES });
+      const answer = await engine.ask('leading', { path, most });
       if (gone) return;
       setFound(answer);
       if (answer.left > 0) timer = setTimeout(() => void ask(), AGAIN);
@@ -31,6 +32,6 @@ export function useLeading(path: string): LeadingAnswer | null {
       gone = true;
       if (timer) clearTimeout(timer);
     };
-  }, [engine, path, ready, changes]);
+  }, [engine, path, most, ready, changes]);
   return found;
 }

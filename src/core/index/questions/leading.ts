@@ -38,11 +38,17 @@ export interface LeadingAnswer {
   /** Lines that only say its title, an alias or the full name. */
   named: LeadingLine[];
   namedCount: number;
+  /** Notes that hold the words of its name and were not looked through, because so many do. */
+  unread: number;
   /** Notes whose words are not indexed yet: what they say is not among `named`. */
   left: number;
 }
 
-export const NO_LEADING: LeadingAnswer = { linked: [], linkedCount: 0, named: [], namedCount: 0, left: 0 };
+export const NO_LEADING: LeadingAnswer = { linked: [], linkedCount: 0, named: [], namedCount: 0, unread: 0, left: 0 };
+
+/** A name that is a common word stands in thousands of notes: where only the first lines are asked for, so many of these are read. */
+const MOST_READ = 300;
+const FEW_LINES = 1000;
 
 /** Changed notes are indexed first, up to so much text. */
 const FRESH = 400_000;
@@ -50,7 +56,7 @@ const FRESH = 400_000;
 /**
  * The lines of other notes that mean the note at a path, note by note.
  *
- * @param most how many lines of each sort are told; all are counted
+ * @param most how many lines of each sort are told; of more than a thousand, every note is looked through
  */
 export function leadingTo(library: Library, path: string, most: number): LeadingAnswer {
   const entry = library.entries.get(foldPath(path));
@@ -61,9 +67,14 @@ export function leadingTo(library: Library, path: string, most: number): Leading
   const names = namesOf(entry);
   const naming = new Set(names.flatMap((words) => keeper.find({ words: [], phrases: [words], open: false }).map(({ key }) => key)));
   const answer: LeadingAnswer = { ...NO_LEADING, linked: [], named: [], left: keeper.left };
+  let read = 0;
   for (const key of new Set([...linking, ...naming])) {
     const other = library.entries.get(key);
     if (!other || other === entry || other.foot !== null || other.head.kind === 'agenda') continue;
+    if (!linking.has(key) && most <= FEW_LINES && ++read > MOST_READ) {
+      answer.unread++;
+      continue;
+    }
     const note = readNote(other.head.path, other.text, other.settings);
     const lines = linking.has(key) ? linkedLines(library, note, entry) : new Set<number>();
     answer.linkedCount += lines.size;

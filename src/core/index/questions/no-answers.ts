@@ -14,7 +14,7 @@ export const NO_ANSWERS: { readonly [Name in QuestionName]: Questions[Name]['ans
   templates: [],
   slips: [],
   standsIn: [],
-  leading: { linked: [], linkedCount: 0, named: [], namedCount: 0, left: 0 },
+  leading: { linked: [], linkedCount: 0, named: [], namedCount: 0, unread: 0, left: 0 },
   headings: [],
   search: { count: 0, notes: [], gather: null, terms: [], problem: null, left: 0 },
   carry: { count: 0, offered: [], left: { rests: 0, waits: 0, repeats: 0, leftAlone: 0 } },
