@@ -41,7 +41,8 @@ describe('a zip', () => {
 
   it('with a broken entry says so and goes on', async () => {
     const archive = zipSync({ 'a.md': [strToU8('a'.repeat(500)), { level: 9 }], 'b.md': [strToU8('b'), { level: 0 }] });
-    const at = archive.indexOf('.'.charCodeAt(0)) + 6;
+    // The header of the first entry is 30 bytes and its name (APPNOTE.TXT 4.3.7); a few bytes into what it holds.
+    const at = 30 + 'a.md'.length + 3;
     archive.fill(0xff, at, at + 3);
     const files = await read(archive);
     expect(files[0]?.[1]).toBeNull();
