@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { Library } from '../index/library';
+import { headingsWith } from '../index/questions/headings';
 import { searched } from '../index/questions/search';
 import { bestLines, foundLines, holdsPhrase } from './found-lines';
 import { readSearch } from './read-search';
@@ -158,4 +159,16 @@ it('misses nothing that holds the words whole: as a plain scan of the texts says
     }),
     { numRuns: 200 },
   );
+});
+
+it('headings that hold the words, the last one begun', () => {
+  const made = library({
+    'A.md': '# Loans out\n\nloans and crates\n\nLoans in\n---\n\n```\n# Loans in code\n```\n',
+    'B.md': '## Crates, and loans\n',
+    'C.md': 'loans\n',
+  });
+  const told = (typed: string): string[] => headingsWith(made, typed).map(({ path, line, words }) => `${path}:${line + 1} ${words}`);
+  expect(told('loa').sort()).toEqual(['A.md:1 Loans out', 'A.md:5 Loans in', 'B.md:1 Crates, and loans']);
+  expect(told('loans crat')).toEqual(['B.md:1 Crates, and loans']);
+  expect(told('!!')).toEqual([]);
 });

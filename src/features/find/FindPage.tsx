@@ -11,8 +11,8 @@ import { counted } from '../session/acting/use-act';
 import { noteAddress } from '../session/places/addresses';
 import { useParameter, useSetParameter } from '../session/places/routes';
 import { useServices } from '../session/state/services';
+import { useAsked } from '../session/state/use-asked';
 import { FoundNotes } from './FoundNotes';
-import { useSearch } from './use-search';
 
 /** So many notes are shown at first, and so many more each time. */
 const MOST = 30;
@@ -44,7 +44,10 @@ export function FindPage() {
     return () => clearTimeout(timer);
   }, [text, asked, setParameter]);
   const [most, setMost] = useState(MOST);
-  const found = useSearch(text, shows === 'only' ? 'all' : shows, most);
+  const found = useAsked(
+    'search',
+    useMemo(() => ({ typed: text, shows: shows === 'only' ? 'all' : shows, most }), [text, shows, most]),
+  );
   const terms = useMemo(() => new Set(found?.terms), [found]);
   const page = useRef<HTMLDivElement>(null);
   const gathers = useMemo(() => (found?.gather ? [`title Tasks\n${found.gather}\nlimit 30`] : []), [found?.gather]);

@@ -1,9 +1,8 @@
 import { useMemo } from 'react';
-import { ChevronDown, ChevronRight } from 'lucide-react';
-import { useNavigate } from 'react-router';
+import { ChevronDown, ChevronRight, Pencil } from 'lucide-react';
+import { Link } from 'react-router';
 import type { NoteKind } from '../../core/note/facts/front-matter';
 import { readNote } from '../../core/task/reading/read-note';
-import { Menu, MenuEntry } from '../../ui/menu';
 import { AgendaLists } from '../agenda/AgendaLists';
 import { useFolded } from '../gather/list/use-folded';
 import { useStoredNote } from '../note/use-stored-note';
@@ -50,7 +49,6 @@ function OneFoot({ path, title, at, kind }: FootProps & { path: string; title: s
   const { folded, toggle } = useFolded(path);
   const shut = folded.has(WHOLE);
   const name = NAMES[kind] ?? title;
-  const navigate = useNavigate();
   return (
     <section aria-label={name} className="mb-4">
       <div className="mb-2 flex items-center justify-between gap-2">
@@ -63,15 +61,14 @@ function OneFoot({ path, title, at, kind }: FootProps & { path: string; title: s
           {shut ? <ChevronRight size={13} aria-hidden="true" /> : <ChevronDown size={13} aria-hidden="true" />}
           {name}
         </button>
-        <Menu
-          trigger={
-            <button type="button" className="quiet-button no-print" aria-label={`More for “${name}”`}>
-              ⋯
-            </button>
-          }
+        <Link
+          to={noteAddress(path)}
+          className="quiet-button no-print"
+          aria-label={`Change what stands under “${name}”`}
+          title="Change what stands here"
         >
-          <MenuEntry label="Change what stands here" onSelect={() => void navigate(noteAddress(path))} />
-        </Menu>
+          <Pencil size={13} aria-hidden="true" />
+        </Link>
       </div>
       {!shut && <FootLists path={path} at={at} />}
     </section>

@@ -10,9 +10,9 @@ import { counted, useAct, useToldDone } from '../session/acting/use-act';
 import { noteAddress } from '../session/places/addresses';
 import { useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
+import { useAsked } from '../session/state/use-asked';
 import { readableTitle } from './readable-title';
 import { byNote, narrowWords, narrowedLines } from './narrow-leading';
-import { useLeading } from './use-leading';
 
 /** So many words by which lines are narrowed are in sight. */
 const MOST_WORDS = 8;
@@ -30,7 +30,10 @@ export function LeadsPanel({ path }: { path: string | null }) {
 
 function Leads({ path }: { path: string }) {
   const [whole, setWhole] = useState(false);
-  const found = useLeading(path, whole ? MOST_LINKED : MOST_LINES);
+  const found = useAsked(
+    'leading',
+    useMemo(() => ({ path, most: whole ? MOST_LINKED : MOST_LINES }), [path, whole]),
+  );
   const [word, setWord] = useState<string | null>(null);
   const notes = useAppSelector((state) => state.library.overview?.notes);
   const kinds = useMemo(() => new Map(notes?.map((note) => [note.path, note.kind] as const)), [notes]);

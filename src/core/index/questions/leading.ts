@@ -10,7 +10,8 @@ import { type Status, isOpen } from '../../task/line/status';
 import { type ReadNote, readNote } from '../../task/reading/read-note';
 import type { Library } from '../library';
 import type { NoteEntry } from '../note-entry';
-import { searchKeeper } from './search';
+import { NO_ANSWERS } from './no-answers';
+import { freshKeeper } from './search';
 
 /** A line elsewhere that means a note. */
 export interface LeadingLine {
@@ -44,14 +45,9 @@ export interface LeadingAnswer {
   left: number;
 }
 
-export const NO_LEADING: LeadingAnswer = { linked: [], linkedCount: 0, named: [], namedCount: 0, unread: 0, left: 0 };
-
 /** A name that is a common word stands in thousands of notes: where only the first lines are asked for, so many of these are read. */
 const MOST_READ = 300;
 const FEW_LINES = 1000;
-
-/** Changed notes are indexed first, up to so much text. */
-const FRESH = 400_000;
 
 /**
  * The lines of other notes that mean the note at a path, note by note.
@@ -60,13 +56,12 @@ const FRESH = 400_000;
  */
 export function leadingTo(library: Library, path: string, most: number): LeadingAnswer {
   const entry = library.entries.get(foldPath(path));
-  if (!entry) return NO_LEADING;
-  const keeper = searchKeeper(library);
-  keeper.feed(FRESH);
+  if (!entry) return NO_ANSWERS.leading;
+  const keeper = freshKeeper(library);
   const linking = linkingNotes(library, entry);
   const names = namesOf(entry);
   const naming = new Set(names.flatMap((words) => keeper.find({ words: [], phrases: [words], open: false }).map(({ key }) => key)));
-  const answer: LeadingAnswer = { ...NO_LEADING, linked: [], named: [], left: keeper.left };
+  const answer: LeadingAnswer = { ...NO_ANSWERS.leading, linked: [], named: [], left: keeper.left };
   let read = 0;
   for (const key of new Set([...linking, ...naming])) {
     const other = library.entries.get(key);

@@ -47,6 +47,13 @@ export function searchKeeper(library: Library): SearchKeeper {
   return (library.search ??= new SearchKeeper(library.entries));
 }
 
+/** The same, with what changed taken in. */
+export function freshKeeper(library: Library): SearchKeeper {
+  const keeper = searchKeeper(library);
+  keeper.feed(FRESH);
+  return keeper;
+}
+
 /**
  * The notes that hold all that is typed, and the gather of the tasks that do.
  *
@@ -54,8 +61,7 @@ export function searchKeeper(library: Library): SearchKeeper {
  * @param lines how many lines of each; the ones that say most
  */
 export function searched(library: Library, typed: string, shows: SearchShows, most: number, lines = MOST_LINES): SearchAnswer {
-  const keeper = searchKeeper(library);
-  keeper.feed(FRESH);
+  const keeper = freshKeeper(library);
   const search = readSearch(typed);
   const found = narrowedKeys(library, search, foundKeys(library, search)).filter(({ key }) => fits(library.entries.get(key), shows));
   const all = new Set<string>();
