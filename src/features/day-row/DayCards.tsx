@@ -1,5 +1,6 @@
 import { type ReactNode, type RefObject, useEffect, useRef, useState } from 'react';
 import { type Day, readIsoDay } from '../../core/calendar/day';
+import { HoverCard } from '../../ui/HoverCard';
 import { DayCard } from './DayCard';
 
 /** How long a pointer or the focus rests on a day before its card shows, and stays away before it goes; in milliseconds. */
@@ -77,36 +78,30 @@ export function DayCards({ row }: { row: RefObject<HTMLElement | null> }): React
       gone.abort();
     };
   }, [row]);
-  useEffect(() => {
-    if (!shown) return;
-    const key = (event: KeyboardEvent): void => {
-      if (event.defaultPrevented) return;
-      if (event.key === 'Escape') {
-        event.preventDefault();
-        quiet.current = from.current;
-        setShown(null);
-        if (card.current?.contains(event.target as Node)) from.current?.focus();
-      } else if (event.key === 'ArrowDown' && row.current?.contains(event.target as Node)) {
-        const first = card.current?.querySelector<HTMLElement>('[role=checkbox], button, a');
-        if (!first) return;
-        event.preventDefault();
-        first.focus();
-      }
-    };
-    window.addEventListener('keydown', key);
-    return () => window.removeEventListener('keydown', key);
-  }, [shown, row]);
+  /** Arrow down goes from the row into the card. */
+  const enter = (event: KeyboardEvent): void => {
+    if (event.key !== 'ArrowDown' || !row.current?.contains(event.target as Node)) return;
+    const first = card.current?.querySelector<HTMLElement>('[role=checkbox], button, a');
+    if (!first) return;
+    event.preventDefault();
+    first.focus();
+  };
   if (!shown) return null;
   return (
-    <div
-      ref={card}
-      role="group"
-      aria-label="The day’s tasks"
-      className="fixed z-30 max-h-[70vh] w-[22.5rem] overflow-y-auto rounded-b-lg border border-line bg-ground p-3 shadow-xl"
-      style={{ left: shown.left, top: shown.top }}
+    <HoverCard
+      card={card}
+      label="The day’s tasks"
+      at={{ left: shown.left, top: shown.top }}
+      className="max-h-[70vh] w-[22.5rem] rounded-b-lg"
+      onEscape={(inside) => {
+        quiet.current = from.current;
+        setShown(null);
+        if (inside) from.current?.focus();
+      }}
+      onKey={enter}
     >
       <DayCard key={shown.day} day={shown.day} />
-    </div>
+    </HoverCard>
   );
 }
 

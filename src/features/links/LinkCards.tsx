@@ -1,4 +1,5 @@
 import { Suspense, lazy, useEffect, useRef, useState } from 'react';
+import { HoverCard } from '../../ui/HoverCard';
 import { CARD_ASKED, placeMeant } from './card-place';
 
 const LinkCard = lazy(() => import('./LinkCard').then((part) => ({ default: part.LinkCard })));
@@ -65,33 +66,23 @@ export function LinkCards() {
       gone.abort();
     };
   }, []);
-  useEffect(() => {
-    if (!shown) return;
-    const key = (event: KeyboardEvent): void => {
-      if (event.defaultPrevented) return;
-      if (event.key === 'Escape') {
-        event.preventDefault();
-        const inside = card.current?.contains(document.activeElement);
-        setShown(null);
-        if (inside || shown.byKey) shown.from.closest<HTMLElement>('[contenteditable]')?.focus();
-      } else if (!card.current?.contains(event.target as Node)) setShown(null);
-    };
-    window.addEventListener('keydown', key);
-    return () => window.removeEventListener('keydown', key);
-  }, [shown]);
   if (!shown) return null;
   return (
-    <div
-      ref={card}
-      role="group"
-      aria-label="What the link leads to"
-      className="fixed z-30 max-h-[16.5rem] w-[24.25rem] overflow-y-auto rounded-lg border border-line bg-ground p-3 shadow-xl"
-      style={{ left: shown.left, top: shown.top }}
+    <HoverCard
+      card={card}
+      label="What the link leads to"
+      at={{ left: shown.left, top: shown.top }}
+      className="max-h-[16.5rem] w-[24.25rem] rounded-lg"
+      onEscape={(inside) => {
+        setShown(null);
+        if (inside || shown.byKey) shown.from.closest<HTMLElement>('[contenteditable]')?.focus();
+      }}
+      onKey={(event) => !card.current?.contains(event.target as Node) && setShown(null)}
       onClick={(event) => (event.target as Element).closest('a') && setShown(null)}
     >
       <Suspense>
         <LinkCard key={shown.place} place={shown.place} takesFocus={shown.byKey} />
       </Suspense>
-    </div>
+    </HoverCard>
   );
 }

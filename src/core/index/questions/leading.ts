@@ -10,7 +10,6 @@ import { type Status, isOpen } from '../../task/line/status';
 import { type ReadNote, readNote } from '../../task/reading/read-note';
 import type { Library } from '../library';
 import type { NoteEntry } from '../note-entry';
-import { NO_ANSWERS } from './no-answers';
 import { freshKeeper } from './search';
 
 /** A line elsewhere that means a note. */
@@ -55,13 +54,14 @@ const FEW_LINES = 1000;
  * @param most how many lines of each sort are told; of more than a thousand, every note is looked through
  */
 export function leadingTo(library: Library, path: string, most: number): LeadingAnswer {
+  const answer: LeadingAnswer = { linked: [], linkedCount: 0, named: [], namedCount: 0, unread: 0, left: 0 };
   const entry = library.entries.get(foldPath(path));
-  if (!entry) return NO_ANSWERS.leading;
+  if (!entry) return answer;
   const keeper = freshKeeper(library);
   const linking = linkingNotes(library, entry);
   const names = namesOf(entry);
   const naming = new Set(names.flatMap((words) => keeper.find({ words: [], phrases: [words], open: false }).map(({ key }) => key)));
-  const answer: LeadingAnswer = { ...NO_ANSWERS.leading, linked: [], named: [], left: keeper.left };
+  answer.left = keeper.left;
   let read = 0;
   for (const key of new Set([...linking, ...naming])) {
     const other = library.entries.get(key);
