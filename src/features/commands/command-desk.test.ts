@@ -48,6 +48,9 @@ describe('the desk of the commands', () => {
     Object.assign(element, { isConnected: false });
     expect(desk.row).toBeNull();
     Object.assign(element, { isConnected: true });
+    // Whoever had the focus before is not kept, however many rows it went through.
+    desk.hold('row', { element: { isConnected: false } as Element, run });
+    expect(desk.row).toBeNull();
     desk.leaveRow();
     expect(desk.row).toBeNull();
   });

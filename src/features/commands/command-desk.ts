@@ -44,6 +44,8 @@ export class CommandDesk {
       if (at !== -1) there.splice(at, 1);
     };
     leave();
+    // Rows come and go with the focus: only the last is meant.
+    if (part === 'row') this.leaveRow();
     this.held[part].push(who);
     return leave;
   }
