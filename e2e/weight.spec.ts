@@ -46,6 +46,8 @@ test('the controls in sight are as many as docs/weight.md says', async ({ desk, 
   await page.goto('/note/Agenda/Today.md');
   const row = desk.row(desk.main, 'Sign the glass-case insurance rider');
   await expect(row).toBeVisible();
+  // What earlier days left open is asked for once the lists stand.
+  await expect(desk.main.getByRole('button', { name: 'Look through them' })).toBeVisible();
   await look('Today');
   await look('A row of a list', row, []);
   await page.setViewportSize({ width: 390, height: 844 });

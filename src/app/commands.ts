@@ -40,7 +40,10 @@ export function useCommands(): Command[] {
       },
       find: () => {
         if (window.location.pathname === ROUTES.find) document.querySelector<HTMLElement>('#page input[type=search]')?.focus();
-        else void navigate(ROUTES.find);
+        else {
+          holdKeys();
+          void navigate(ROUTES.find);
+        }
       },
       undo: () => void undo(),
       redo: () => void redo(),

@@ -24,8 +24,15 @@ export function CommandMenu({ open, commands, onClose }: CommandMenuProps) {
   const notes = useAppSelector((state) => state.library.overview?.notes);
   const navigate = useNavigate();
   const [typed, setTyped] = useState('');
-  // What was typed before the field was there.
-  useEffect(() => setTyped((before) => takeKeys().typed || before), []);
+  const field = useRef<HTMLInputElement>(null);
+  // What was typed before the field was there; Enter chooses what these words find first.
+  useEffect(() => {
+    const early = takeKeys();
+    if (early.typed === '') return;
+    setTyped(early.typed);
+    if (!early.entered) return;
+    setTimeout(() => field.current?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true })));
+  }, []);
   const chosen = useRef<(() => void) | null>(null);
   const close = (): void => {
     setTyped('');
@@ -55,6 +62,7 @@ export function CommandMenu({ open, commands, onClose }: CommandMenuProps) {
     >
       <Menu label="Commands and notes" loop filter={matchWords}>
         <Menu.Input
+          ref={field}
           autoFocus
           className="field mb-2 w-full"
           placeholder="Type part of a command or a note’s title"

@@ -2,13 +2,16 @@ import { Search } from 'lucide-react';
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { SearchShows } from '../../core/index/questions/search';
+import { takeKeys } from '../../ui/early-keys';
 import { Menu, MenuEntry } from '../../ui/menu';
+import { useLatest } from '../../ui/use-latest';
 import { AgendaLists } from '../agenda/AgendaLists';
 import { Sheet } from '../note/Sheet';
 import { PinEntry } from '../rack/PinEntry';
 import { refuse } from '../session/acting/messages';
 import { counted } from '../session/acting/use-act';
-import { noteAddress } from '../session/places/addresses';
+import { findAddress, noteAddress } from '../session/places/addresses';
+import { useTypedParameter } from './use-typed-parameter';
 import { useParameter, useSetParameter } from '../session/places/routes';
 import { useServices } from '../session/state/services';
 import { useAsked } from '../session/state/use-asked';
@@ -16,9 +19,6 @@ import { FoundNotes } from './FoundNotes';
 
 /** So many notes are shown at first, and so many more each time. */
 const MOST = 30;
-/** The address follows what is typed after so many milliseconds. */
-const REST = 300;
-
 type Shows = SearchShows | 'only';
 
 const SHOWS: readonly (readonly [Shows, string])[] = [
@@ -30,19 +30,16 @@ const SHOWS: readonly (readonly [Shows, string])[] = [
 
 /** Finds notes and tasks by words and conditions, in one field; what is looked for stands in the address, so that Back brings it again. */
 export function FindPage() {
-  const asked = useParameter('q') ?? '';
   const show = useParameter('show');
   const shows = SHOWS.find(([name]) => name === show)?.[0] ?? 'all';
   const setParameter = useSetParameter();
-  const [typed, setTyped] = useState({ of: asked, text: asked });
-  // Another address was gone to.
-  if (typed.of !== asked && typed.text.trim() !== asked) setTyped({ of: asked, text: asked });
-  const { text } = typed;
+  const [text, setText] = useTypedParameter('q');
+  const start = useLatest(setText);
   useEffect(() => {
-    if (text.trim() === asked) return;
-    const timer = setTimeout(() => setParameter('q', text.trim() === '' ? null : text.trim(), true), REST);
-    return () => clearTimeout(timer);
-  }, [text, asked, setParameter]);
+    // What was typed before the field was there.
+    const early = takeKeys().typed;
+    if (early !== '') start.current(early);
+  }, [start]);
   const [most, setMost] = useState(MOST);
   const found = useAsked(
     'search',
@@ -68,11 +65,11 @@ export function FindPage() {
               onFocus={(event) => event.target.select()}
               onChange={(event) => {
                 setMost(MOST);
-                setTyped({ of: asked, text: event.target.value });
+                setText(event.target.value);
               }}
             />
           </label>
-          {!isEmpty && <KeepMenu title={text.trim()} gather={found?.gather ?? null} />}
+          {!isEmpty && <KeepMenu title={text.trim()} address={findAddress(text.trim(), shows)} gather={found?.gather ?? null} />}
         </div>
         <div role="radiogroup" aria-label="What is shown" className="mb-5 flex flex-wrap gap-1">
           {SHOWS.map(([name, label]) => (
@@ -139,7 +136,7 @@ function Hints() {
 }
 
 /** A search can be pinned, and one of tasks kept as an agenda page. */
-function KeepMenu({ title, gather }: { title: string; gather: string | null }) {
+function KeepMenu({ title, address, gather }: { title: string; address: string; gather: string | null }) {
   const { actions } = useServices();
   const navigate = useNavigate();
   const keep = async (): Promise<void> => {
@@ -155,7 +152,7 @@ function KeepMenu({ title, gather }: { title: string; gather: string | null }) {
         </button>
       }
     >
-      <PinEntry title={title} />
+      <PinEntry title={title} address={address} />
       {gather !== null && <MenuEntry label="Make an agenda page of its tasks" onSelect={() => void keep()} />}
     </Menu>
   );

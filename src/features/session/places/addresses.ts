@@ -1,3 +1,4 @@
+import type { SearchShows } from '../../../core/index/questions/search';
 import type { Day } from '../../../core/calendar/day';
 import { isoDay } from '../../../core/calendar/day';
 import { type PageName, ROUTES } from './routes';
@@ -25,8 +26,8 @@ export function personAddress(handle: string): string {
 }
 
 /** The address of a search, and of what of it is shown. */
-export function findAddress(typed: string, show?: 'only'): string {
-  return `${ROUTES.find}?q=${encodeURIComponent(typed)}${show ? `&show=${show}` : ''}`;
+export function findAddress(typed: string, show: SearchShows | 'only' = 'all'): string {
+  return `${ROUTES.find}?${new URLSearchParams({ q: typed, ...(show !== 'all' && { show }) }).toString()}`;
 }
 
 /** The address of the settings, or of a part of them. */
