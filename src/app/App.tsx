@@ -6,6 +6,7 @@ import { Sheet } from '../features/note/Sheet';
 import { isFirstOpening, useFirstOpening } from '../features/journal/use-first-opening';
 import { dayAddress, noteAddress } from '../features/session/places/addresses';
 import { ROUTES } from '../features/session/places/routes';
+import { usePlaces } from '../features/session/places/use-places';
 import { frameSlice } from '../features/session/state/frame-slice';
 import { Notices } from '../features/session/acting/Notices';
 import { Safe } from '../features/session/acting/Safe';
@@ -67,6 +68,7 @@ function Desk() {
   const { pathname } = useLocation();
   const commands = useCommands();
   useKeys(commands);
+  usePlaces();
   useIdleYaml();
   useFirstOpening();
   const { dialogShown } = frameSlice.actions;

@@ -8,13 +8,14 @@ import { useExport } from '../features/exchange/use-export';
 import { dayAddress, noteAddress, settingsAddress } from '../features/session/places/addresses';
 import { slipDraft } from '../features/slip/slip-draft';
 import { holdKeys } from '../ui/early-keys';
+import { usePinCommands } from '../features/rack/use-pin-commands';
 import { useSlipCommands } from '../features/slip/use-slip-commands';
 import { ROUTES, restOf } from '../features/session/places/routes';
 import { frameSlice } from '../features/session/state/frame-slice';
 import { useServices } from '../features/session/state/services';
 import { useAppDispatch } from '../features/session/state/state';
 import { UNTITLED } from '../features/note/untitled';
-import { refuse } from '../features/session/acting/messages';
+import { refuse, say } from '../features/session/acting/messages';
 import { useRedo, useUndo } from '../features/session/acting/use-act';
 
 /** What every command does, with its key; the menu of commands and the keys come from here. */
@@ -25,8 +26,9 @@ export function useCommands(): Command[] {
   const redo = useRedo();
   const exportAll = useExport();
   const keys = useCommandKeys();
-  const { clock, actions, commands: desk } = useServices();
+  const { clock, actions, places, commands: desk } = useServices();
   const slips = useSlipCommands();
+  const pins = usePinCommands();
   return useMemo((): Command[] => {
     const { toggled, dialogShown, besideChosen } = frameSlice.actions;
     const everywhere: Record<IdIn<'everywhere'>, () => void> = {
@@ -44,6 +46,13 @@ export function useCommands(): Command[] {
           holdKeys();
           void navigate(ROUTES.find);
         }
+      },
+      back: () => void navigate(-1),
+      forth: () => void navigate(1),
+      'last-written': () => {
+        const cursor = places.written;
+        if (cursor === null) say('Nothing was written yet.');
+        else void navigate(noteAddress(cursor.path), { state: { cursor } });
       },
       undo: () => void undo(),
       redo: () => void redo(),
@@ -85,8 +94,8 @@ export function useCommands(): Command[] {
           return { ...base, when: () => desk.row === null && desk.text !== null, run: () => void desk.text?.run(id) };
       }
     });
-    return [...own, ...slips];
-  }, [navigate, dispatch, undo, redo, exportAll, keys, clock, actions, desk, slips]);
+    return [...own, ...slips, ...pins];
+  }, [navigate, dispatch, undo, redo, exportAll, keys, clock, actions, places, desk, slips, pins]);
 }
 
 /** The day whose journal page is shown; today on any other page. */

@@ -19,6 +19,8 @@ import { actionContext } from '../features/session/acting/action-context';
 import { noteAddress } from '../features/session/places/addresses';
 import { Clock } from '../features/session/state/clock';
 import { followSelection } from '../features/session/places/follow-selection';
+import { PlaceMemory } from '../features/session/places/place-memory';
+import { readCursor, readPlaces } from '../features/session/places/place-words';
 import { frameWords, readFrame } from '../features/session/state/frame-memory';
 import { type Notice, frameSlice } from '../features/session/state/frame-slice';
 import { libraryActions } from '../features/session/state/library-slice';
@@ -63,12 +65,18 @@ export async function start(blocked: () => void): Promise<Started> {
   // What a page left behind is there before anything shows the notes it belongs to.
   for (const one of await recovered(texts, tab)) notice(recoveredNotice(one));
 
+  const places = rememberedPlaces();
   const engine = startEngine(engineSettings(settings, clock), (event) => hear(state, event));
   store.listen({
-    changed: (changes) =>
+    changed: (changes) => {
       void engine.apply(
         changes.map(({ path, content, seen }) => ({ path, text: content === null ? null : 'text' in content ? content.text : '', seen })),
-      ),
+      );
+      const moves = changes.flatMap(({ path, movedTo }) => (movedTo === undefined ? [] : [{ from: path, to: movedTo }]));
+      if (moves.length === 0) return;
+      state.dispatch(frameSlice.actions.notesMoved(moves));
+      for (const { from, to } of moves) places.noteMoved(from, to);
+    },
     valueChanged: (id) => {
       if (id === 'settings') void store.value('settings').then((value) => state.dispatch(settingsChanged(readSettings(value))));
     },
@@ -94,6 +102,7 @@ export async function start(blocked: () => void): Promise<Started> {
     engine,
     clock,
     commands: new CommandDesk(),
+    places,
     changeSettings: async (change) => {
       const present = state.getState().settings;
       state.dispatch(settingsChanged({ ...present, ...(typeof change === 'function' ? change(present) : change) }));
@@ -201,6 +210,19 @@ function hear(state: State, event: EngineEvent): void {
     case 'ready':
       state.dispatch(failed(null));
   }
+}
+
+const WRITTEN = 'recado written';
+const PLACES = 'recado places';
+
+/** How places were left is kept in the tab, and where something was written last on this device. */
+function rememberedPlaces(): PlaceMemory {
+  const places = new PlaceMemory(readCursor(deviceMemory.get(WRITTEN)), readPlaces(tabMemory.get(PLACES)));
+  window.addEventListener('pagehide', () => {
+    if (places.written) deviceMemory.set(WRITTEN, JSON.stringify(places.written));
+    tabMemory.set(PLACES, JSON.stringify(places.all()));
+  });
+  return places;
 }
 
 const FRAME = 'recado frame';

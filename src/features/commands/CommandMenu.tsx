@@ -72,7 +72,7 @@ export function CommandMenu({ open, commands, onClose }: CommandMenuProps) {
         <Menu.List className="max-h-[52vh] overflow-auto">
           <Menu.Group heading={<span className="menu-label">Commands</span>}>
             {commands
-              .filter((command) => command.when?.() ?? true)
+              .filter((command) => !command.isPlace && (command.when?.() ?? true))
               .map((command) => (
                 <Menu.Item
                   key={command.id}

@@ -3,12 +3,14 @@ import type { CommandId } from './definitions';
 
 /** One action of the application that can run now: in the menu of commands, and by its key. */
 export interface Command {
-  /** Of a slip that a person made, with the path of its note. */
-  id: CommandId | `slip ${string}`;
+  /** Of a slip that a person made, with the path of its note; of a pin, with its address. */
+  id: CommandId | `slip ${string}` | `pin ${string}`;
   title: string;
   key: string | null;
   /** Whether its key is heard everywhere; else only where it works. */
   heard: boolean;
+  /** Whether the menu of commands has it among its places. */
+  isPlace?: boolean;
   /** Whether it may run now. */
   when?: () => boolean;
   run: () => void;

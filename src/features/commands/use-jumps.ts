@@ -3,8 +3,10 @@ import { dayNamed } from '../../core/calendar/spoken/day-named';
 import { dayTitle } from '../../core/calendar/day-name';
 import { STATUSES, STATUS_NAMES } from '../../core/task/line/status';
 import { dayAddress, findAddress, noteAddress, personAddress, tagAddress } from '../session/places/addresses';
+import type { Pin } from '../session/state/frame-slice';
 import { useNow, useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
+import { keyName } from './command';
 
 /** A place that is gone to from the menu of commands. */
 export interface Jump {
@@ -31,8 +33,7 @@ export function useJumps(typed: string): JumpGroup[] {
   const { firstDayOfWeek } = useAppSelector((state) => state.settings);
   const { day: today } = useNow();
   const found = useFound(text);
-  if (text === '')
-    return [{ title: 'Pinned', jumps: pins.map(({ title, address }) => ({ address, words: title, of: '' })), isFound: false }];
+  if (text === '') return [{ title: 'Pinned', jumps: pins.map((pin) => pinned(pin, '')), isFound: false }];
   const day = dayNamed(text, { today, firstDayOfWeek });
   const has = (words: string): boolean =>
     text
@@ -44,7 +45,7 @@ export function useJumps(typed: string): JumpGroup[] {
     {
       isFound: false,
       title: 'Pinned',
-      jumps: pins.filter(({ title }) => has(title)).map(({ title, address }) => ({ address, words: title, of: 'pinned' })),
+      jumps: pins.filter(({ title }) => has(title)).map((pin) => pinned(pin, 'pinned')),
     },
     {
       isFound: false,
@@ -68,6 +69,8 @@ export function useJumps(typed: string): JumpGroup[] {
     ...found,
   ];
 }
+
+const pinned = ({ title, address, key }: Pin, of: string): Jump => ({ address, words: title, of: key === undefined ? of : keyName(key) });
 
 /** Headings and tasks that hold the words, as the engine finds them. */
 function useFound(text: string): JumpGroup[] {

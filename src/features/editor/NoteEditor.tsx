@@ -1,10 +1,13 @@
 import { personText } from '../../core/template/name-text';
-import { useCallback, useEffect, useRef, useState } from 'react';
-import { useNavigate } from 'react-router';
+import { type RefObject, useCallback, useEffect, useRef, useState } from 'react';
+import { useLocation, useNavigate, useNavigationType } from 'react-router';
+import { isAsking } from '../../ui/asking';
 import { BY_TOUCH } from '../../ui/by-touch';
+import { useLatest } from '../../ui/use-latest';
 import { refuse, say } from '../session/acting/messages';
 import { folderOf } from '../../core/note/names/path';
 import { noteAddress } from '../session/places/addresses';
+import type { Cursor } from '../session/places/place-words';
 import { useLineParameter } from '../session/places/routes';
 import { useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
@@ -12,7 +15,7 @@ import { InsertMenu } from './commands/InsertMenu';
 import { TouchBar } from './commands/TouchBar';
 import { type TextHost, runTextCommand } from './commands/run-command';
 import { PortalRegistry } from './look/block-decorations';
-import { showLine } from './look/found-line';
+import { showCursor, showLine } from './look/found-line';
 import { insertPiece } from './look/text-marks';
 import { Portals } from './Portals';
 import { CloseUpTrail } from './reading/CloseUpTrail';
@@ -71,13 +74,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder, 
     makePerson: (handle) => make(handle, 'person'),
   });
   useEffect(() => editor.current?.follow(values), [editor, values]);
-  useEffect(() => {
-    const open = editor.current;
-    if (line === null || !open) return;
-    // What folds above would move the line away.
-    open.complete();
-    showLine(open.view, line);
-  }, [editor, path, line]);
+  useArrival(editor, path, line, beside);
   return (
     <>
       <div className="no-print mb-1 flex min-h-8 items-center gap-2">
@@ -109,6 +106,36 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder, 
       <Portals registry={registry} path={path} view={() => editor.current?.view ?? null} />
     </>
   );
+}
+
+/** Shows the line (from 0) that the address asks for; where somebody returns to, or wrote last, the cursor stands where it was. */
+function useArrival(editor: RefObject<OpenEditor | null>, path: string, line: number | null, beside: boolean): void {
+  const { places } = useServices();
+  const { key, state } = useLocation();
+  const arrival = beside ? '' : key;
+  const asked = beside ? null : cursorOf(state);
+  const latest = useLatest({ asked, isSame: useNavigationType() === 'REPLACE' });
+  const shown = useRef<number | null | undefined>(undefined);
+  useEffect(() => {
+    const open = editor.current;
+    if (!open) return;
+    // An address that only says the same place in other words moves nothing.
+    if (latest.current.isSame && shown.current === line) return;
+    shown.current = line;
+    const back = beside ? null : places.cursorIn(path);
+    const cursor = back ?? latest.current.asked;
+    if (cursor === null && line === null) return;
+    // What folds above would move the line away.
+    open.complete();
+    if (cursor === null) return showLine(open.view, line ?? 0);
+    showCursor(open.view, cursor, back === null);
+    if (!BY_TOUCH && !isAsking()) open.view.focus();
+  }, [editor, path, line, arrival, beside, places, latest]);
+}
+
+/** The cursor that the way to a page brings along. */
+function cursorOf(state: unknown): Cursor | null {
+  return typeof state === 'object' && state !== null && 'cursor' in state ? (state.cursor as Cursor) : null;
 }
 
 /** Makes a note that a link or a person’s name needs, beside the one that is written in. */

@@ -1,6 +1,6 @@
-import { Plus, Search, TextSearch, X } from 'lucide-react';
+import { Plus, Search, TextSearch } from 'lucide-react';
 import { type ReactNode, memo, useMemo } from 'react';
-import { Link, NavLink, useLocation, useNavigate } from 'react-router';
+import { NavLink, useLocation, useNavigate } from 'react-router';
 import type { NoteSummary, Overview } from '../../core/index/live/overview';
 import { keyName } from '../commands/command';
 import { useCommandKeys } from '../commands/use-key-of';
@@ -10,7 +10,8 @@ import { frameSlice } from '../session/state/frame-slice';
 import { noteAddress, personAddress, settingsAddress, tagAddress } from '../session/places/addresses';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { NoteTree } from './NoteTree';
-import { Entry, Section } from './RackEntry';
+import { Pins } from './Pins';
+import { Entry, Folded, Section } from './RackEntry';
 import { rackPages } from './folder-tree';
 import { followRoute, isHere } from '../session/places/route-clicks';
 
@@ -74,7 +75,7 @@ function FindLink() {
 function RackSections({ overview }: { overview: Overview }) {
   const dispatch = useAppDispatch();
   const { pathname } = useLocation();
-  const { daily, more } = useMemo(() => rackPages(overview.notes), [overview.notes]);
+  const { daily, folded } = useMemo(() => rackPages(overview.notes), [overview.notes]);
   const entry = (page: NoteSummary): ReactNode => {
     const to = noteAddress(page.path);
     return (
@@ -92,13 +93,17 @@ function RackSections({ overview }: { overview: Overview }) {
     <>
       <Section title="Agenda">
         {daily.map(entry)}
-        {more.length > 0 && (
-          <details open={more.some(({ path }) => isHere(noteAddress(path), pathname))}>
-            <summary className="min-h-[26px] cursor-pointer px-2 py-0.5 text-muted">More pages</summary>
-            {more.map(entry)}
-          </details>
-        )}
-        {daily.length + more.length === 0 && <p className="px-2 text-muted">None. The settings bring the shipped ones back.</p>}
+        {folded.map(({ folder, title, pages }) => (
+          <Folded
+            key={folder}
+            part={`in ${folder}`}
+            title={title}
+            holdsHere={pages.some(({ path }) => isHere(noteAddress(path), pathname))}
+          >
+            {pages.map(entry)}
+          </Folded>
+        ))}
+        {daily.length + folded.length === 0 && <p className="px-2 text-muted">None. The settings bring the shipped ones back.</p>}
       </Section>
       <Pins />
       <Section
@@ -121,37 +126,6 @@ function RackSections({ overview }: { overview: Overview }) {
       <Names title="People" sign="@" names={overview.people} address={personAddress} />
       <Names title="Tags" sign="#" names={overview.tags} address={tagAddress} />
     </>
-  );
-}
-
-/** What is pinned: pages, also narrowed ones, at hand in one place. */
-function Pins() {
-  const pins = useAppSelector((state) => state.frame.pins);
-  const dispatch = useAppDispatch();
-  const { pathname, search } = useLocation();
-  if (pins.length === 0) return null;
-  return (
-    <Section title="Pinned">
-      {pins.map((pin) => (
-        <div key={pin.address} className="group/pin flex items-center">
-          <Link
-            to={pin.address}
-            aria-current={pathname + search === pin.address ? 'page' : undefined}
-            className={`min-h-[26px] min-w-0 flex-1 truncate rounded-md px-2 py-0.5 hover:bg-raised ${pathname + search === pin.address ? 'bg-sheet font-semibold' : ''}`}
-          >
-            {pin.title}
-          </Link>
-          <button
-            type="button"
-            className="quiet-button opacity-0 group-hover/pin:opacity-100 focus-visible:opacity-100"
-            aria-label={`Unpin ${pin.title}`}
-            onClick={() => dispatch(frameSlice.actions.pinToggled(pin))}
-          >
-            <X size={12} aria-hidden="true" />
-          </button>
-        </div>
-      ))}
-    </Section>
   );
 }
 
@@ -184,10 +158,9 @@ function Names({ title, sign, names, address }: NamesProps) {
     <Section title={title}>
       {shown.map(entry)}
       {rest.length > 0 && (
-        <details>
-          <summary className="min-h-[26px] cursor-pointer px-2 py-0.5 text-muted">{rest.length} more</summary>
+        <Folded part={`more ${title}`} title={`${rest.length} more`} holdsHere={rest.some(({ name }) => isHere(address(name), pathname))}>
           {rest.map(entry)}
-        </details>
+        </Folded>
       )}
     </Section>
   );

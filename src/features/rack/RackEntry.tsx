@@ -1,4 +1,6 @@
-import { type ReactNode, memo } from 'react';
+import { ChevronDown, ChevronRight } from 'lucide-react';
+import { type ReactNode, memo, useState } from 'react';
+import { useFold } from './use-fold';
 
 interface EntryProps {
   to: string;
@@ -28,15 +30,73 @@ export const Entry = memo(function Entry({ to, words, count, indent = 0, weighty
   );
 });
 
-/** A part of the rack under its own small heading. */
+/** A part of the rack under its own small heading, which folds it; it stays as it was left. */
 export function Section({ title, action, children }: { title: string; action?: ReactNode; children: ReactNode }) {
+  const [isOpen, turn] = useFold(title);
   return (
     <section className="mt-3 first:mt-1" aria-label={title}>
-      <div className="flex min-h-[26px] items-center justify-between px-2">
-        <h2 className="section-label">{title}</h2>
+      <div className="flex min-h-[26px] items-center justify-between">
+        <h2 className="min-w-0 flex-1">
+          <button
+            type="button"
+            aria-expanded={isOpen}
+            className="group/part flex min-h-[26px] w-full items-center gap-1 rounded-md px-2 section-label hover:bg-raised"
+            onClick={turn}
+          >
+            {title}
+            <Sign isOpen={isOpen} isQuiet={isOpen} />
+          </button>
+        </h2>
         {action}
       </div>
-      {children}
+      {isOpen && children}
     </section>
+  );
+}
+
+interface FoldedProps {
+  /** What it is remembered by. */
+  part: string;
+  title: string;
+  /** Whether the page that is shown is among the entries: then they are in sight, unless they are folded on purpose. */
+  holdsHere: boolean;
+  children: ReactNode;
+}
+
+/** Entries that are seldom wanted, folded under one line until it is pressed. */
+export function Folded({ part, title, holdsHere, children }: FoldedProps) {
+  const [isTurned, turn] = useFold(part, true);
+  const [shut, setShut] = useState({ here: holdsHere, is: false });
+  // Another page was gone to.
+  if (shut.here !== holdsHere) setShut({ here: holdsHere, is: false });
+  const isOpen = isTurned || (holdsHere && !shut.is);
+  return (
+    <>
+      <button
+        type="button"
+        aria-expanded={isOpen}
+        className="flex min-h-[26px] w-full items-center gap-1 rounded-md px-2 text-start text-muted hover:bg-raised"
+        onClick={() => {
+          if (!holdsHere || isTurned === isOpen) turn();
+          setShut({ here: holdsHere, is: isOpen });
+        }}
+      >
+        {title}
+        <Sign isOpen={isOpen} />
+      </button>
+      {isOpen && children}
+    </>
+  );
+}
+
+/** Tells that a line folds what is under it; quietly where it stands at every part. */
+function Sign({ isOpen, isQuiet = false }: { isOpen: boolean; isQuiet?: boolean }) {
+  const Chevron = isOpen ? ChevronDown : ChevronRight;
+  return (
+    <Chevron
+      size={12}
+      aria-hidden="true"
+      className={isQuiet ? 'opacity-0 group-hover/part:opacity-100 group-focus-visible/part:opacity-100' : ''}
+    />
   );
 }

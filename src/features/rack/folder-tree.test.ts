@@ -1,5 +1,5 @@
 import type { NoteSummary } from '../../core/index/live/overview';
-import { agendaPages, folderTree, treeLines, type Folder } from './folder-tree';
+import { agendaPages, folderTree, rackPages, treeLines, type Folder } from './folder-tree';
 
 const note = (path: string, open = 0, kind: NoteSummary['kind'] = 'note'): NoteSummary => ({
   path,
@@ -32,6 +32,18 @@ describe('the rack', () => {
       note(path, 0, 'agenda'),
     );
     expect(agendaPages([...pages, note('x.md')]).map((one) => one.title)).toEqual(['Today', 'Ahead', 'Undated', 'Answers', 'Zebra']);
+  });
+
+  it('keeps the daily pages and a person’s own in sight, and folds the others under their folders', () => {
+    const of = (path: string, foot?: string): NoteSummary => ({ ...note(path, 0, 'agenda'), ...(foot !== undefined && { foot }) });
+    const paths = ['Agenda/Finished.md', 'Agenda/Today.md', 'Agenda/Loans/Abroad.md', 'Agenda/Zebra.md', 'Mine/Answers.md'];
+    const { daily, folded } = rackPages([...paths.map((path) => of(path)), of('Agenda/Feet/Foot of a tag.md', 'tag')]);
+    expect(daily.map(({ title }) => title)).toEqual(['Today', 'Answers', 'Zebra']);
+    expect(folded.map(({ title, pages }) => [title, ...pages.map((page) => page.title)])).toEqual([
+      ['More pages', 'Finished'],
+      ['Loans', 'Abroad'],
+      ['Feet', 'Foot of a tag'],
+    ]);
   });
 
   it('draws below an open folder what it holds, and a closed one alone', () => {

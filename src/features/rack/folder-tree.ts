@@ -58,13 +58,36 @@ export function agendaPages(notes: readonly NoteSummary[]): NoteSummary[] {
 /** The shipped pages that are looked at every day. */
 const DAILY: readonly string[] = (['Today', 'Ahead', 'Inbox', 'Undated', 'Resting'] as const).map(shippedPath);
 
-/** The agenda pages that stay in sight, and the others, which are folded; feet stand with the others. */
-export function rackPages(notes: readonly NoteSummary[]): { daily: NoteSummary[]; more: NoteSummary[] } {
+/** Agenda pages that are folded under one line of the rack. */
+export interface FoldedPages {
+  folder: string;
+  title: string;
+  pages: NoteSummary[];
+}
+
+/** The folder of the agenda pages that ship. */
+const HOME = folderOf(shippedPath('Today'));
+
+/**
+ * The agenda pages that stay in sight, and the others under the folders they lie in: beside the daily ones a person's own stay in sight,
+ * unless they lie in a folder below; feet lie in theirs.
+ */
+export function rackPages(notes: readonly NoteSummary[]): { daily: NoteSummary[]; folded: FoldedPages[] } {
   const pages = agendaPages(notes);
-  const isMore = ({ path }: NoteSummary): boolean => !DAILY.includes(path) && SHIPPED_NAMES.some((name) => shippedPath(name) === path);
+  const isBelow = ({ path }: NoteSummary): boolean => path.startsWith(`${HOME}/`) && folderOf(path) !== HOME;
+  const isMore = (page: NoteSummary): boolean =>
+    isBelow(page) || (!DAILY.includes(page.path) && SHIPPED_NAMES.some((name) => shippedPath(name) === page.path));
   const feet = notes.filter((note) => note.kind === 'agenda' && note.foot !== undefined);
   feet.sort((a, b) => compare(a.title, b.title));
-  return { daily: pages.filter((page) => !isMore(page)), more: [...pages.filter(isMore), ...feet] };
+  const folded = new Map<string, FoldedPages>();
+  for (const page of [...pages.filter(isMore), ...feet]) {
+    const folder = folderOf(page.path);
+    const title = folder === HOME ? 'More pages' : folder.slice(folder.lastIndexOf('/') + 1) || 'Notes';
+    const there = folded.get(folder);
+    if (there) there.pages.push(page);
+    else folded.set(folder, { folder, title, pages: [page] });
+  }
+  return { daily: pages.filter((page) => !isMore(page)), folded: [...folded.values()] };
 }
 
 /** One line of the tree as it is drawn. */

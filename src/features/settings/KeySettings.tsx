@@ -1,9 +1,8 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef } from 'react';
 import { Link, useLocation } from 'react-router';
-import { noteAddress } from '../session/places/addresses';
-import { useSlipNotes } from '../slip/use-slip-commands';
-import { writtenKey } from '../commands/written-key';
-import { keyFrom, keyName } from '../commands/command';
+import { KeyButton } from '../commands/KeyButton';
+import { keyName } from '../commands/command';
+import { type OwnKey, otherOfKey, usePinKeys, useSlipKeys } from '../commands/use-own-keys';
 import { COMMANDS, type Scope, conflictsOf, isKept, keysOf } from '../commands/definitions';
 import type { Settings, SettingsChange } from '../../store/device/settings';
 
@@ -22,14 +21,15 @@ interface KeySettingsProps {
 /** Every command with its key; a click waits for another one. */
 export function KeySettings({ settings, set }: KeySettingsProps) {
   const keys = keysOf(settings.keys);
-  const [waiting, setWaiting] = useState<string | null>(null);
+  const slips = useSlipKeys();
+  const pins = usePinKeys();
+  const own = [...slips, ...pins];
   const section = useRef<HTMLElement>(null);
   const { hash, key: visit } = useLocation();
   useEffect(() => {
     if (hash === '#keys') section.current?.scrollIntoView();
   }, [hash, visit]);
   const give = (id: string, key: string | null): void => {
-    setWaiting(null);
     set((present) => ({ keys: { ...present.keys, [id]: key ?? '' } }));
   };
   const giveBack = (id: string): void => {
@@ -64,24 +64,7 @@ export function KeySettings({ settings, set }: KeySettingsProps) {
                         Its first key
                       </button>
                     )}
-                    <button
-                      type="button"
-                      className="line-button min-w-28 justify-center font-mono text-[0.84rem]"
-                      aria-label={`Key of ${command.title}: ${key === null ? 'none' : keyName(key)}`}
-                      onClick={() => setWaiting(command.id)}
-                      onBlur={() => setWaiting(null)}
-                      onKeyDown={(event) => {
-                        if (waiting !== command.id) return;
-                        const pressed = keyFrom(event.nativeEvent);
-                        if (pressed === null || pressed === 'Tab' || pressed === 'Shift+Tab') return;
-                        event.preventDefault();
-                        event.stopPropagation();
-                        if (pressed === 'Escape') setWaiting(null);
-                        else give(command.id, pressed === 'Backspace' ? null : pressed);
-                      }}
-                    >
-                      {waiting === command.id ? 'press a key' : key === null ? 'none' : keyName(key)}
-                    </button>
+                    <KeyButton of={command.title} value={key} onChange={(pressed) => give(command.id, pressed)} />
                   </td>
                 </tr>
               );
@@ -89,43 +72,48 @@ export function KeySettings({ settings, set }: KeySettingsProps) {
           </tbody>
         </table>
       ))}
-      <SlipKeys keys={keys} />
+      <OwnKeys title="Slips of your own; each key stands in its note" own={slips} all={own} keys={keys} />
+      <OwnKeys title="Pins; each key is given in the pin’s menu on the rack" own={pins} all={own} keys={keys} />
     </section>
   );
 }
 
-const keyOf = (written: string | undefined): string | null => (written === undefined ? null : writtenKey(written));
-
-/** The slips that the person made, with the keys that their notes say. */
-function SlipKeys({ keys }: { keys: ReadonlyMap<string, string | null> }) {
-  const slips = useSlipNotes();
-  if (slips.length === 0) return null;
+/** Keys that a person gave to what is their own, with what is wrong with them. */
+function OwnKeys({
+  title,
+  own,
+  all,
+  keys,
+}: {
+  title: string;
+  own: readonly OwnKey[];
+  all: readonly OwnKey[];
+  keys: ReadonlyMap<string, string | null>;
+}) {
+  if (own.length === 0) return null;
   return (
     <table className="mb-3 w-full max-w-2xl border-collapse text-[0.95rem]">
-      <caption className="section-label pb-1 text-start">Slips of your own; each key stands in its note</caption>
+      <caption className="section-label pb-1 text-start">{title}</caption>
       <tbody>
-        {slips.map(({ path, title, slipKey: written }) => {
-          const slipKey = keyOf(written);
-          const clash =
-            COMMANDS.find(({ id }) => slipKey !== null && keys.get(id) === slipKey)?.title ??
-            slips.find((other) => other.path !== path && slipKey !== null && keyOf(other.slipKey) === slipKey)?.title;
+        {own.map(({ address, title: name, written, key }) => {
+          const other = otherOfKey(key, address, keys, all);
           return (
-            <tr key={path} className="border-b border-line">
+            <tr key={address} className="border-b border-line">
               <th scope="row" className="py-0.5 pe-3 text-start font-normal">
-                <Link to={noteAddress(path)} className="underline">
-                  {title}
+                <Link to={address} className="underline">
+                  {name}
                 </Link>
-                {clash !== undefined && <span className="block text-[0.84rem] text-late">Also the key of “{clash}”.</span>}
-                {written !== undefined && slipKey === null && (
+                {other !== null && <span className="block text-[0.84rem] text-late">Also the key of “{other}”.</span>}
+                {written !== null && key === null && (
                   <span className="block text-[0.84rem] text-late">
                     “{written}” is not heard: a key needs Ctrl with a letter or sign, or is an F key.
                   </span>
                 )}
-                {slipKey !== null && isKept(slipKey) && (
+                {key !== null && isKept(key) && (
                   <span className="block text-[0.84rem] text-late">Browsers keep this key for themselves.</span>
                 )}
               </th>
-              <td className="w-56 py-0.5 text-end font-mono text-[0.84rem]">{slipKey === null ? 'none' : keyName(slipKey)}</td>
+              <td className="w-56 py-0.5 text-end font-mono text-[0.84rem]">{key === null ? 'none' : keyName(key)}</td>
             </tr>
           );
         })}

@@ -27,3 +27,10 @@ export function showLine(view: EditorView, line: number): void {
     if (view.dom.isConnected) view.dispatch({ effects: markLine.of(null) });
   }, SHOWN);
 }
+
+/** Puts the cursor where it stood before; a text that is shorter now has it at its end. */
+export function showCursor(view: EditorView, { anchor, head }: { anchor: number; head: number }, scrolls: boolean): void {
+  const { length } = view.state.doc;
+  const selection = { anchor: Math.min(anchor, length), head: Math.min(head, length) };
+  view.dispatch({ selection, ...(scrolls && { effects: EditorView.scrollIntoView(selection.head, { y: 'center' }) }) });
+}

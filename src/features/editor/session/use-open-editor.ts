@@ -50,7 +50,7 @@ interface Opening {
  */
 export function useOpenEditor(editor: RefObject<OpenEditor | null>, opening: Opening): Heaviness | null {
   const [heavy, setHeavy] = useState<Heaviness | null>(null);
-  const { store, texts, clock, commands } = useServices();
+  const { store, texts, clock, commands, places } = useServices();
   const dispatch = useAppDispatch();
   const latest = useLatest({
     ...opening,
@@ -95,7 +95,14 @@ export function useOpenEditor(editor: RefObject<OpenEditor | null>, opening: Ope
       },
       onUpdate: (update) => {
         for (const transaction of update.transactions) editor.current?.order.watch(transaction);
-        if (surface?.watch(update)) editor.current?.open.typed();
+        const isTyped = surface?.watch(update) ?? false;
+        if (isTyped) editor.current?.open.typed();
+        if (update.selectionSet || isTyped) {
+          const { anchor, head } = update.state.selection.main;
+          const cursor = { path: latest.current.path, anchor, head };
+          if (!beside) places.moved(cursor);
+          if (isTyped) places.wrote(cursor);
+        }
         tellCursor.current(latest.current.path, update);
       },
     });
@@ -133,7 +140,7 @@ export function useOpenEditor(editor: RefObject<OpenEditor | null>, opening: Ope
       void texts.end(open);
       view.destroy();
     };
-  }, [editor, store, texts, latest, tellCursor, clock, commands, dispatch]);
+  }, [editor, store, texts, latest, tellCursor, clock, commands, places, dispatch]);
   return heavy;
 }
 

@@ -44,6 +44,8 @@ export type AskedDialog =
   | { is: 'carry' }
   /** A month of journal pages: the one of a day. */
   | { is: 'month'; day?: Day }
+  /** The name and key of a pin. */
+  | { is: 'pin'; address: string }
   | { is: 'import' }
   | { is: 'unsaved' };
 

@@ -17,6 +17,11 @@ const besideSchema = z.union([
  */
 export type BesideView = z.infer<typeof besideSchema>;
 
+const pinSchema = z.object({ title: z.string(), address: z.string(), key: z.optional(z.string()) });
+
+/** An address that is at hand on the rack under a name of one's own, and the key that goes there. */
+export type Pin = z.infer<typeof pinSchema>;
+
 const texts = z.array(z.string());
 
 /** What of the frame's state is kept on this device. */
@@ -30,7 +35,7 @@ const shape = {
   widths: z.record(z.string(), z.number()),
   finished: z.record(z.string(), z.enum(['stay', 'sink', 'hide'])),
   recent: texts,
-  pins: z.array(z.object({ title: z.string(), address: z.string() })),
+  pins: z.array(pinSchema),
   onTop: texts,
 };
 

@@ -1,9 +1,10 @@
-import { type PayloadAction, createSlice } from '@reduxjs/toolkit';
+import { type PayloadAction, createSlice, current } from '@reduxjs/toolkit';
 import type { SaveState } from '../../../store/texts/open-texts';
-import type { BesideView, FrameMemory } from './frame-memory';
+import type { BesideView, FrameMemory, Pin } from './frame-memory';
+import { type NamesPaths, followMove } from './follow-move';
 import type { AskedDialog, WhyQuestion } from '../acting/task-dialog';
 
-export type { BesideView } from './frame-memory';
+export type { BesideView, Pin } from './frame-memory';
 
 /** Something that happened outside what a person is doing just now. */
 export interface Notice {
@@ -38,7 +39,7 @@ export interface FrameState {
   /** Lists and groups that are folded: the list's name, a line break, the group's. */
   folded: string[];
   /** Pages and views that are pinned to the rack. */
-  pins: { title: string; address: string }[];
+  pins: Pin[];
   /** Groups that stand on top of their list, named like folded ones. */
   onTop: string[];
   /** Widths of table columns in pixels, by list and column. */
@@ -114,10 +115,22 @@ export const frameSlice = createSlice({
     foldToggled(state, { payload }: PayloadAction<string>) {
       toggle(state.folded, payload);
     },
-    pinToggled(state, { payload }: PayloadAction<{ title: string; address: string }>) {
+    pinToggled(state, { payload }: PayloadAction<Pin>) {
       const at = state.pins.findIndex((pin) => pin.address === payload.address);
       if (at === -1) state.pins.push(payload);
       else state.pins.splice(at, 1);
+    },
+    /** Gives a pin another name or key; the one with that address. */
+    pinChanged(state, { payload }: PayloadAction<Pin>) {
+      state.pins = state.pins.map((pin) => (pin.address === payload.address ? payload : pin));
+    },
+    /** Puts a pin into another place of the order, from 0. */
+    pinMoved(state, { payload: { address, to } }: PayloadAction<{ address: string; to: number }>) {
+      const pin = state.pins.find((one) => one.address === address);
+      if (!pin) return;
+      const others = state.pins.filter((one) => one !== pin);
+      others.splice(to, 0, pin);
+      state.pins = others;
     },
     topToggled(state, { payload }: PayloadAction<string>) {
       toggle(state.onTop, payload);
@@ -140,6 +153,13 @@ export const frameSlice = createSlice({
     },
     folderToggled(state, { payload }: PayloadAction<string>) {
       toggle(state.foldersClosed, payload);
+    },
+    /** Notes have other paths. */
+    notesMoved(state, { payload }: PayloadAction<readonly { from: string; to: string }[]>) {
+      Object.assign(
+        state,
+        payload.reduce<NamesPaths>((frame, { from, to }) => followMove(frame, from, to), current(state)),
+      );
     },
     restored(state, { payload }: PayloadAction<FrameMemory>) {
       Object.assign(state, payload);

@@ -6,6 +6,7 @@ import type { NoteStore } from '../../../store/notes/note-store';
 import type { OpenTexts } from '../../../store/texts/open-texts';
 import type { SettingsChange } from '../../../store/device/settings';
 import type { CommandDesk } from '../../commands/command-desk';
+import type { PlaceMemory } from '../places/place-memory';
 import type { Clock } from './clock';
 
 /** What the interface works with; made once when the application starts. */
@@ -18,6 +19,8 @@ export interface Services {
   clock: Clock;
   /** Who does what commands say. */
   commands: CommandDesk;
+  /** How places of the history were left. */
+  places: PlaceMemory;
   /** Changes some settings; what another tab changes of the others stays. */
   changeSettings: (change: SettingsChange) => Promise<void>;
 }

@@ -1,0 +1,61 @@
+import { useEffect, useLayoutEffect } from 'react';
+import { useLocation, useNavigationType } from 'react-router';
+import { useServices } from '../state/services';
+import type { Left } from './place-words';
+
+/** So long a place that is returned to may take to be drawn, in milliseconds. */
+const PATIENCE = 2500;
+/** A place is found again when it stays for so many frames. */
+const STILL = 8;
+
+/** Remembers how the place that is shown is left, and brings it back as it was when somebody returns to it. */
+export function usePlaces(): void {
+  const { places } = useServices();
+  const { key } = useLocation();
+  const type = useNavigationType();
+  // Before anything of the new place is asked where it was left.
+  useLayoutEffect(() => {
+    const left = places.arrive(key, type === 'POP');
+    return left ? bringBack(left) : undefined;
+  }, [places, key, type]);
+  useEffect(() => {
+    const onScroll = ({ target }: Event): void => {
+      if (target instanceof HTMLElement && target.id === 'page') places.scrolled(target.scrollTop);
+    };
+    const onFocus = ({ target }: FocusEvent): void => {
+      if (target instanceof HTMLElement && target.closest('#page'))
+        places.focused(target.closest<HTMLElement>('[data-row]')?.dataset['row'] ?? null);
+    };
+    document.addEventListener('scroll', onScroll, { capture: true, passive: true });
+    document.addEventListener('focusin', onFocus);
+    return () => {
+      document.removeEventListener('scroll', onScroll, { capture: true });
+      document.removeEventListener('focusin', onFocus);
+    };
+  }, [places]);
+}
+
+/** Scrolls and focuses as a place was left, as soon as enough of it is drawn; not against a person who moves on meanwhile. */
+function bringBack({ scroll, row }: Left): () => void {
+  const end = performance.now() + PATIENCE;
+  let still = 0;
+  let frame = requestAnimationFrame(function again() {
+    const page = document.getElementById('page');
+    if (page && page.scrollTop !== scroll) page.scrollTop = scroll;
+    const isThere = page !== null && Math.abs(page.scrollTop - scroll) < 2;
+    const mark = row === null ? null : page?.querySelector<HTMLElement>(`[data-row="${CSS.escape(row)}"] :is(.task-mark, .row-focus)`);
+    if (mark && document.activeElement === document.body) mark.focus({ preventScroll: true });
+    still = isThere && (row === null || mark) ? still + 1 : 0;
+    if (still < STILL && performance.now() < end) frame = requestAnimationFrame(again);
+    else stop();
+  });
+  const stop = (): void => {
+    cancelAnimationFrame(frame);
+    for (const event of MOVES) window.removeEventListener(event, stop, true);
+  };
+  for (const event of MOVES) window.addEventListener(event, stop, { capture: true, passive: true });
+  return stop;
+}
+
+/** By these a person moves on. */
+const MOVES = ['wheel', 'pointerdown', 'keydown', 'touchstart'] as const;
