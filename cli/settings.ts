@@ -14,6 +14,7 @@ const schema = z.object({
   repeatLead: z.number().int().min(0).nullable().default(0),
   me: z.string().nullable().default(null),
   loosePlace: z.string().min(1).default('journal'),
+  raiseTag: z.string().min(1).default('raise'),
   slipSide: z.enum(['last', 'first']).default('last'),
   slipLater: z.enum(['today', 'page']).default('today'),
   finishedHeading: z.string().min(1).default(ACTION_DEFAULTS.finishedHeading),
@@ -42,6 +43,8 @@ export type RunnerSettings = ActionSettings & {
   days: DaySettings;
   /** Where loose tasks are caught: `journal`, or the path of a note. */
   loosePlace: string;
+  /** The tag of what is to be raised with a person. */
+  raiseTag: string;
   /** Whether what is written down stands behind what was before it, or before that. */
   slipSide: 'last' | 'first';
   /** Whether what is for a later day goes to today's page or to that of its day. */

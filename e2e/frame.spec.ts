@@ -41,7 +41,7 @@ test('axe-core finds nothing in the forms of a task, nor in a table', async ({ d
     .first();
   for (const [entry, title] of [
     ['Details…', 'Details'],
-    ['Tags, people, owner…', 'Tags, people, owner'],
+    ['Tags, people, links, owner…', 'Tags, people, links, owner'],
     ['Move to a note…', 'Move to a note'],
   ] as const) {
     await actions.click();

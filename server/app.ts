@@ -61,4 +61,16 @@ export function makeApp(folder: string): Express {
 }
 
 /** As the routes of the application are. */
-const PAGES = ['/', '/note{/*path}', '/day/:day', '/tag{/*path}', '/person{/*path}', '/settings', '/days', '/slip', '/find'];
+const PAGES = [
+  '/',
+  '/note{/*path}',
+  '/day/:day',
+  '/tag{/*path}',
+  '/person{/*path}',
+  '/status{/*path}',
+  '/folder{/*path}',
+  '/settings',
+  '/days',
+  '/slip',
+  '/find',
+];

@@ -26,6 +26,8 @@ const SlipAddress = lazy(() => import('../features/slip/SlipAddress').then((part
 const DayPage = lazy(() => import('../features/places/DayPage').then((part) => ({ default: part.DayPage })));
 const TagPage = lazy(() => import('../features/places/NamePage').then((part) => ({ default: part.TagPage })));
 const PersonPage = lazy(() => import('../features/places/NamePage').then((part) => ({ default: part.PersonPage })));
+const StatusPage = lazy(() => import('../features/places/StatusPage').then((part) => ({ default: part.StatusPage })));
+const FolderPage = lazy(() => import('../features/places/FolderPage').then((part) => ({ default: part.FolderPage })));
 const FindPage = lazy(() => import('../features/find/FindPage').then((part) => ({ default: part.FindPage })));
 const DaysPage = lazy(() => import('../features/journal/DaysPage').then((part) => ({ default: part.DaysPage })));
 const Messages = lazy(() => import('../features/session/acting/Messages'));
@@ -86,6 +88,8 @@ function Desk() {
             <Route path={ROUTES.slip} element={<SlipAddress />} />
             <Route path={ROUTES.tag} element={<TagPage />} />
             <Route path={ROUTES.person} element={<PersonPage />} />
+            <Route path={ROUTES.status} element={<StatusPage />} />
+            <Route path={ROUTES.folder} element={<FolderPage />} />
             <Route path={ROUTES.find} element={<FindPage />} />
             <Route path={ROUTES.settings} element={<SettingsPage />} />
             <Route path="*" element={<NoSuchPage />} />

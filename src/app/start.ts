@@ -95,7 +95,7 @@ export async function start(blocked: () => void): Promise<Started> {
     store,
     actions: new NoteActions(
       store,
-      () => actionContext(state.getState().settings, clock.now()),
+      () => actionContext(state.getState().settings, clock.now(), state.getState().library.overview?.statuses),
       () => texts.settle(),
     ),
     texts,
@@ -180,6 +180,7 @@ function engineSettings(settings: Settings, clock: Clock): LibrarySettings {
     me: settings.me,
     workingDay: settings.workingDay,
     repeatLead: settings.repeatLead,
+    raiseTag: settings.raiseTag,
     loosePlace: settings.loosePlace === 'journal' ? null : settings.loosePlace,
     days: daySettingsOf(settings),
   };

@@ -1,5 +1,5 @@
-import { createElement } from 'react';
-import { MARK_VIEW_BOX, type MarkLook, isOnEdge, markClass, markLabel, markShapes } from './mark-shapes';
+import { MarkSvg } from './MarkSvg';
+import { type MarkLook, isOnEdge, markClass, markLabel } from './mark-shapes';
 
 interface TaskMarkProps {
   look: MarkLook;
@@ -12,13 +12,6 @@ interface TaskMarkProps {
   /** Called when its left edge was pressed. */
   onRaise: () => void;
 }
-
-const REACT_NAMES: Record<string, string> = {
-  'stroke-width': 'strokeWidth',
-  'stroke-linejoin': 'strokeLinejoin',
-  'stroke-linecap': 'strokeLinecap',
-  'stroke-dasharray': 'strokeDasharray',
-};
 
 /** A task's mark as a checkbox that ticks it; a press on its left edge raises the priority. */
 export function TaskMark({ look, of, selected = false, onTick, onRaise }: TaskMarkProps) {
@@ -40,14 +33,7 @@ export function TaskMark({ look, of, selected = false, onTick, onRaise }: TaskMa
         else onTick(detail === 0);
       }}
     >
-      <svg viewBox={MARK_VIEW_BOX} aria-hidden="true">
-        {markShapes(look).map((shape, index) =>
-          createElement(shape.tag, {
-            key: index,
-            ...Object.fromEntries(Object.entries(shape.attributes).map(([name, value]) => [REACT_NAMES[name] ?? name, value])),
-          }),
-        )}
-      </svg>
+      <MarkSvg look={look} />
     </button>
   );
 }

@@ -4,6 +4,7 @@ import { signOfText } from './text-sign';
 const EARLIER: Readonly<Record<string, readonly string[]>> = {
   'Agenda/Today.md': ['1536738f58a62ac0'],
   'Agenda/Ahead.md': ['677f199382fa2003', '588eef9cfb7724cc'],
+  'Agenda/Feet/Foot of a person.md': ['e658d70b57663f41'],
 };
 
 /** Whether a text is one with which the page shipped before. */

@@ -10,18 +10,18 @@ const ELSEWHERE = 'where open and to this note';
 /** What ships under the notes of a kind: agenda pages that a person reads, changes and restores like the others. */
 export const SHIPPED_FEET: readonly ShippedPage[] = [
   foot('person', 'What stands under the page of a person: all that is open with them, wherever it is written.', [
-    { title: 'To raise', lines: ['where open and this person and #raise'] },
+    { title: 'To raise', lines: ['where open and this person and to raise'] },
     {
       title: 'Open with them',
       lines: [
-        'where open and this person and not #raise and not owner = this person and not asked = this person',
+        'where open and this person and not to raise and not owner = this person and not asked = this person',
         'order by priority, due, plan',
       ],
     },
-    { title: 'Owned by them', lines: ['where open and owner = this person and not #raise', 'order by due, priority'] },
+    { title: 'Owned by them', lines: ['where open and owner = this person and not to raise', 'order by due, priority'] },
     {
       title: 'Asked by them',
-      lines: ['where open and asked = this person and not owner = this person and not #raise', 'order by due, priority'],
+      lines: ['where open and asked = this person and not owner = this person and not to raise', 'order by due, priority'],
     },
     { title: 'Finished lately', lines: ['where this person and done in last 14 days', 'order by done desc', 'limit 20'] },
     { title: 'Key points', lines: ['from key points', 'where this person', 'limit 20'] },

@@ -11,7 +11,8 @@ import { foldPath } from '../note/names/path';
 import { statusTable } from '../task/line/added-status';
 import { readNote } from '../task/reading/read-note';
 import { isBlocked, refProblems } from '../task/reading/ref-problems';
-import type { AddedStatus } from '../task/line/status';
+import type { AddedStatus, AddedStatuses } from '../task/line/status';
+import type { NotedStatus } from './live/overview';
 import type { Problem, ReadingSettings, Task } from '../task/line/task';
 import { candidateNotes } from './slots/candidate-notes';
 import { ColumnAnswer } from './slots/slot-answer';
@@ -32,6 +33,8 @@ export interface LibrarySettings extends ReadingSettings {
   firstDayOfWeek: Weekday;
   dateStyle: DateStyle;
   me: string | null;
+  /** The tag of what is to be raised with a person, without its sign. */
+  raiseTag?: string;
   /** The path of the note in which loose tasks are caught, beside the journal pages. */
   loosePlace?: string | null;
   /** How days are read and reckoned. */
@@ -192,14 +195,16 @@ export class NoteIndex {
   }
 
   /** The statuses that notes add, in the order of their paths. */
-  get statuses(): AddedStatus[] {
-    return [...this.added].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, status]) => status);
+  get statuses(): NotedStatus[] {
+    return [...this.added]
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .map(([key, status]) => ({ ...status, path: this.entries.get(key)?.head.path ?? key }));
   }
 
   /** Whether notes were read with other statuses than are added now; then `takeStatuses`, and read everything again. */
   get outdated(): boolean {
-    const now = [...statusTable(this.statuses)].map(([sign, { means }]) => sign + means).join();
-    return now !== [...(this.settings.statuses ?? [])].map(([sign, { means }]) => sign + means).join();
+    const now = signOfAll(statusTable(this.statuses));
+    return now !== signOfAll(this.settings.statuses ?? new Map<string, AddedStatus>());
   }
 
   takeStatuses(): void {
@@ -252,12 +257,14 @@ export class NoteIndex {
   }
 
   contextAt(path: string | null): GatherContext {
-    const { today, firstDayOfWeek, me } = this.settings;
+    const { today, firstDayOfWeek, me, raiseTag, statuses } = this.settings;
     return {
       today,
       firstDayOfWeek,
       me,
       thisNote: path === null ? null : this.thisNote(path),
+      ...(raiseTag !== undefined && { raiseTag }),
+      ...(statuses && { statuses }),
     };
   }
 
@@ -274,3 +281,6 @@ export class NoteIndex {
     return new Set([foldPath(target), ...(names ?? [])]);
   }
 }
+
+/** What of the added statuses decides how texts are read and gathered. */
+const signOfAll = (statuses: AddedStatuses): string => [...statuses].map(([sign, { means, name }]) => `${sign}${means} ${name}`).join('\n');

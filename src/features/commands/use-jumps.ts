@@ -1,11 +1,13 @@
 import { useEffect, useState } from 'react';
+import type { NoteSummary } from '../../core/index/live/overview';
 import { dayNamed } from '../../core/calendar/spoken/day-named';
 import { dayTitle } from '../../core/calendar/day-name';
 import { STATUSES, STATUS_NAMES } from '../../core/task/line/status';
-import { dayAddress, findAddress, noteAddress, personAddress, tagAddress } from '../session/places/addresses';
+import { dayAddress, folderAddress, noteAddress, personAddress, statusAddress, tagAddress } from '../session/places/addresses';
 import type { Pin } from '../session/state/frame-slice';
 import { useNow, useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
+import { useAddedStatuses } from '../session/state/use-statuses';
 import { keyName } from './command';
 
 /** A place that is gone to from the menu of commands. */
@@ -32,6 +34,7 @@ export function useJumps(typed: string): JumpGroup[] {
   const pins = useAppSelector((state) => state.frame.pins);
   const { firstDayOfWeek } = useAppSelector((state) => state.settings);
   const { day: today } = useNow();
+  const added = useAddedStatuses();
   const found = useFound(text);
   if (text === '') return [{ title: 'Pinned', jumps: pins.map((pin) => pinned(pin, '')), isFound: false }];
   const day = dayNamed(text, { today, firstDayOfWeek });
@@ -60,15 +63,28 @@ export function useJumps(typed: string): JumpGroup[] {
     {
       isFound: false,
       title: 'Statuses',
-      jumps: STATUSES.filter((status) => has(STATUS_NAMES[status])).map((status) => ({
-        address: findAddress(`where ${status}`, 'only'),
-        words: STATUS_NAMES[status],
-        of: 'all tasks of this status',
-      })),
+      jumps: [
+        ...STATUSES.map((status) => ({ address: statusAddress(status), words: STATUS_NAMES[status] })),
+        ...added.map(({ name }) => ({ address: statusAddress(name), words: name })),
+      ].flatMap((jump) => (has(jump.words) ? [{ ...jump, of: 'all tasks of this status' }] : [])),
+    },
+    {
+      isFound: false,
+      title: 'Folders',
+      jumps: foldersOf(overview?.notes ?? [])
+        .filter(has)
+        .slice(0, MOST_NAMES)
+        .map((folder) => ({ address: folderAddress(folder), words: folder, of: 'folder' })),
     },
     ...found,
   ];
 }
+
+/** The folders that notes lie in, and those around them, by name. */
+const foldersOf = (notes: readonly NoteSummary[]): string[] =>
+  [...new Set(notes.flatMap(({ path }) => path.split('/').map((_part, depth, parts) => parts.slice(0, depth).join('/'))))]
+    .filter((folder) => folder !== '')
+    .sort();
 
 const pinned = ({ title, address, key }: Pin, of: string): Jump => ({ address, words: title, of: key === undefined ? of : keyName(key) });
 

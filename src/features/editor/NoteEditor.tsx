@@ -1,6 +1,6 @@
 import { personText } from '../../core/template/name-text';
 import { type RefObject, useCallback, useEffect, useRef, useState } from 'react';
-import { useLocation, useNavigate, useNavigationType } from 'react-router';
+import { NavigationType, useLocation, useNavigate, useNavigationType } from 'react-router';
 import { isAsking } from '../../ui/asking';
 import { BY_TOUCH } from '../../ui/by-touch';
 import { useLatest } from '../../ui/use-latest';
@@ -111,10 +111,10 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder, 
 /** Shows the line (from 0) that the address asks for; where somebody returns to, or wrote last, the cursor stands where it was. */
 function useArrival(editor: RefObject<OpenEditor | null>, path: string, line: number | null, beside: boolean): void {
   const { places } = useServices();
-  const { key, state } = useLocation();
-  const arrival = beside ? '' : key;
-  const asked = beside ? null : cursorOf(state);
-  const latest = useLatest({ asked, isSame: useNavigationType() === 'REPLACE' });
+  const location = useLocation();
+  const arrival = beside ? '' : location.key;
+  const asked = beside ? null : cursorOf(location.state);
+  const latest = useLatest({ asked, isSame: useNavigationType() === NavigationType.Replace });
   const shown = useRef<number | null | undefined>(undefined);
   useEffect(() => {
     const open = editor.current;

@@ -1,5 +1,7 @@
 import { useRef, useState } from 'react';
+import { Link } from 'react-router';
 import { folderOf } from '../../core/note/names/path';
+import { folderAddress } from '../session/places/addresses';
 import { useServices } from '../session/state/services';
 import { useToldDone } from '../session/acting/use-act';
 import { NoteMenu } from './NoteMenu';
@@ -32,7 +34,11 @@ export function NoteHeader({ path, title, isAgenda, onShowLists }: NoteHeaderPro
   };
   return (
     <header className="mb-2">
-      <p className="text-[0.86rem] text-muted">{folderOf(path).replaceAll('/', ' › ') || 'Notes'}</p>
+      <p className="text-[0.86rem] text-muted">
+        <Link className="hover:underline" to={folderAddress(folderOf(path))}>
+          {folderOf(path).replaceAll('/', ' › ') || 'Notes'}
+        </Link>
+      </p>
       <div className="flex items-start gap-2">
         <input
           ref={field}

@@ -1,13 +1,14 @@
-import { ChevronDown, ChevronRight, Pencil } from 'lucide-react';
+import { ChevronDown, ChevronRight, MoreHorizontal } from 'lucide-react';
 import { useCallback, useMemo, useRef, useState } from 'react';
-import { useLocation } from 'react-router';
+import { useLocation, useNavigate } from 'react-router';
 import type { NoteSummary } from '../../core/index/live/overview';
 import { useWindow } from '../../ui/use-window';
-import { LazyRenameDialog as RenameDialog } from '../rename/LazyRenameDialog';
-import { noteAddress } from '../session/places/addresses';
+import { Menu, MenuEntry } from '../../ui/menu';
+import { folderAddress, noteAddress } from '../session/places/addresses';
 import { frameSlice } from '../session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { Entry } from './RackEntry';
+import { RenameFolder } from './RenameFolder';
 import { isHere } from '../session/places/route-clicks';
 import { type Folder, type TreeLine, folderTree, treeLines } from './folder-tree';
 
@@ -53,6 +54,7 @@ function NoteEntry({ note, depth, pathname }: { note: NoteSummary; depth: number
 
 function FolderLine({ folder, depth, open }: { folder: Folder; depth: number; open: boolean }) {
   const dispatch = useAppDispatch();
+  const navigate = useNavigate();
   const [renaming, setRenaming] = useState(false);
   return (
     <>
@@ -71,28 +73,23 @@ function FolderLine({ folder, depth, open }: { folder: Folder; depth: number; op
         <span className="min-w-0 flex-1 truncate">{folder.name}</span>
         <span className="text-[0.82rem] text-muted tabular-nums">{folder.open || ''}</span>
       </button>
-      <button
-        type="button"
-        aria-label={`Rename the folder ${folder.name}`}
-        title="Rename the folder"
-        className="quiet-button absolute end-7 top-0 z-10 min-h-[26px] bg-raised opacity-0 peer-hover:opacity-100 hover:opacity-100 focus-visible:opacity-100"
-        onClick={() => setRenaming(true)}
-      >
-        <Pencil size={12} aria-hidden="true" />
-      </button>
-      {renaming && (
-        <RenameDialog
-          name={folder.path}
-          renaming={(after) =>
-            after === '' || /[<>:"\\|?*#\]]/.test(after)
-              ? null
-              : { is: 'folder', before: folder.path, after: after.replace(/^\/+|\/+$/g, '') }
+      <span className="absolute end-7 top-0 z-10 opacity-0 peer-hover:opacity-100 hover:opacity-100 focus-within:opacity-100 has-[[data-state=open]]:opacity-100">
+        <Menu
+          trigger={
+            <button type="button" aria-label={`Actions for the folder ${folder.name}`} className="quiet-button min-h-[26px] bg-raised">
+              <MoreHorizontal size={13} aria-hidden="true" />
+            </button>
           }
-          rule='The name of a folder has none of < > : " \ | ? * # ].'
-          onClose={() => setRenaming(false)}
-          onDone={() => setRenaming(false)}
-        />
-      )}
+        >
+          <MenuEntry label="Open as a page" onSelect={() => void navigate(folderAddress(folder.path))} />
+          <MenuEntry
+            label="New note in it…"
+            onSelect={() => dispatch(frameSlice.actions.dialogShown({ is: 'new-note', folder: folder.path }))}
+          />
+          <MenuEntry label="Rename the folder…" onSelect={() => setRenaming(true)} />
+        </Menu>
+      </span>
+      {renaming && <RenameFolder path={folder.path} onClose={() => setRenaming(false)} onDone={() => undefined} />}
     </>
   );
 }

@@ -1,5 +1,5 @@
 import type { NoteSummary } from '../../core/index/live/overview';
-import { agendaPages, folderTree, rackPages, treeLines, type Folder } from './folder-tree';
+import { agendaPages, folderAt, folderTree, rackPages, treeLines, type Folder } from './folder-tree';
 
 const note = (path: string, open = 0, kind: NoteSummary['kind'] = 'note'): NoteSummary => ({
   path,
@@ -20,6 +20,14 @@ describe('the rack', () => {
     const top = folderTree([note('b.md', 1), note('F/G/c.md', 2), note('F/a.md', 3), note('Agenda/Today.md', 0, 'agenda')]);
     expect(drawn(top)).toEqual([['F', 5, ['G', 2, 'c'], 'a'], 'b']);
     expect(top.open).toBe(6);
+  });
+
+  it('finds a folder at any depth, whatever the case', () => {
+    const top = folderTree([note('b.md'), note('F/G/c.md'), note('F/a.md')]);
+    expect(folderAt(top, '')?.notes.map(({ title }) => title)).toEqual(['b']);
+    expect(folderAt(top, 'f/g')?.notes.map(({ title }) => title)).toEqual(['c']);
+    expect(folderAt(top, 'F/H')).toBeNull();
+    expect(folderAt(top, 'FG')).toBeNull();
   });
 
   it('shows the newest journal page first', () => {

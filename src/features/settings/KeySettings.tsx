@@ -1,10 +1,10 @@
-import { useEffect, useRef } from 'react';
-import { Link, useLocation } from 'react-router';
+import { Link } from 'react-router';
 import { KeyButton } from '../commands/KeyButton';
 import { keyName } from '../commands/command';
 import { type OwnKey, otherOfKey, usePinKeys, useSlipKeys } from '../commands/use-own-keys';
 import { COMMANDS, type Scope, conflictsOf, isKept, keysOf } from '../commands/definitions';
 import type { Settings, SettingsChange } from '../../store/device/settings';
+import { useSectionAt } from './use-section-at';
 
 const SCOPES: [Scope, string][] = [
   ['everywhere', 'Everywhere'],
@@ -24,11 +24,7 @@ export function KeySettings({ settings, set }: KeySettingsProps) {
   const slips = useSlipKeys();
   const pins = usePinKeys();
   const own = [...slips, ...pins];
-  const section = useRef<HTMLElement>(null);
-  const { hash, key: visit } = useLocation();
-  useEffect(() => {
-    if (hash === '#keys') section.current?.scrollIntoView();
-  }, [hash, visit]);
+  const section = useSectionAt('keys');
   const give = (id: string, key: string | null): void => {
     set((present) => ({ keys: { ...present.keys, [id]: key ?? '' } }));
   };

@@ -68,6 +68,7 @@ export function SettingField({ name, settings, set }: SettingFieldProps) {
         </Labelled>
       );
     case 'keys':
+    case 'statuses':
       return null;
   }
 }

@@ -11,6 +11,7 @@ import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { counted, useToldDone } from '../session/acting/use-act';
 import { KeySettings } from './KeySettings';
 import { SettingField } from './SettingField';
+import { StatusSettings } from './StatusSettings';
 import { FIELDS } from './fields';
 
 const NAMES = Object.keys(FIELDS) as (keyof Settings)[];
@@ -27,6 +28,7 @@ export function SettingsPage() {
         {NAMES.map((name) => (
           <SettingField key={name} name={name} settings={settings} set={set} />
         ))}
+        <StatusSettings settings={settings} set={set} />
         <NotesSection />
         <KeySettings settings={settings} set={set} />
       </div>

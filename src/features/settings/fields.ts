@@ -24,7 +24,7 @@ export type Field<Value = never> =
   /** A number of hours for each weekday. */
   | { is: 'week'; label: string }
   /** Has a part of the page of its own. */
-  | { is: 'keys' };
+  | { is: 'keys' | 'statuses' };
 
 /** Every setting with what is drawn for it, in the order of the page: a setting that lacks one does not compile. */
 export const FIELDS: { readonly [Name in keyof Settings]: Field<Settings[Name]> } = {
@@ -195,5 +195,6 @@ export const FIELDS: { readonly [Name in keyof Settings]: Field<Settings[Name]> 
   firstPage: { is: 'page', label: 'Page that opens first', of: 'agenda' },
   me: { is: 'handle', label: 'Your own handle', help: 'Tasks without an owner are yours; a gather may say @me.' },
   loosePlace: { is: 'page', label: 'Where loose tasks are caught', of: 'note' },
+  cycle: { is: 'statuses' },
   keys: { is: 'keys' },
 };

@@ -1,10 +1,12 @@
 import { type FormEvent, useEffect, useRef, useState } from 'react';
 import { PRIORITY_NAMES } from '../../core/task/line/clause';
+import { statusTable } from '../../core/task/line/added-status';
 import { STATUSES, STATUS_NAMES } from '../../core/task/line/status';
 import { Dialog } from '../../ui/Dialog';
 import { actionContext } from '../session/acting/action-context';
 import { useNow, useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
+import { useAddedStatuses } from '../session/state/use-statuses';
 import type { TaskDialog } from '../session/acting/task-dialog';
 import { useAct } from '../session/acting/use-act';
 import { AboutTask } from './AboutTask';
@@ -33,7 +35,8 @@ interface DetailsDialogProps {
  */
 export function DetailsDialog({ asked, onClose }: DetailsDialogProps) {
   const { ref, openSteps } = asked.task;
-  const before = detailsOf(ref.expected);
+  const added = useAddedStatuses();
+  const before = detailsOf(ref.expected, statusTable(added));
   const [form, setForm] = useState(before);
   const [firstNeeds, setFirstNeeds] = useState<readonly Need[]>([]);
   const [needs, setNeeds] = useState<readonly Need[]>([]);
@@ -116,9 +119,16 @@ export function DetailsDialog({ asked, onClose }: DetailsDialogProps) {
         <div className="flex gap-3">
           <Pick
             label="Status"
-            value={form.status}
-            options={STATUSES.map((status) => [status, STATUS_NAMES[status]])}
-            onPick={(status) => set({ status })}
+            value={form.sign ?? form.status}
+            options={[
+              ...STATUSES.map((status) => [status, STATUS_NAMES[status]] as const),
+              ...added.map(({ sign, name }) => [sign, name] as const),
+            ]}
+            onPick={(picked) => {
+              const own = added.find(({ sign }) => sign === picked);
+              const status = own?.means ?? STATUSES.find((one) => one === picked);
+              if (status) set({ status, sign: own?.sign ?? null });
+            }}
           />
           <Pick label="Priority" value={form.priority} options={PRIORITY_NAMES} onPick={(priority) => set({ priority })} />
         </div>

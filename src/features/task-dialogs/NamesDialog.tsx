@@ -1,45 +1,67 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { readTaskLine } from '../../core/task/line/task';
-import { signedName } from '../../core/task/acts/word-actions';
+import { foldPath, withoutEnding } from '../../core/note/names/path';
+import { signedName, writtenLink } from '../../core/task/acts/word-actions';
 import type { WideIntention } from '../../core/task/acts/intention';
 import { Dialog } from '../../ui/Dialog';
+import { notesNamed } from '../session/state/notes-named';
 import { useAppSelector } from '../session/state/state';
 import type { TaskDialog } from '../session/acting/task-dialog';
 import { counted, useAct } from '../session/acting/use-act';
+
+/** So many notes are offered for a link. */
+const MOST_NOTES = 30;
 
 interface NamesDialogProps {
   asked: Extract<TaskDialog, { is: 'names' }>;
   onClose: () => void;
 }
 
-/** Adds and takes away tags and people, and says who does it and who asked; on one task or many. */
+/** Adds and takes away tags, people and links to notes, and says who does it and who asked; on one task or many. */
 export function NamesDialog({ asked, onClose }: NamesDialogProps) {
   const { tasks } = asked;
   const { actAll } = useAct();
   const overview = useAppSelector((state) => state.library.overview);
+  const shared = useMemo(() => new Set(overview?.sharedNames), [overview?.sharedNames]);
   const [added, setAdded] = useState('');
+  const [linkTo, setLinkTo] = useState('');
   const [removed, setRemoved] = useState<string[]>([]);
   const [owner, setOwner] = useState('');
   const [askedBy, setAskedBy] = useState('');
   const lines = tasks.map(({ ref }) => readTaskLine(ref.expected, ref.expected.indexOf('[')));
   const present = [
-    ...new Set(lines.flatMap((task) => (task ? [...task.tags.map((tag) => `#${tag}`), ...task.people.map((person) => `@${person}`)] : []))),
+    ...new Set(
+      lines.flatMap((task) =>
+        task
+          ? [
+              ...task.tags.map((tag) => `#${tag}`),
+              ...task.people.map((person) => `@${person}`),
+              ...task.links.map(({ target, heading }) => `[[${target}${heading === null ? '' : `#${heading}`}]]`),
+            ]
+          : [],
+      ),
+    ),
   ];
   const words = added.split(/[\s,]+/).filter((word) => word !== '');
+  const link = linkTo.trim() === '' ? null : writtenLink(`[[${linkTo.trim().replace(/^\[\[|\]\]$/g, '')}]]`);
+  const noLink = linkTo.trim() !== '' && link === null;
+  const notes = useMemo(() => notesNamed(overview?.notes ?? [], linkTo, MOST_NOTES), [overview?.notes, linkTo]);
   const wrong = words.filter((word) => signedName(word) === null);
   const intentions: WideIntention[] = [
     ...removed.map((name): WideIntention => ({ do: 'untag', name })),
     ...words.map((name): WideIntention => ({ do: 'tag', name })),
+    ...(link === null ? [] : [{ do: 'tag' as const, name: link }]),
     ...whoIntention('owner', owner),
     ...whoIntention('asked', askedBy),
   ];
+  const canStore = intentions.length > 0 && wrong.length === 0 && !noLink;
   return (
-    <Dialog open onClose={onClose} title="Tags, people, owner">
+    <Dialog open onClose={onClose} title="Tags, people, links, owner">
       <form
         className="grid gap-3"
         onSubmit={(event) => {
           event.preventDefault();
-          if (intentions.length === 0 || wrong.length > 0) return;
+          if (!canStore) return;
           onClose();
           void actAll(tasks, intentions);
         }}
@@ -67,6 +89,16 @@ export function NamesDialog({ asked, onClose }: NamesDialogProps) {
             </option>
           ))}
         </datalist>
+        <label className="grid gap-1">
+          <span className="section-label">Link to a note</span>
+          <input className="field" list="known-notes" value={linkTo} onChange={(event) => setLinkTo(event.target.value)} />
+          {noLink && <span className="text-[0.86rem] text-late">A link has none of [ ] | in it.</span>}
+        </label>
+        <datalist id="known-notes">
+          {notes.map(({ path, title }) => (
+            <option key={path} value={shared.has(foldPath(title)) ? withoutEnding(path) : title} />
+          ))}
+        </datalist>
         {present.length > 0 && (
           <fieldset>
             <legend className="section-label">Take away</legend>
@@ -89,7 +121,7 @@ export function NamesDialog({ asked, onClose }: NamesDialogProps) {
           <Who label="Owner" hint="@kofi, nobody, me" value={owner} onChange={setOwner} />
           <Who label="Asked by" hint="@bea" value={askedBy} onChange={setAskedBy} />
         </div>
-        <button type="submit" className="solid-button justify-self-start" disabled={intentions.length === 0 || wrong.length > 0}>
+        <button type="submit" className="solid-button justify-self-start" disabled={!canStore}>
           Store
         </button>
       </form>

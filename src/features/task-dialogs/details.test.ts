@@ -22,6 +22,7 @@ describe('the details of a task', () => {
     expect(detailsOf('- [:] Ask @ilse #loans {due 2026-11-27 15:00; high; owner @kofi; every mon, thu}')).toMatchObject({
       text: 'Ask @ilse #loans',
       status: 'waiting',
+      sign: null,
       priority: 'high',
       clauses: { due: '2026-11-27 15:00', owner: '@kofi', every: 'mon, thu', plan: '' },
     });

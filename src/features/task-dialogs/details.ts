@@ -5,7 +5,7 @@ import type { WideIntention } from '../../core/task/acts/intention';
 import { type Clause, clauseOf, readTail } from '../../core/task/line/tail';
 import { readTaskLine } from '../../core/task/line/task';
 import type { ClauseName, Priority } from '../../core/task/line/clause';
-import type { Status } from '../../core/task/line/status';
+import { type AddedStatuses, type Status, isAddedSign } from '../../core/task/line/status';
 
 /** The clauses that a form of details shows, each in a field of its own. */
 export const DETAIL_CLAUSES = ['due', 'plan', 'start', 'every', 'until', 'lapses', 'takes', 'owner', 'asked', 'remind'] as const;
@@ -26,6 +26,8 @@ export const needKey = ({ ref, at }: Need): string => ref ?? `${at?.path}:${at?.
 export interface TaskDetails {
   text: string;
   status: Status;
+  /** The sign of a status that a note adds; null for one of the five. */
+  sign: string | null;
   priority: Priority | 'normal';
   clauses: Record<DetailClause, string>;
   /** The refs of what must be closed first, as written; empty for none. */
@@ -33,7 +35,7 @@ export interface TaskDetails {
 }
 
 /** What the line of a task says; null when it is no task. */
-export function detailsOf(raw: string): TaskDetails | null {
+export function detailsOf(raw: string, statuses?: AddedStatuses): TaskDetails | null {
   const from = raw.indexOf('[');
   const task = from === -1 ? null : readTaskLine(raw, from);
   if (!task) return null;
@@ -41,7 +43,15 @@ export function detailsOf(raw: string): TaskDetails | null {
   const clauses = Object.fromEntries(
     DETAIL_CLAUSES.map((name) => [name, valueOf(clauseOf(tail, name as ClauseName))]),
   ) as TaskDetails['clauses'];
-  return { text: task.text, status: task.status, priority: task.priority ?? 'normal', clauses, needs: valueOf(clauseOf(tail, 'needs')) };
+  const sign = isAddedSign(task.sign) ? task.sign : null;
+  return {
+    text: task.text,
+    status: (sign === null ? undefined : statuses?.get(sign)?.means) ?? task.status,
+    sign,
+    priority: task.priority ?? 'normal',
+    clauses,
+    needs: valueOf(clauseOf(tail, 'needs')),
+  };
 }
 
 const valueOf = (clause: Clause | undefined): string => clause?.value ?? '';
@@ -59,7 +69,8 @@ export function intentionsFor(before: TaskDetails, after: TaskDetails): WideInte
     else intentions.push({ do: 'set', clause: clauseWords(name, next) });
   }
   // Last: finishing a repeat moves its dates.
-  if (after.status !== before.status) intentions.push({ do: 'status', status: after.status });
+  if (after.status !== before.status || after.sign !== before.sign)
+    intentions.push({ do: 'status', status: after.status, ...(after.sign !== null && { sign: after.sign }) });
   return intentions;
 }
 

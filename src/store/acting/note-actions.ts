@@ -2,6 +2,7 @@ import type { MentionLine } from '../../core/links/with-links';
 import type { ActionContext } from '../../core/task/acts/action-context';
 import type { LineRef } from '../../core/task/writing/edit';
 import type { LinePlace } from '../../core/task/writing/write-lines';
+import type { Status } from '../../core/task/line/status';
 import type { WideIntention } from '../../core/task/acts/intention';
 import { loadYaml } from '../../core/note/facts/front-matter';
 import { baseNameOf, foldPath, freePath, pathFor } from '../../core/note/names/path';
@@ -248,6 +249,47 @@ export class NoteActions {
       });
     });
     return 'refused' in result ? result : { places, step: result.step };
+  }
+
+  /**
+   * Changes or removes a status that a note adds: the tasks that bear its sign get another, with its stamp, in the same step of Undo.
+   *
+   * @param path the note of the status
+   * @param text what the note is to say; null takes it away
+   * @param sign the sign that stands in the boxes now
+   * @param becomes what the tasks become; null where the sign and its meaning stay
+   * @returns how many tasks changed
+   */
+  async changeStatus(
+    path: string,
+    text: string | null,
+    sign: string,
+    becomes: { status: Status; sign: string } | null,
+    label: string,
+  ): Promise<{ changed: number; step: number | null } | { refused: string }> {
+    const [{ tasksOfSign }, { actOnLines }] = await Promise.all([import('./restatus'), import('./act-many')]);
+    let changed = 0;
+    const result = await this.retry(label, async () => {
+      const note = await this.store.get(path);
+      if (note?.text == null) return { refused: NO_TEXT };
+      const own = text === null ? { path: note.path, expect: contentOf(note), content: null } : withText(note, text);
+      if (becomes === null) return [own];
+      const notes = await this.store.all();
+      const tasks = tasksOfSign(notes, sign, { do: 'status', ...becomes }, this.context());
+      const outcome = await actOnLines(notes, tasks, this.context());
+      const [refusal] = outcome.refused;
+      if (refusal) return { refused: `“${refusal.ref.expected.trim()}” cannot become that, so nothing was changed: ${refusal.reason}` };
+      changed = outcome.changed;
+      const byKey = new Map(notes.map((one) => [one.key, one]));
+      return [
+        own,
+        ...[...outcome.texts].flatMap(([key, { text: after }]) => {
+          const present = byKey.get(key);
+          return present && present.text !== after ? [withText(present, after)] : [];
+        }),
+      ];
+    });
+    return 'refused' in result ? result : { changed, step: result.step };
   }
 
   private async retry(label: string, plan: () => Promise<NoteWrite[] | { refused: string }>): Promise<ActionResult> {

@@ -94,7 +94,7 @@ export function planGather(gather: Gather, context: GatherContext, style: DateSt
 function shaped(gather: Gather): Gather {
   const { form } = gather;
   if (form?.is !== 'summary' && form?.is !== 'board') return gather;
-  const groupBy = [{ key: form.by, of: null, descending: false, byCount: false }];
+  const groupBy = [{ key: form.by, of: null, descending: false, byCount: false, ...(form.is === 'board' && { added: true }) }];
   return form.is === 'board' ? { ...gather, groupBy } : { ...gather, groupBy, limit: null, limitPerGroup: 0 };
 }
 

@@ -40,14 +40,14 @@ export function boardColumns<Card>(
   closedAt: (card: Card) => number,
 ): BoardColumn<Card>[] {
   const byStatus = form.by === 'status';
-  const closed = byStatus ? groups.filter((group) => CLOSED.includes(group.key)) : [];
+  const closed = byStatus ? groups.filter((group) => CLOSED.includes(group.key?.split(' ')[0] ?? null)) : [];
   const going = groups.filter((group) => !closed.includes(group));
   const named = form.columns.length > 0 ? form.columns : byStatus ? ['todo', 'underway', 'waiting'] : [];
   const columns = named.map((value): BoardColumn<Card> => {
-    const group = going.find((one) => sameKey(one.key, value));
+    const group = going.find((one) => stands(one, value));
     return group ? columnOf(group, value) : { key: value, label: emptyLabel(form.by, value), count: 0, cards: [], more: 0 };
   });
-  for (const group of going) if (!named.some((value) => sameKey(group.key, value))) columns.push(columnOf(group, group.key));
+  for (const group of going) if (!named.some((value) => stands(group, value))) columns.push(columnOf(group, group.key));
   if (byStatus) columns.push(finished(closed, closedAt));
   return columns;
 }
@@ -73,5 +73,9 @@ function finished<Card>(groups: readonly Group<Card>[], closedAt: (card: Card) =
   const count = groups.reduce((sum, group) => sum + group.count, 0);
   return { key: FINISHED, label: 'Finished', count, cards, more: all.length - cards.length };
 }
+
+/** Whether a named column is that of a group; an added status is named by its name. */
+const stands = ({ key, label }: Group<unknown>, value: string | null): boolean =>
+  sameKey(key, value) || (value !== null && sameKey(label, value));
 
 const sameKey = (a: string | null, b: string | null): boolean => (a === null || b === null ? a === b : a.toLowerCase() === b.toLowerCase());

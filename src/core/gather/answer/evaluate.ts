@@ -2,7 +2,8 @@ import type { DayRange } from '../../calendar/span';
 import type { Row } from '../rows/row';
 import { foldName } from '../../note/names/names';
 import { baseNameOf, foldPath } from '../../note/names/path';
-import { isOpen } from '../../task/line/status';
+import { statusNamed } from '../../task/line/added-status';
+import { STATUSES, STATUS_NAMES, isOpen } from '../../task/line/status';
 import { priorityRank } from '../../task/line/task';
 import type { Condition, GatherContext, MeasureField, Sign, ThisWhat } from '../language/ast';
 import { resolveDate, resolveRange } from './dates';
@@ -99,6 +100,13 @@ export function compile(condition: Condition, context: GatherContext, lookup: Na
       return ({ facts }) => facts !== null && compareNumbers(facts[condition.field], condition.sign, condition.value);
     case 'said':
       return compileSaid(condition.field, condition.same, condition.value);
+    case 'added status': {
+      // The name of one of the five means all of that status; a name that no status has is borne by none.
+      const five = STATUSES.find((status) => foldPath(STATUS_NAMES[status]) === foldPath(condition.name));
+      const sign = statusNamed(condition.name, context.statuses)?.sign;
+      const bears = five ? ({ task }: Row) => task.status === five : ({ task }: Row) => task.sign === sign;
+      return (row) => row.what === 'task' && bears(row) === condition.same;
+    }
     case 'joined': {
       const wanted = foldPath(condition.list);
       return ({ task }) => task.joined !== null && (foldPath(task.joined) === wanted) === condition.same;
@@ -113,6 +121,7 @@ export function compile(condition: Condition, context: GatherContext, lookup: Na
     case 'kind':
     case 'this':
     case 'to this note':
+    case 'to raise':
     case 'this day is':
     case 'under':
     case 'under ref':
@@ -141,7 +150,7 @@ function compileSaid(field: 'title' | 'state' | 'level', same: boolean, value: s
 
 type PlaceCondition = Extract<
   Condition,
-  { is: 'flag' | 'who' | 'place' | 'kind' | 'this' | 'to this note' | 'this day is' | 'under' | 'under ref' }
+  { is: 'flag' | 'who' | 'place' | 'kind' | 'this' | 'to this note' | 'to raise' | 'this day is' | 'under' | 'under ref' }
 >;
 
 function compilePlace(condition: PlaceCondition, context: GatherContext, lookup: NameLookup): Test {
@@ -175,6 +184,7 @@ function compilePlace(condition: PlaceCondition, context: GatherContext, lookup:
       if (condition.what !== 'tag') return compileThis(condition.what, context);
       return compileMeant(condition, context, lookup);
     case 'to this note':
+    case 'to raise':
       return compileMeant(condition, context, lookup);
     case 'this day is': {
       const day = context.thisNote?.journal ?? null;
@@ -201,7 +211,11 @@ function isUnderRef(row: Row, ref: string): boolean {
   return false;
 }
 
-function compileMeant(condition: Extract<Condition, { is: 'this' | 'to this note' }>, context: GatherContext, lookup: NameLookup): Test {
+function compileMeant(
+  condition: Extract<Condition, { is: 'this' | 'to this note' | 'to raise' }>,
+  context: GatherContext,
+  lookup: NameLookup,
+): Test {
   const meant = meantHere(condition, context);
   return meant === null ? () => false : compile(meant, context, lookup);
 }

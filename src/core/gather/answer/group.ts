@@ -4,7 +4,7 @@ import type { DayRange } from '../../calendar/span';
 import type { Row } from '../rows/row';
 import { NOTE_KINDS, type NoteKind } from '../../note/facts/front-matter';
 import { PRIORITY_NAMES } from '../../task/line/clause';
-import { isOpen, STATUSES, STATUS_NAMES } from '../../task/line/status';
+import { isOpen, STATUSES, STATUS_NAMES, type Status } from '../../task/line/status';
 import { priorityRank } from '../../task/line/task';
 import type { GatherContext, GroupKey } from '../language/ast';
 import { dateField } from '../language/fields';
@@ -67,7 +67,7 @@ export function groupValues(row: Row, key: GroupKey, context: GatherContext, sty
     }
     case 'status':
       if (row.what !== 'task') return [{ key: null, label: 'No task', order: null }];
-      return [{ key: task.status, label: STATUS_NAMES[task.status], order: STATUSES.indexOf(task.status) }];
+      return [statusValue(task.status, key.added ? task.sign : '', context)];
     case 'priority': {
       const rank = priorityRank(task.priority);
       const [key = null, label = ''] = PRIORITY_NAMES[rank] ?? [];
@@ -103,6 +103,15 @@ export function groupValues(row: Row, key: GroupKey, context: GatherContext, sty
       return [{ key: heading, label: heading ?? 'No heading', order: heading }];
     }
   }
+}
+
+/** An added status has a group of its own, behind the status that it stands for; its key is that status and its sign. */
+function statusValue(status: Status, sign: string, { statuses }: GatherContext): GroupValue {
+  const order = STATUSES.indexOf(status);
+  const added = statuses?.get(sign);
+  if (!added) return { key: status, label: STATUS_NAMES[status], order };
+  const place = [...(statuses?.keys() ?? [])].indexOf(sign) + 1;
+  return { key: `${status} ${sign}`, label: added.name, order: order + place / 1000 };
 }
 
 function names(found: readonly string[], sign: string, absent: string): GroupValue[] {

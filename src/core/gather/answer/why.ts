@@ -1,5 +1,6 @@
 import { type Day, isoDay } from '../../calendar/day';
 import type { Row } from '../rows/row';
+import { statusName } from '../../task/line/added-status';
 import { isOpen } from '../../task/line/status';
 import type { Answer, AnswerRow, Plan } from './answer';
 import type { Condition, GatherContext } from '../language/ast';
@@ -135,6 +136,8 @@ function foundAt(condition: Condition, row: Row, context: GatherContext, lookup:
       return row.parent ? row.parent.task.text : 'no step';
     case 'kind':
       return head.kind;
+    case 'to raise':
+      return row.tags.map((tag) => `#${tag}`).join(' ') || 'no tag';
     case 'this':
     case 'to this note':
     case 'this day is':
@@ -145,6 +148,8 @@ function foundAt(condition: Condition, row: Row, context: GatherContext, lookup:
       return condition.field === 'title' ? head.title : (row.facts?.[condition.field] ?? 'none');
     case 'title has':
       return head.title;
+    case 'added status':
+      return statusName(task.status, task.sign, context.statuses);
     case 'joined':
       return task.joined ?? 'kept in step with no list';
   }

@@ -1,7 +1,7 @@
 import type { Day, Weekday } from '../../calendar/day';
 import type { DayRange } from '../../calendar/span';
 import type { NoteKind } from '../../note/facts/front-matter';
-import type { Status } from '../../task/line/status';
+import type { AddedStatuses, Status } from '../../task/line/status';
 import type { Priority } from '../../task/line/clause';
 
 export type Unit = 'day' | 'week' | 'month' | 'year';
@@ -70,6 +70,8 @@ export type Condition =
   | { is: 'and' | 'or'; parts: Condition[] }
   | { is: 'not'; part: Condition }
   | { is: 'status'; status: Status | 'open' | 'closed' }
+  /** A status that a note adds, by its name. */
+  | { is: 'added status'; same: boolean; name: string }
   | { is: 'tag'; name: string; own: boolean }
   | { is: 'person'; name: string; own: boolean }
   | { is: 'link'; target: string; own: boolean }
@@ -96,6 +98,8 @@ export type Condition =
   | { is: 'this'; what: ThisWhat }
   /** Links to the note that holds the gather, or inherits a link to it, and stands elsewhere. */
   | { is: 'to this note' }
+  /** Bears the tag of what is to be raised with a person, as the settings say. */
+  | { is: 'to raise' }
   /** When the day of the journal page that holds the gather is: the same for every row. */
   | { is: 'this day is'; sign: Sign; date: DateValue };
 
@@ -143,6 +147,8 @@ export interface GroupKey {
   descending: boolean;
   /** Groups stand by how many tasks they hold, fullest first. */
   byCount: boolean;
+  /** Statuses that notes add are groups of their own, as on a board, and do not stand among those that they count as. */
+  added?: boolean;
 }
 
 export const ORDER_KEYS = [
@@ -222,6 +228,10 @@ export interface GatherContext {
   me: string | null;
   /** The note that holds the block, or, in a foot, the note above it. */
   thisNote: ThisNote | null;
+  /** The tag of what is to be raised with a person, without its sign; `raise` when left out. */
+  raiseTag?: string;
+  /** Statuses that notes add. */
+  statuses?: AddedStatuses;
 }
 
 /** A note as the gathers in it mean it. */

@@ -15,7 +15,7 @@ import {
   THIS_PERSON,
 } from './ast';
 import { parseDate, parseRange } from './parse-date';
-import { parseEquality, parseOneOf, parseSign, parseText, standsCompared, isSign, parseToThisNote } from './parse-value';
+import { parseEquality, parseOneOf, parseSign, parseText, standsCompared, isSign, parseTo } from './parse-value';
 import { parseNoteWord } from './parse-note-condition';
 import { compilePattern } from './pattern';
 import { type TokenReader, Unreadable } from './token-reader';
@@ -49,6 +49,7 @@ const CONDITION_WORDS = [
   'is',
   'under',
   'joined',
+  'status',
 ];
 /** Brackets deeper than this are an error, not a stack that runs over. */
 const DEEPEST = 200;
@@ -156,6 +157,11 @@ function parseFieldCondition(reader: TokenReader, word: string): Condition | nul
     case 'joined':
       reader.take();
       return { is: 'joined', same: parseEquality(reader), list: parseText(reader) };
+    case 'status':
+      // One of the five is said without the word before it.
+      if (reader.ahead(2).kind !== 'text') return null;
+      reader.take();
+      return { is: 'added status', same: parseEquality(reader), name: parseText(reader) };
     case 'kind':
       reader.take();
       return { is: 'kind', same: parseEquality(reader), kind: parseOneOf(reader, NOTE_KINDS) };
@@ -171,7 +177,7 @@ function parseFieldCondition(reader: TokenReader, word: string): Condition | nul
       return { is: 'this day is', sign: parseSign(reader), date: parseDate(reader) };
     }
     case 'to':
-      return parseToThisNote(reader);
+      return parseTo(reader);
     default:
       return null;
   }

@@ -1,7 +1,7 @@
 import { NOTE_KINDS } from '../../note/facts/front-matter';
 import type { Condition } from './ast';
 import { parseDate, parseRange } from './parse-date';
-import { parseEquality, parseOneOf, parseSign, parseText, parseToThisNote } from './parse-value';
+import { parseEquality, parseOneOf, parseSign, parseText, parseTo } from './parse-value';
 import type { TokenReader } from './token-reader';
 
 /** The states of projects and goals. */
@@ -55,7 +55,7 @@ export function parseNoteWord(reader: TokenReader): Condition {
       reader.take();
       return { is: 'this', what: parseOneOf(reader, ['note', 'person', 'tag'] as const) };
     case 'to':
-      return parseToThisNote(reader);
+      return parseTo(reader);
     default:
       return reader.fail('a condition on notes', NOTE_WORDS);
   }

@@ -35,8 +35,9 @@ export function parseText(reader: TokenReader): string {
   return reader.take().value;
 }
 
-/** Reads `to this note`. */
-export function parseToThisNote(reader: TokenReader): Condition {
-  if (!reader.tookWords('to', 'this', 'note')) reader.fail('“to this note”', ['to this note']);
+/** Reads `to this note` or `to raise`. */
+export function parseTo(reader: TokenReader): Condition {
+  if (reader.tookWords('to', 'raise')) return { is: 'to raise' };
+  if (!reader.tookWords('to', 'this', 'note')) reader.fail('“to this note” or “to raise”', ['to this note', 'to raise']);
   return { is: 'to this note' };
 }

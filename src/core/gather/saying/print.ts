@@ -104,10 +104,14 @@ export function conditionText(condition: Condition): string {
       return `under recado:${condition.ref}`;
     case 'kind':
       return `kind ${condition.same ? '=' : '!='} ${condition.kind}`;
+    case 'added status':
+      return `status ${condition.same ? '=' : '!='} ${quoted(condition.name)}`;
     case 'joined':
       return `joined ${condition.same ? '=' : '!='} ${quoted(condition.list)}`;
     case 'this':
       return `this ${condition.what}`;
+    case 'to raise':
+      return 'to raise';
     case 'to this note':
       return 'to this note';
     case 'this day is':

@@ -110,12 +110,16 @@ export function conditionWords(condition: Condition, context: Asked): string {
       return `stand under the task ${condition.ref}`;
     case 'kind':
       return `stand in ${condition.same ? 'a note' : 'no note'} of kind ${condition.kind}`;
+    case 'added status':
+      return `are ${condition.same ? '' : 'not '}“${condition.name}”`;
     case 'joined':
       return `are ${condition.same ? '' : 'not '}kept in step with the outside list “${condition.list}”`;
     case 'this':
       return THIS_WORDS[condition.what];
     case 'to this note':
       return 'link to this note from elsewhere';
+    case 'to raise':
+      return 'are to be raised';
     case 'this day is':
       return `stand on a day’s page, and that day is ${signWords(condition.sign)} ${daysWords(resolveDate(condition.date, context), context)}`;
     case 'tasks':

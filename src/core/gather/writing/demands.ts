@@ -48,6 +48,9 @@ function demand(condition: Condition, context: GatherContext, into: Demands): vo
     case 'tag':
       into.names.push(`#${condition.name}`);
       return;
+    case 'to raise':
+      into.names.push(`#${context.raiseTag ?? 'raise'}`);
+      return;
     case 'person':
       into.names.push(`@${condition.name === 'me' ? (context.me ?? 'me') : condition.name}`);
       return;

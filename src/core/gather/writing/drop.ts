@@ -27,8 +27,11 @@ export function dropInto(key: GroupKey, from: string | null, to: string | null):
   const name = key.of ?? key.key;
   switch (name) {
     case 'status': {
-      const status = STATUSES.find((one) => one === to);
-      return status ? { intentions: [{ do: 'status', status }] } : { refused: 'That is no status.' };
+      // Behind an added status stands its sign.
+      const [word, sign] = (to ?? '').split(' ');
+      const status = STATUSES.find((one) => one === word);
+      if (!status) return { refused: 'That is no status.' };
+      return { intentions: [{ do: 'status', status, ...(sign !== undefined && { sign }) }] };
     }
     case 'priority':
       return { intentions: [{ do: 'priority', priority: to === 'normal' || to === null ? null : (to as Priority) }] };

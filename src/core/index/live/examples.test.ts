@@ -2,6 +2,7 @@ import { readIsoDay } from '../../calendar/day';
 import { PERIODS } from '../../gather/answer/group';
 import { Library, type LibrarySettings } from '../library';
 import { overviewOf } from './overview-keeper';
+import { columnsOf } from './view';
 
 /** A Wednesday: this week and month go on, and next week begins a new month. */
 const TODAY = readIsoDay('2026-11-25') ?? 0;
@@ -183,4 +184,61 @@ describe('what the frame shows of everything', () => {
     expect(overview.agendaCounts).toEqual({ 'Agenda/Today.md': 1 });
     expect([overview.open, overview.tasks]).toEqual([3, 6]);
   });
+});
+
+describe('statuses that notes add', () => {
+  const STATUSES = {
+    'Statuses/On the lorry.md': '---\nkind: status\nsign: ">"\nname: On the lorry\nmeans: underway\n---\n',
+    'Statuses/Checked.md': '---\nkind: status\nsign: "!"\nmeans: done\n---\n',
+  };
+  const NOTES = { ...STATUSES, 'A.md': '- [ ] todo\n- [_] begun\n- [>] riding\n- [!] checked\n- [x] done\n- [?] unknown' };
+  const again = (notes: Record<string, string>): Library => {
+    const library = libraryOf(notes);
+    library.takeStatuses();
+    library.changeSettings(
+      SETTINGS,
+      Object.entries(notes).map(([path, text]) => ({ path, text })),
+    );
+    return library;
+  };
+  const texts = (gather: string): string[] =>
+    again(NOTES)
+      .ask(gather)
+      .answer.groups.flatMap(({ rows }) => rows.map(({ row }) => row.task.text));
+
+  it.each([
+    ['underway', ['begun', 'riding']],
+    ['status = "On the lorry"', ['riding']],
+    ['status = "on the LORRY"', ['riding']],
+    ['open and status != "On the lorry"', ['todo', 'begun', 'unknown']],
+    ['status = "Checked"', ['checked']],
+    ['done', ['checked', 'done']],
+    ['status = "To do"', ['todo', 'unknown']],
+    ['status = "Lost"', []],
+  ])('%s', (gather, found) => expect(texts(`where ${gather}\norder by path`)).toEqual(found));
+
+  it('stand among those that they count as in groups, and have columns of their own on a board', () => {
+    const library = again(NOTES);
+    const labels = (gather: string): string[] => library.ask(gather).answer.groups.map(({ label, rows }) => `${label} ${rows.length}`);
+    expect(labels('open or done\ngroup by status')).toEqual(['To do 2', 'Under way 2', 'Done 2']);
+    expect(labels('open or done\nas board by status')).toEqual(['To do 2', 'Under way 1', 'On the lorry 1', 'Done 1', 'Checked 1']);
+    library.subscribe('board', 'open or done\nas board by status (todo, "On the lorry", underway)', null);
+    const answer = library.answer('board');
+    const columns = (answer && columnsOf(answer)) ?? [];
+    expect(columns.map(({ label, count }) => `${label} ${count}`)).toEqual(['To do 2', 'On the lorry 1', 'Under way 1', 'Finished 2']);
+  });
+
+  it('are read anew when one is called otherwise', () => {
+    const library = again(NOTES);
+    expect(library.outdated).toBe(false);
+    library.apply([{ path: 'Statuses/On the lorry.md', text: '---\nkind: status\nsign: ">"\nname: Riding\nmeans: underway\n---\n' }]);
+    expect(library.outdated).toBe(true);
+  });
+});
+
+it('what is to be raised bears the tag of the settings', () => {
+  const notes = { 'A.md': '- [ ] one #raise\n- [ ] two #talk\n- [ ] three' };
+  expect(groups(notes, 'to raise')).toEqual([': one']);
+  expect(groups(notes, 'to raise', { raiseTag: 'Talk' })).toEqual([': two']);
+  expect(groups(notes, 'open and not to raise', { raiseTag: 'talk' })).toEqual([': one, three']);
 });

@@ -37,6 +37,11 @@ export interface NameSummary {
   notes: number;
 }
 
+/** A status, and the note that adds it. */
+export interface NotedStatus extends AddedStatus {
+  path: string;
+}
+
 /** What the frame shows of the whole library. */
 export interface Overview {
   notes: NoteSummary[];
@@ -48,8 +53,8 @@ export interface Overview {
   agendaCounts: Record<string, number>;
   /** What of today has a time, by its time. */
   timed: DayItem[];
-  /** Statuses that notes add. */
-  statuses: AddedStatus[];
+  /** Statuses that notes add, with the notes. */
+  statuses: NotedStatus[];
   /** Folded names that more than one note has: links by them are marked. */
   sharedNames: string[];
   lines: number;

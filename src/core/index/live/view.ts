@@ -6,7 +6,7 @@ import type { Totals } from '../../gather/answer/sums';
 import type { Column, Form, GatherError, Source, Total } from '../../gather/language/ast';
 import { isLate, isResting } from '../../gather/answer/state';
 import type { Priority } from '../../task/line/clause';
-import type { Status } from '../../task/line/status';
+import { type Status, isAddedSign } from '../../task/line/status';
 import type { NoteKind } from '../../note/facts/front-matter';
 import type { NoteFacts, Row } from '../../gather/rows/row';
 
@@ -25,6 +25,8 @@ export interface RowView {
   headings: readonly string[];
   text: string;
   status: Status;
+  /** The sign in the box where it is none of the five, so that a note may have added it. */
+  sign?: string;
   priority: Priority | null;
   late: boolean;
   /** The day it comes back; null when it does not rest. */
@@ -113,6 +115,7 @@ export function rowView(entry: AnswerRow, today: Day): RowView {
     headings: task.headings,
     text: task.text,
     status: task.status,
+    ...(isAddedSign(task.sign) && { sign: task.sign }),
     priority: task.priority,
     late: isLate(row, today),
     restsUntil: isResting(row, today) ? row.back : null,

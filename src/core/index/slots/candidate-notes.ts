@@ -37,6 +37,7 @@ export function candidateNotes(condition: Condition | null, context: GatherConte
       if (condition.what === 'note') return keyAt(context.thisNote?.path ?? null);
       return condition.what === 'tag' ? candidateNotes(meantHere(condition, context) ?? NOTHING, context, tables) : null;
     case 'to this note':
+    case 'to raise':
       return candidateNotes(meantHere(condition, context) ?? NOTHING, context, tables);
     case 'under':
       return keyAt(names.pathOf(condition.note));

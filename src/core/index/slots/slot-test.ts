@@ -1,4 +1,4 @@
-import { personMeant } from '../../gather/answer/meant-here';
+import { meantHere, personMeant } from '../../gather/answer/meant-here';
 import type { DayRange } from '../../calendar/span';
 import type { Condition, DateField, Flag, GatherContext, MeasureField, PresenceField, Sign } from '../../gather/language/ast';
 import { resolveDate, resolveRange } from '../../gather/answer/dates';
@@ -40,6 +40,10 @@ export function slotTest(condition: Condition, table: SlotTable, context: Gather
       return named(table.tags, nameBit(condition.name));
     case 'person':
       return named(table.people, nameBit(condition.name === 'me' && context.me !== null ? foldName(context.me) : condition.name));
+    case 'to raise': {
+      const tag = meantHere(condition, context);
+      return tag ? inner(tag) : ask;
+    }
     case 'date':
       return dated(table, condition.field, condition.sign, resolveDate(condition.date, context));
     case 'in':

@@ -5,8 +5,8 @@ import { type Change, type LineRef, type Outcome, applyChanges, locateLine } fro
 import type { Intention, WideIntention } from './intention';
 import { convert, duplicate, ensureRef, remove, reset, sink, sweep } from './list-actions';
 import { type OpenNote, type Refusal, itemAt, openNote, taskAt } from '../reading/open-note';
+import { nextStatus } from './next-status';
 import { setStatus } from './status-actions';
-import type { Status } from '../line/status';
 import { addName, removeName, reword } from './word-actions';
 
 /** A line that is meant; the path of its note tells which day a journal page is of. */
@@ -100,8 +100,6 @@ function wholeChange(before: string, after: string): Change[] {
   return [{ from: head, to: before.length - foot, insert: after.slice(head, after.length - foot) }];
 }
 
-const CYCLE: Record<Status, Status> = { todo: 'underway', underway: 'done', waiting: 'underway', done: 'todo', cancelled: 'todo' };
-
 /** Does an intention to an opened note; what becomes of its lines stands in its edits. */
 export function actOn(opened: OpenNote, ref: Omit<LineRef, 'path'>, intention: Intention, context: ActionContext): Refusal | null {
   switch (intention.do) {
@@ -130,7 +128,7 @@ export function actOn(opened: OpenNote, ref: Omit<LineRef, 'path'>, intention: I
     case 'status':
       return setStatus(opened, task, intention, context);
     case 'cycle':
-      return setStatus(opened, task, { status: CYCLE[task.status] }, context);
+      return setStatus(opened, task, nextStatus(task, context.settings), context);
     case 'end':
       return setStatus(opened, task, { status: 'cancelled', remark: intention.remark, ends: true }, context);
     case 'set':

@@ -16,6 +16,8 @@ export interface ActionSettings extends ReadingSettings {
   repeatRecords: 'lines' | 'count';
   /** What a typed day without a word before it means; the plan when left out. */
   bareDay?: 'plan' | 'due';
+  /** The signs of the statuses that a task goes through by cycling, in order; To do, Under way, Done when left out. */
+  cycle?: readonly string[];
   /** The words of the heading under which sweeping collects what is finished. */
   finishedHeading: string;
 }

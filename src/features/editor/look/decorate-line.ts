@@ -4,13 +4,13 @@ import { readInline } from '../../../core/note/names/names';
 import { foldPath } from '../../../core/note/names/path';
 import { type Heading, type Item, LineKind, itemHolding } from '../../../core/note/blocks/structure';
 import type { ReadNote } from '../../../core/task/reading/read-note';
-import { isOpen } from '../../../core/task/line/status';
+import { type AddedStatus, isAddedSign, isOpen } from '../../../core/task/line/status';
 import { type Problem, type Task, comesBack } from '../../../core/task/line/task';
 import { clauseOf, readTail } from '../../../core/task/line/tail';
 import { chipsOf } from '../../../ui/chip-look';
 import { editorContext } from '../reading/editor-context';
 import { addressesIn } from '../reading/follow-names';
-import { shownNote } from '../reading/note-field';
+import { noteReading, shownNote } from '../reading/note-field';
 import { repairOf } from '../editing/repair';
 import { BulletWidget, ChipsWidget, DetailsWidget, MarkWidget, ProblemsWidget } from './widgets';
 
@@ -205,7 +205,13 @@ function decorateTask(ranges: Range<Decoration>[], task: Task, state: EditorStat
   if (boxProblem) ranges.push(Decoration.line({ class: 'cm-marked-line', attributes: { title: boxProblem.message } }).range(from));
   const back = comesBack(task);
   const restsUntil = open && back !== null && back > today ? back : null;
-  const mark = new MarkWidget({ status: task.status, priority: task.priority, late, resting: restsUntil !== null });
+  const mark = new MarkWidget({
+    status: task.status,
+    priority: task.priority,
+    late,
+    resting: restsUntil !== null,
+    added: addedAt(state, task),
+  });
   ranges.push(Decoration.replace({ widget: mark }).range(from + task.markerFrom, from + boxTo));
   const tail = readTail(text, boxTo);
   const wordsTo = tail ? tail.from : text.length;
@@ -218,6 +224,10 @@ function decorateTask(ranges: Range<Decoration>[], task: Task, state: EditorStat
     ranges.push(Decoration.replace({ widget: new ChipsWidget(chips) }).range(from + tail.from, from + tail.to));
   }
 }
+
+/** The status that a note adds, where a task bears its sign. */
+const addedAt = (state: EditorState, { sign }: Task): AddedStatus | undefined =>
+  isAddedSign(sign) ? state.facet(noteReading).statuses?.get(sign) : undefined;
 
 /** With the cursor on the line its problems are said, since a title needs a mouse, and what one key does about them. */
 function problemsTold(task: Task, state: EditorState, text: string, column: number, problems: readonly Problem[]): ProblemsWidget | null {

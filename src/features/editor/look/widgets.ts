@@ -26,6 +26,7 @@ function drawnMark(look: MarkLook): HTMLElement {
   for (const shape of markShapes(look)) {
     const element = document.createElementNS(SVG, shape.tag);
     for (const [attribute, value] of Object.entries(shape.attributes)) element.setAttribute(attribute, value);
+    if (shape.words !== undefined) element.textContent = shape.words;
     svg.append(element);
   }
   button.append(svg);

@@ -66,7 +66,7 @@ export function useOpenEditor(editor: RefObject<OpenEditor | null>, opening: Ope
     if (!parent.current) return;
     // What of it could not be stored yet is what a person wrote last.
     const text = texts.waiting(path) ?? stored;
-    const context = () => actionContext(latest.current.settings, clock.now());
+    const context = () => actionContext(latest.current.settings, clock.now(), latest.current.overview?.statuses);
     const run = (id: Parameters<typeof runTextCommand>[1]): boolean => host.current !== null && runTextCommand(view, id, host.current);
     let surface: EditorSurface | null = null;
     const { view, follow, complete } = makeEditor({

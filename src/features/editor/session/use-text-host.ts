@@ -34,7 +34,12 @@ export function useTextHost(host: RefObject<TextHost | null>, editor: RefObject<
   const { clock } = useServices();
   const dispatch = useAppDispatch();
   const { actAll } = useAct();
-  const latest = useLatest({ ...hosting, settings: useAppSelector((state) => state.settings), actAll });
+  const latest = useLatest({
+    ...hosting,
+    settings: useAppSelector((state) => state.settings),
+    statuses: useAppSelector((state) => state.library.overview?.statuses),
+    actAll,
+  });
   useEffect(() => {
     const open = editor.current;
     if (!open) return;
@@ -47,7 +52,7 @@ export function useTextHost(host: RefObject<TextHost | null>, editor: RefObject<
       const all = tasks.map(({ task, openSteps }) => ({ ...dialogTask(task), openSteps }));
       void latest.current.actAll(all, [{ do: 'status', status }]);
     };
-    const context = () => actionContext(latest.current.settings, clock.now());
+    const context = () => actionContext(latest.current.settings, clock.now(), latest.current.statuses);
     const ask = (dialog: TaskDialog): void => {
       // What is written goes first, so that the answer finds the lines as they stand here.
       void text.save().then(() => dispatch(frameSlice.actions.dialogShown(dialog)));

@@ -18,6 +18,7 @@ import { itemsOf } from './list-items';
 import { cellText, markOf } from '../rows/row-columns';
 import { RowPicking } from '../rows/row-picking';
 import { type ActOnRow, useListActions, useShownGroups } from './use-list-actions';
+import { useAddedStatus } from '../../session/state/use-statuses';
 
 const USUAL: readonly Column[] = ['due', 'plan', 'takes', 'note'];
 const USUAL_OF_NOTES: readonly Column[] = ['kind', 'open', 'done', 'date'];
@@ -171,6 +172,7 @@ function Row({ row, index, columns, onAct }: RowProps) {
   const style = useAppSelector((state) => state.settings.dateStyle);
   const selected = useAppSelector((state) => state.selection[row.id] !== undefined);
   const open = isOpen(row.status);
+  const added = useAddedStatus(row.sign);
   return (
     <tr
       data-index={index}
@@ -184,7 +186,7 @@ function Row({ row, index, columns, onAct }: RowProps) {
           {row.what === 'task' && <PickEdge row={row} selected={selected} />}
           {row.what === 'task' ? (
             <TaskMark
-              look={markOf(row)}
+              look={markOf(row, added)}
               of={row.text}
               selected={selected}
               onTick={(byKey) => onAct(row, [{ do: 'status', status: open ? 'done' : 'todo' }], byKey)}
@@ -208,7 +210,7 @@ function Row({ row, index, columns, onAct }: RowProps) {
           className={`py-1 pe-3 ${NARROW.has(column) ? 'whitespace-nowrap' : ''} ${column === 'due' && row.late ? 'font-semibold text-late' : ''}`}
         >
           <Cell row={row} column={column}>
-            {cellText(row, column, today, style)}
+            {column === 'status' && added ? added.name : cellText(row, column, today, style)}
           </Cell>
         </td>
       ))}

@@ -128,7 +128,7 @@ async function behindBlock(store: { text: (path: string) => Promise<string | nul
 /** What the gather is asked against, as far as the page knows it. */
 function useContextAt(at: string | null): Parameters<typeof demandsOf>[1] {
   const { day: today } = useNow();
-  const { firstDayOfWeek, me } = useAppSelector((state) => state.settings);
+  const { firstDayOfWeek, me, raiseTag } = useAppSelector((state) => state.settings);
   const note = useAppSelector((state) => state.library.overview?.notes.find((one) => one.path === at));
   const person = useAppSelector((state) => state.library.overview?.people.find((one) => one.path === at));
   return useMemo(
@@ -136,6 +136,7 @@ function useContextAt(at: string | null): Parameters<typeof demandsOf>[1] {
       today,
       firstDayOfWeek,
       me,
+      raiseTag,
       thisNote: note
         ? {
             path: note.path,
@@ -147,6 +148,6 @@ function useContextAt(at: string | null): Parameters<typeof demandsOf>[1] {
           ? null
           : placeWithoutNote(at),
     }),
-    [today, firstDayOfWeek, me, note, person, at],
+    [today, firstDayOfWeek, me, raiseTag, note, person, at],
   );
 }

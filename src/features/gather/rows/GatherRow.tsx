@@ -22,6 +22,7 @@ import { RowMenuButton } from './RowMenu';
 import { RowPicking, useLongPress } from './row-picking';
 import { markOf, noteName, shownChips, showsSource } from './row-columns';
 import { endDrag, startDrag } from './task-drag';
+import { useAddedStatus } from '../../session/state/use-statuses';
 
 interface GatherRowProps {
   row: RowView;
@@ -134,7 +135,9 @@ interface RowSignProps {
 
 /** The mark of a task; of a note its title links, and a key point has a sign of its own. */
 function RowSign({ row, selected, onTick, onRaise }: RowSignProps) {
-  if (row.what === 'task') return <TaskMark look={markOf(row)} of={row.text} selected={selected} onTick={onTick} onRaise={onRaise} />;
+  const added = useAddedStatus(row.sign);
+  if (row.what === 'task')
+    return <TaskMark look={markOf(row, added)} of={row.text} selected={selected} onTick={onTick} onRaise={onRaise} />;
   return (
     <Link
       to={row.what === 'note' ? noteAddress(row.path) : noteAddress(row.path, row.line)}

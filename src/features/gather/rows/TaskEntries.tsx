@@ -7,11 +7,12 @@ import { MenuChoice, MenuChoices, MenuEntry, MenuInside, MenuLine } from '../../
 import { keyName } from '../../commands/command';
 import { useCommandKeys } from '../../commands/use-key-of';
 import { copyText } from '../../session/acting/copy-text';
-import { noteAddress } from '../../session/places/addresses';
+import { noteAddress, statusAddress } from '../../session/places/addresses';
 import { frameSlice } from '../../session/state/frame-slice';
 import { useAppDispatch } from '../../session/state/state';
 import { type TaskDialog, dialogTask } from '../../session/acting/task-dialog';
 import { DateEntries, RestEntries } from './DateEntries';
+import { useAddedStatuses } from '../../session/state/use-statuses';
 
 interface TaskEntriesProps {
   /** One task or several, on which each entry acts. */
@@ -26,6 +27,7 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const keys = useCommandKeys();
+  const added = useAddedStatuses();
   const hint = (id: string): string | undefined => {
     const key = keys.get(id);
     return key == null ? undefined : keyName(key);
@@ -53,12 +55,21 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
       )}
       <MenuEntry label="Done, with a word…" hint={hint('row-done-remark')} onSelect={() => ask({ is: 'remark', tasks, status: 'done' })} />
       <MenuInside label="Status">
-        <MenuChoices value={single?.status ?? ''}>
+        <MenuChoices value={single ? (single.sign ?? single.status) : ''}>
           {STATUSES.map((status) => (
             <MenuChoice key={status} value={status} label={STATUS_NAMES[status]} onSelect={() => one({ do: 'status', status })} />
           ))}
+          {added.map(({ sign, name, means }) => (
+            <MenuChoice key={sign} value={sign} label={name} onSelect={() => one({ do: 'status', status: means, sign })} />
+          ))}
         </MenuChoices>
         <MenuLine />
+        {single && (
+          <MenuEntry
+            label="All tasks of this status"
+            onSelect={() => void navigate(statusAddress(added.find(({ sign }) => sign === single.sign)?.name ?? single.status))}
+          />
+        )}
         <MenuEntry label="Cancel with a remark…" onSelect={() => ask({ is: 'remark', tasks, status: 'cancelled' })} />
         {single?.every != null && isOpen(single.status) && <MenuEntry label="End the series" onSelect={() => one({ do: 'end' })} />}
         <MenuEntry label="Untick its list for a new round" onSelect={() => one({ do: 'reset' })} />
@@ -104,7 +115,7 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
           onSelect={() => rows[1] && one({ do: 'swap', with: { path: rows[1].path, line: rows[1].line, expected: rows[1].raw } })}
         />
       )}
-      <MenuEntry label="Tags, people, owner…" hint={hint('row-names')} onSelect={() => ask({ is: 'names', tasks })} />
+      <MenuEntry label="Tags, people, links, owner…" hint={hint('row-names')} onSelect={() => ask({ is: 'names', tasks })} />
       <MenuLine />
       <MenuEntry label="Move to a note…" hint={hint('row-move')} onSelect={() => ask({ is: 'place', tasks, what: 'move' })} />
       <MenuEntry label="Archive to a note…" onSelect={() => ask({ is: 'place', tasks, what: 'archive' })} />

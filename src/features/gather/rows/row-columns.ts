@@ -6,17 +6,18 @@ import { timeName } from '../../../core/calendar/span';
 import type { Column } from '../../../core/gather/language/ast';
 import type { RowView } from '../../../core/index/live/view';
 import { clauseNameOf } from '../../../core/task/line/clause';
-import { STATUS_NAMES } from '../../../core/task/line/status';
+import { type AddedStatus, STATUS_NAMES } from '../../../core/task/line/status';
 import { clauseOf, readTail } from '../../../core/task/line/tail';
 import type { ChipLook } from '../../../ui/chip-look';
 import type { MarkLook } from '../../../ui/mark-shapes';
 
-/** The mark of a row. */
-export const markOf = ({ status, priority, late, restsUntil }: RowView): MarkLook => ({
+/** The mark of a row, with the status that a note adds where it bears one. */
+export const markOf = ({ status, priority, late, restsUntil }: RowView, added: AddedStatus | undefined): MarkLook => ({
   status,
   priority,
   late,
   resting: restsUntil !== null,
+  ...(added && { added }),
 });
 
 /** Columns that say where a row stands. */

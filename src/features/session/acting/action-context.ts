@@ -1,14 +1,16 @@
 import type { Now } from '../../../core/calendar/span';
 import { ACTION_DEFAULTS, type ActionContext } from '../../../core/task/acts/action-context';
+import { statusTable } from '../../../core/task/line/added-status';
 import { refMaker } from '../../../core/task/line/ref';
+import type { AddedStatus } from '../../../core/task/line/status';
 import type { Settings } from '../../../store/device/settings';
 
-/** What actions write with: the present minute and the person's settings. */
-export function actionContext(settings: Settings, now: Now): ActionContext {
-  const { workingDay, firstDayOfWeek, repeatRecords, repeatLead, bareDay } = settings;
+/** What actions write with: the present minute, the person's settings, and the statuses that notes add, where it acts on what stands in notes. */
+export function actionContext(settings: Settings, now: Now, added: readonly AddedStatus[] = []): ActionContext {
+  const { workingDay, firstDayOfWeek, repeatRecords, repeatLead, bareDay, cycle } = settings;
   return {
     now,
-    settings: { ...ACTION_DEFAULTS, workingDay, firstDayOfWeek, repeatRecords, repeatLead, bareDay },
+    settings: { ...ACTION_DEFAULTS, workingDay, firstDayOfWeek, repeatRecords, repeatLead, bareDay, cycle, statuses: statusTable(added) },
     // Out of hundreds of millions: should another task have it, both are marked and nothing follows it.
     makeRef: refMaker(() => false, Math.random),
   };

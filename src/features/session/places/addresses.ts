@@ -25,12 +25,22 @@ export function personAddress(handle: string): string {
   return of('person', handle);
 }
 
+/** The page of a status: one of the five by its word, one that a note adds by its name. */
+export function statusAddress(status: string): string {
+  return of('status', status);
+}
+
+/** The page of a folder; of all notes where none is named. */
+export function folderAddress(folder: string): string {
+  return of('folder', folder);
+}
+
 /** The address of a search, and of what of it is shown. */
 export function findAddress(typed: string, show: SearchShows | 'only' = 'all'): string {
   return `${ROUTES.find}?${new URLSearchParams({ q: typed, ...(show !== 'all' && { show }) }).toString()}`;
 }
 
 /** The address of the settings, or of a part of them. */
-export function settingsAddress(part?: 'keys'): string {
+export function settingsAddress(part?: 'keys' | 'statuses'): string {
   return `${ROUTES.settings}${part ? `#${part}` : ''}`;
 }

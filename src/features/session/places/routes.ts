@@ -10,6 +10,8 @@ export const ROUTES = {
   slip: '/slip',
   tag: '/tag/*',
   person: '/person/*',
+  status: '/status/*',
+  folder: '/folder/*',
   find: '/find',
   settings: '/settings',
 } as const;

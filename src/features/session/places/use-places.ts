@@ -1,5 +1,5 @@
 import { useEffect, useLayoutEffect } from 'react';
-import { useLocation, useNavigationType } from 'react-router';
+import { NavigationType, useLocation, useNavigationType } from 'react-router';
 import { useServices } from '../state/services';
 import type { Left } from './place-words';
 
@@ -15,7 +15,7 @@ export function usePlaces(): void {
   const type = useNavigationType();
   // Before anything of the new place is asked where it was left.
   useLayoutEffect(() => {
-    const left = places.arrive(key, type === 'POP');
+    const left = places.arrive(key, type === NavigationType.Pop);
     return left ? bringBack(left) : undefined;
   }, [places, key, type]);
   useEffect(() => {
