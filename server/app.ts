@@ -69,6 +69,7 @@ const PAGES = [
   '/person{/*path}',
   '/status{/*path}',
   '/folder{/*path}',
+  '/item/:ref',
   '/settings',
   '/days',
   '/slip',

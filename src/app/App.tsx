@@ -28,6 +28,7 @@ const TagPage = lazy(() => import('../features/places/NamePage').then((part) => 
 const PersonPage = lazy(() => import('../features/places/NamePage').then((part) => ({ default: part.PersonPage })));
 const StatusPage = lazy(() => import('../features/places/StatusPage').then((part) => ({ default: part.StatusPage })));
 const FolderPage = lazy(() => import('../features/places/FolderPage').then((part) => ({ default: part.FolderPage })));
+const ItemPage = lazy(() => import('../features/places/ItemPage').then((part) => ({ default: part.ItemPage })));
 const FindPage = lazy(() => import('../features/find/FindPage').then((part) => ({ default: part.FindPage })));
 const DaysPage = lazy(() => import('../features/journal/DaysPage').then((part) => ({ default: part.DaysPage })));
 const Messages = lazy(() => import('../features/session/acting/Messages'));
@@ -90,6 +91,7 @@ function Desk() {
             <Route path={ROUTES.person} element={<PersonPage />} />
             <Route path={ROUTES.status} element={<StatusPage />} />
             <Route path={ROUTES.folder} element={<FolderPage />} />
+            <Route path={ROUTES.item} element={<ItemPage />} />
             <Route path={ROUTES.find} element={<FindPage />} />
             <Route path={ROUTES.settings} element={<SettingsPage />} />
             <Route path="*" element={<NoSuchPage />} />

@@ -150,7 +150,7 @@ export function makeEditor(options: EditorOptions): MadeEditor {
     finishedLines,
     recordFolds,
     closeUp,
-    followNames,
+    followNames(),
     wordOffers(options.context, options.offers, options.takeKey, options.onTake),
     leavingLines(options.context),
   ];

@@ -61,7 +61,7 @@ function OfNote({ path }: { path: string }) {
 }
 
 function Bare({ name, isLink }: { name: string; isLink: boolean }) {
-  if (isLink) return <p className="text-muted">There is no note “{name}” yet. Ctrl+click makes it.</p>;
+  if (isLink) return <p className="text-muted">There is no note “{name}” yet. A click on the link makes it.</p>;
   return (
     <h2 className="mb-2 font-title text-[1.05rem] font-semibold">
       <Link to={name.startsWith('@') ? personAddress(name.slice(1)) : tagAddress(name.slice(1))} className="name-link">

@@ -9,6 +9,8 @@ it.each([
   [`${HERE}/day/2026-11-23`, '[[2026-11-23]]'],
   [`${HERE}/tag/loans/out`, '#loans/out'],
   [`${HERE}/person/kofi`, '@kofi'],
+  [`${HERE}/item/k3f9qa`, '[task](recado:k3f9qa)'],
+  [`${HERE}/item/no`, null],
   [`${HERE}/settings`, null],
   [`${HERE}/note/%ff.md`, null],
   ['http://elsewhere.example/note/Crate.md', null],

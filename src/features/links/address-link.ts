@@ -16,7 +16,7 @@ export function addressLink(pasted: string, origin: string, shared: ReadonlySet<
   } catch {
     return null;
   }
-  const [, place = '', rest = ''] = /^\/(note|day|tag|person)\/(.+)$/.exec(page) ?? [];
+  const [, place = '', rest = ''] = /^\/(note|day|tag|person|item)\/(.+)$/.exec(page) ?? [];
   switch (place) {
     case 'note': {
       const name = baseNameOf(rest);
@@ -28,6 +28,8 @@ export function addressLink(pasted: string, origin: string, shared: ReadonlySet<
       return `#${rest}`;
     case 'person':
       return `@${rest}`;
+    case 'item':
+      return /^[a-z0-9]{6}$/.test(rest) ? `[task](recado:${rest})` : null;
   }
   return null;
 }

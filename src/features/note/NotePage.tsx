@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { Suspense, lazy, useEffect, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import { readFrontMatter } from '../../core/note/facts/front-matter';
 import { splitLines } from '../../core/note/blocks/lines';
@@ -19,6 +19,8 @@ import { useFirstLineTitle } from './use-first-line-title';
 import { type Followed, useFollowed } from './use-followed';
 import { useStoredNote } from './use-stored-note';
 import { useLineParameter } from '../session/places/routes';
+
+const ProjectHead = lazy(() => import('../project/ProjectHead').then((part) => ({ default: part.ProjectHead })));
 
 /** The page of a note: an agenda page as its lists, any other as text. */
 export function NotePage() {
@@ -64,6 +66,11 @@ function NoteAt({ path, followed }: { path: string; followed: Followed }) {
           if (line !== null) void navigate({ search: '' }, { replace: true });
         }}
       />
+      {(front.kind === 'project' || front.kind === 'goal') && (
+        <Suspense fallback={<p className="mb-2 min-h-[26px]" />}>
+          <ProjectHead path={stored.path} title={title} />
+        </Suspense>
+      )}
       {front.problem !== null && (
         <p role="status" className="mb-2 rounded-md bg-late-soft px-3 py-1.5 text-late">
           Line {front.problem.line + 1}: {front.problem.message} The note is shown as text; nothing of it is lost.

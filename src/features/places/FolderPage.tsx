@@ -175,9 +175,16 @@ function InNote({ path }: { path: string }) {
           ))}
         </ul>
       )}
-      <AgendaLists path={path} look="page" saysEmpty={headings.length === 0} gathers={OPEN_HERE} titled={false} />
+      <AgendaLists
+        path={path}
+        look="page"
+        saysEmpty={headings.length === 0}
+        gathers={headings.length > 0 ? UNDER_HEADINGS : OPEN_HERE}
+        titled={false}
+      />
     </div>
   );
 }
 
-const OPEN_HERE = ['where open and this note\ngroup by heading\nincluding resting'];
+const OPEN_HERE = ['where open and this note\norder by path\ncolumns due, plan, start, takes, steps\nincluding resting'];
+const UNDER_HEADINGS = OPEN_HERE.map((gather) => `${gather}\ngroup by heading`);

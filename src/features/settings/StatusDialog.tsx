@@ -90,7 +90,7 @@ export function StatusDialog({ status, onClose }: { status: NotedStatus | null; 
           </Labelled>
           <Labelled label="Colour">
             <select className="field" value={form.colour ?? ''} onChange={(event) => set({ colour: event.target.value || null })}>
-              <option value="">as what it counts as</option>
+              <option value="">none of its own</option>
               {STATUS_COLOURS.map((colour) => (
                 <option key={colour} value={colour}>
                   {colour}

@@ -6,7 +6,7 @@ import type { Status } from '../../core/task/line/status';
 import type { WideIntention } from '../../core/task/acts/intention';
 import { loadYaml } from '../../core/note/facts/front-matter';
 import { baseNameOf, foldPath, freePath, pathFor } from '../../core/note/names/path';
-import { contentOf } from '../notes/content';
+import { type StoredNote, contentOf } from '../notes/content';
 import { type ActionResult, commitPlan } from '../notes/commit-plan';
 import type { Renaming } from '../../core/gather/saying/rename-everywhere';
 import type { LineTask, ManyOutcome } from './act-many';
@@ -87,12 +87,7 @@ export class NoteActions {
       const paths = [...new Set(tasks.map(({ ref }) => foldPath(ref.path)))];
       const notes = further ? await this.store.all() : (await this.store.many(paths)).filter((note) => note !== undefined);
       outcome = await actOnLines(notes, tasks, this.context(), progress);
-      const byKey = new Map(notes.map((note) => [note.key, note]));
-      return [...outcome.texts].flatMap(([key, { path, text }]): NoteWrite[] => {
-        const present = byKey.get(key);
-        if (present?.text === text) return [];
-        return [present ? withText(present, text) : { path, expect: null, content: { text } }];
-      });
+      return writesOf(notes, outcome);
     });
     if ('refused' in result) return result;
     const { changed, texts, refused, raws } = outcome ?? { changed: 0, texts: new Map<string, never>(), refused: [], raws: [] };
@@ -280,16 +275,43 @@ export class NoteActions {
       const [refusal] = outcome.refused;
       if (refusal) return { refused: `“${refusal.ref.expected.trim()}” cannot become that, so nothing was changed: ${refusal.reason}` };
       changed = outcome.changed;
-      const byKey = new Map(notes.map((one) => [one.key, one]));
-      return [
-        own,
-        ...[...outcome.texts].flatMap(([key, { text: after }]) => {
-          const present = byKey.get(key);
-          return present && present.text !== after ? [withText(present, after)] : [];
-        }),
-      ];
+      return [own, ...writesOf(notes, outcome)];
     });
     return 'refused' in result ? result : { changed, step: result.step };
+  }
+
+  /**
+   * Gives a project or goal another state in its front matter, and closes tasks that stand for it elsewhere, as one step of Undo. A task
+   * that is no longer as it was is left alone.
+   *
+   * @param stands the tasks whose words are one link to it
+   * @returns how many of them were closed
+   */
+  async settleProject(
+    path: string,
+    state: 'active' | 'later' | 'done' | 'cancelled',
+    stands: readonly LineRef[],
+    label: string,
+  ): Promise<{ closed: number; step: number | null } | { refused: string }> {
+    const [{ withFields }, { actOnLines }] = await Promise.all([import('../../core/note/facts/with-fields'), import('./act-many')]);
+    let closed = 0;
+    const result = await this.retry(label, async () => {
+      const notes = await this.store.many([...new Set([path, ...stands.map((ref) => ref.path)].map(foldPath))]);
+      const there = notes.filter((note) => note !== undefined);
+      const note = there.find((one) => one.key === foldPath(path));
+      if (note?.text == null) return { refused: NO_TEXT };
+      const own = withFields(note.text, { state });
+      if (state !== 'done' && state !== 'cancelled') return [withText(note, own)];
+      const tasks = stands.map((ref): LineTask => ({ ref, intentions: [{ do: 'status', status: state }] }));
+      // A task may stand in the project itself, whose lines moved with the field.
+      const texts = there.map((one) => ({ path: one.path, text: one.text }));
+      const outcome = await actOnLines(texts, tasks, this.context());
+      closed = outcome.changed;
+      const inside = outcome.texts.get(note.key);
+      outcome.texts.set(note.key, { path: note.path, text: withFields(inside?.text ?? note.text, { state }) });
+      return writesOf(there, outcome);
+    });
+    return 'refused' in result ? result : { closed, step: result.step };
   }
 
   private async retry(label: string, plan: () => Promise<NoteWrite[] | { refused: string }>): Promise<ActionResult> {
@@ -297,4 +319,14 @@ export class NoteActions {
     await Promise.all([loadYaml(), this.storeTyped()]);
     return commitPlan(this.store, command(label), plan);
   }
+}
+
+/** What stores the texts that acting on lines came to; those that stayed the same are left out. */
+function writesOf(notes: readonly StoredNote[], { texts }: ManyOutcome): NoteWrite[] {
+  const byKey = new Map(notes.map((note) => [note.key, note]));
+  return [...texts].flatMap(([key, { path, text }]): NoteWrite[] => {
+    const present = byKey.get(key);
+    if (present?.text === text) return [];
+    return [present ? withText(present, text) : { path, expect: null, content: { text } }];
+  });
 }

@@ -3,6 +3,7 @@ import { isoDay } from '../../calendar/day';
 import { bearsName } from '../../note/names/bears-name';
 import { journalPath } from '../../note/names/path';
 import type { DayRange } from '../../calendar/span';
+import { statusNamed } from '../../task/line/added-status';
 import { signOf, type Status } from '../../task/line/status';
 import type { Condition, DateField, Gather, GatherContext, ThisWhat } from '../language/ast';
 import { resolveDate, resolveRange } from '../answer/dates';
@@ -15,6 +16,8 @@ export interface Demands {
   /** Tags, people and links behind its words, with their signs. */
   names: string[];
   status: Status;
+  /** The sign of a status that a note adds, where one is demanded. */
+  sign?: string;
   /** Where it must stand: a link's target; null for anywhere. */
   place: string | null;
   /** Conditions that leave a choice, in the words of the language; nothing is guessed for them. */
@@ -45,6 +48,11 @@ function demand(condition: Condition, context: GatherContext, into: Demands): vo
       if (condition.status === 'closed') choose();
       else if (condition.status !== 'open') into.status = condition.status;
       return;
+    case 'added status': {
+      const added = condition.same ? statusNamed(condition.name, context.statuses) : undefined;
+      if (added) Object.assign(into, { status: added.means, sign: added.sign });
+      return;
+    }
     case 'tag':
       into.names.push(`#${condition.name}`);
       return;
@@ -142,5 +150,5 @@ export function lineFor(words: string, demands: Demands): string {
     .filter((clause) => clause !== '');
   const clauses = demands.clauses.filter((clause) => !said.some((one) => one.split(' ')[0] === clause.split(' ')[0]));
   const all = [...said, ...clauses];
-  return `- [${signOf(demands.status)}] ${[before, ...names].filter((part) => part !== '').join(' ')}${all.length === 0 ? '' : ` {${all.join('; ')}}`}`;
+  return `- [${demands.sign ?? signOf(demands.status)}] ${[before, ...names].filter((part) => part !== '').join(' ')}${all.length === 0 ? '' : ` {${all.join('; ')}}`}`;
 }

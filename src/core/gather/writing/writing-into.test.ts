@@ -3,6 +3,7 @@ import { readIsoDay } from '../../calendar/day';
 import { Library } from '../../index/library';
 import { act } from '../../task/acts/act';
 import { ACTION_DEFAULTS, type ActionContext } from '../../task/acts/action-context';
+import { statusTable } from '../../task/line/added-status';
 import { applyChanges } from '../../task/writing/edit';
 import type { GatherContext } from '../language/ast';
 import { demandsOf, lineFor } from './demands';
@@ -11,7 +12,15 @@ import { parseGather } from '../language/parse';
 
 const TODAY = readIsoDay('2026-11-23') ?? 0;
 const SETTINGS = { today: TODAY, firstDayOfWeek: 1, dateStyle: 'words', me: null, workingDay: 480 } as const;
-const CONTEXT: GatherContext = { today: TODAY, firstDayOfWeek: 1, me: null, thisNote: null };
+const LORRY = { sign: '>', name: 'On the lorry', means: 'underway', colour: null, icon: null } as const;
+const CONTEXT: GatherContext = {
+  today: TODAY,
+  firstDayOfWeek: 1,
+  me: null,
+  thisNote: null,
+  raiseTag: 'talk',
+  statuses: statusTable([LORRY]),
+};
 const DAY_PAGE = { path: 'Journal/2026-11-23.md', journal: TODAY, handle: null, tag: null };
 
 describe('what a task written into a gather gets', () => {
@@ -27,6 +36,9 @@ describe('what a task written into a gather gets', () => {
     ['late', { choices: ['late'] }],
     ['open and owner = me and priority = normal and without due', { clauses: [], names: [], choices: [] }],
     ['closed', { choices: ['closed'] }],
+    ['to raise and @kofi', { names: ['#talk', '@kofi'], choices: [] }],
+    ['status = "On the lorry"', { status: 'underway', sign: '>', choices: [] }],
+    ['status != "On the lorry"', { status: 'todo', choices: [] }],
     ['#loans\ninto [[Intake#Crates]]', { names: ['#loans'], place: 'Intake#Crates' }],
   ])('%s', (text, wanted) => expect(demandsOf(parseGather(text).gather, CONTEXT)).toMatchObject(wanted));
 

@@ -1,4 +1,5 @@
 import { type FrontMatter, fieldWords } from '../../note/facts/front-matter';
+import { quotedYaml, withFields } from '../../note/facts/with-fields';
 import { foldPath } from '../../note/names/path';
 import { type AddedStatus, type AddedStatuses, type Status, STATUSES, STATUS_NAMES, mayAddSign } from './status';
 
@@ -34,24 +35,14 @@ export function statusTable(added: Iterable<AddedStatus>): AddedStatuses {
   return table;
 }
 
-/** The fields of a status note, in the order in which they are written. */
-const FIELDS = ['sign', 'name', 'means', 'colour', 'icon'] as const;
-
 /**
  * The text of a note that adds a status. Of a note that is there, its other fields and what stands below them stay.
  *
  * @param text what the note says now; empty for a new one
  * @example withStatus('', { sign: '>', name: 'On the lorry', means: 'underway', colour: 'teal', icon: null })
  */
-export function withStatus(text: string, status: AddedStatus): string {
-  const front = /^---[ \t]*\r?\n([^]*?)^(?:---|\.\.\.)[ \t]*(?:\r?\n|$)/m.exec(text);
-  const lines = (front?.[1] ?? 'kind: status\n').split(/\r?\n/).filter((line) => line !== '');
-  for (const field of FIELDS) {
-    const words = status[field];
-    const written = words === null ? [] : [`${field}: ${field === 'means' ? words : `"${words.replace(/["\\]/g, '\\$&')}"`}`];
-    const at = lines.findIndex((line) => line.startsWith(`${field}:`));
-    if (at === -1) lines.push(...written);
-    else lines.splice(at, 1, ...written);
-  }
-  return `---\n${lines.join('\n')}\n---\n${text.slice(front?.[0].length ?? 0)}`;
+export function withStatus(text: string, { sign, name, means, colour, icon }: AddedStatus): string {
+  const quoted = (words: string | null): string | null => (words === null ? null : quotedYaml(words));
+  const fields = { sign: quoted(sign), name: quoted(name), means, colour: quoted(colour), icon: quoted(icon) };
+  return withFields(text === '' ? '---\nkind: status\n---\n' : text, fields);
 }

@@ -5,6 +5,7 @@ import { type Change, applyChanges, differenceOf } from '../../../core/task/writ
 import { echoRefOf } from '../../../core/task/line/echo';
 import { sinkLists } from '../../../core/task/acts/list-actions';
 import { progressOf } from '../../../core/task/reading/progress';
+import { soleLink } from '../../../core/note/names/sole-link';
 import { STATUS_NAMES, type Status, isOpen } from '../../../core/task/line/status';
 import type { Task } from '../../../core/task/line/task';
 import { shorten } from '../../session/acting/use-act';
@@ -36,7 +37,7 @@ export async function tickLines(view: EditorView, lines: readonly number[], tick
   const [first] = turning;
   if (!first) return;
   const withSteps = openStepsOf(noteNow(view.state).tasks, turning, status === 'done');
-  if (withSteps.some(({ task, openSteps }) => openSteps > 0 || task.ref !== null || echoRefOf(task.text) !== null)) {
+  if (withSteps.some(({ task, openSteps }) => openSteps > 0 || task.ref !== null || reachesOut(task.text))) {
     ticking.elsewhere(withSteps, status);
     return;
   }
@@ -46,6 +47,9 @@ export async function tickLines(view: EditorView, lines: readonly number[], tick
   view.dispatch({ changes, userEvent: 'input.tick' });
   ticking.saveStep(`${STATUS_NAMES[status]}: ${turning.length === 1 ? shorten(first.text) : `${turning.length} tasks`}`);
 }
+
+/** Whether words stand for something elsewhere: an echo for a task, a link alone for a project. */
+const reachesOut = (words: string): boolean => echoRefOf(words) !== null || soleLink(words) !== null;
 
 /** The tasks that were meant, as they stand now that lines may have come or gone above. */
 function standing(now: readonly Task[], asked: readonly Task[]): Task[] {

@@ -3,29 +3,32 @@ import { Decoration, type EditorView } from '@codemirror/view';
 import { readInline } from '../../../core/note/names/names';
 import { foldPath } from '../../../core/note/names/path';
 import { type Heading, type Item, LineKind, itemHolding } from '../../../core/note/blocks/structure';
+import { type Progress, progressOf } from '../../../core/task/reading/progress';
 import type { ReadNote } from '../../../core/task/reading/read-note';
 import { type AddedStatus, isAddedSign, isOpen } from '../../../core/task/line/status';
 import { type Problem, type Task, comesBack } from '../../../core/task/line/task';
 import { clauseOf, readTail } from '../../../core/task/line/tail';
 import { chipsOf } from '../../../ui/chip-look';
 import { editorContext } from '../reading/editor-context';
-import { addressesIn } from '../reading/follow-names';
+import { addressesIn, daysIn, taskLinksIn } from '../reading/follow-names';
 import { noteReading, shownNote } from '../reading/note-field';
 import { repairOf } from '../editing/repair';
-import { BulletWidget, ChipsWidget, DetailsWidget, MarkWidget, ProblemsWidget } from './widgets';
+import { BulletWidget, ChipsWidget, DetailsWidget, MarkWidget, ProblemsWidget, StepsWidget } from './widgets';
 
 const hidden = Decoration.replace({});
 const DETAILS = new DetailsWidget();
 const keyPoint = Decoration.replace({ widget: new ChipsWidget([{ word: '', value: 'key point', tone: 'plain', problem: null }]) });
 const bullet = Decoration.replace({ widget: new BulletWidget() });
 
-const SEVERAL = 'Several notes are called so: the one in the nearest folder is meant. Ctrl+click opens it';
+const SEVERAL = 'Several notes are called so: the one in the nearest folder is meant. A click opens it';
 
 /** What begins on each line of a note; found once for each reading. */
 interface ByLine {
   tasks: ReadonlyMap<number, Task>;
   headings: ReadonlyMap<number, Heading>;
   items: ReadonlyMap<number, Item>;
+  /** How far the tasks with steps are. */
+  steps: ReadonlyMap<number, Progress>;
 }
 
 const known = new WeakMap<ReadNote, ByLine>();
@@ -33,10 +36,12 @@ const known = new WeakMap<ReadNote, ByLine>();
 function byLine(note: ReadNote): ByLine {
   let found = known.get(note);
   if (!found) {
+    const progress = progressOf(note.tasks);
     found = {
       tasks: new Map(note.tasks.map((task) => [task.line, task])),
       headings: new Map(note.structure.headings.map((heading) => [heading.line, heading])),
       items: new Map(note.structure.items.map((item) => [item.line, item])),
+      steps: new Map(note.tasks.flatMap(({ line }, index) => (progress[index]?.direct ? [[line, progress[index]] as const] : []))),
     };
     known.set(note, found);
   }
@@ -51,7 +56,7 @@ function byLine(note: ReadNote): ByLine {
 export function decorateLine(view: EditorView, line: Line, raw: ReadonlySet<number>): Range<Decoration>[] {
   const { state } = view;
   const note = shownNote(state);
-  const { tasks, headings, items } = byLine(note);
+  const { tasks, headings, items, steps } = byLine(note);
   const ranges: Range<Decoration>[] = [];
   const index = line.number - 1;
   const kind = note.structure.kinds[index];
@@ -61,11 +66,12 @@ export function decorateLine(view: EditorView, line: Line, raw: ReadonlySet<numb
     const task = tasks.get(index);
     const column = raw.has(index) ? columnOfCursor(state, line) : null;
     if (heading) decorateHeading(ranges, heading, line.from, line.text, column);
-    if (task) decorateTask(ranges, task, state, line.from, line.text, column);
+    if (task) decorateTask(ranges, task, steps.get(index), state, line.from, line.text, column);
     else if (item) decorateItem(ranges, item, line.from, line.text, column);
     else if (!heading) decorateUnder(ranges, itemHolding(note.structure, index), tasks, line.from, line.text, column);
-    decorateNames(ranges, state, line.from, line.text, task ? Math.min(task.tailFrom, line.text.length) : line.text.length);
-    decorateText(ranges, line.from, line.text, column);
+    const wordsTo = task ? Math.min(task.tailFrom, line.text.length) : line.text.length;
+    decorateNames(ranges, state, line.from, line.text, wordsTo);
+    decorateText(ranges, line.from, line.text, wordsTo, column);
   } else if (kind === LineKind.code || kind === LineKind.frontMatter) {
     ranges.push(Decoration.line({ class: 'cm-code-line' }).range(line.from));
   } else if (kind === LineKind.blank && isQuoted(line.text)) ranges.push(QUOTE.range(line.from));
@@ -84,12 +90,14 @@ function columnOfCursor({ selection }: EditorState, { from, to }: Line): number 
 const standsBefore = (column: Column, words: number): boolean => column !== null && column < words;
 
 /** Each line in its own direction; rows of tables, quotes and addresses as what they are. */
-function decorateText(ranges: Range<Decoration>[], from: number, text: string, column: Column): void {
+function decorateText(ranges: Range<Decoration>[], from: number, text: string, wordsTo: number, column: Column): void {
   ranges.push(AUTO.range(from));
   if (text.length > LONGEST_LINE) return;
   if (/^\s*\|.*\|\s*$/.test(text)) ranges.push(TABLE.range(from));
   if (isQuoted(text)) ranges.push(QUOTE.range(from));
   for (const { from: first, to } of addressesIn(text)) ranges.push(ADDRESS.range(from + first, from + to));
+  for (const { from: first, to } of taskLinksIn(text)) ranges.push(TASK_LINK.range(from + first, from + to));
+  for (const { from: first, to } of daysIn(text.slice(0, wordsTo))) ranges.push(DAY.range(from + first, from + to));
   for (const [sign, name] of MARKED) {
     for (const found of text.matchAll(sign)) {
       const width = found[1]?.length ?? 0;
@@ -108,7 +116,9 @@ function decorateText(ranges: Range<Decoration>[], from: number, text: string, c
 
 const isQuoted = (text: string): boolean => /^\s*>/.test(text);
 
-const ADDRESS = Decoration.mark({ class: 'cm-url', attributes: { title: 'Ctrl+click opens it in a new tab' } });
+const ADDRESS = Decoration.mark({ class: 'cm-url', attributes: { title: 'A click opens it in a new tab' } });
+const TASK_LINK = Decoration.mark({ class: 'cm-url', attributes: { title: 'A click leads to the task' } });
+const DAY = Decoration.mark({ class: 'cm-day', attributes: { title: 'A click leads to the page of the day' } });
 const AUTO = Decoration.line({ attributes: { dir: 'auto' } });
 const TABLE = Decoration.line({ class: 'cm-table-line' });
 const QUOTE = Decoration.line({ class: 'cm-quote-line' });
@@ -172,7 +182,15 @@ function decorateUnder(
   if (indent > 0) ranges.push(hidden.range(from, from + indent));
 }
 
-function decorateTask(ranges: Range<Decoration>[], task: Task, state: EditorState, from: number, text: string, column: Column): void {
+function decorateTask(
+  ranges: Range<Decoration>[],
+  task: Task,
+  steps: Progress | undefined,
+  state: EditorState,
+  from: number,
+  text: string,
+  column: Column,
+): void {
   const { today, style, workingDay, refProblems } = state.facet(editorContext);
   const pointing = task.needs.length > 0 || task.ref !== null || text.includes('](recado:');
   const problems = pointing ? [...task.problems, ...(refProblems.get(task.line) ?? [])] : task.problems;
@@ -215,8 +233,11 @@ function decorateTask(ranges: Range<Decoration>[], task: Task, state: EditorStat
   ranges.push(Decoration.replace({ widget: mark }).range(from + task.markerFrom, from + boxTo));
   const tail = readTail(text, boxTo);
   const wordsTo = tail ? tail.from : text.length;
+  const end = boxTo + text.slice(boxTo, wordsTo).trimEnd().length;
+  // While the line is written in, only its words stand there.
+  if (steps && column === null && end > boxTo)
+    ranges.push(Decoration.widget({ widget: new StepsWidget(steps), side: 1 }).range(from + end));
   if (!open && wordsTo > boxTo) {
-    const end = boxTo + text.slice(boxTo, wordsTo).trimEnd().length;
     if (end > boxTo) ranges.push(Decoration.mark({ class: 'closed-text' }).range(from + boxTo, from + end));
   }
   if (tail && column === null) {

@@ -95,6 +95,9 @@ const theme = EditorView.theme({
     color: 'var(--muted)',
     fontSize: '0.8em',
   },
+  '.cm-day': { cursor: 'pointer' },
+  '.cm-day:hover': { textDecoration: 'underline', textUnderlineOffset: '3px' },
+  '.cm-steps': { marginInlineStart: '0.5rem', color: 'var(--muted)', fontSize: '0.86em', fontVariantNumeric: 'tabular-nums' },
   '.cm-details': { marginInlineStart: '0.5rem', padding: '0 0.4rem', borderRadius: '5px', color: 'var(--muted)', cursor: 'pointer' },
   '.cm-details:hover': { background: 'var(--raised)', color: 'var(--ink)' },
   '.cm-records': {

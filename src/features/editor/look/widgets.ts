@@ -1,5 +1,6 @@
 import { type EditorView, WidgetType } from '@codemirror/view';
 import { isOpen } from '../../../core/task/line/status';
+import type { Progress } from '../../../core/task/reading/progress';
 import { readTail } from '../../../core/task/line/tail';
 import type { ChipLook } from '../../../ui/chip-look';
 import { chipClass } from '../../../ui/Chips';
@@ -111,6 +112,23 @@ function part(className: string, words: string): HTMLElement {
   element.className = className;
   element.textContent = words;
   return element;
+}
+
+/** Behind the words of a task how many of its steps are done. */
+export class StepsWidget extends WidgetType {
+  constructor(private readonly steps: Progress) {
+    super();
+  }
+
+  override eq({ steps }: StepsWidget): boolean {
+    return steps.direct === this.steps.direct && steps.directDone === this.steps.directDone;
+  }
+
+  override toDOM(): HTMLElement {
+    const words = part('cm-steps', `${this.steps.directDone} of ${this.steps.direct}`);
+    words.title = 'Steps done of all';
+    return words;
+  }
 }
 
 /** A bullet in the place of a list marker. */

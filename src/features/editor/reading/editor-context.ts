@@ -7,7 +7,11 @@ import type { DateStyle } from '../../../core/calendar/day-name';
 
 /** Where a name, a link or an address in a text leads. */
 export type FollowTarget =
-  { is: 'note'; name: string; heading: string | null } | { is: 'tag' | 'person'; name: string } | { is: 'address'; url: string };
+  | { is: 'note'; name: string; heading: string | null }
+  | { is: 'tag' | 'person'; name: string }
+  | { is: 'address'; url: string }
+  | { is: 'task'; ref: string }
+  | { is: 'day'; day: Day };
 
 /** What decorations need to know beyond the text. */
 export interface EditorContext {

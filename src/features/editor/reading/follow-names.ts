@@ -1,10 +1,16 @@
+import type { Extension } from '@codemirror/state';
 import { EditorView } from '@codemirror/view';
+import { type Day, readIsoDay } from '../../../core/calendar/day';
 import { readInline } from '../../../core/note/names/names';
 import { type FollowTarget, editorContext } from './editor-context';
 
 const ADDRESS = /https?:\/\/[^\s<>()[\]{}"']*[^\s<>()[\]{}"'.,;:!?]/g;
 /** Words that stand for an address, as Markdown has it. */
 const NAMED_ADDRESS = /\[[^\][\n]*\]\(\s*(https?:[^\s()]+)[^()\n]*\)/g;
+
+/** Words that stand for a task, by its ref. */
+const TASK = /\[[^\][\n]*\]\(recado:([a-z0-9]{6})\)/g;
+const ISO_DAY = /(?<![\d-])\d{4}-\d{2}-\d{2}(?![\d-])/g;
 
 /** An address of the web in a line, and where it stands. */
 export interface Address {
@@ -19,7 +25,21 @@ export function addressesIn(text: string): Address[] {
   return [...text.matchAll(ADDRESS)].map((found) => ({ url: found[0], from: found.index, to: found.index + found[0].length }));
 }
 
-/** What stands at a column of a line that leads somewhere: a name, a link or an address; null for other words. */
+/** Links to tasks in a line, and where they stand. */
+export function taskLinksIn(text: string): { ref: string; from: number; to: number }[] {
+  if (!text.includes('](recado:')) return [];
+  return [...text.matchAll(TASK)].map((found) => ({ ref: found[1] ?? '', from: found.index, to: found.index + found[0].length }));
+}
+
+/** Days in a line, written as ISO 8601 has them, and where they stand. */
+export function daysIn(text: string): { day: Day; from: number; to: number }[] {
+  return [...text.matchAll(ISO_DAY)].flatMap((found) => {
+    const day = readIsoDay(found[0]);
+    return day === null ? [] : [{ day, from: found.index, to: found.index + found[0].length }];
+  });
+}
+
+/** What stands at a column of a line that leads somewhere: a name, a link, an address or a date; null for other words. */
 export function targetAt(text: string, column: number): FollowTarget | null {
   const holds = ({ from, to }: { from: number; to: number }): boolean => from <= column && column <= to;
   const { names, links } = readInline(text, 0, text.length);
@@ -28,8 +48,12 @@ export function targetAt(text: string, column: number): FollowTarget | null {
   const named = [...text.matchAll(NAMED_ADDRESS)].find((found) => holds({ from: found.index, to: found.index + found[0].length }));
   const url = named?.[1] ?? addressesIn(text).find(holds)?.url;
   if (url !== undefined) return { is: 'address', url };
+  const task = taskLinksIn(text).find(holds);
+  if (task) return { is: 'task', ref: task.ref };
   const name = names.find(holds);
-  return name ? { is: name.kind, name: name.name } : null;
+  if (name) return { is: name.kind, name: name.name };
+  const found = daysIn(text).find(holds);
+  return found ? { is: 'day', day: found.day } : null;
 }
 
 /** Goes where the name, link or address at a place of the text leads; whether one stands there. */
@@ -40,12 +64,37 @@ export function followAt(view: EditorView, place: number): boolean {
   return target !== null;
 }
 
-/** Ctrl+click (⌘ on a Mac) on a tag, person, link or address goes there. */
-export const followNames = EditorView.domEventHandlers({
-  mousedown(event, view) {
-    if (!(event.ctrlKey || event.metaKey) || !(event.target instanceof HTMLElement)) return false;
-    if (!event.target.closest('.cm-url, .cm-name')) return false;
-    event.preventDefault();
-    return followAt(view, view.posAtDOM(event.target));
-  },
-});
+/** How far a click may move and be one, in pixels. */
+const STILL = 4;
+
+/**
+ * A click on a tag, person, link or address goes there: with Ctrl (⌘ on a Mac) always, without where the cursor is on another line; on
+ * the line that is being written it puts the cursor into the words.
+ */
+export function followNames(): Extension {
+  let pressed: { x: number; y: number; place: number } | null = null;
+  const placeOf = (event: MouseEvent, view: EditorView): number | null =>
+    event.target instanceof HTMLElement && event.target.closest('.cm-url, .cm-name, .cm-day') ? view.posAtDOM(event.target) : null;
+  return EditorView.domEventHandlers({
+    mousedown(event, view) {
+      pressed = null;
+      const place = placeOf(event, view);
+      if (place === null || event.button !== 0) return false;
+      if (event.ctrlKey || event.metaKey) {
+        event.preventDefault();
+        return followAt(view, place);
+      }
+      const { doc, selection } = view.state;
+      const isWritten = view.hasFocus && doc.lineAt(selection.main.head).number === doc.lineAt(place).number;
+      if (!isWritten && !event.shiftKey && !event.altKey && event.detail === 1) pressed = { x: event.clientX, y: event.clientY, place };
+      return false;
+    },
+    mouseup(event, view) {
+      const from = pressed;
+      pressed = null;
+      if (from === null || Math.hypot(event.clientX - from.x, event.clientY - from.y) > STILL || !view.state.selection.main.empty) return;
+      // Once the editor has put the cursor there, so that Back returns to it.
+      setTimeout(() => followAt(view, from.place));
+    },
+  });
+}

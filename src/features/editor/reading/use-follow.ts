@@ -2,7 +2,7 @@ import { useCallback } from 'react';
 import { useNavigate } from 'react-router';
 import { baseNameOf, folderOf } from '../../../core/note/names/path';
 import { lineOfHeading } from '../../note/note-headings';
-import { noteAddress, personAddress, tagAddress } from '../../session/places/addresses';
+import { dayAddress, itemAddress, noteAddress, personAddress, tagAddress } from '../../session/places/addresses';
 import { frameSlice } from '../../session/state/frame-slice';
 import { useServices } from '../../session/state/services';
 import { useAppDispatch } from '../../session/state/state';
@@ -27,6 +27,8 @@ export function useFollow(path: string): (target: FollowTarget) => void {
       };
       // The other page learns neither who opened it nor from where.
       if (target.is === 'address') window.open(target.url, '_blank', 'noopener,noreferrer');
+      else if (target.is === 'task') void navigate(itemAddress(target.ref));
+      else if (target.is === 'day') void navigate(dayAddress(target.day));
       else if (target.is === 'tag') void navigate(tagAddress(target.name));
       else if (target.is === 'person') void navigate(personAddress(target.name));
       else if (target.is === 'note') void toNote(target.name, target.heading);

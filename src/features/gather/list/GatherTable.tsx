@@ -1,5 +1,5 @@
 import { ArrowDown, ArrowUp } from 'lucide-react';
-import { type ReactNode, useCallback, useMemo, useRef } from 'react';
+import { type ReactNode, Suspense, useCallback, useMemo, useRef } from 'react';
 import { Link } from 'react-router';
 import type { Column } from '../../../core/gather/language/ast';
 import type { RowView } from '../../../core/index/live/view';
@@ -19,6 +19,8 @@ import { cellText, markOf } from '../rows/row-columns';
 import { RowPicking } from '../rows/row-picking';
 import { type ActOnRow, useListActions, useShownGroups } from './use-list-actions';
 import { useAddedStatus } from '../../session/state/use-statuses';
+import { soleLink } from '../../../core/note/names/sole-link';
+import { ProjectProgress } from '../../project/LazyProjectProgress';
 
 const USUAL: readonly Column[] = ['due', 'plan', 'takes', 'note'];
 const USUAL_OF_NOTES: readonly Column[] = ['kind', 'open', 'done', 'date'];
@@ -200,6 +202,11 @@ function Row({ row, index, columns, onAct }: RowProps) {
           ) : (
             <span className={open ? '' : 'closed-text'}>
               <InlineText text={row.text} />
+              {row.what === 'task' && soleLink(row.text) !== null && (
+                <Suspense>
+                  <ProjectProgress text={row.text} from={row.path} />
+                </Suspense>
+              )}
             </span>
           )}
         </span>

@@ -1,17 +1,19 @@
 import { foldName } from '../../../core/note/names/names';
 import { placeWithoutNote } from '../../../core/gather/rows/place-without-note';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Gather } from '../../../core/gather/language/ast';
 import { demandsOf } from '../../../core/gather/writing/demands';
 import { proposalFor, writtenTask } from '../../../core/gather/writing/written-task';
 import { readTail } from '../../../core/task/line/tail';
 import { chipsOf } from '../../../ui/chip-look';
 import { readNote } from '../../../core/task/reading/read-note';
-import { STATUS_NAMES } from '../../../core/task/line/status';
+import { takeKeys } from '../../../ui/early-keys';
+import { statusName, statusTable } from '../../../core/task/line/added-status';
 import { AT_END, type LinePlace } from '../../../core/task/writing/write-lines';
 import { actionContext } from '../../session/acting/action-context';
 import { useNow, useServices } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';
+import { useAddedStatuses } from '../../session/state/use-statuses';
 import { useLandTask, useLanding } from '../../session/acting/use-land-task';
 import { readLanding } from '../../../core/slip/landing';
 
@@ -34,12 +36,21 @@ export function NewTaskField({ gather, at, written, onClose }: NewTaskFieldProps
   const { store } = useServices();
   const notes = useAppSelector((state) => state.library.overview?.notes);
   const [words, setWords] = useState('');
+  const form = useRef<HTMLFormElement>(null);
+  // What was typed before the field was there; with Enter it is written down at once.
+  useEffect(() => {
+    const early = takeKeys();
+    if (early.typed === '') return;
+    setWords(early.typed);
+    if (early.entered) setTimeout(() => form.current?.requestSubmit());
+  }, []);
   const [target, setTarget] = useState(place);
   const land = useLandTask(at);
+  const added = useAddedStatuses();
   const settings = useAppSelector((state) => state.settings);
   const now = useNow();
   const path = readLanding(place)?.note ?? '';
-  const acting = useMemo(() => actionContext(settings, now), [settings, now]);
+  const acting = useMemo(() => actionContext(settings, now, added), [settings, now, added]);
   const demands = useMemo(() => proposalFor(gather, context, acting, path), [gather, context, acting, path]);
   const task = useMemo(() => writtenTask(words, gather, context, acting, demands, path), [words, gather, context, acting, demands, path]);
   const say = (clause: string): string => {
@@ -47,12 +58,17 @@ export function NewTaskField({ gather, at, written, onClose }: NewTaskFieldProps
     const [chip] = chipsOf(readTail(`x {${clause}}`, 0), look, 'note');
     return chip ? `${chip.word} ${chip.value}`.trim() : clause;
   };
-  const gets = [...demands.names, ...demands.clauses, ...(demands.status === 'todo' ? [] : [STATUS_NAMES[demands.status]])];
+  const gets = [
+    ...demands.names,
+    ...demands.clauses,
+    ...(demands.status === 'todo' ? [] : [statusName(demands.status, demands.sign, context.statuses)]),
+  ];
   const writeDown = async (): Promise<void> => {
     if (await land(target, task.line, () => behindBlock(store, at ?? '', written))) setWords('');
   };
   return (
     <form
+      ref={form}
       className="no-print mt-1 grid gap-1 rounded-md border border-line bg-sheet p-2"
       onSubmit={(event) => {
         event.preventDefault();
@@ -129,6 +145,7 @@ async function behindBlock(store: { text: (path: string) => Promise<string | nul
 function useContextAt(at: string | null): Parameters<typeof demandsOf>[1] {
   const { day: today } = useNow();
   const { firstDayOfWeek, me, raiseTag } = useAppSelector((state) => state.settings);
+  const added = useAddedStatuses();
   const note = useAppSelector((state) => state.library.overview?.notes.find((one) => one.path === at));
   const person = useAppSelector((state) => state.library.overview?.people.find((one) => one.path === at));
   return useMemo(
@@ -137,6 +154,7 @@ function useContextAt(at: string | null): Parameters<typeof demandsOf>[1] {
       firstDayOfWeek,
       me,
       raiseTag,
+      statuses: statusTable(added),
       thisNote: note
         ? {
             path: note.path,
@@ -148,6 +166,6 @@ function useContextAt(at: string | null): Parameters<typeof demandsOf>[1] {
           ? null
           : placeWithoutNote(at),
     }),
-    [today, firstDayOfWeek, me, raiseTag, note, person, at],
+    [today, firstDayOfWeek, me, raiseTag, added, note, person, at],
   );
 }

@@ -1,5 +1,6 @@
 import { Plus } from 'lucide-react';
 import { Suspense, lazy, useState } from 'react';
+import { holdKeys } from '../../../ui/early-keys';
 import type { Gather } from '../../../core/gather/language/ast';
 
 const NewTaskField = lazy(() => import('./NewTaskField').then((part) => ({ default: part.NewTaskField })));
@@ -15,8 +16,12 @@ interface NewTaskLineProps {
 /** A line at the end of a list, which opens a field for a task that stands there. */
 export function NewTaskLine({ gather, at, written }: NewTaskLineProps) {
   const [open, setOpen] = useState(false);
+  const show = (): void => {
+    holdKeys();
+    setOpen(true);
+  };
   const line = (
-    <button type="button" className="quiet-button no-print -ms-1 mt-0.5 text-[0.9rem]" onClick={() => setOpen(true)}>
+    <button type="button" className="quiet-button no-print -ms-1 mt-0.5 text-[0.9rem]" onClick={show}>
       <Plus size={14} aria-hidden="true" />
       Write a task here
     </button>

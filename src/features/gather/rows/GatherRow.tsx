@@ -1,5 +1,5 @@
 import { ChevronDown, ChevronRight } from 'lucide-react';
-import { memo, useContext, useState } from 'react';
+import { Suspense, memo, useContext, useState } from 'react';
 import { Link } from 'react-router';
 import type { Column } from '../../../core/gather/language/ast';
 import type { GroupView, RowView } from '../../../core/index/live/view';
@@ -23,6 +23,8 @@ import { RowPicking, useLongPress } from './row-picking';
 import { markOf, noteName, shownChips, showsSource } from './row-columns';
 import { endDrag, startDrag } from './task-drag';
 import { useAddedStatus } from '../../session/state/use-statuses';
+import { soleLink } from '../../../core/note/names/sole-link';
+import { ProjectProgress } from '../../project/LazyProjectProgress';
 
 interface GatherRowProps {
   row: RowView;
@@ -97,6 +99,11 @@ export const GatherRow = memo(function GatherRow({ row, group, columns, withSour
               </span>
             )}
             <RowChips row={row} columns={columns} />
+            {row.what === 'task' && soleLink(row.text) !== null && (
+              <Suspense>
+                <ProjectProgress text={row.text} from={row.path} />
+              </Suspense>
+            )}
           </div>
           {withSource && showsSource(columns) && row.what !== 'note' && <Source row={row} />}
         </div>

@@ -8,6 +8,8 @@ import { keyName } from '../../commands/command';
 import { useCommandKeys } from '../../commands/use-key-of';
 import { copyText } from '../../session/acting/copy-text';
 import { noteAddress, statusAddress } from '../../session/places/addresses';
+import { taskLink } from '../../links/task-link';
+import { useServices } from '../../session/state/services';
 import { frameSlice } from '../../session/state/frame-slice';
 import { useAppDispatch } from '../../session/state/state';
 import { type TaskDialog, dialogTask } from '../../session/acting/task-dialog';
@@ -26,6 +28,7 @@ interface TaskEntriesProps {
 export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
+  const { actions } = useServices();
   const keys = useCommandKeys();
   const added = useAddedStatuses();
   const hint = (id: string): string | undefined => {
@@ -38,6 +41,12 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
   const tasks = rows.map(dialogTask);
   // Once the menu has let go of the focus, so that the dialog can take it.
   const ask = (dialog: TaskDialog): void => void setTimeout(() => dispatch(frameSlice.actions.dialogShown(dialog)));
+  // One after the other: each may get a ref, which moves nothing but changes its note.
+  const copyLinks = async (form: 'text' | 'address'): Promise<void> => {
+    const links: string[] = [];
+    for (const { ref, text } of tasks) links.push((await taskLink(actions, ref, text, form)) ?? '');
+    await copyText(links.filter((link) => link !== '').join('\n'));
+  };
   const one = (intention: WideIntention): void => onAct([intention]);
   return (
     <>
@@ -123,11 +132,10 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
       <MenuEntry label="Duplicate" onSelect={() => one({ do: 'duplicate' })} />
       <MenuInside label="Copy">
         <MenuEntry label="As text" onSelect={() => void copyText(rows.map((row) => row.raw.trim()).join('\n'))} />
-        <MenuEntry label="As a link to its line" onSelect={() => void copyText(rows.map(linkOf).join('\n'))} />
+        <MenuEntry label="As a link, for a text" onSelect={() => void copyLinks('text')} />
+        <MenuEntry label="As a web address" onSelect={() => void copyLinks('address')} />
       </MenuInside>
       <MenuEntry label="Delete" hint={hint('row-delete')} danger onSelect={() => one({ do: 'delete' })} />
     </>
   );
 }
-
-const linkOf = (row: RowView): string => `${location.origin}${noteAddress(row.path, row.line)}`;

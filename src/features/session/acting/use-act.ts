@@ -1,6 +1,7 @@
 import { useCallback, useMemo } from 'react';
 import { refuse, say, unsay } from './messages';
 import { readSpan } from '../../../core/calendar/span';
+import { soleLink } from '../../../core/note/names/sole-link';
 import type { LineRef } from '../../../core/task/writing/edit';
 import type { WideIntention } from '../../../core/task/acts/intention';
 import { isOpen } from '../../../core/task/line/status';
@@ -81,7 +82,8 @@ const TELL_FROM = 80;
 
 /** Acting on tasks from wherever they show: one edit, one step of Undo, one message that offers it. */
 export function useAct(): RowActions {
-  const { actions } = useServices();
+  const services = useServices();
+  const { actions } = services;
   const dispatch = useAppDispatch();
   const choice = useAppSelector((state) => state.settings.openSteps);
   const told = useToldDone();
@@ -95,6 +97,11 @@ export function useAct(): RowActions {
       dispatch(frameSlice.actions.dialogShown({ is: 'steps', tasks: [...tasks], intention, openSteps }));
       return null;
     };
+    // Seldom wanted: loaded with the first task that is one link.
+    const offer = (text: string, from: string): void => {
+      if (soleLink(text) !== null)
+        void import('../../project/offer-settling').then(({ offerSettling }) => offerSettling(services, text, from, told));
+    };
     const act: RowActions['act'] = async (ref, text, given, openSteps = 0) => {
       const task = { ref, text, openSteps };
       const intention = decided([task], given);
@@ -106,6 +113,7 @@ export function useAct(): RowActions {
         return null;
       }
       told(withDue(label, [result.raw], [intention]), result.step);
+      if (intention.do === 'status' && intention.status === 'done') offer(text, ref.path);
       return result.raw;
     };
     const actAll: RowActions['actAll'] = async (tasks, given) => {
@@ -144,7 +152,7 @@ export function useAct(): RowActions {
       return result.raws;
     };
     return { act, actAll };
-  }, [actions, told, dispatch, choice]);
+  }, [services, actions, told, dispatch, choice]);
 }
 
 function tellMany(

@@ -35,6 +35,11 @@ export function folderAddress(folder: string): string {
   return of('folder', folder);
 }
 
+/** The address of a task by its ref, wherever it stands. */
+export function itemAddress(ref: string): string {
+  return of('item', ref);
+}
+
 /** The address of a search, and of what of it is shown. */
 export function findAddress(typed: string, show: SearchShows | 'only' = 'all'): string {
   return `${ROUTES.find}?${new URLSearchParams({ q: typed, ...(show !== 'all' && { show }) }).toString()}`;

@@ -12,6 +12,7 @@ export const ROUTES = {
   person: '/person/*',
   status: '/status/*',
   folder: '/folder/*',
+  item: '/item/:ref',
   find: '/find',
   settings: '/settings',
 } as const;

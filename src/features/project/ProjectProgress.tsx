@@ -1,0 +1,27 @@
+import { useEffect, useState } from 'react';
+import { soleLink } from '../../core/note/names/sole-link';
+import { useServices } from '../session/state/services';
+import { ProgressBar } from './ProgressBar';
+import { useProject } from './use-project';
+
+/** Behind a task whose words are one link to a project: how far that is. */
+export function ProjectProgress({ text, from }: { text: string; from: string }) {
+  const { engine } = useServices();
+  const target = soleLink(text);
+  const [path, setPath] = useState<string | null>(null);
+  useEffect(() => {
+    let gone = false;
+    if (target !== null) void engine.ask('resolve', { target, from }).then((found) => !gone && setPath(found));
+    return () => {
+      gone = true;
+    };
+  }, [engine, target, from]);
+  const project = useProject(path);
+  if (!project || project.all === 0) return null;
+  return (
+    <span className="ms-2 inline-flex items-center gap-1.5 text-[0.86rem] text-muted" title="How far the project is">
+      <ProgressBar done={project.done} all={project.all} />
+      {project.done} of {project.all}
+    </span>
+  );
+}
