@@ -1,3 +1,4 @@
+import type { PrintedFit } from './commands/fit';
 import type { FindAnswer } from './commands/find';
 import type { Why, WhyNode } from '../src/core/gather/answer/why';
 import type { ActAnswer } from './commands/act';
@@ -65,6 +66,15 @@ export function printed(command: string, result: unknown): string {
       const lines = (list: typeof linked): string[] => list.map(({ note, line, text }) => `${note}:${line}  ${text.trim()}`);
       return [...lines(linked), ...(named.length > 0 ? ['', 'Only named:', ...lines(named)] : [])].join('\n');
     }
+    case 'fit': {
+      const { days, move } = result as PrintedFit;
+      const lines = days.filter(({ load }) => load > 0).map(({ day, hours, load }) => `${day}  ${load}m due, ${hours}m there`);
+      const moves = move.map(
+        ({ note, line, text, due, minutes, alone }) =>
+          `${note}:${line}  ${text}  (${due}, ${minutes}m${alone ? ', too long for its days' : ''})`,
+      );
+      return [...lines, ...(moves.length > 0 ? ['', 'Must move:', ...moves] : [])].join('\n');
+    }
     case 'kept':
       return (result as { days: PrintedKept[] }).days
         .map(({ day, planned, kept, excused }) => `${day}  ${excused === null ? `${kept} of ${planned}` : `excused: ${excused}`}`)
@@ -116,5 +126,6 @@ export const HELP = `recado COMMAND [--json] [--settings FILE] [--now TIME]
   find PATH WORDS [--tasks] [--open]   notes and tasks by words and conditions
   links PATH --at NOTE           lines elsewhere that lead to a note, and those that only say its name
   template PATH --at NOTE --today DAY [--name WORDS] [--answers JSON]   what a template comes to
+  fit PATH --today DAY           what cannot be done until its due day, and what each day has to give
   kept PATH --from DAY --to DAY  what was planned for each day, and how much of it was kept
   batch FILE                     a JSON list of commands, each a list of words`;

@@ -280,6 +280,42 @@ describe('the command-line runner', () => {
     expect(recado('date', 'week 50', '--today', '2026-11-23')).toMatchObject({ date: null, week: '2026-W50', role: 'plan' });
   });
 
+  it('fit says what each day has to give, and what must move', () => {
+    const days = mkdtempSync(path.join(tmpdir(), 'recado-fit-'));
+    try {
+      writeFileSync(path.join(days, '2026-11-23.md'), '- 09:00-11:00 Rounds\n');
+      writeFileSync(
+        path.join(days, 'Loans.md'),
+        [
+          '- [ ] Late {due 2026-11-20; takes 2h}',
+          '- [ ] Long {due 2026-11-24; takes 9h}',
+          '- [ ] Low {due 2026-11-24; takes 3h; low}',
+          '- [_] Begun {due 2026-11-24; takes 3h}',
+          '- [ ] Whole {due 2026-11-25; takes 1h}',
+          '  - [ ] part {due 2026-11-24; takes 30m}',
+          '- [:] Waits {due 2026-11-24; takes 5h}',
+          '- [ ] Theirs {due 2026-11-24; takes 5h; owner @kofi}',
+          '- [ ] No length {due 2026-11-24}',
+          '- [ ] Too long {start 2026-11-25; due 2026-11-25; takes 7h}',
+        ].join('\n'),
+      );
+      const { days: there, move } = recado('fit', days, '--today', '2026-11-23') as { days: unknown; move: unknown };
+      expect(there).toEqual([
+        { day: '2026-11-23', hours: 240, load: 120 },
+        { day: '2026-11-24', hours: 360, load: 900 },
+        { day: '2026-11-25', hours: 360, load: 480 },
+      ]);
+      expect(move).toEqual([
+        { note: 'Loans.md', line: 10, text: 'Too long', due: '2026-11-25', minutes: 420, alone: true },
+        { note: 'Loans.md', line: 2, text: 'Long', due: '2026-11-24', minutes: 540, alone: false },
+      ]);
+      const later = recado('fit', days, '--now', '2026-11-23T12:00') as { days: { hours: number }[]; move: { text: string }[] };
+      expect(later.days[0]?.hours).toBe(180);
+    } finally {
+      rmSync(days, { recursive: true });
+    }
+  });
+
   it('answers a gather with its sentence, groups and steps', () => {
     const answer = recado('gather', folder, '--today', '2026-11-23', '--query', 'open\ngroup by status\nincluding resting') as GatherAnswer;
     expect(answer).toMatchObject({

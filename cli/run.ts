@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { type Arguments, dayOption, momentOf, readArguments, wordAt } from './arguments';
 import { act } from './commands/act';
 import { day, kept } from './commands/day';
+import { fit } from './commands/fit';
 import { carry } from './commands/carry';
 import { find, links } from './commands/find';
 import { date } from './commands/date';
@@ -33,6 +34,15 @@ export function run(given: Arguments, desks: Desks): unknown {
     }
     case 'day':
       return day(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), settingsOf(given), momentOf(given).day);
+    case 'fit': {
+      const { day: today, minute } = momentOf(given);
+      return fit(
+        desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)),
+        settingsOf(given),
+        today,
+        given.options.has('now') ? minute : null,
+      );
+    }
     case 'kept': {
       const today = momentOf(given).day;
       const from = dayOption(given, 'from') ?? today;

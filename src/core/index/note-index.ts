@@ -87,6 +87,11 @@ export class NoteIndex {
     return this.settings.today;
   }
 
+  /** The handle of the person of the settings. */
+  get me(): string | null {
+    return this.settings.me;
+  }
+
   get daySettings(): DaySettings {
     return this.settings.days ?? DAY_DEFAULTS;
   }

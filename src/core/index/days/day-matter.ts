@@ -46,13 +46,20 @@ function rowsAround(library: Library, day: Day): Row[] {
   return library.ask(text).answer.groups.flatMap((group) => group.rows.map(({ row }) => row));
 }
 
+/** How long a task takes by what it and its steps say, in minutes; null where neither says anything. */
+export const lengthOfRow = (row: Row): number | null => knownLengths(row.head)[row.index] ?? null;
+
+const KNOWN = new WeakMap<NoteHead, readonly (number | null)[]>();
+
+/** A note that changes gets another head. */
+function knownLengths(head: NoteHead): readonly (number | null)[] {
+  const known = KNOWN.get(head) ?? lengthsIn(head);
+  KNOWN.set(head, known);
+  return known;
+}
+
 function withLengths(rows: readonly Row[]): DayMatter['tasks'] {
-  const lengths = new Map<NoteHead, readonly (number | null)[]>();
-  return rows.map((row) => {
-    const known = lengths.get(row.head) ?? lengthsIn(row.head);
-    lengths.set(row.head, known);
-    return { row, minutes: known[row.index] ?? null };
-  });
+  return rows.map((row) => ({ row, minutes: lengthOfRow(row) }));
 }
 
 const lengthsIn = ({ rows }: NoteHead): (number | null)[] =>

@@ -10,6 +10,7 @@ export const NO_ANSWERS: { readonly [Name in QuestionName]: Questions[Name]['ans
   timed: [],
   figures: [],
   occurrences: [],
+  fit: { days: [], move: [] },
   nextReminder: null,
   templates: [],
   slips: [],

@@ -1,4 +1,4 @@
-import { useEffect, useLayoutEffect } from 'react';
+import { useEffect, useLayoutEffect, useRef } from 'react';
 import { NavigationType, useLocation, useNavigationType } from 'react-router';
 import { useServices } from '../state/services';
 import type { Left } from './place-words';
@@ -11,13 +11,18 @@ const STILL = 8;
 /** Remembers how the place that is shown is left, and brings it back as it was when somebody returns to it. */
 export function usePlaces(): void {
   const { places } = useServices();
-  const { key } = useLocation();
+  const { key, pathname, search } = useLocation();
   const type = useNavigationType();
+  // Each page that is loaded begins with an entry of one name.
+  const place = `${key} ${pathname}${search}`;
+  const isFirst = useRef(true);
   // Before anything of the new place is asked where it was left.
   useLayoutEffect(() => {
-    const left = places.arrive(key, type === NavigationType.Pop);
+    const isReturn = type === NavigationType.Pop && !(isFirst.current && isLoadedAnew());
+    isFirst.current = false;
+    const left = places.arrive(place, isReturn);
     return left ? bringBack(left) : undefined;
-  }, [places, key, type]);
+  }, [places, place, type]);
   useEffect(() => {
     const onScroll = ({ target }: Event): void => {
       if (target instanceof HTMLElement && target.id === 'page') places.scrolled(target.scrollTop);
@@ -33,6 +38,12 @@ export function usePlaces(): void {
       document.removeEventListener('focusin', onFocus);
     };
   }, [places]);
+}
+
+/** Whether the page was loaded for an address that was gone to, and neither again nor by Back. */
+function isLoadedAnew(): boolean {
+  const [loading] = performance.getEntriesByType('navigation');
+  return loading === undefined || (loading as PerformanceNavigationTiming).type === 'navigate';
 }
 
 /** Scrolls and focuses as a place was left, as soon as enough of it is drawn; not against a person who moves on meanwhile. */
