@@ -78,6 +78,26 @@ async function framesUntil(page: Page, wanted: Shown): Promise<{ all: number; af
 const opening = (page: Page, title: string): Promise<{ all: number; after: number }> =>
   framesUntil(page, { click: 'a', words: title, heading: title, there: '#page li[data-row]', gone: '[aria-busy=true]' });
 
+/** What stands under the page of a person, folded and opened again; frames after its answer until all of it shows. */
+async function footing(page: Page): Promise<number> {
+  await page.goto(`${ADDRESS}/person/kofi`);
+  const rows = page.locator('#page li[data-row]');
+  await rows.first().waitFor({ timeout: 120_000 });
+  await page.waitForTimeout(1500);
+  await page.getByRole('button', { name: 'From every note' }).click();
+  await rows.first().waitFor({ state: 'detached' });
+  const heading = (await page.locator('h1').textContent()) ?? '';
+  return (
+    await framesUntil(page, {
+      click: '#page button',
+      words: 'From every note',
+      heading,
+      there: '#page li[data-row]',
+      gone: '[aria-busy=true]',
+    })
+  ).after;
+}
+
 /** Ticks a task that two lists show: frames after the answer until it is struck in the one and gone from the other. */
 async function acting(page: Page): Promise<number> {
   await page.goto(`${ADDRESS}/note/Agenda/Crate%20round.md`);
@@ -150,6 +170,7 @@ export async function agendaRows(browser: Browser): Promise<BenchRow[]> {
   await page.getByRole('heading', { level: 1, name: 'Today' }).waitFor();
   await page.waitForTimeout(1500);
   const ahead = await opening(page, 'Ahead');
+  const foot = await footing(page);
   const acted = await acting(page);
   const pushed = await bulk(page);
   const slip = await slipping(page);
@@ -160,6 +181,7 @@ export async function agendaRows(browser: Browser): Promise<BenchRow[]> {
     row('opening Today with “large” stored', 'frames after the answer until its rows show', today.after, { atMost: 3 }),
     row('the same from the click', 'frames, the answer included', today.all, null),
     row('opening Ahead with “large” stored', 'frames after the answer until its rows show', ahead.after, { atMost: 3 }),
+    row('what stands under the page of a person with “large” stored', 'frames after the answer until its rows show', foot, { atMost: 3 }),
     row('an action, in every list that shows the task', 'frames after the answer', acted, { atMost: 1 }),
     row('a slip, from its key until its field takes letters', 'times 50 milliseconds', slip.opens / 50, { atMost: 1 }),
     row('typing into it', 'times 50 milliseconds is the longest hold-up', slip.typing / 50, { atMost: 1 }),
