@@ -6,10 +6,11 @@ import type { Status } from '../../core/task/line/status';
 import type { WideIntention } from '../../core/task/acts/intention';
 import { loadYaml } from '../../core/note/facts/front-matter';
 import { baseNameOf, foldPath, freePath, pathFor } from '../../core/note/names/path';
-import { type StoredNote, contentOf } from '../notes/content';
+import { contentOf } from '../notes/content';
 import { type ActionResult, commitPlan } from '../notes/commit-plan';
 import type { Renaming } from '../../core/gather/saying/rename-everywhere';
 import type { LineTask, ManyOutcome } from './act-many';
+import { writesOf } from './writes-of';
 import type { NoteStore } from '../notes/note-store';
 import { type NoteWrite, withText } from '../notes/note-write';
 import { looksFurther, lineAfter, withPresent } from './line-in-note';
@@ -314,19 +315,42 @@ export class NoteActions {
     return 'refused' in result ? result : { closed, step: result.step };
   }
 
+  /**
+   * Puts the tasks of a day into an order by hand, which its page holds; a task of another note gets a ref where it has none.
+   *
+   * @param order the tasks in their order
+   * @param made the text that the page begins with, where there is none yet
+   */
+  async orderDay(page: string, order: readonly LineRef[], planHeading: string, label: string, made = ''): Promise<ActionResult> {
+    const { orderedDay } = await import('./day-order');
+    return this.retry(label, async () => {
+      const notes = await this.store.many([...new Set([page, ...order.map((ref) => ref.path)].map(foldPath))]);
+      return orderedDay(
+        notes.filter((note) => note !== undefined),
+        { page, order, planHeading, made },
+        this.context(),
+      );
+    });
+  }
+
+  /**
+   * Takes a task out of a day: its plan goes, and with it the echo that the day's page holds for its order.
+   */
+  async takeOutOfDay(page: string, task: LineRef, planHeading: string, label: string): Promise<ActionResult> {
+    const { takenOut } = await import('./day-order');
+    return this.retry(label, async () => {
+      const notes = await this.store.many([...new Set([page, task.path].map(foldPath))]);
+      return takenOut(
+        notes.filter((note) => note !== undefined),
+        { page, task, planHeading },
+        this.context(),
+      );
+    });
+  }
+
   private async retry(label: string, plan: () => Promise<NoteWrite[] | { refused: string }>): Promise<ActionResult> {
     // What notes say in their front matter decides what is done to them.
     await Promise.all([loadYaml(), this.storeTyped()]);
     return commitPlan(this.store, command(label), plan);
   }
-}
-
-/** What stores the texts that acting on lines came to; those that stayed the same are left out. */
-function writesOf(notes: readonly StoredNote[], { texts }: ManyOutcome): NoteWrite[] {
-  const byKey = new Map(notes.map((note) => [note.key, note]));
-  return [...texts].flatMap(([key, { path, text }]): NoteWrite[] => {
-    const present = byKey.get(key);
-    if (present?.text === text) return [];
-    return [present ? withText(present, text) : { path, expect: null, content: { text } }];
-  });
 }

@@ -10,6 +10,8 @@ export const NO_ANSWERS: { readonly [Name in QuestionName]: Questions[Name]['ans
   timed: [],
   figures: [],
   occurrences: [],
+  dayPlan: { items: [] },
+  inHand: { now: null, then: null },
   fit: { days: [], move: [] },
   nextReminder: null,
   templates: [],

@@ -8,6 +8,7 @@ import type { OwnSlip } from '../../slip/own-slip';
 import type { Problem } from '../../task/line/task';
 import { taskOfRef } from '../../task/reading/ref-problems';
 import type { DayFigures } from '../../day/day-figures';
+import type { DayPlan, InHand } from '../days/day-plan';
 import type { Fit } from '../days/fit';
 import { figuresOf } from '../days/figures-of';
 import { dayItems } from '../days/day-matter';
@@ -36,6 +37,10 @@ export interface Questions {
   timed: { given: { from: Day; to: Day }; answer: { day: Day; items: DayItem[] }[] };
   /** The figures of the days from the first to the last; days of which there is nothing to say are left out. */
   figures: { given: { from: Day; to: Day }; answer: { day: Day; figures: DayFigures }[] };
+  /** A day turned to its plan: its things in their order, with the rows of its tasks. */
+  dayPlan: { given: { day: Day }; answer: DayPlan };
+  /** What is in hand, and what comes then. */
+  inHand: { given: { now: Now }; answer: InHand };
   /** How one's own work that is due fits into the days; of today only what lies after a minute, where one is given. */
   fit: { given: { after?: number }; answer: Fit };
   /** On which days from the first to the last the open repeats fall, by day; their present date too. */
@@ -102,6 +107,8 @@ const ANSWERS: {
     }),
   // What few questions need is loaded with the first of them.
   occurrences: async (library, { from, to }) => (await import('./occurrences')).occurrencesIn(library, from, to),
+  dayPlan: async (library, { day }) => (await import('../days/day-plan')).dayPlanOf(library, day),
+  inHand: async (library, { now }) => (await import('../days/day-plan')).inHandAt(library, now),
   fit: async (library, { after }) => (await import('../days/fit')).fitOf(library, after),
   nextReminder: async (library, { after }) => (await import('./reminders')).nextReminder(library, after),
   templates: async (library) => (await import('./forms')).templatesIn(notesOf(library, 'template')),

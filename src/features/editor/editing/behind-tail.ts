@@ -12,7 +12,13 @@ export const behindTail = EditorView.inputHandler.of((view, from, to, text) => {
   if (from !== to || view.composing || state.readOnly) return false;
   const line = state.doc.lineAt(from);
   // Most letters stand behind no tail, and need no reading of the note.
-  if (!line.text.slice(0, to - line.from).trimEnd().endsWith('}')) return false;
+  if (
+    !line.text
+      .slice(0, to - line.from)
+      .trimEnd()
+      .endsWith('}')
+  )
+    return false;
   const task = noteNow(state).tasks.findLast((one) => one.line === line.number - 1);
   const tail = task && task.tailFrom < line.length ? readTail(line.text, task.boxFrom) : null;
   if (!tail || from - line.from < tail.to) return false;

@@ -1,0 +1,74 @@
+import type { Day } from '../../calendar/day';
+import type { Now } from '../../calendar/span';
+import type { DayItem } from '../../day/day-items';
+import { type HandAndThen, inHand } from '../../day/in-hand';
+import { type FoundTask, foundOf } from '../questions/found-task';
+import type { Row } from '../../gather/rows/row';
+import { foldPath } from '../../note/names/path';
+import type { Library } from '../library';
+import { type RowView, rowView } from '../live/view';
+import { dayItems } from './day-matter';
+
+/** Something of a day, with the row of its task. */
+export interface PlanItem extends DayItem {
+  /** Null for what is no task. */
+  row: RowView | null;
+}
+
+/** A day turned to its plan. */
+export interface DayPlan {
+  items: PlanItem[];
+}
+
+/** Everything of a day in its order, with the rows of its tasks. */
+export function dayPlanOf(library: Library, day: Day): DayPlan {
+  const items = dayItems(library, day);
+  return { items: items.map((item) => ({ ...item, row: item.kind === 'task' ? rowAt(library, item) : null })) };
+}
+
+const rowOf = (library: Library, { path, line }: DayItem): Row | undefined =>
+  library.entries.get(foldPath(path))?.head.rows.find(({ task }) => task.line === line);
+
+function rowAt(library: Library, item: DayItem): RowView | null {
+  const row = rowOf(library, item);
+  return row ? rowView({ row, steps: [] }, library.today) : null;
+}
+
+/** Something that is in hand or comes then, with what finds its line; null where it is no task. */
+export interface HandItem extends DayItem {
+  task: FoundTask | null;
+}
+
+export type InHand = HandAndThen<HandItem>;
+
+/** What is in hand at a moment of today, and what comes then. */
+export function inHandAt(library: Library, now: Now): InHand {
+  const items = dayItems(library, now.day).map((item) => handItem(library, item));
+  const underway = library
+    .ask('underway\nsteps apart\nincluding resting')
+    .answer.groups.flatMap((group) => group.rows.map(({ row }) => row));
+  const begun = underway.flatMap((row) => {
+    const { task, head } = row;
+    const { since } = task;
+    if (since?.from !== now.day || since.minute === null || since.minute > now.minute) return [];
+    const known = items.find((item) => item.path === head.path && item.line === task.line);
+    const item: HandItem = known ?? {
+      kind: 'task',
+      path: head.path,
+      line: task.line,
+      text: task.text,
+      start: null,
+      end: null,
+      minutes: task.takes,
+      status: task.status,
+      task: foundOf(row),
+    };
+    return [{ item, since: since.minute }];
+  });
+  return inHand(items, begun, now);
+}
+
+function handItem(library: Library, item: DayItem): HandItem {
+  const row = item.kind === 'task' ? rowOf(library, item) : undefined;
+  return { ...item, task: row ? foundOf(row) : null };
+}

@@ -1,0 +1,67 @@
+import { type Ordered, withOrder, withoutEcho } from '../../core/day/plan-order';
+import { foldPath } from '../../core/note/names/path';
+import type { ActionContext } from '../../core/task/acts/action-context';
+import { clauseOf, readTail } from '../../core/task/line/tail';
+import { readTaskLine } from '../../core/task/line/task';
+import type { LineRef } from '../../core/task/writing/edit';
+import type { StoredNote } from '../notes/content';
+import { type NoteWrite, withText } from '../notes/note-write';
+import { type LineTask, actOnLines } from './act-many';
+import { writesOf } from './writes-of';
+
+const refOf = (raw: string): string | null => clauseOf(readTail(raw, 0), 'ref')?.value ?? null;
+
+/** An order by hand that a day is to have. */
+interface DayOrder {
+  /** The path of the day's page, the heading in it, and the text that it begins with where there is none. */
+  page: string;
+  planHeading: string;
+  made: string;
+  /** The tasks in their order. */
+  order: readonly LineRef[];
+}
+
+/** What writes an order by hand into the page of a day; a task of another note gets a ref where it has none. */
+export async function orderedDay(
+  notes: readonly StoredNote[],
+  { page, order, planHeading, made }: DayOrder,
+  context: ActionContext,
+): Promise<NoteWrite[] | { refused: string }> {
+  const isOwn = ({ path }: LineRef): boolean => foldPath(path) === foldPath(page);
+  const elsewhere = order.filter((ref) => !isOwn(ref));
+  const tasks = elsewhere.map((ref): LineTask => ({ ref, intentions: [{ do: 'ref' }] }));
+  const given = await actOnLines(notes, tasks, context);
+  const [refusal] = given.refused;
+  if (refusal) return { refused: refusal.reason };
+  const raws = new Map(elsewhere.map((ref, index) => [ref, given.raws[index] ?? ref.expected]));
+  const ordered = order.map((ref): Ordered => {
+    const raw = raws.get(ref) ?? ref.expected;
+    return { ref: refOf(raw), line: isOwn(ref) ? ref.line : null, text: readTaskLine(raw, raw.indexOf('['))?.text ?? '' };
+  });
+  const note = notes.find((one) => one.key === foldPath(page));
+  const before = note?.text ?? made;
+  const after = withOrder(before, ordered, { planHeading }, context.settings);
+  const own: NoteWrite[] = note
+    ? after === note.text
+      ? []
+      : [withText(note, after)]
+    : [{ path: page, expect: null, content: { text: after } }];
+  return [...writesOf(notes, given), ...own];
+}
+
+/** What takes a task out of a day: its plan goes, and with it the echo that the day's page holds for its order. */
+export async function takenOut(
+  notes: readonly StoredNote[],
+  { page, task, planHeading }: Pick<DayOrder, 'page' | 'planHeading'> & { task: LineRef },
+  context: ActionContext,
+): Promise<NoteWrite[] | { refused: string }> {
+  const taken = await actOnLines(notes, [{ ref: task, intentions: [{ do: 'unset', clause: 'plan' }] }], context);
+  const [refusal] = taken.refused;
+  if (refusal) return { refused: refusal.reason };
+  const ref = refOf(task.expected);
+  const note = notes.find((one) => one.key === foldPath(page));
+  const before = taken.texts.get(foldPath(page))?.text ?? note?.text;
+  if (ref !== null && note && before != null)
+    taken.texts.set(note.key, { path: note.path, text: withoutEcho(before, ref, { planHeading }, context.settings) });
+  return writesOf(notes, taken);
+}
