@@ -6,6 +6,7 @@ import { Sheet } from '../features/note/Sheet';
 import { isFirstOpening, useFirstOpening } from '../features/journal/use-first-opening';
 import { dayAddress, noteAddress } from '../features/session/places/addresses';
 import { ROUTES } from '../features/session/places/routes';
+import { useAskHand } from '../features/strip/use-hand';
 import { usePlaces } from '../features/session/places/use-places';
 import { frameSlice } from '../features/session/state/frame-slice';
 import { Notices } from '../features/session/acting/Notices';
@@ -72,6 +73,7 @@ function Desk() {
   const commands = useCommands();
   useKeys(commands);
   usePlaces();
+  useAskHand();
   useIdleYaml();
   useFirstOpening();
   const { dialogShown } = frameSlice.actions;

@@ -8,6 +8,7 @@ import { useExport } from '../features/exchange/use-export';
 import { dayAddress, noteAddress, settingsAddress } from '../features/session/places/addresses';
 import { slipDraft } from '../features/slip/slip-draft';
 import { holdKeys } from '../ui/early-keys';
+import { useHandRuns } from '../features/strip/use-hand-runs';
 import { usePinCommands } from '../features/rack/use-pin-commands';
 import { useSlipCommands } from '../features/slip/use-slip-commands';
 import { ROUTES, restOf } from '../features/session/places/routes';
@@ -27,6 +28,7 @@ export function useCommands(): Command[] {
   const exportAll = useExport();
   const keys = useCommandKeys();
   const { clock, actions, places, commands: desk } = useServices();
+  const hand = useHandRuns();
   const slips = useSlipCommands();
   const pins = usePinCommands();
   return useMemo((): Command[] => {
@@ -58,6 +60,13 @@ export function useCommands(): Command[] {
       redo: () => void redo(),
       journal: () => void navigate(dayAddress(clock.now().day)),
       today: () => void navigate(noteAddress('Agenda/Today.md')),
+      begin: hand.begin,
+      finish: hand.finish,
+      'plan-day': () => {
+        const day = dayShown(clock.now().day);
+        const isPlan = window.location.pathname + window.location.search === dayAddress(day, 'plan');
+        void navigate(dayAddress(day, isPlan ? undefined : 'plan'));
+      },
       carry: () => dispatch(dialogShown({ is: 'carry' })),
       'day-before': () => void navigate(dayAddress(dayShown(clock.now().day) - 1)),
       'day-after': () => void navigate(dayAddress(dayShown(clock.now().day) + 1)),
@@ -95,7 +104,7 @@ export function useCommands(): Command[] {
       }
     });
     return [...own, ...slips, ...pins];
-  }, [navigate, dispatch, undo, redo, exportAll, keys, clock, actions, places, desk, slips, pins]);
+  }, [navigate, dispatch, undo, redo, exportAll, keys, clock, actions, places, desk, hand, slips, pins]);
 }
 
 /** The day whose journal page is shown; today on any other page. */

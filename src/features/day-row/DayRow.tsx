@@ -4,10 +4,11 @@ import { type Day, civilFrom, weekdayOf, isoDay } from '../../core/calendar/day'
 import { MONTH_NAMES, dayTitle, weekdayName } from '../../core/calendar/day-name';
 import { durationName } from '../../core/calendar/duration';
 import { NO_FIGURES, type DayFigures } from '../../core/day/day-figures';
-import { timeName } from '../../core/calendar/span';
 import { DueEdges, KeptBar, PlannedBar } from './DayBars';
 import { DayDrop } from './DayDrop';
 import { onDrag } from './on-drag';
+import { plainWords } from '../strip/plain-words';
+import { handWords, useHand } from '../strip/use-hand';
 import { useHours } from './use-hours';
 import { dayAddress } from '../session/places/addresses';
 import { useNow } from '../session/state/services';
@@ -132,9 +133,9 @@ interface TodayCellProps {
 function TodayCell({ name, day, active, counts, available }: TodayCellProps) {
   const { minute } = useNow();
   const dispatch = useAppDispatch();
-  const timed = useAppSelector((state) => state.library.overview?.timed);
   const { day: date, month } = civilFrom(day);
-  const current = timed?.find(({ start, end }) => start !== null && start <= minute && minute < (end ?? start));
+  const now = useHand()?.now ?? null;
+  const words = now && handWords(now, minute);
   return (
     <div
       data-day={isoDay(day)}
@@ -150,8 +151,8 @@ function TodayCell({ name, day, active, counts, available }: TodayCellProps) {
           {weekdayName(day)} {date} {MONTH_NAMES[month - 1]}
         </button>
         <span className="block truncate text-[0.76rem]">
-          {current
-            ? `until ${timeName((current.end ?? 0) % 1440)} · ${current.text}`
+          {now
+            ? `${words?.until == null ? '' : `until ${words.until} · `}${plainWords(now.item.text)}`
             : counts.due > 0
               ? `${counts.due} due today`
               : 'nothing due today'}

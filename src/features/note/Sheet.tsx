@@ -1,4 +1,6 @@
 import { type ReactNode, useEffect } from 'react';
+import { useAppSelector } from '../session/state/state';
+import { plainWords } from '../strip/plain-words';
 
 interface SheetProps {
   /** For the title of the window. */
@@ -12,9 +14,12 @@ interface SheetProps {
 
 /** The white sheet in the middle of the frame. */
 export function Sheet({ title, busy = false, wide = false, children }: SheetProps) {
+  const hand = useAppSelector((state) => state.library.hand?.now?.item.text ?? null);
   useEffect(() => {
-    document.title = title === '' ? 'Recado' : `${title} · Recado`;
-  }, [title]);
+    // What is in hand stands first, so that it is seen in a row of tabs.
+    const parts = [hand === null ? '' : plainWords(hand), title, 'Recado'];
+    document.title = parts.filter((part) => part !== '').join(' · ');
+  }, [hand, title]);
   return (
     <main
       id="page"

@@ -1,5 +1,5 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react';
-import { useState } from 'react';
+import { Suspense, lazy, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { type Day, isoDay, readIsoDay } from '../../core/calendar/day';
 import { dayTitle } from '../../core/calendar/day-name';
@@ -18,7 +18,12 @@ import { useStoredNote } from '../note/use-stored-note';
 import { dayAddress } from '../session/places/addresses';
 import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
-import { ROUTES, useLineParameter } from '../session/places/routes';
+import { ROUTES, useLineParameter, useParameter } from '../session/places/routes';
+
+const DayPlan = lazy(() => import('../day/DayPlan').then((part) => ({ default: part.DayPlan })));
+
+/** Write and Plan: the one that is shown stands out. */
+const turned = (isShown: boolean): string => `quiet-button text-[0.86rem] ${isShown ? 'bg-raised font-semibold text-ink' : ''}`;
 
 /** The journal page of a day; it is made when first written in. */
 export function DayPage() {
@@ -40,25 +45,32 @@ function JournalPage({ path, day }: { path: string; day: Day }) {
   const followed = useFollowed(path);
   const stored = useStoredNote(path, followed);
   const line = useLineParameter();
+  const isPlan = useParameter('view') === 'plan';
   const [opened, setOpened] = useState(0);
   const { begin, waits } = useBegin(path, day, stored.is === 'absent');
   const words = day === today ? 'Today' : day === today + 1 ? 'Tomorrow' : day === today - 1 ? 'Yesterday' : 'Journal';
   if (stored.is === 'there' && 'bytes' in stored.content) return <BytesPage path={stored.path} bytes={stored.content.bytes} />;
   const text = stored.is === 'there' && 'text' in stored.content ? stored.content.text : null;
   return (
-    <Sheet title={dayTitle(day)} busy={stored.is === 'loading'}>
+    <Sheet title={dayTitle(day)} busy={stored.is === 'loading'} wide={isPlan}>
       <header className="mb-2">
         <p className="text-[0.86rem] text-muted">{words}</p>
         <div className="flex items-center gap-2">
           <h1 className="min-w-0 flex-1 font-title text-[1.86rem] leading-tight font-bold">{dayTitle(day)}</h1>
           <nav aria-label="Neighbouring days" className="no-print flex">
+            <Link className={turned(!isPlan)} aria-current={!isPlan || undefined} to={dayAddress(day)}>
+              Write
+            </Link>
+            <Link className={turned(isPlan)} aria-current={isPlan || undefined} to={dayAddress(day, 'plan')}>
+              Plan
+            </Link>
             <Link className="quiet-button text-[0.86rem]" to={ROUTES.days}>
               All days
             </Link>
-            <Link className="quiet-button" to={dayAddress(day - 1)} aria-label="The day before">
+            <Link className="quiet-button" to={dayAddress(day - 1, isPlan ? 'plan' : undefined)} aria-label="The day before">
               <ChevronLeft size={17} aria-hidden="true" />
             </Link>
-            <Link className="quiet-button" to={dayAddress(day + 1)} aria-label="The day after">
+            <Link className="quiet-button" to={dayAddress(day + 1, isPlan ? 'plan' : undefined)} aria-label="The day after">
               <ChevronRight size={17} aria-hidden="true" />
             </Link>
           </nav>
@@ -76,7 +88,12 @@ function JournalPage({ path, day }: { path: string; day: Day }) {
           </button>
         </p>
       )}
-      {stored.is !== 'loading' && !waits && (
+      {isPlan && stored.is !== 'loading' && !waits && (
+        <Suspense fallback={<p className="text-muted">Looking at the day…</p>}>
+          <DayPlan day={day} path={path} exists={text !== null} />
+        </Suspense>
+      )}
+      {!isPlan && stored.is !== 'loading' && !waits && (
         <LazyNoteEditor
           key={`${followed.key} ${opened}`}
           path={path}

@@ -5,6 +5,10 @@ import type { Overview } from '../../core/index/live/overview';
 import { baseNameOf } from '../../core/note/names/path';
 import { Link } from 'react-router';
 import { noteAddress } from '../session/places/addresses';
+import type { HandItem } from '../../core/index/days/day-plan';
+import { plainWords } from './plain-words';
+import { handWords, toBegin, useHand } from './use-hand';
+import { useHandRuns } from './use-hand-runs';
 import { useHours } from '../day-row/use-hours';
 import { useNow } from '../session/state/services';
 import { frameSlice } from '../session/state/frame-slice';
@@ -29,21 +33,13 @@ export const Strip = memo(function Strip() {
   const minutes = overview?.days[today]?.minutes ?? 0;
   const available = useHours(today);
   const selected = useAppSelector((state) => state.frame.cursor?.words ?? 0);
-  const next = overview?.timed.find(({ start }) => start !== null && start > minute);
   return (
     <footer className="no-print flex min-h-[28px] flex-none items-center justify-between gap-6 px-3.5 text-[0.83rem] text-muted">
-      <p className="flex min-w-0 gap-5">
+      <p className="flex min-w-0 items-center gap-5">
         <span className="whitespace-nowrap">
           {open ?? '…'} open today · {durationName(minutes)} of {durationName(available)}
         </span>
-        {next && (
-          <span className="min-w-0 truncate">
-            then {timeName(next.start ?? 0)}{' '}
-            <Link to={noteAddress(next.path, next.line ?? undefined)} className="font-semibold text-ink hover:underline">
-              {next.text}
-            </Link>
-          </span>
-        )}
+        <HandWords minute={minute} />
       </p>
       <p className="flex gap-5 whitespace-nowrap">
         {selected > 0 && <span>{selected === 1 ? '1 word' : `${selected.toLocaleString('en')} words`} selected</span>}
@@ -55,6 +51,52 @@ export const Strip = memo(function Strip() {
     </footer>
   );
 });
+
+/** What is in hand and until when, with what finishes it; and what comes then, with what begins it. */
+function HandWords({ minute }: { minute: number }) {
+  const hand = useHand();
+  const { begin, finish } = useHandRuns();
+  if (!hand) return null;
+  const { now, then } = hand;
+  const words = now && handWords(now, minute);
+  const next = toBegin(hand);
+  return (
+    <>
+      {now && words && (
+        <span className="flex min-w-0 items-center gap-1">
+          <HandLink item={now.item} />
+          <span className="whitespace-nowrap">
+            {words.over > 0 ? `${durationName(words.over)} longer than meant` : words.until !== null && `until ${words.until}`}
+          </span>
+          {now.item.task && (
+            <button type="button" className="quiet-button min-h-[25px] px-1.5 py-0 max-sm:hidden" onClick={finish} title="It is done">
+              Done
+            </button>
+          )}
+        </span>
+      )}
+      {then && (
+        <span className="flex min-w-0 items-center gap-1 max-sm:hidden">
+          <span className="whitespace-nowrap">then {then.start !== null && timeName(then.start)}</span>
+          <HandLink item={then} />
+          {next && next === then && (
+            <button type="button" className="quiet-button min-h-[25px] px-1.5 py-0" onClick={begin} title="It is under way">
+              Begin
+            </button>
+          )}
+        </span>
+      )}
+    </>
+  );
+}
+
+function HandLink({ item }: { item: HandItem }) {
+  return (
+    <Link to={noteAddress(item.path, item.line ?? undefined)} className="min-w-0 truncate font-semibold text-ink hover:underline">
+      {plainWords(item.text)}
+    </Link>
+  );
+}
 
 /** Whether all that was typed is on the disk; what is not has a way out. */
 function SaveWords() {

@@ -1,11 +1,13 @@
+import { handOrder } from '../../core/day/day-items';
 import { type Ordered, withOrder, withoutEcho } from '../../core/day/plan-order';
 import { foldPath } from '../../core/note/names/path';
 import type { ActionContext } from '../../core/task/acts/action-context';
+import { readNote } from '../../core/task/reading/read-note';
 import { clauseOf, readTail } from '../../core/task/line/tail';
 import { readTaskLine } from '../../core/task/line/task';
 import type { LineRef } from '../../core/task/writing/edit';
 import type { StoredNote } from '../notes/content';
-import { type NoteWrite, withText } from '../notes/note-write';
+import type { NoteWrite } from '../notes/note-write';
 import { type LineTask, actOnLines } from './act-many';
 import { writesOf } from './writes-of';
 
@@ -27,8 +29,12 @@ export async function orderedDay(
   { page, order, planHeading, made }: DayOrder,
   context: ActionContext,
 ): Promise<NoteWrite[] | { refused: string }> {
-  const isOwn = ({ path }: LineRef): boolean => foldPath(path) === foldPath(page);
-  const elsewhere = order.filter((ref) => !isOwn(ref));
+  const note = notes.find((one) => one.key === foldPath(page));
+  const present = note?.text ?? made;
+  const held = new Set(handOrder(readNote(page, present, context.settings), { planHeading }).map(({ line }) => line));
+  // What stands on the page, but not under the heading, is ordered by an echo too.
+  const isHeld = ({ path, line }: LineRef): boolean => foldPath(path) === foldPath(page) && held.has(line);
+  const elsewhere = order.filter((ref) => !isHeld(ref));
   const tasks = elsewhere.map((ref): LineTask => ({ ref, intentions: [{ do: 'ref' }] }));
   const given = await actOnLines(notes, tasks, context);
   const [refusal] = given.refused;
@@ -36,17 +42,13 @@ export async function orderedDay(
   const raws = new Map(elsewhere.map((ref, index) => [ref, given.raws[index] ?? ref.expected]));
   const ordered = order.map((ref): Ordered => {
     const raw = raws.get(ref) ?? ref.expected;
-    return { ref: refOf(raw), line: isOwn(ref) ? ref.line : null, text: readTaskLine(raw, raw.indexOf('['))?.text ?? '' };
+    return { ref: refOf(raw), line: isHeld(ref) ? ref.line : null, text: readTaskLine(raw, raw.indexOf('['))?.text ?? '' };
   });
-  const note = notes.find((one) => one.key === foldPath(page));
-  const before = note?.text ?? made;
-  const after = withOrder(before, ordered, { planHeading }, context.settings);
-  const own: NoteWrite[] = note
-    ? after === note.text
-      ? []
-      : [withText(note, after)]
-    : [{ path: page, expect: null, content: { text: after } }];
-  return [...writesOf(notes, given), ...own];
+  const key = foldPath(page);
+  const after = withOrder(given.texts.get(key)?.text ?? present, ordered, { planHeading }, context.settings);
+  if (!note) return [...writesOf(notes, given), { path: page, expect: null, content: { text: after } }];
+  given.texts.set(key, { path: note.path, text: after });
+  return writesOf(notes, given);
 }
 
 /** What takes a task out of a day: its plan goes, and with it the echo that the day's page holds for its order. */

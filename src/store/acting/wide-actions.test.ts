@@ -104,6 +104,13 @@ describe('the order of a day', () => {
     expect(await texts(store)).toEqual(NOTES);
   });
 
+  it('orders what stands on the page elsewhere than under the heading by an echo', async () => {
+    const { actions, store } = await actionsOn({ 'Day.md': '- [ ] top\n## Plan\n- [ ] own\n' });
+    const top = { path: 'Day.md', line: 0, expected: '- [ ] top' };
+    await actions.orderDay('Day.md', [{ path: 'Day.md', line: 2, expected: '- [ ] own' }, top], 'Plan', 'Ordered');
+    expect(await store.text('Day.md')).toBe('- [ ] top {ref aaaaa0}\n## Plan\n- [ ] own\n- [ ] [top](recado:aaaaa0)\n');
+  });
+
   it('begins the page where there is none', async () => {
     const { actions, store } = await actionsOn({ 'A.md': NOTES['A.md'] });
     await actions.orderDay('Day.md', [second], 'Plan', 'Ordered', '# Made\n');

@@ -1,4 +1,5 @@
 import type { Day } from '../../../core/calendar/day';
+import type { FoundTask } from '../../../core/index/questions/found-task';
 import type { RowView } from '../../../core/index/live/view';
 import type { LineRef } from '../../../core/task/writing/edit';
 import type { WideIntention } from '../../../core/task/acts/intention';
@@ -48,6 +49,9 @@ export type AskedDialog =
   | { is: 'pin'; address: string }
   | { is: 'import' }
   | { is: 'unsaved' };
+
+/** What finds the line of a task that was asked for. */
+export const foundTaskRef = ({ path, line, raw }: Pick<FoundTask, 'path' | 'line' | 'raw'>): LineRef => ({ path, line, expected: raw });
 
 /** A row of a list as a dialog takes it. */
 export function dialogTask(row: RowView): DialogTask {

@@ -13,8 +13,9 @@ export function noteAddress(path: string, line?: number): string {
   return `${of('note', path)}${line === undefined ? '' : `?line=${line + 1}`}`;
 }
 
-export function dayAddress(day: Day): string {
-  return of('day', isoDay(day));
+/** The page of a day, to be written in or turned to its plan. */
+export function dayAddress(day: Day, view?: 'plan'): string {
+  return of('day', isoDay(day)) + (view ? `?view=${view}` : '');
 }
 
 export function tagAddress(tag: string): string {

@@ -33,6 +33,8 @@ export interface PageParameters {
   /** What is looked for, and what of it is shown. */
   q: string;
   show: string;
+  /** How a day is shown: `plan` for its plan, else its page is written. */
+  view: string;
   /** A moment that is taken for the present, as long as every note is the demo's own: `2026-11-23T09:20`. */
   now: string;
 }

@@ -1,6 +1,7 @@
 import { createAction, type UnknownAction } from '@reduxjs/toolkit';
 import { type AnswerNews, answersAfter } from '../../../core/index/live/news';
 import { EMPTY_OVERVIEW, type Overview, type OverviewNews, overviewAfter } from '../../../core/index/live/overview';
+import type { InHand } from '../../../core/index/days/day-plan';
 import type { AnswerView } from '../../../core/index/live/view';
 
 export interface LibraryState {
@@ -8,17 +9,20 @@ export interface LibraryState {
   overview: Overview | null;
   answers: Record<string, AnswerView>;
   progress: { read: number; all: number };
+  /** What is in hand, and what comes then; null until it was asked. */
+  hand: InHand | null;
   /** Why the engine gives no answers; null while it does. */
   failure: string | null;
 }
 
-const initialState: LibraryState = { overview: null, answers: {}, progress: { read: 0, all: 0 }, failure: null };
+const initialState: LibraryState = { overview: null, answers: {}, progress: { read: 0, all: 0 }, hand: null, failure: null };
 
 export const libraryActions = {
   news: createAction<{ overview: OverviewNews; answers: Record<string, AnswerNews> }>('library/news'),
   progressed: createAction<LibraryState['progress']>('library/progressed'),
   failed: createAction<string | null>('library/failed'),
   forgotten: createAction<string>('library/forgotten'),
+  handTold: createAction<InHand>('library/handTold'),
 };
 
 /**
@@ -31,6 +35,7 @@ export function libraryReducer(state: LibraryState = initialState, action: Unkno
     return { ...state, answers, overview: overviewAfter(state.overview ?? EMPTY_OVERVIEW, action.payload.overview) };
   }
   if (libraryActions.progressed.match(action)) return { ...state, progress: action.payload };
+  if (libraryActions.handTold.match(action)) return { ...state, hand: action.payload };
   if (libraryActions.failed.match(action)) return { ...state, failure: action.payload };
   if (libraryActions.forgotten.match(action)) {
     const answers = { ...state.answers };

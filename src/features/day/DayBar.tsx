@@ -1,0 +1,62 @@
+import { useState } from 'react';
+import { type Day } from '../../core/calendar/day';
+import { dayName } from '../../core/calendar/day-name';
+import { durationName } from '../../core/calendar/duration';
+import { takenBy } from '../../core/day/day-items';
+import { hoursOf, workingStretch } from '../../core/day/hours';
+import { useHours } from '../day-row/use-hours';
+import { useNow } from '../session/state/services';
+import { useAppSelector } from '../session/state/state';
+import { WhatCouldMove } from './WhatCouldMove';
+import { firstOverload, sumsOf } from './day-sums';
+import type { DayMatterShown } from './use-day-plan';
+
+/** What is chosen for a day against its hours, as one bar and in a sentence; and until when more is due than there is time for. */
+export function DayBar({ day, items, fit }: { day: Day } & DayMatterShown) {
+  const { day: today } = useNow();
+  const settings = useAppSelector((state) => state.settings);
+  const available = useHours(day);
+  const [showsMoves, setShowsMoves] = useState(false);
+  const { chosen, unknown } = sumsOf(items);
+  const working = workingStretch(day, settings);
+  const whole = working.to - working.from;
+  const taken = whole - hoursOf(day, takenBy(items), settings);
+  const length = Math.max(whole, taken + chosen, 1);
+  const over = chosen - available;
+  const overload = firstOverload(fit);
+  const part = (minutes: number): string => `${(100 * minutes) / length}%`;
+  return (
+    <div className="mt-2 mb-5">
+      <div aria-hidden="true" className="flex h-[11px] overflow-hidden rounded-[3px] border border-edge bg-raised">
+        <span style={{ width: part(taken), background: 'repeating-linear-gradient(135deg, var(--edge) 0 1.5px, transparent 1.5px 5px)' }} />
+        <span className={over > 0 ? 'bg-late' : 'bg-primary'} style={{ width: part(chosen) }} />
+      </div>
+      <p className="mt-1 text-[0.95rem]" role="status">
+        <strong>{durationName(chosen)}</strong> chosen of <strong>{durationName(available)}</strong>{' '}
+        {day === today ? 'that are left today' : 'that appointments and meetings leave'} ·{' '}
+        {over > 0 ? <span className="font-semibold text-late">{durationName(over)} too much</span> : 'fits'}
+        {unknown > 0 && <span className="text-muted"> · {unknown} without a length</span>}
+        {(overload !== null || fit.move.length > 0) && (
+          <>
+            {' '}
+            ·{' '}
+            {overload && (
+              <span className="text-muted">
+                by {dayName(overload.day, today, settings.dateStyle)}, {durationName(overload.minutes)} too much is due:{' '}
+              </span>
+            )}
+            <button
+              type="button"
+              aria-expanded={showsMoves}
+              className="min-h-[25px] font-semibold underline underline-offset-3"
+              onClick={() => setShowsMoves(!showsMoves)}
+            >
+              what could move
+            </button>
+          </>
+        )}
+      </p>
+      {showsMoves && <WhatCouldMove moves={fit.move} />}
+    </div>
+  );
+}

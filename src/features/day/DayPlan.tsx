@@ -1,0 +1,29 @@
+import type { Day } from '../../core/calendar/day';
+import { CouldBe } from './CouldBe';
+import { DayBar } from './DayBar';
+import { TheDay } from './TheDay';
+import { useChoosing } from './use-choosing';
+import { useDayPlan } from './use-day-plan';
+
+interface DayPlanProps {
+  day: Day;
+  /** The path of the day's page, and whether it is there. */
+  path: string;
+  exists: boolean;
+}
+
+/** A day turned to its plan: on the left the day in its order, on the right what could be in it. */
+export function DayPlan({ day, path, exists }: DayPlanProps) {
+  const shown = useDayPlan(day);
+  const choosing = useChoosing(day, path, exists);
+  if (!shown) return <p className="text-muted">Looking at the day…</p>;
+  return (
+    <>
+      <DayBar day={day} {...shown} />
+      <div className="grid items-start gap-x-8 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] lg:[&>section+section]:border-s lg:[&>section+section]:border-line lg:[&>section+section]:ps-6">
+        <TheDay day={day} items={shown.items} choosing={choosing} />
+        <CouldBe day={day} choosing={choosing} />
+      </div>
+    </>
+  );
+}

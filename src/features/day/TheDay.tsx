@@ -1,0 +1,182 @@
+import { type DragEvent, type KeyboardEvent, useMemo, useRef, useState } from 'react';
+import { Link } from 'react-router';
+import type { Day } from '../../core/calendar/day';
+import { readTime, timeName } from '../../core/calendar/span';
+import type { PlanItem } from '../../core/index/days/day-plan';
+import type { GroupView, RowView } from '../../core/index/live/view';
+import { InlineText } from '../../ui/InlineText';
+import { GatherRow } from '../gather/rows/GatherRow';
+import { RowMenus } from '../gather/rows/RowMenu';
+import { RowPicking } from '../gather/rows/row-picking';
+import { draggedTasks, isTaskDrag } from '../gather/rows/task-drag';
+import { rowIdAt } from '../gather/rows/list-focus';
+import { useListActions } from '../gather/list/use-list-actions';
+import { noteAddress } from '../session/places/addresses';
+import { type Choosing, moved, untimedRows } from './use-choosing';
+
+interface TheDayProps {
+  day: Day;
+  items: readonly PlanItem[];
+  choosing: Choosing;
+}
+
+/** A day in its order: what has a time by its time, then what has none as it was put by hand. */
+export function TheDay({ day, items, choosing }: TheDayProps) {
+  const list = useRef<HTMLDivElement>(null);
+  const rows = useMemo(() => items.flatMap(({ row }) => row ?? []), [items]);
+  const held = useMemo(() => ({ groups: [groupOf(rows)], hold: () => undefined }), [rows]);
+  const { onAct, pick, list: listens } = useListActions(list, held, rows);
+  const untimed = useMemo(() => untimedRows(items), [items]);
+  const [isOver, setIsOver] = useState(false);
+  const onKeyDown = (event: KeyboardEvent): void => {
+    const row = rows.find(({ id }) => id === rowIdAt(event.target));
+    const isOnMark = event.target instanceof HTMLElement && event.target.matches('.task-mark');
+    const by = { ArrowUp: -1, ArrowDown: 1 }[event.key];
+    const isPlain = !event.ctrlKey && !event.metaKey && !event.shiftKey;
+    if (row && isOnMark && isPlain && event.altKey && by !== undefined) {
+      const at = untimed.findIndex(({ id }) => id === row.id);
+      const next = at === -1 ? null : moved(untimed, row.id, at + by);
+      if (next) choosing.order(next);
+    } else if (row && isOnMark && isPlain && !event.altKey && event.key === 'ArrowRight') choosing.takeOut(row);
+    else return listens.onKeyDown(event);
+    event.preventDefault();
+    event.stopPropagation();
+  };
+  const drop = (event: DragEvent): void => {
+    setIsOver(false);
+    const drag = draggedTasks(event);
+    if (!drag) return;
+    event.preventDefault();
+    const ids = new Set(drag.tasks.map(({ ref }) => `${ref.path}:${ref.line}`));
+    const own = rows.find(({ id }) => ids.has(id));
+    const at = untimed.findIndex(({ id }) => id === rowIdAt(event.target));
+    const next = own && at !== -1 ? moved(untimed, own.id, at) : null;
+    if (!own) choosing.choose(drag.tasks);
+    else if (next) choosing.order(next);
+  };
+  return (
+    <section
+      aria-label="The day"
+      className={`rounded-lg ${isOver ? 'outline-2 outline-primary outline-dashed' : ''}`}
+      onDragOver={(event) => {
+        if (!isTaskDrag(event)) return;
+        event.preventDefault();
+        setIsOver(true);
+      }}
+      onDragLeave={() => setIsOver(false)}
+      onDrop={drop}
+    >
+      <h2 className="mb-2 font-title text-[1.17rem] font-semibold">
+        The day <span className="text-[0.86rem] font-semibold text-muted">{items.length} · in your order</span>
+      </h2>
+      <RowMenus>
+        <RowPicking value={pick}>
+          <div ref={list} {...listens} onKeyDown={onKeyDown}>
+            {items.map((item) => (
+              <div key={`${item.path}:${item.line}`} className="grid grid-cols-[3.6rem_1fr] items-start">
+                <TimeCell key={item.start} item={item} onSet={(row, minute) => choosing.setTime(row, minute)} />
+                {item.row ? (
+                  <ul>
+                    <GatherRow row={item.row} group={null} columns={SHOWN} withSource onAct={onAct} />
+                  </ul>
+                ) : (
+                  <p className="py-[3px] leading-6">
+                    <Link to={noteAddress(item.path, item.line ?? undefined)} className="hover:underline">
+                      <InlineText text={item.text} />
+                    </Link>{' '}
+                    <span className="text-[0.84rem] text-muted">
+                      {item.end === null ? item.kind : `until ${timeName(item.end % 1440)}${item.end > 1440 ? ' of the next day' : ''}`}
+                    </span>
+                  </p>
+                )}
+              </div>
+            ))}
+          </div>
+        </RowPicking>
+      </RowMenus>
+      {items.length === 0 && <p className="text-muted">Nothing is chosen yet. What could be stands beside; an arrow puts it here.</p>}
+      <OnlyForDay key={day} onWrite={choosing.write} />
+    </section>
+  );
+}
+
+/** The day stands in its head, and its time before the row. */
+const SHOWN = ['due', 'takes', 'steps', 'note'] as const;
+
+const groupOf = (rows: RowView[]): GroupView => ({
+  id: 0,
+  key: null,
+  keys: [],
+  label: '',
+  count: rows.length,
+  steps: 0,
+  more: 0,
+  takes: 0,
+  totals: { count: rows.length, takes: 0, progress: null, open: 0, done: 0, cancelled: 0 },
+  rows,
+});
+
+/** When something begins; of a task it is pressed and typed into. */
+function TimeCell({ item, onSet }: { item: PlanItem; onSet: (row: RowView, minute: number | null) => void }) {
+  const { row, start } = item;
+  const [typed, setTyped] = useState<string | null>(null);
+  const words = start === null ? '' : timeName(start);
+  if (!row) return <span className="py-1 text-end pe-2 text-[0.9rem] tabular-nums text-muted">{words}</span>;
+  if (typed === null)
+    return (
+      <button
+        type="button"
+        className="min-h-[28px] rounded-md pe-2 text-end text-[0.9rem] tabular-nums text-muted opacity-100 hover:bg-raised"
+        aria-label={start === null ? `Give ${row.text} a time` : `Time of ${row.text}: ${words}`}
+        onClick={() => setTyped(words)}
+      >
+        {words === '' ? <span className="opacity-40">–:–</span> : words}
+      </button>
+    );
+  const store = (): void => {
+    setTyped(null);
+    const minute = typed === '' ? null : readTime(typed);
+    if (typed !== words && (typed === '' || minute !== null)) onSet(row, minute);
+  };
+  return (
+    <input
+      type="time"
+      step={900}
+      autoFocus
+      className="field w-full px-0.5 text-[0.84rem]"
+      aria-label={`Time of ${row.text}`}
+      value={typed}
+      onChange={(event) => setTyped(event.target.value)}
+      onBlur={store}
+      onKeyDown={(event) => {
+        event.stopPropagation();
+        if (event.key === 'Enter') store();
+        if (event.key === 'Escape') setTyped(null);
+      }}
+    />
+  );
+}
+
+/** A field for what is only for this day; Enter writes it, and the next can be written. */
+function OnlyForDay({ onWrite }: { onWrite: (words: string) => void }) {
+  const [words, setWords] = useState('');
+  return (
+    <form
+      className="no-print ms-[3.6rem] mt-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (words.trim() === '') return;
+        onWrite(words.trim());
+        setWords('');
+      }}
+    >
+      <input
+        className="field w-full"
+        aria-label="Only for this day"
+        placeholder="Only for this day"
+        value={words}
+        onChange={(event) => setWords(event.target.value)}
+      />
+    </form>
+  );
+}

@@ -1,0 +1,96 @@
+import { useMemo } from 'react';
+import { type Day, isoDay } from '../../core/calendar/day';
+import { timeName } from '../../core/calendar/span';
+import type { RowView } from '../../core/index/live/view';
+import { isOpen } from '../../core/task/line/status';
+import { foldPath } from '../../core/note/names/path';
+import type { PlanItem } from '../../core/index/days/day-plan';
+import { refuse } from '../session/acting/messages';
+import { type DialogTask, dialogTask } from '../session/acting/task-dialog';
+import { useAct, useToldDone } from '../session/acting/use-act';
+import { useMadeText } from '../session/acting/use-made-text';
+import { frameSlice } from '../session/state/frame-slice';
+import { useServices } from '../session/state/services';
+import { useAppDispatch, useAppSelector } from '../session/state/state';
+
+/** What choosing for a day does. */
+export interface Choosing {
+  /** Plans tasks for the day. */
+  choose: (tasks: readonly DialogTask[]) => void;
+  /** Takes a task out of the day; one that is there because it stands on the page is asked for another day. */
+  takeOut: (row: RowView) => void;
+  /** Gives a task a time of the day; null takes it away. */
+  setTime: (row: RowView, minute: number | null) => void;
+  /** Puts the tasks without a time into this order. */
+  order: (rows: readonly RowView[]) => void;
+  /** Writes a task that is only for this day. */
+  write: (words: string) => void;
+}
+
+/**
+ * Choosing for a day, each in one step of Undo.
+ *
+ * @param page the path of the day's page
+ * @param exists whether it is there already
+ */
+export function useChoosing(day: Day, page: string, exists: boolean): Choosing {
+  const { actions } = useServices();
+  const { act, actAll } = useAct();
+  const told = useToldDone();
+  const dispatch = useAppDispatch();
+  const madeText = useMadeText();
+  const planHeading = useAppSelector((state) => state.settings.planHeading);
+  return useMemo((): Choosing => {
+    const iso = isoDay(day);
+    const made = async (): Promise<string> => (exists ? '' : madeText('journal', iso, day));
+    return {
+      choose: (tasks) => void actAll(tasks, [{ do: 'push', to: iso }]),
+      takeOut: (row) => {
+        if (row.plan === null) dispatch(frameSlice.actions.dialogShown({ is: 'day', tasks: [dialogTask(row)], what: 'plan' }));
+        else
+          void actions.takeOutOfDay(page, dialogTask(row).ref, planHeading, `Out of the day: ${row.text}`).then((result) => {
+            if ('refused' in result) refuse(result.refused);
+            else told(`Out of the day: ${row.text}`, result.step);
+          });
+      },
+      setTime: (row, minute) =>
+        void act(dialogTask(row).ref, row.text, { do: 'set', clause: `plan ${iso}${minute === null ? '' : ` ${timeName(minute)}`}` }),
+      order: (rows) => {
+        const refs = rows.map((row) => dialogTask(row).ref);
+        void made()
+          .then((text) => actions.orderDay(page, refs, planHeading, 'Order of the day', text))
+          .then((result) => {
+            if ('refused' in result) refuse(result.refused);
+          });
+      },
+      write: (words) => {
+        const line = `- [ ] ${words}`;
+        void made()
+          .then((text) => actions.writeLines(page, { heading: planHeading, side: 'last' }, [line], `New task: ${words}`, text))
+          .then((result) => {
+            if ('refused' in result) refuse(result.refused);
+          });
+      },
+    };
+  }, [actions, act, actAll, told, dispatch, madeText, planHeading, day, page, exists]);
+}
+
+/** The rows of a day that have no time and are open: those that an order by hand holds. */
+export const untimedRows = (items: readonly PlanItem[]): RowView[] =>
+  items.flatMap(({ row, start }) => (row && start === null && isOpen(row.status) ? [row] : []));
+
+/**
+ * Rows with one of them in another place.
+ *
+ * @param to its new place among them, from 0
+ */
+export function moved(rows: readonly RowView[], id: string, to: number): RowView[] | null {
+  const row = rows.find((one) => one.id === id);
+  if (!row || to < 0 || to >= rows.length) return null;
+  const others = rows.filter((one) => one !== row);
+  others.splice(to, 0, row);
+  return others;
+}
+
+/** Whether a row is one of the day's page itself. */
+export const standsOn = (page: string, { path }: RowView): boolean => foldPath(path) === foldPath(page);
