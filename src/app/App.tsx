@@ -33,6 +33,7 @@ const ItemPage = lazy(() => import('../features/places/ItemPage').then((part) =>
 const FindPage = lazy(() => import('../features/find/FindPage').then((part) => ({ default: part.FindPage })));
 const DaysPage = lazy(() => import('../features/journal/DaysPage').then((part) => ({ default: part.DaysPage })));
 const Messages = lazy(() => import('../features/session/acting/Messages'));
+const RingWatch = lazy(() => import('../features/reminders/RingWatch'));
 const Opening = lazy(() => import('../features/opening/Opening').then((part) => ({ default: part.Opening })));
 const SettingsPage = lazy(() => import('../features/settings/SettingsPage').then((part) => ({ default: part.SettingsPage })));
 
@@ -107,10 +108,23 @@ function Desk() {
       >
         <Suspense fallback={null}>{selecting && <BulkBar />}</Suspense>
         <LinkCards />
+        <Reminders />
         <DialogHost commands={commands} given={given} onClosed={() => setGiven(null)} />
       </Safe>
     </Frame>
   );
+}
+
+/** The first page goes before it, in milliseconds. */
+const REMINDERS_AFTER = 2000;
+
+function Reminders() {
+  const [isTime, setIsTime] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(() => setIsTime(true), REMINDERS_AFTER);
+    return () => clearTimeout(timer);
+  }, []);
+  return <Suspense>{isTime && <RingWatch />}</Suspense>;
 }
 
 /** The page of the settings; on a day's first opening, today's journal page. */

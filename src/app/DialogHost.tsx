@@ -10,6 +10,7 @@ const NewNoteDialog = lazy(() => import('../features/note/NewNoteDialog').then((
 const CarryDialog = lazy(() => import('../features/journal/CarryDialog').then((part) => ({ default: part.CarryDialog })));
 const MonthDialog = lazy(() => import('../features/journal/MonthDialog').then((part) => ({ default: part.MonthDialog })));
 const PinDialog = lazy(() => import('../features/rack/PinDialog').then((part) => ({ default: part.PinDialog })));
+const RemindersDialog = lazy(() => import('../features/reminders/RemindersDialog').then((part) => ({ default: part.RemindersDialog })));
 const slipDialog = () => import('../features/slip/SlipDialog');
 const SlipDialog = lazy(() => slipDialog().then((part) => ({ default: part.SlipDialog })));
 const TaskDialogs = lazy(() => import('../features/task-dialogs/TaskDialogs').then((part) => ({ default: part.TaskDialogs })));
@@ -51,6 +52,8 @@ export function DialogHost({ commands, given, onClosed }: DialogHostProps) {
         return <CarryDialog onClose={close} />;
       case 'month':
         return <MonthDialog day={asked.day ?? null} onClose={close} />;
+      case 'reminders':
+        return <RemindersDialog onClose={close} />;
       case 'pin':
         return <PinDialog address={asked.address} onClose={close} />;
       case 'slip':

@@ -113,9 +113,11 @@ export async function start(blocked: () => void): Promise<Started> {
   };
   const firstOpening = (await store.value('opened')) !== true;
   // Nothing on the first page waits for it.
-  keepClockwork(navigator.locks, async () => {
+  keepClockwork(navigator.locks, async (ends) => {
     await store.steps.prune();
     if (!firstOpening) await (await import('../features/opening/renew-pages')).renewAgendaPages(store);
+    const { keepReminders } = await import('../features/reminders/keep-reminders');
+    keepReminders(services, () => state.getState().settings, ends);
   });
   if (deviceMemory.refused || tabMemory.refused) notice({ words: NOTHING_KEPT, warns: true });
   return { services, state, firstOpening };

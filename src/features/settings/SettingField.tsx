@@ -5,6 +5,7 @@ import type { Settings, SettingsChange } from '../../store/device/settings';
 import { agendaPages } from '../rack/folder-tree';
 import { useAppSelector } from '../session/state/state';
 import { Choice } from './Choice';
+import { NotifyField } from './NotifyField';
 import { type ChoiceField, FIELDS, type Field } from './fields';
 
 interface SettingFieldProps {
@@ -67,6 +68,8 @@ export function SettingField({ name, settings, set }: SettingFieldProps) {
           />
         </Labelled>
       );
+    case 'notify':
+      return <NotifyField label={field.label} value={value as boolean} onChange={change} />;
     case 'keys':
     case 'statuses':
       return null;

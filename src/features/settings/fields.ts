@@ -23,6 +23,8 @@ export type Field<Value = never> =
   | { is: 'heading'; label: string; help?: string }
   /** A number of hours for each weekday. */
   | { is: 'week'; label: string }
+  /** Whether the system tells reminders too, which it must allow. */
+  | { is: 'notify'; label: string }
   /** Has a part of the page of its own. */
   | { is: 'keys' | 'statuses' };
 
@@ -192,6 +194,15 @@ export const FIELDS: { readonly [Name in keyof Settings]: Field<Settings[Name]> 
       [false, 'count nowhere'],
     ],
   },
+  remindStarts: {
+    is: 'choice',
+    label: 'What has a time',
+    options: [
+      [false, 'reminds only where its line says so'],
+      [true, 'reminds when it begins'],
+    ],
+  },
+  notify: { is: 'notify', label: 'Reminders' },
   firstPage: { is: 'page', label: 'Page that opens first', of: 'agenda' },
   me: { is: 'handle', label: 'Your own handle', help: 'Tasks without an owner are yours; a gather may say @me.' },
   loosePlace: { is: 'page', label: 'Where loose tasks are caught', of: 'note' },

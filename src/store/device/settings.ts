@@ -32,6 +32,9 @@ export const settingsSchema = z.object({
   raiseTag: z.catch(z.string().check(z.minLength(1)), 'raise'),
   /** Whether a line that is carried forward from a journal page stays there, or moves to the page of its new day. */
   carryLines: z.catch(z.enum(['stay', 'move']), 'stay'),
+  /** Whether what has a time reminds when it begins, and whether reminders are told by the system too. */
+  remindStarts: z.catch(z.boolean(), false),
+  notify: z.catch(z.boolean(), false),
   /** The signs of the statuses that a task goes through by cycling, in order. */
   cycle: z.catch(z.array(z.string().check(z.length(1))), [' ', '_', 'x']),
   /** Whether words of a task line that can be stored are offered. */

@@ -213,3 +213,44 @@ describe('questions about days', () => {
     expect(await next(2, 600)).toBe('none');
   });
 });
+
+describe('what is to be remembered between two moments', () => {
+  const NOTES = {
+    [PAGE]:
+      '- 10:00-11:00 Rounds\n- [ ] Call Lars {plan 2026-11-23 14:00; remind 30m before, 09:00}\n- [x] Done {plan 2026-11-23 12:00; remind 12:00}\n',
+    'A.md': '- [ ] Rider {due 2026-11-24; remind 1 day before}\n- [_] Begun {plan 2026-11-23 10:30}\n',
+    'Meeting.md': MEETING,
+  };
+  const between = async (from: [number, number], to: [number, number], starts = false): Promise<string[]> => {
+    const at = ([day, minute]: [number, number]) => ({ day: MONDAY + day, minute });
+    const found = await answerTo(libraryOf(NOTES), 'remindersIn', { after: at(from), until: at(to), starts });
+    return found.map((one) => `${timeName(one.at.minute)} ${one.text}${one.raw === null ? '' : ' (task)'}`);
+  };
+
+  it.each<[string, [number, number], [number, number], boolean, string[]]>([
+    ['what lines say, by time', [0, 0], [0, 1439], false, ['09:00 Call Lars (task)', '09:00 Rider (task)', '13:30 Call Lars (task)']],
+    ['not the moment it was looked last, but this one', [0, 540], [0, 810], false, ['13:30 Call Lars (task)']],
+    ['nothing where nothing came', [0, 810], [0, 900], false, []],
+    ['also what begins', [0, 590], [0, 845], true, ['10:00 Rounds', '11:00 Meeting', '13:30 Call Lars (task)', '14:00 Call Lars (task)']],
+    ['over midnight', [-1, 1400], [0, 540], false, ['09:00 Call Lars (task)', '09:00 Rider (task)']],
+    ['years ago counts as two weeks', [-4000, 0], [0, 600], false, ['09:00 Call Lars (task)', '09:00 Rider (task)']],
+  ])('%s', async (_what, from, to, starts, found) => expect(await between(from, to, starts)).toEqual(found));
+});
+
+it('in hand is what was begun today, with its place in the day', async () => {
+  const library = libraryOf({
+    [PAGE]: '- 09:00-10:00 Rounds\n- [ ] Key\n',
+    'A.md': '- [_] Begun {since 2026-11-23 09:10; takes 20m}\n- [_] Older {since 2026-11-20 09:30}\n',
+  });
+  const hand = await answerTo(library, 'inHand', { now: { day: MONDAY, minute: 560 } });
+  expect([hand.now?.item.text, hand.now?.since, hand.now?.item.task?.line, hand.then?.text]).toEqual(['Begun', 550, 0, 'Key']);
+});
+
+it('a day turned to its plan has the rows of its tasks', async () => {
+  const library = libraryOf({ [PAGE]: '- 09:00-10:00 Rounds\n- [ ] Key {takes 10m}\n' });
+  const { items: found } = await answerTo(library, 'dayPlan', { day: MONDAY });
+  expect(found.map(({ text, row }) => [text, row?.takes ?? null])).toEqual([
+    ['Rounds', null],
+    ['Key', 10],
+  ]);
+});

@@ -14,6 +14,7 @@ export const NO_ANSWERS: { readonly [Name in QuestionName]: Questions[Name]['ans
   inHand: { now: null, then: null },
   fit: { days: [], move: [] },
   nextReminder: null,
+  remindersIn: [],
   templates: [],
   slips: [],
   standsIn: [],

@@ -19,6 +19,7 @@ import type { CarryAnswer } from './carry';
 import type { Template } from './forms';
 import type { FoundHeading } from './headings';
 import type { LeadingAnswer } from './leading';
+import type { Reminder } from './reminders-in';
 import type { SearchAnswer, SearchShows } from './search';
 
 /** What the page asks of all notes that is no gather: each with what is given, and what it is answered with. */
@@ -47,6 +48,8 @@ export interface Questions {
   occurrences: { given: { from: Day; to: Day }; answer: { day: Day; tasks: FoundTask[] }[] };
   /** The reminders that come next after a moment: all of that one moment. */
   nextReminder: { given: { after: Now }; answer: { at: Now; tasks: FoundTask[] } | null };
+  /** Everything of which one is to be reminded after one moment and not after another. */
+  remindersIn: { given: { after: Now; until: Now; starts: boolean }; answer: Reminder[] };
   /** The templates, by path. */
   templates: { given: object; answer: Template[] };
   /** The slips that a person made, by path. */
@@ -111,6 +114,7 @@ const ANSWERS: {
   inHand: async (library, { now }) => (await import('../days/day-plan')).inHandAt(library, now),
   fit: async (library, { after }) => (await import('../days/fit')).fitOf(library, after),
   nextReminder: async (library, { after }) => (await import('./reminders')).nextReminder(library, after),
+  remindersIn: async (library, { after, until, starts }) => (await import('./reminders-in')).remindersIn(library, after, until, starts),
   templates: async (library) => (await import('./forms')).templatesIn(notesOf(library, 'template')),
   slips: async (library) => (await import('./forms')).slipsIn(notesOf(library, 'slip')),
   standsIn: async (library, { line, path, days }) => (await import('./stands-in')).standsIn(library, line, path, days),

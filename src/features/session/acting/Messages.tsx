@@ -8,10 +8,31 @@ export default function Messages({ theme }: { theme: 'light' | 'dark' | 'system'
   return <Toaster position="bottom-left" theme={theme} offset={{ bottom: 40, left: 16 }} mobileOffset={{ bottom: 84 }} visibleToasts={2} />;
 }
 
-function show({ id, words, is, action, lasts }: Message): void {
+function Choices({ id, choices }: { id: string; choices: NonNullable<Message['choices']> }) {
+  return (
+    <span className="mt-1 -ms-1.5 flex flex-wrap">
+      {choices.map(({ words, act }) => (
+        <button
+          key={words}
+          type="button"
+          className="min-h-[26px] rounded-md px-1.5 font-semibold underline underline-offset-3"
+          onClick={() => {
+            toast.dismiss(id);
+            act();
+          }}
+        >
+          {words}
+        </button>
+      ))}
+    </span>
+  );
+}
+
+function show({ id, words, is, action, choices, lasts }: Message): void {
   const shown = {
     id,
     ...(action && { action: { label: action.words, onClick: action.act } }),
+    ...(choices && { description: <Choices id={id} choices={choices} /> }),
     ...(lasts !== undefined && { duration: lasts }),
   };
   if (is === 'told') toast(words, shown);

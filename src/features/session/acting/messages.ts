@@ -6,6 +6,8 @@ export interface Message {
   /** What was refused or warns says so by a sign, not by colour alone; work under way stays until it is unsaid. */
   is: 'told' | 'refused' | 'warning' | 'working';
   action?: { words: string; act: () => void };
+  /** Where there are several answers; each takes the message away. */
+  choices?: readonly { words: string; act: () => void }[];
   /** Milliseconds; the usual time when left out. */
   lasts?: number;
 }

@@ -43,6 +43,8 @@ export type AskedDialog =
   | { is: 'slip'; typed?: string; slip?: string }
   /** What earlier days left open. */
   | { is: 'carry' }
+  /** What is to be remembered, where it is several things. */
+  | { is: 'reminders' }
   /** A month of journal pages: the one of a day. */
   | { is: 'month'; day?: Day }
   /** The name and key of a pin. */

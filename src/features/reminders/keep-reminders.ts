@@ -1,0 +1,52 @@
+import type { Now } from '../../core/calendar/span';
+import { timeName } from '../../core/calendar/span';
+import { compareMoments } from '../../core/day/reminders';
+import type { Reminder } from '../../core/index/questions/reminders-in';
+import type { Services } from '../session/state/services';
+import { RINGING, readRings, withReminders } from './ringing';
+
+/** What decides how one is reminded. */
+export interface RemindSettings {
+  remindStarts: boolean;
+  notify: boolean;
+}
+
+/**
+ * Looks at each turn of the minute what is to be remembered, as long as this tab does the clockwork: what comes is kept in the store, where
+ * all tabs see it, and told by the system where that is wanted. What came while no page was open is found at the first look.
+ */
+export function keepReminders(
+  { store, engine, clock }: Pick<Services, 'store' | 'engine' | 'clock'>,
+  settings: () => RemindSettings,
+  ends: AbortSignal,
+): void {
+  let looking: Promise<void> = Promise.resolve();
+  const look = (): void => {
+    looking = looking.then(() => lookOnce({ store, engine }, clock.now(), settings())).catch(() => undefined);
+  };
+  look();
+  const stop = clock.listen(look);
+  ends.addEventListener('abort', stop);
+}
+
+/** Looks once; a clock that was put back by less than a day makes nothing ring again. */
+export async function lookOnce(
+  { store, engine }: Pick<Services, 'store' | 'engine'>,
+  now: Now,
+  { remindStarts, notify }: RemindSettings,
+): Promise<void> {
+  const { last } = readRings(await store.value(RINGING), now);
+  if (compareMoments(now, last) < 0 && now.day >= last.day - 1) return;
+  const found = await engine.ask('remindersIn', { after: last, until: now, starts: remindStarts });
+  await store.changeValue(RINGING, (present) => withReminders(readRings(present, now), found, now));
+  if (notify && found.length > 0) tell(found);
+}
+
+/** So many are told by the system one by one; more in one sentence. */
+const MOST_TOLD = 3;
+
+function tell(found: readonly Reminder[]): void {
+  if (typeof Notification === 'undefined' || Notification.permission !== 'granted') return;
+  if (found.length > MOST_TOLD) return void new Notification(`${found.length} reminders`, { tag: 'recado reminders' });
+  for (const { at, text } of found) new Notification(text, { body: timeName(at.minute), tag: `recado ${at.day} ${at.minute} ${text}` });
+}
