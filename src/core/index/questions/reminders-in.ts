@@ -37,7 +37,7 @@ export function remindersIn(library: Library, after: Now, until: Now, starts: bo
       for (const at of remindersOf(row.task).filter(isIn)) found.push({ at, why: 'remind', path: row.head.path, line, text, raw });
     }
   if (starts) for (let day = from.day; day <= until.day; day++) found.push(...startsOn(library, day).filter(({ at }) => isIn(at)));
-  return found.sort((a, b) => compareMoments(a.at, b.at));
+  return found.sort((a, b) => compareMoments(a.at, b.at) || (a.path < b.path ? -1 : a.path > b.path ? 1 : (a.line ?? -1) - (b.line ?? -1)));
 }
 
 function startsOn(library: Library, day: Day): Reminder[] {
