@@ -78,6 +78,7 @@ export function useCommands(): Command[] {
       'this-note': () => dispatch(besideChosen({ is: 'note' })),
       outline: () => dispatch(besideChosen({ is: 'outline' })),
       leads: () => dispatch(besideChosen({ is: 'leads' })),
+      hours: () => dispatch(besideChosen({ is: 'hours' })),
       why: () => dispatch(besideChosen({ is: 'why' })),
       'empty-note': () =>
         void actions.create('', UNTITLED, '').then((made) => ('refused' in made ? refuse(made.refused) : navigate(noteAddress(made.path)))),

@@ -17,9 +17,10 @@ import { ThisNote } from './ThisNote';
 
 const WhyPanel = lazy(() => import('../why/WhyPanel').then((part) => ({ default: part.WhyPanel })));
 const LeadsPanel = lazy(() => import('../links/LeadsPanel').then((part) => ({ default: part.LeadsPanel })));
+const HoursPanel = lazy(() => import('../day/HoursPanel').then((part) => ({ default: part.HoursPanel })));
 const NoteBeside = lazy(() => import('./NoteBeside').then((part) => ({ default: part.NoteBeside })));
 
-const NAMES = { note: 'This note', outline: 'Outline', leads: 'Leads here', why: 'Why' } as const;
+const NAMES = { note: 'This note', outline: 'Outline', leads: 'Leads here', hours: 'Hours', why: 'Why' } as const;
 const OF_NOTE = ['note', 'outline', 'leads'] as const;
 
 /** The right-hand panel: one thing kept in view beside the page; what stood there before is one press away. */
@@ -65,6 +66,7 @@ export const Beside = memo(function Beside() {
                     []
                   ),
                 )}
+              <MenuChoice value="hours" label="Hours of the day" onSelect={() => choose({ is: 'hours' })} />
               <MenuLine />
               {pages.map(({ path, title }) => (
                 <MenuChoice key={path} value={`agenda ${path}`} label={title} onSelect={() => choose({ is: 'agenda', path })} />
@@ -87,6 +89,7 @@ export const Beside = memo(function Beside() {
         {view.is === 'outline' && <OutlinePanel path={here} />}
         <Suspense>
           {view.is === 'leads' && <LeadsPanel path={here} />}
+          {view.is === 'hours' && <HoursPanel />}
           {view.is === 'why' && <WhyPanel />}
           {view.is === 'text' && <NoteBeside key={view.path} path={view.path} here={here} />}
         </Suspense>

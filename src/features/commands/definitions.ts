@@ -36,6 +36,7 @@ export const COMMANDS = [
   { id: 'this-note', title: 'Show this note’s tasks beside it', key: null, scope: 'everywhere' },
   { id: 'outline', title: 'Show the outline beside the note', key: null, scope: 'everywhere' },
   { id: 'leads', title: 'Show what leads to this note beside it', key: 'Mod+Shift+F9', scope: 'everywhere' },
+  { id: 'hours', title: 'Show the hours of the day beside the page', key: null, scope: 'everywhere' },
   { id: 'why', title: 'Show why tasks stand in a list', key: null, scope: 'everywhere' },
   { id: 'empty-note', title: 'New empty note; its first line becomes its title', key: 'Mod+F6', scope: 'everywhere' },
   { id: 'new-note', title: 'New note with a title, a folder or a template', key: null, scope: 'everywhere' },

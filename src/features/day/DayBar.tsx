@@ -11,6 +11,23 @@ import { WhatCouldMove } from './WhatCouldMove';
 import { firstOverload, sumsOf } from './day-sums';
 import type { DayMatterShown } from './use-day-plan';
 
+/** `5 of 7 kept, 3h 20 of 5h · `: of a day that is past, and of today once something of it is done. */
+function KeptWords({ day, items }: { day: Day; items: DayMatterShown['items'] }) {
+  const { day: today } = useNow();
+  const figures = useAppSelector((state) => state.library.overview?.days[day]);
+  const { doneMinutes, allMinutes } = sumsOf(items);
+  if (!figures || figures.planned === 0 || day > today || (day === today && figures.kept === 0)) return null;
+  if (figures.excused !== null) return <span className="text-muted">Excused · </span>;
+  return (
+    <>
+      <strong>
+        {figures.kept} of {figures.planned}
+      </strong>{' '}
+      kept{allMinutes > 0 && `, ${durationName(doneMinutes)} of ${durationName(allMinutes)}`} ·{' '}
+    </>
+  );
+}
+
 /** What is chosen for a day against its hours, as one bar and in a sentence; and until when more is due than there is time for. */
 export function DayBar({ day, items, fit }: { day: Day } & DayMatterShown) {
   const { day: today } = useNow();
@@ -32,6 +49,7 @@ export function DayBar({ day, items, fit }: { day: Day } & DayMatterShown) {
         <span className={over > 0 ? 'bg-late' : 'bg-primary'} style={{ width: part(chosen) }} />
       </div>
       <p className="mt-1 text-[0.95rem]" role="status">
+        <KeptWords day={day} items={items} />
         <strong>{durationName(chosen)}</strong> chosen of <strong>{durationName(available)}</strong>{' '}
         {day === today ? 'that are left today' : 'that appointments and meetings leave'} ·{' '}
         {over > 0 ? <span className="font-semibold text-late">{durationName(over)} too much</span> : 'fits'}

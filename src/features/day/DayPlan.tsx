@@ -1,6 +1,7 @@
 import type { Day } from '../../core/calendar/day';
 import { CouldBe } from './CouldBe';
 import { DayBar } from './DayBar';
+import { Evening } from './Evening';
 import { TheDay } from './TheDay';
 import { useChoosing } from './use-choosing';
 import { useDayPlan } from './use-day-plan';
@@ -20,8 +21,11 @@ export function DayPlan({ day, path, exists }: DayPlanProps) {
   return (
     <>
       <DayBar day={day} {...shown} />
-      <div className="grid items-start gap-x-8 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] lg:[&>section+section]:border-s lg:[&>section+section]:border-line lg:[&>section+section]:ps-6">
-        <TheDay day={day} items={shown.items} choosing={choosing} />
+      <div className="grid items-start gap-x-8 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] lg:[&>div+section]:border-s lg:[&>div+section]:border-line lg:[&>div+section]:ps-6">
+        <div>
+          <TheDay day={day} items={shown.items} choosing={choosing} />
+          <Evening day={day} path={path} exists={exists} items={shown.items} />
+        </div>
         <CouldBe day={day} choosing={choosing} />
       </div>
     </>

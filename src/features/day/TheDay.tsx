@@ -80,7 +80,7 @@ export function TheDay({ day, items, choosing }: TheDayProps) {
                     <GatherRow row={item.row} group={null} columns={SHOWN} withSource onAct={onAct} />
                   </ul>
                 ) : (
-                  <p className="py-[3px] leading-6">
+                  <p className="py-[3px] ps-[30px] leading-6">
                     <Link to={noteAddress(item.path, item.line ?? undefined)} className="hover:underline">
                       <InlineText text={item.text} />
                     </Link>{' '}

@@ -15,8 +15,8 @@ it('sums what is open of a day, and says how much has no length', () => {
     task(40, 'cancelled'),
     { kind: 'meeting' as const, minutes: 45, status: null },
   ];
-  expect(sumsOf(items)).toEqual({ chosen: 90, unknown: 1, done: 1, tasks: 4 });
-  expect(sumsOf([])).toEqual({ chosen: 0, unknown: 0, done: 0, tasks: 0 });
+  expect(sumsOf(items)).toEqual({ chosen: 90, unknown: 1, done: 1, tasks: 4, doneMinutes: 20, allMinutes: 110 });
+  expect(sumsOf([])).toEqual({ chosen: 0, unknown: 0, done: 0, tasks: 0, doneMinutes: 0, allMinutes: 0 });
 });
 
 const days = (...all: [number, number][]) => ({ days: all.map(([hours, load], day) => ({ day, hours, load })) });

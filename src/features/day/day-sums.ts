@@ -11,6 +11,9 @@ export interface DaySums {
   unknown: number;
   done: number;
   tasks: number;
+  /** Minutes of what is done, and of all. */
+  doneMinutes: number;
+  allMinutes: number;
 }
 
 /** The sums of a day, as its tasks stand. */
@@ -18,12 +21,16 @@ export function sumsOf(items: readonly Pick<DayItem, 'kind' | 'minutes' | 'statu
   const tasks = items.filter(({ kind, status }) => kind === 'task' && status !== 'cancelled');
   const open = tasks.filter(({ status }) => status !== null && isOpen(status));
   return {
-    chosen: open.reduce((sum, { minutes }) => sum + (minutes ?? 0), 0),
+    chosen: minutesOf(open),
     unknown: open.filter(({ minutes }) => minutes === null).length,
     done: tasks.length - open.length,
     tasks: tasks.length,
+    doneMinutes: minutesOf(tasks.filter(({ status }) => status === 'done')),
+    allMinutes: minutesOf(tasks),
   };
 }
+
+const minutesOf = (items: readonly { minutes: number | null }[]): number => items.reduce((sum, { minutes }) => sum + (minutes ?? 0), 0);
 
 /** The first day until which more is due than there are hours, and how many minutes more; null where all fits. */
 export function firstOverload({ days }: Pick<Fit, 'days'>): { day: Day; minutes: number } | null {

@@ -316,6 +316,21 @@ export class NoteActions {
   }
 
   /**
+   * Gives a note other fields in its front matter; one of null goes.
+   *
+   * @param made the text that the note begins with, where there is none yet
+   */
+  async setFields(path: string, fields: Readonly<Record<string, string | null>>, label: string, made = ''): Promise<ActionResult> {
+    const { withFields } = await import('../../core/note/facts/with-fields');
+    return this.retry(label, async () => {
+      const note = await this.store.get(path);
+      if (note && note.text === null) return { refused: NO_TEXT };
+      const text = withFields(note?.text ?? made, fields);
+      return [note ? withText(note, text) : { path, expect: null, content: { text } }];
+    });
+  }
+
+  /**
    * Puts the tasks of a day into an order by hand, which its page holds; a task of another note gets a ref where it has none.
    *
    * @param order the tasks in their order

@@ -254,3 +254,24 @@ it('a day turned to its plan has the rows of its tasks', async () => {
     ['Key', 10],
   ]);
 });
+
+it('the notes written in on a day are those whose lines were seen first then', async () => {
+  const library = libraryOf({});
+  library.apply([
+    {
+      path: 'A.md',
+      text: 'old\nnew\nnew',
+      seen: [
+        [1, MONDAY - 3],
+        [2, MONDAY],
+      ],
+    },
+    { path: 'B.md', text: 'new', seen: [[1, MONDAY]] },
+    { path: 'C.md', text: 'old', seen: [[1, MONDAY - 1]] },
+    { path: PAGE, text: 'its own page', seen: [[1, MONDAY]] },
+  ]);
+  expect(await answerTo(library, 'writtenOn', { day: MONDAY })).toEqual([
+    { path: 'A.md', title: 'A', line: 1, count: 2 },
+    { path: 'B.md', title: 'B', line: 0, count: 1 },
+  ]);
+});

@@ -15,6 +15,7 @@ export const NO_ANSWERS: { readonly [Name in QuestionName]: Questions[Name]['ans
   fit: { days: [], move: [] },
   nextReminder: null,
   remindersIn: [],
+  writtenOn: [],
   templates: [],
   slips: [],
   standsIn: [],

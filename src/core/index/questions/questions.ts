@@ -20,6 +20,7 @@ import type { Template } from './forms';
 import type { FoundHeading } from './headings';
 import type { LeadingAnswer } from './leading';
 import type { Reminder } from './reminders-in';
+import type { WrittenNote } from './written-on';
 import type { SearchAnswer, SearchShows } from './search';
 
 /** What the page asks of all notes that is no gather: each with what is given, and what it is answered with. */
@@ -50,6 +51,8 @@ export interface Questions {
   nextReminder: { given: { after: Now }; answer: { at: Now; tasks: FoundTask[] } | null };
   /** Everything of which one is to be reminded after one moment and not after another. */
   remindersIn: { given: { after: Now; until: Now; starts: boolean }; answer: Reminder[] };
+  /** The notes in which lines were seen first on a day. */
+  writtenOn: { given: { day: Day }; answer: WrittenNote[] };
   /** The templates, by path. */
   templates: { given: object; answer: Template[] };
   /** The slips that a person made, by path. */
@@ -115,6 +118,7 @@ const ANSWERS: {
   fit: async (library, { after }) => (await import('../days/fit')).fitOf(library, after),
   nextReminder: async (library, { after }) => (await import('./reminders')).nextReminder(library, after),
   remindersIn: async (library, { after, until, starts }) => (await import('./reminders-in')).remindersIn(library, after, until, starts),
+  writtenOn: async (library, { day }) => (await import('./written-on')).writtenOn(library, day),
   templates: async (library) => (await import('./forms')).templatesIn(notesOf(library, 'template')),
   slips: async (library) => (await import('./forms')).slipsIn(notesOf(library, 'slip')),
   standsIn: async (library, { line, path, days }) => (await import('./stands-in')).standsIn(library, line, path, days),

@@ -1,0 +1,138 @@
+import { useEffect, useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { type Day, isoDay } from '../../core/calendar/day';
+import { timeName } from '../../core/calendar/span';
+import type { PlanItem } from '../../core/index/days/day-plan';
+import type { WrittenNote } from '../../core/index/questions/written-on';
+import { foldName } from '../../core/note/names/names';
+import { isOpen } from '../../core/task/line/status';
+import { readableTitle } from '../links/readable-title';
+import { refuse } from '../session/acting/messages';
+import { dialogTask } from '../session/acting/task-dialog';
+import { counted, useAct, useToldDone } from '../session/acting/use-act';
+import { useMadeText } from '../session/acting/use-made-text';
+import { noteAddress } from '../session/places/addresses';
+import { useChanges } from '../session/state/use-changes';
+import { useNow, useServices } from '../session/state/services';
+import { useAppSelector } from '../session/state/state';
+
+interface EveningProps {
+  day: Day;
+  /** The path of the day's page, and whether it is there. */
+  path: string;
+  exists: boolean;
+  items: readonly PlanItem[];
+}
+
+/** What ends a day: routine lines whose time is past, what is left, a word on the day, and what was written in it. */
+export function Evening({ day, path, exists, items }: EveningProps) {
+  const { actions } = useServices();
+  const { actAll } = useAct();
+  const told = useToldDone();
+  const madeText = useMadeText();
+  const { day: today, minute } = useNow();
+  const { routineHeading, slipHeading } = useAppSelector((state) => state.settings);
+  const excused = useAppSelector((state) => state.library.overview?.days[day]?.excused ?? null);
+  const [word, setWord] = useState('');
+  const rows = useMemo(() => items.flatMap(({ row }) => (row && isOpen(row.status) ? [row] : [])), [items]);
+  const past = items.flatMap(({ row, start }) =>
+    row && isOpen(row.status) && start !== null && start < minute && isRoutine(row.headings, routineHeading) ? [row] : [],
+  );
+  const made = async (): Promise<string> => (exists ? '' : madeText('journal', isoDay(day), day));
+  const write = async (): Promise<void> => {
+    const line = `- ${timeName(minute)} ${word.trim()}`;
+    const result = await actions.writeLines(path, { heading: slipHeading, side: 'last' }, [line], `A word: ${word.trim()}`, await made());
+    if ('refused' in result) refuse(result.refused);
+    else {
+      setWord('');
+      told('Written into the log of the day', result.step);
+    }
+  };
+  const excuse = async (): Promise<void> => {
+    const result = await actions.setFields(
+      path,
+      { excused: excused === null ? 'true' : null },
+      excused === null ? 'Excused the day' : 'The day counts again',
+      await made(),
+    );
+    if ('refused' in result) refuse(result.refused);
+    else told(excused === null ? 'The day counts in no share' : 'The day counts again', result.step);
+  };
+  return (
+    <section aria-label="The end of the day" className="no-print mt-5 ms-[3.6rem] grid gap-2 border-t border-line pt-3 text-[0.92rem]">
+      <p className="flex flex-wrap items-center gap-2">
+        {day === today && past.length > 0 && (
+          <button
+            type="button"
+            className="line-button"
+            onClick={() => void actAll(past.map(dialogTask), [{ do: 'status', status: 'done' }])}
+          >
+            Tick {counted(past.length, 'routine line')} whose time is past
+          </button>
+        )}
+        {rows.length > 0 && day >= today && (
+          <button
+            type="button"
+            className="line-button"
+            onClick={() => void actAll(rows.map(dialogTask), [{ do: 'carry', to: isoDay(day + 1), repeats: 'skip' }])}
+          >
+            Carry {rows.length === 1 ? 'what is left' : `the ${rows.length} that are left`} to the next day
+          </button>
+        )}
+        <button type="button" className="quiet-button" onClick={() => void excuse()}>
+          {excused === null ? 'Excuse the day' : 'Let the day count again'}
+        </button>
+      </p>
+      {day === today && (
+        <form
+          onSubmit={(event) => {
+            event.preventDefault();
+            if (word.trim() !== '') void write();
+          }}
+        >
+          <input
+            className="field w-full"
+            aria-label="A word on the day"
+            placeholder="A word on the day"
+            value={word}
+            onChange={(event) => setWord(event.target.value)}
+          />
+        </form>
+      )}
+      <Written day={day} />
+    </section>
+  );
+}
+
+const isRoutine = (headings: readonly string[], routine: string): boolean =>
+  headings.some((heading) => foldName(heading) === foldName(routine));
+
+/** The notes written in on the day, for a second reading; each opens at its first new line. */
+function Written({ day }: { day: Day }) {
+  const { engine } = useServices();
+  const changes = useChanges();
+  const [found, setFound] = useState<WrittenNote[]>([]);
+  useEffect(() => {
+    let gone = false;
+    void engine.ask('writtenOn', { day }).then((notes) => !gone && setFound(notes));
+    return () => {
+      gone = true;
+    };
+  }, [engine, day, changes]);
+  if (found.length === 0) return null;
+  return (
+    <details>
+      <summary className="min-h-[26px] cursor-pointer text-muted">Written in that day: {counted(found.length, 'note')}</summary>
+      <ul className="ps-4">
+        {found.map(({ path, title, line, count }) => (
+          <li key={path} className="flex items-baseline gap-2">
+            <Link className="name-link inline-flex min-h-[25px] items-center" to={noteAddress(path, line)}>
+              {readableTitle(title)}
+            </Link>
+            <span className="text-[0.86rem] text-muted">{counted(count, 'line')}</span>
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}

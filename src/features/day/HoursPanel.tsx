@@ -1,0 +1,283 @@
+import { Minus, Plus } from 'lucide-react';
+import { type DragEvent, type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { Link, useLocation } from 'react-router';
+import { isoDay, readIsoDay } from '../../core/calendar/day';
+import { dayName } from '../../core/calendar/day-name';
+import { durationName } from '../../core/calendar/duration';
+import { timeName } from '../../core/calendar/span';
+import { workingStretch } from '../../core/day/hours';
+import { type HoursLayout, type Placed, layHours, toQuarter } from '../../core/day/hours-layout';
+import type { PlanItem } from '../../core/index/days/day-plan';
+import type { RowView } from '../../core/index/live/view';
+import { isOpen } from '../../core/task/line/status';
+import { draggedTasks, endDrag, isTaskDrag, startDrag } from '../gather/rows/task-drag';
+import { dialogTask } from '../session/acting/task-dialog';
+import { useAct } from '../session/acting/use-act';
+import { noteAddress } from '../session/places/addresses';
+import { restOf } from '../session/places/routes';
+import { useNow } from '../session/state/services';
+import { useAppSelector } from '../session/state/state';
+import { plainWords } from '../strip/plain-words';
+import { NewAppointment } from './NewAppointment';
+import { useDayPlan } from './use-day-plan';
+
+/** Pixels an hour may take. */
+const SCALES = [28, 40, 52, 72, 104];
+
+/** The hours of the day on the page, else of today: what has a time, the present minute, and what is free between. */
+export function HoursPanel() {
+  const { day: today } = useNow();
+  const { pathname } = useLocation();
+  const day = readIsoDay(restOf('day', pathname) ?? '') ?? today;
+  const shown = useDayPlan(day);
+  const settings = useAppSelector((state) => state.settings);
+  const [scale, setScale] = useState(2);
+  const items = useMemo(() => shown?.items.filter(({ status }) => status !== 'cancelled') ?? [], [shown]);
+  const layout = useMemo(() => layHours(items, workingStretch(day, settings)), [items, day, settings]);
+  if (!shown) return <p className="text-muted">Looking at the day…</p>;
+  const waiting = items.filter(({ row, start }) => row && start === null && isOpen(row.status));
+  const overlap = layout.placed.filter(({ lanes }) => lanes > 1).length;
+  return (
+    <>
+      <div className="mb-2 flex items-center justify-between gap-2 text-[0.86rem] text-muted">
+        <span>
+          {dayName(day, today, settings.dateStyle)}
+          {overlap > 0 && ` · ${overlap} things overlap`}
+        </span>
+        <span className="flex">
+          <button
+            type="button"
+            className="quiet-button"
+            aria-label="Squeeze the hours"
+            disabled={scale === 0}
+            onClick={() => setScale(scale - 1)}
+          >
+            <Minus size={14} aria-hidden="true" />
+          </button>
+          <button
+            type="button"
+            className="quiet-button"
+            aria-label="Stretch the hours"
+            disabled={scale === SCALES.length - 1}
+            onClick={() => setScale(scale + 1)}
+          >
+            <Plus size={14} aria-hidden="true" />
+          </button>
+        </span>
+      </div>
+      <Hours key={day} day={day} layout={layout} height={(SCALES[scale] ?? 52) / 60} />
+      {waiting.length > 0 && <Waiting items={waiting} />}
+      <p className="mt-2 text-[0.84rem] text-muted">
+        Drag to the quarter of an hour, or use ↑ and ↓; with Shift the length changes. Drag over free hours to write an appointment.
+      </p>
+    </>
+  );
+}
+
+interface HoursProps {
+  day: number;
+  layout: HoursLayout<PlanItem>;
+  /** Pixels a minute takes. */
+  height: number;
+}
+
+function Hours({ day, layout, height }: HoursProps) {
+  const { day: today, minute } = useNow();
+  const { actAll } = useAct();
+  const box = useRef<HTMLDivElement>(null);
+  const [drawn, setDrawn] = useState<{ from: number; to: number; isOpen: boolean } | null>(null);
+  const top = (at: number): number => (at - layout.from) * height;
+  const minuteAt = (clientY: number): number => {
+    const { top: edge = 0 } = box.current?.getBoundingClientRect() ?? {};
+    return toQuarter(layout.from + (clientY - edge) / height);
+  };
+  const hours = Array.from({ length: Math.round((layout.to - layout.from) / 60) }, (_, index) => layout.from + index * 60);
+  const drop = (event: DragEvent): void => {
+    const drag = draggedTasks(event);
+    if (!drag) return;
+    event.preventDefault();
+    void actAll(drag.tasks, [{ do: 'set', clause: `plan ${isoDay(day)} ${timeName(minuteAt(event.clientY))}` }]);
+  };
+  const draw = (event: PointerEvent): void => {
+    if (event.target !== box.current || event.button !== 0 || event.pointerType === 'touch') return;
+    const from = minuteAt(event.clientY);
+    box.current.setPointerCapture(event.pointerId);
+    setDrawn({ from, to: from + 15, isOpen: false });
+  };
+  return (
+    <div
+      ref={box}
+      role="group"
+      aria-label="Hours of the day"
+      className="relative overflow-hidden rounded-lg bg-sheet"
+      style={{ height: top(layout.to) }}
+      onDragOver={(event) => isTaskDrag(event) && event.preventDefault()}
+      onDrop={drop}
+      onPointerDown={draw}
+      onPointerMove={(event) => drawn && !drawn.isOpen && setDrawn({ ...drawn, to: Math.max(drawn.from + 15, minuteAt(event.clientY)) })}
+      onPointerUp={() => drawn && setDrawn(drawn.to - drawn.from < 30 && !drawn.isOpen ? null : { ...drawn, isOpen: true })}
+    >
+      {hours.map((hour) => (
+        <span
+          key={hour}
+          aria-hidden="true"
+          className="pointer-events-none absolute inset-x-0 flex items-start gap-1"
+          style={{ top: top(hour) }}
+        >
+          <span className="w-11 ps-1.5 text-[0.74rem] text-muted tabular-nums">{timeName(hour % 1440)}</span>
+          <span className="mt-px flex-1 border-t border-line" />
+        </span>
+      ))}
+      {layout.free
+        .filter(({ from, to }) => to - from >= 30 && (to - from) * height > 22)
+        .map(({ from, to }) => (
+          <span
+            key={from}
+            className="pointer-events-none absolute start-12 end-2 text-center text-[0.76rem] text-muted"
+            style={{ top: top((from + to) / 2) - 8 }}
+          >
+            {durationName(to - from)} free
+          </span>
+        ))}
+      {layout.placed.map((placed) => (
+        <Block key={`${placed.item.path}:${placed.item.line}`} day={day} placed={placed} top={top(placed.from)} height={height} />
+      ))}
+      {day === today && minute >= layout.from && minute <= layout.to && (
+        <span className="pointer-events-none absolute inset-x-0 border-t-2 border-sun" style={{ top: top(minute) }}>
+          <span className="absolute -top-[9px] start-0 rounded bg-sun px-1 text-[0.72rem] font-semibold text-[#14242b] tabular-nums">
+            {timeName(minute)}
+          </span>
+        </span>
+      )}
+      {drawn && (
+        <span
+          className="absolute start-12 end-2 rounded-md border border-dashed border-primary bg-primary-soft"
+          style={{ top: top(drawn.from), height: (drawn.to - drawn.from) * height }}
+        >
+          {drawn.isOpen && <NewAppointment day={day} from={drawn.from} to={drawn.to} onClose={() => setDrawn(null)} />}
+        </span>
+      )}
+    </div>
+  );
+}
+
+interface BlockProps {
+  day: number;
+  placed: Placed<PlanItem>;
+  top: number;
+  height: number;
+}
+
+/** One thing among the hours; a task is dragged, at its foot its length. */
+function Block({ day, placed, top, height }: BlockProps) {
+  const { item, from, to, lane, lanes } = placed;
+  const { row } = item;
+  const { act } = useAct();
+  const [moving, setMoving] = useState<{ by: number; grows: boolean; y: number } | null>(null);
+  const start = moving && !moving.grows ? toQuarter(from + moving.by) : from;
+  const end = moving?.grows ? Math.max(from + 15, toQuarter(to + moving.by)) : start + (to - from);
+  // What was set shows until the answer comes.
+  useEffect(() => setMoving(null), [from, to]);
+  const place = (task: RowView, at: number): void =>
+    void act(dialogTask(task).ref, task.text, { do: 'set', clause: `plan ${isoDay(day)} ${timeName(at)}` });
+  const resize = (task: RowView, minutes: number): void =>
+    void act(dialogTask(task).ref, task.text, { do: 'set', clause: `takes ${durationClause(minutes)}` });
+  const onKeyDown = (event: KeyboardEvent): void => {
+    const by = { ArrowUp: -15, ArrowDown: 15 }[event.key];
+    if (by === undefined || !row || event.ctrlKey || event.metaKey || event.altKey) return;
+    event.preventDefault();
+    event.stopPropagation();
+    if (event.shiftKey) resize(row, Math.max(15, to - from + by));
+    else place(row, toQuarter(from + by));
+  };
+  const drag = (grows: boolean) => (event: PointerEvent<HTMLElement>) => {
+    if (!row || event.button !== 0) return;
+    event.stopPropagation();
+    event.currentTarget.setPointerCapture(event.pointerId);
+    setMoving({ by: 0, grows, y: event.clientY });
+  };
+  const follow = (event: PointerEvent): void => {
+    if (moving) setMoving({ ...moving, by: (event.clientY - moving.y) / height });
+  };
+  const drop = (): void => {
+    if (!moving || !row) return;
+    if (!moving.grows && start !== from) place(row, start);
+    else if (moving.grows && end !== to) resize(row, end - from);
+    else setMoving(null);
+  };
+  const isClosed = row !== null && !isOpen(row.status);
+  const words = plainWords(item.text);
+  const times = `${timeName(start % 1440)}–${timeName(end % 1440)}`;
+  return (
+    <div
+      className={`absolute overflow-hidden rounded-md px-2 py-0.5 text-[0.84rem] leading-tight ${
+        row ? `cut-corner touch-none bg-primary-soft ${isClosed ? 'opacity-60' : 'cursor-grab'}` : 'border border-edge bg-sheet'
+      }`}
+      style={{
+        top: top + (start - from) * height,
+        height: Math.max(18, (end - start) * height - 1),
+        left: `calc(3rem + (100% - 3.5rem) * ${lane / lanes})`,
+        width: `calc((100% - 3.5rem) / ${lanes} - 2px)`,
+      }}
+      onPointerDown={drag(false)}
+      onPointerMove={follow}
+      onPointerUp={drop}
+    >
+      <Link
+        to={noteAddress(item.path, item.line ?? undefined)}
+        draggable={false}
+        aria-label={`${words}, ${times}`}
+        className={`block truncate font-semibold hover:underline ${isClosed ? 'line-through' : ''}`}
+        onKeyDown={onKeyDown}
+        onClick={(event) => {
+          if (moving && Math.abs(moving.by) * height > 3) event.preventDefault();
+        }}
+      >
+        {words}
+      </Link>
+      {(end - start) * height > 34 && <span className="block truncate text-muted">{times}</span>}
+      {row && !isClosed && (
+        <span
+          aria-hidden="true"
+          className="absolute inset-x-0 bottom-0 h-1.5 cursor-ns-resize"
+          onPointerDown={drag(true)}
+          onPointerMove={follow}
+          onPointerUp={drop}
+        />
+      )}
+    </div>
+  );
+}
+
+/** `45m`, `2h`, `1h30m`. */
+function durationClause(minutes: number): string {
+  const hours = Math.floor(minutes / 60);
+  const rest = minutes % 60;
+  return `${hours > 0 ? `${hours}h` : ''}${rest > 0 ? `${rest}m` : ''}`;
+}
+
+/** What is planned for the day and has no time waits, and is dropped among the hours. */
+function Waiting({ items }: { items: readonly PlanItem[] }) {
+  return (
+    <section className="mt-3" aria-label="Without a time">
+      <h3 className="section-label">Without a time</h3>
+      <ul>
+        {items.map(({ row, path, line, text, minutes }) => (
+          <li key={`${path}:${line}`} className="flex items-baseline gap-2 py-0.5">
+            {row && (
+              <Link
+                to={noteAddress(path, line ?? undefined)}
+                className="min-w-0 flex-1 cursor-grab truncate hover:underline"
+                onDragStart={(event) => startDrag(event, { tasks: [dialogTask(row)], from: null })}
+                onDragEnd={endDrag}
+              >
+                {plainWords(text)}
+              </Link>
+            )}
+            <span className="text-[0.84rem] text-muted">{minutes === null ? '' : durationName(minutes)}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
