@@ -1,7 +1,8 @@
 import { type DragEvent, type KeyboardEvent, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { Day } from '../../core/calendar/day';
-import { readTime, timeName } from '../../core/calendar/span';
+import { typedTime } from '../../core/calendar/spoken/typed-time';
+import { timeName } from '../../core/calendar/span';
 import type { PlanItem } from '../../core/index/days/day-plan';
 import type { GroupView, RowView } from '../../core/index/live/view';
 import { InlineText } from '../../ui/InlineText';
@@ -12,7 +13,8 @@ import { draggedTasks, isTaskDrag } from '../gather/rows/task-drag';
 import { rowIdAt } from '../gather/rows/list-focus';
 import { useListActions } from '../gather/list/use-list-actions';
 import { noteAddress } from '../session/places/addresses';
-import { type Choosing, moved, untimedRows } from './use-choosing';
+import { type Choosing, untimedRows } from './use-choosing';
+import { useHandOrder } from './use-hand-order';
 
 interface TheDayProps {
   day: Day;
@@ -26,7 +28,11 @@ export function TheDay({ day, items, choosing }: TheDayProps) {
   const rows = useMemo(() => items.flatMap(({ row }) => row ?? []), [items]);
   const held = useMemo(() => ({ groups: [groupOf(rows)], hold: () => undefined }), [rows]);
   const { onAct, pick, list: listens } = useListActions(list, held, rows);
-  const untimed = useMemo(() => untimedRows(items), [items]);
+  const { rows: untimed, moveTo } = useHandOrder(
+    useMemo(() => untimedRows(items), [items]),
+    choosing.order,
+  );
+  const inOrder = useMemo(() => withOrderOf(items, untimed), [items, untimed]);
   const [isOver, setIsOver] = useState(false);
   const onKeyDown = (event: KeyboardEvent): void => {
     const row = rows.find(({ id }) => id === rowIdAt(event.target));
@@ -35,8 +41,7 @@ export function TheDay({ day, items, choosing }: TheDayProps) {
     const isPlain = !event.ctrlKey && !event.metaKey && !event.shiftKey;
     if (row && isOnMark && isPlain && event.altKey && by !== undefined) {
       const at = untimed.findIndex(({ id }) => id === row.id);
-      const next = at === -1 ? null : moved(untimed, row.id, at + by);
-      if (next) choosing.order(next);
+      if (at !== -1) moveTo(row.id, at + by);
     } else if (row && isOnMark && isPlain && !event.altKey && event.key === 'ArrowRight') choosing.takeOut(row);
     else return listens.onKeyDown(event);
     event.preventDefault();
@@ -50,9 +55,8 @@ export function TheDay({ day, items, choosing }: TheDayProps) {
     const ids = new Set(drag.tasks.map(({ ref }) => `${ref.path}:${ref.line}`));
     const own = rows.find(({ id }) => ids.has(id));
     const at = untimed.findIndex(({ id }) => id === rowIdAt(event.target));
-    const next = own && at !== -1 ? moved(untimed, own.id, at) : null;
     if (!own) choosing.choose(drag.tasks);
-    else if (next) choosing.order(next);
+    else if (at !== -1) moveTo(own.id, at);
   };
   return (
     <section
@@ -72,7 +76,7 @@ export function TheDay({ day, items, choosing }: TheDayProps) {
       <RowMenus>
         <RowPicking value={pick}>
           <div ref={list} {...listens} onKeyDown={onKeyDown}>
-            {items.map((item) => (
+            {inOrder.map((item) => (
               <div key={`${item.path}:${item.line}`} className="grid grid-cols-[3.6rem_1fr] items-start">
                 <TimeCell key={item.start} item={item} onSet={(row, minute) => choosing.setTime(row, minute)} />
                 {item.row ? (
@@ -98,6 +102,17 @@ export function TheDay({ day, items, choosing }: TheDayProps) {
       <OnlyForDay key={day} onWrite={choosing.write} />
     </section>
   );
+}
+
+/** The things of a day with those that an order by hand holds in that order; all others keep their places. */
+function withOrderOf(items: readonly PlanItem[], order: readonly RowView[]): readonly PlanItem[] {
+  const held = new Map(items.flatMap((item) => (item.row && order.includes(item.row) ? [[item.row, item] as const] : [])));
+  let next = 0;
+  return items.map((item) => {
+    if (!item.row || !held.has(item.row)) return item;
+    const row = order[next++];
+    return (row && held.get(row)) ?? item;
+  });
 }
 
 /** The day stands in its head, and its time before the row. */
@@ -133,24 +148,26 @@ function TimeCell({ item, onSet }: { item: PlanItem; onSet: (row: RowView, minut
         {words === '' ? <span className="opacity-40">–:–</span> : words}
       </button>
     );
+  const isWrong = typed.trim() !== '' && typedTime(typed) === null;
   const store = (): void => {
     setTyped(null);
-    const minute = typed === '' ? null : readTime(typed);
+    const minute = typedTime(typed);
     if (typed !== words && (typed === '' || minute !== null)) onSet(row, minute);
   };
   return (
     <input
-      type="time"
-      step={900}
       autoFocus
       className="field w-full px-0.5 text-[0.84rem]"
       aria-label={`Time of ${row.text}`}
+      aria-invalid={isWrong}
+      title={isWrong ? 'A time such as 14:15, 1415 or 2pm' : undefined}
       value={typed}
       onChange={(event) => setTyped(event.target.value)}
       onBlur={store}
       onKeyDown={(event) => {
         event.stopPropagation();
-        if (event.key === 'Enter') store();
+        // What is no time stays to be mended.
+        if (event.key === 'Enter' && !isWrong) store();
         if (event.key === 'Escape') setTyped(null);
       }}
     />

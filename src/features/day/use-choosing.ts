@@ -80,16 +80,17 @@ export const untimedRows = (items: readonly PlanItem[]): RowView[] =>
   items.flatMap(({ row, start }) => (row && start === null && isOpen(row.status) ? [row] : []));
 
 /**
- * Rows with one of them in another place.
+ * The rows that an order by hand must hold so that one of them comes to another place: no more than up to there, since what nobody placed
+ * stands behind by weight anyway.
  *
- * @param to its new place among them, from 0
+ * @param to its new place among them, from 0; null is given where there is no such place
  */
 export function moved(rows: readonly RowView[], id: string, to: number): RowView[] | null {
   const row = rows.find((one) => one.id === id);
   if (!row || to < 0 || to >= rows.length) return null;
   const others = rows.filter((one) => one !== row);
   others.splice(to, 0, row);
-  return others;
+  return others.slice(0, Math.max(to, rows.indexOf(row)) + 1);
 }
 
 /** Whether a row is one of the day's page itself. */
