@@ -14,7 +14,7 @@ import { useSlipCommands } from '../features/slip/use-slip-commands';
 import { ROUTES, restOf } from '../features/session/places/routes';
 import { frameSlice } from '../features/session/state/frame-slice';
 import { useServices } from '../features/session/state/services';
-import { useAppDispatch } from '../features/session/state/state';
+import { useAppDispatch, useAppSelector } from '../features/session/state/state';
 import { UNTITLED } from '../features/note/untitled';
 import { refuse, say } from '../features/session/acting/messages';
 import { useRedo, useUndo } from '../features/session/acting/use-act';
@@ -28,11 +28,17 @@ export function useCommands(): Command[] {
   const exportAll = useExport();
   const keys = useCommandKeys();
   const { clock, actions, places, commands: desk } = useServices();
+  const sides = useAppSelector((state) => state.settings.sides);
   const hand = useHandRuns();
   const slips = useSlipCommands();
   const pins = usePinCommands();
   return useMemo((): Command[] => {
-    const { toggled, dialogShown, besideChosen } = frameSlice.actions;
+    const { toggled, dialogShown, besideChosen, sideToggled } = frameSlice.actions;
+    const side = (place: number): void => {
+      const there = sides[place];
+      if (there) dispatch(sideToggled(there.name));
+      else say(sides.length === 0 ? 'The settings name no sides yet.' : `There are ${sides.length} sides.`);
+    };
     const everywhere: Record<IdIn<'everywhere'>, () => void> = {
       slip: () => {
         holdKeys(slipDraft.keep);
@@ -80,6 +86,10 @@ export function useCommands(): Command[] {
       leads: () => dispatch(besideChosen({ is: 'leads' })),
       hours: () => dispatch(besideChosen({ is: 'hours' })),
       why: () => dispatch(besideChosen({ is: 'why' })),
+      'side-1': () => side(0),
+      'side-2': () => side(1),
+      'side-3': () => side(2),
+      'side-4': () => side(3),
       'empty-note': () =>
         void actions.create('', UNTITLED, '').then((made) => ('refused' in made ? refuse(made.refused) : navigate(noteAddress(made.path)))),
       'new-note': () => dispatch(dialogShown({ is: 'new-note' })),
@@ -105,7 +115,7 @@ export function useCommands(): Command[] {
       }
     });
     return [...own, ...slips, ...pins];
-  }, [navigate, dispatch, undo, redo, exportAll, keys, clock, actions, places, desk, hand, slips, pins]);
+  }, [navigate, dispatch, undo, redo, exportAll, keys, clock, actions, places, desk, hand, sides, slips, pins]);
 }
 
 /** The day whose journal page is shown; today on any other page. */

@@ -19,6 +19,7 @@ import { NarrowBar } from './NarrowBar';
 import { Prose } from './Prose';
 import { agendaParts } from './parts';
 import { useParameter } from '../session/places/routes';
+import { useSides } from './use-sides';
 
 const NewText = lazy(() => import('./NewText').then((part) => ({ default: part.NewText })));
 
@@ -38,7 +39,8 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
   const intro = first?.is === 'prose' ? first : null;
   const only = useParameter('only');
   const [typed, setTyped] = useState<Omit<Narrowing, 'only'>>({ typed: '', chosen: [], resting: false });
-  const narrowing = useMemo(() => ({ ...typed, only }), [typed, only]);
+  const sides = useSides();
+  const narrowing = useMemo(() => ({ ...typed, only, sides }), [typed, only, sides]);
   const lists = useId();
   const answers = useListAnswers(lists, 0, note.gathers.length);
   const shown = useMemo(() => answers.filter((answer) => answer !== undefined), [answers]);

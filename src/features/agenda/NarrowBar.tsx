@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import { type Narrowing, isNarrowed, typedCondition } from '../../core/gather/answer/narrow';
 import type { AnswerView, RowView } from '../../core/index/live/view';
 import { Menu, MenuCheck, MenuInside } from '../../ui/menu';
+import { SideChoice } from './SideChoice';
 import { useSetParameter } from '../session/places/routes';
 
 interface NarrowBarProps {
@@ -60,6 +61,7 @@ export function NarrowBar({ narrowing, onChange, answers }: NarrowBarProps) {
         <Choices label="Times" conditions={TIMES} chosen={chosen} onChoose={choose} />
         <MenuCheck label="Bring in what rests" checked={resting} onChange={(on) => set({ resting: on })} />
       </Menu>
+      <SideChoice />
       {only !== null && (
         <span className="flex items-center gap-1 rounded-md bg-primary-soft px-2">
           only {only}
@@ -73,7 +75,7 @@ export function NarrowBar({ narrowing, onChange, answers }: NarrowBarProps) {
           Keep in the address
         </button>
       )}
-      {isNarrowed({ ...narrowing, only: null }) && (
+      {isNarrowed({ ...narrowing, only: null, sides: [] }) && (
         <button type="button" className="quiet-button" onClick={() => onChange({ typed: '', chosen: [], resting: false })}>
           Show all
         </button>

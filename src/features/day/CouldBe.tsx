@@ -15,6 +15,7 @@ import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 import { couldBe } from './could-be';
 import type { Choosing } from './use-choosing';
+import { useSides } from '../agenda/use-sides';
 
 /** What could be in a day: what calls for it, or the lists of any agenda page; an arrow puts a task into the day. */
 export function CouldBe({ day, choosing }: { day: Day; choosing: Choosing }) {
@@ -24,7 +25,8 @@ export function CouldBe({ day, choosing }: { day: Day; choosing: Choosing }) {
   const [from, setFrom] = useState('');
   const only = useParameter('only');
   const [typed, setTyped] = useState<Omit<Narrowing, 'only'>>({ typed: '', chosen: [], resting: false });
-  const narrowing = useMemo(() => ({ ...typed, only }), [typed, only]);
+  const sides = useSides();
+  const narrowing = useMemo(() => ({ ...typed, only, sides }), [typed, only, sides]);
   const stored = useStoredNote(from === '' ? NOWHERE : from);
   const text = stored.is === 'there' && 'text' in stored.content ? stored.content.text : null;
   const gathers = useMemo(() => {

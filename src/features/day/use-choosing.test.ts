@@ -1,11 +1,25 @@
 import type { RowView } from '../../core/index/live/view';
-import { moved } from './use-choosing';
+import { amongThemselves, moved } from './use-choosing';
 
 const rows = ['a', 'b', 'c', 'd'].map((id) => ({ id }) as RowView);
 const order = (id: string, to: number): string | null =>
   moved(rows, id, to)
     ?.map((row) => row.id)
     .join('') ?? null;
+
+it.each([
+  ['abcd', 'ca', 'cba'],
+  ['abcd', 'abcd', 'abcd'],
+  ['abcd', 'd', 'abcd'],
+  ['abcd', '', ''],
+])('of %s, %s change places among themselves', (all, some, found) => {
+  const of = (ids: string): RowView[] => [...ids].map((id) => rows.find((row) => row.id === id) as RowView);
+  expect(
+    amongThemselves(of(all), of(some))
+      .map((row) => row.id)
+      .join(''),
+  ).toBe(found);
+});
 
 it.each([
   ['up by one', 'b', 0, 'ba'],

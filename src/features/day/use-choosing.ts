@@ -3,7 +3,6 @@ import { type Day, isoDay } from '../../core/calendar/day';
 import { timeName } from '../../core/calendar/span';
 import type { RowView } from '../../core/index/live/view';
 import { isOpen } from '../../core/task/line/status';
-import { foldPath } from '../../core/note/names/path';
 import type { PlanItem } from '../../core/index/days/day-plan';
 import { refuse } from '../session/acting/messages';
 import { type DialogTask, dialogTask } from '../session/acting/task-dialog';
@@ -93,5 +92,18 @@ export function moved(rows: readonly RowView[], id: string, to: number): RowView
   return others.slice(0, Math.max(to, rows.indexOf(row)) + 1);
 }
 
-/** Whether a row is one of the day's page itself. */
-export const standsOn = (page: string, { path }: RowView): boolean => foldPath(path) === foldPath(page);
+/**
+ * An order of all rows in which only some change places, among themselves; as far as it must be held for them.
+ *
+ * @example amongThemselves([a, b, c, d], [c, a]) // [c, b, a]
+ */
+export function amongThemselves(all: readonly RowView[], some: readonly RowView[]): RowView[] {
+  const rest = [...some];
+  let last = -1;
+  const order = all.map((row, at) => {
+    if (!some.includes(row)) return row;
+    last = at;
+    return rest.shift() ?? row;
+  });
+  return order.slice(0, last + 1);
+}

@@ -5,6 +5,7 @@ import type { Settings, SettingsChange } from '../../store/device/settings';
 import { agendaPages } from '../rack/folder-tree';
 import { useAppSelector } from '../session/state/state';
 import { Choice } from './Choice';
+import { SidesField } from './SidesField';
 import { NotifyField } from './NotifyField';
 import { type ChoiceField, FIELDS, type Field } from './fields';
 
@@ -68,6 +69,8 @@ export function SettingField({ name, settings, set }: SettingFieldProps) {
           />
         </Labelled>
       );
+    case 'sides':
+      return <SidesField label={field.label} value={value as Settings['sides']} onChange={change} />;
     case 'notify':
       return <NotifyField label={field.label} value={value as boolean} onChange={change} />;
     case 'keys':

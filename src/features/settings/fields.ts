@@ -23,6 +23,8 @@ export type Field<Value = never> =
   | { is: 'heading'; label: string; help?: string }
   /** A number of hours for each weekday. */
   | { is: 'week'; label: string }
+  /** Names, each with a condition. */
+  | { is: 'sides'; label: string }
   /** Whether the system tells reminders too, which it must allow. */
   | { is: 'notify'; label: string }
   /** Has a part of the page of its own. */
@@ -203,6 +205,7 @@ export const FIELDS: { readonly [Name in keyof Settings]: Field<Settings[Name]> 
     ],
   },
   notify: { is: 'notify', label: 'Reminders' },
+  sides: { is: 'sides', label: 'Sides of your work and life' },
   firstPage: { is: 'page', label: 'Page that opens first', of: 'agenda' },
   me: { is: 'handle', label: 'Your own handle', help: 'Tasks without an owner are yours; a gather may say @me.' },
   loosePlace: { is: 'page', label: 'Where loose tasks are caught', of: 'note' },

@@ -57,6 +57,8 @@ export const settingsSchema = z.object({
   finished: z.catch(z.enum(['stay', 'sink', 'hide']), 'stay'),
   /** Keys that a person gave to commands, by the command's id; an empty key takes the command's own away. */
   keys: z.catch(z.record(z.string(), z.string()), {}),
+  /** Sides of one's work and life: each a name and a condition of the gather language. */
+  sides: z.catch(z.array(z.object({ name: z.string(), condition: z.string() })), []),
   /** What becomes of open steps when their task is finished. */
   openSteps: z.catch(z.enum(['ask', 'leave', 'close', 'out']), 'ask'),
   /** `journal`, or the path of a note. */

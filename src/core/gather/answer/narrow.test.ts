@@ -11,6 +11,7 @@ describe('narrowing a gather for a while', () => {
     [{ typed: 'due < today' }, 'open', 'where open and due < today'],
     [{ typed: 'late' }, 'open', 'where open and text has "late"'],
     [{ chosen: ['#loans', '#build', 'late'] }, 'open', 'where open and (#loans or #build) and late'],
+    [{ sides: ['#house', 'path in "Private"'] }, 'open', 'where open and (#house or path in "Private")'],
     [{ resting: true }, 'open', 'where open\nincluding resting'],
     [{ typed: 'x' }, 'open and', 'open and'],
     [{ only: '#loans' }, 'from notes\nwhere open > 0', 'from notes\nwhere open > 0 and #loans'],

@@ -9,14 +9,16 @@ export interface Narrowing {
   typed: string;
   /** Conditions that were switched on: one of those that ask for the same kind of thing must hold. */
   chosen: readonly string[];
+  /** The conditions of the sides that are looked at, of which one must hold; none looks at all. */
+  sides?: readonly string[];
   /** Whether resting tasks are brought in. */
   resting: boolean;
 }
 
 export const NO_NARROWING: Narrowing = { only: null, typed: '', chosen: [], resting: false };
 
-export function isNarrowed({ only, typed, chosen, resting }: Narrowing): boolean {
-  return only !== null || typed.trim() !== '' || chosen.length > 0 || resting;
+export function isNarrowed({ only, typed, chosen, sides = [], resting }: Narrowing): boolean {
+  return only !== null || typed.trim() !== '' || chosen.length > 0 || sides.length > 0 || resting;
 }
 
 /** The text of a gather seen through a narrowing; the same text when there is none, or when it cannot be read. */
@@ -24,7 +26,9 @@ export function narrowed(text: string, narrowing: Narrowing): string {
   if (!isNarrowed(narrowing)) return text;
   const parsed = parseGather(text);
   if (parsed.errors.length > 0) return text;
-  const conditions = [narrowing.only, typedCondition(narrowing.typed), ...kinds(narrowing.chosen)].filter((one) => one !== null);
+  const conditions = [narrowing.only, typedCondition(narrowing.typed), ...kinds(narrowing.chosen), anySide(narrowing.sides ?? [])].filter(
+    (one) => one !== null,
+  );
   const { gather } = parsed;
   for (const condition of conditions) {
     const extra = parseGather(gather.from === 'tasks' ? condition : `from ${gather.from}\nwhere ${condition}`);
@@ -47,6 +51,10 @@ export function typedCondition(typed: string): string | null {
   if (parsed.errors.length === 0 && parsed.gather.where && /[#@"=<>[\s]/.test(words)) return words;
   return `text has "${words.replace(/[\\"]/g, '\\$&')}"`;
 }
+
+/** The condition that one of some sides holds; null where none is looked at. */
+export const anySide = (sides: readonly string[]): string | null =>
+  sides.length === 0 ? null : sides.map((one) => `(${one})`).join(' or ');
 
 /** Conditions of one kind are alternatives, those of different kinds must all hold. */
 function kinds(chosen: readonly string[]): string[] {

@@ -18,6 +18,7 @@ describe('what of the frame is kept on a device', () => {
       recent: [],
       pins: [{ title: 'Loans', address: '/tag/loans' }],
       onTop: [],
+      sides: [],
     });
   });
 

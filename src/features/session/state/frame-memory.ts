@@ -38,6 +38,7 @@ const shape = {
   recent: texts,
   pins: z.array(pinSchema),
   onTop: texts,
+  sides: texts,
 };
 
 type Shape = { -readonly [Name in keyof typeof shape]: z.infer<(typeof shape)[Name]> };

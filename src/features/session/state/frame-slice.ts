@@ -40,6 +40,8 @@ export interface FrameState {
   folded: string[];
   /** Pages and views that are pinned to the rack. */
   pins: Pin[];
+  /** The names of the sides that are looked at; none looks at all. */
+  sides: string[];
   /** Groups that stand on top of their list, named like folded ones. */
   onTop: string[];
   /** Widths of table columns in pixels, by list and column. */
@@ -65,6 +67,7 @@ const initialState: FrameState = {
   folded: [],
   pins: [],
   onTop: [],
+  sides: [],
   widths: {},
   why: null,
 };
@@ -134,6 +137,9 @@ export const frameSlice = createSlice({
     },
     topToggled(state, { payload }: PayloadAction<string>) {
       toggle(state.onTop, payload);
+    },
+    sideToggled(state, { payload }: PayloadAction<string>) {
+      toggle(state.sides, payload);
     },
     columnResized(state, { payload }: PayloadAction<{ column: string; width: number }>) {
       state.widths[payload.column] = payload.width;
