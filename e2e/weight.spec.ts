@@ -42,12 +42,17 @@ test('the controls in sight are as many as docs/weight.md says', async ({ desk, 
   await page.goto('/note/Exhibitions/Salt%20on%20the%20Glass.md');
   await expect(desk.text).toBeVisible();
   await expect(desk.beside.getByRole('listitem').first()).toBeVisible();
+  // What is in hand is asked for once the lists stand.
+  const begin = page.locator('footer').getByRole('button', { name: 'Begin' });
+  await expect(begin).toBeVisible();
+  await expect(desk.main.getByText('done', { exact: false }).first()).toBeVisible();
   await look('A note');
   await page.goto('/note/Agenda/Today.md');
   const row = desk.row(desk.main, 'Sign the glass-case insurance rider');
   await expect(row).toBeVisible();
   // What earlier days left open is asked for once the lists stand.
   await expect(desk.main.getByRole('button', { name: 'Look through them' })).toBeVisible();
+  await expect(begin).toBeVisible();
   await look('Today');
   await look('A row of a list', row, []);
   await page.setViewportSize({ width: 390, height: 844 });

@@ -35,7 +35,7 @@ export function NoteHeader({ path, title, isAgenda, onShowLists }: NoteHeaderPro
   return (
     <header className="mb-2">
       <p className="text-[0.86rem] text-muted">
-        <Link className="hover:underline" to={folderAddress(folderOf(path))}>
+        <Link className="inline-flex min-h-[25px] items-center hover:underline" to={folderAddress(folderOf(path))}>
           {folderOf(path).replaceAll('/', ' › ') || 'Notes'}
         </Link>
       </p>

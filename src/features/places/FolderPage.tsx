@@ -45,13 +45,13 @@ function OneFolder({ folder }: { folder: Folder }) {
             'Folder'
           ) : (
             <>
-              <Link className="hover:underline" to={folderAddress('')}>
+              <Link className="inline-flex min-h-[25px] items-center hover:underline" to={folderAddress('')}>
                 Notes
               </Link>
               {around.map((name, depth) => (
                 <span key={depth}>
                   {' › '}
-                  <Link className="hover:underline" to={folderAddress(around.slice(0, depth + 1).join('/'))}>
+                  <Link className="inline-flex min-h-[25px] items-center hover:underline" to={folderAddress(around.slice(0, depth + 1).join('/'))}>
                     {name}
                   </Link>
                 </span>
