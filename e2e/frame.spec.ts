@@ -10,6 +10,9 @@ const SCREENS = [
   '/note/Agenda/Finished.md',
   '/note/Exhibitions/Salt%20on%20the%20Glass.md',
   '/day/2026-11-23',
+  '/day/2026-11-23?view=plan',
+  '/status/waiting',
+  '/folder/Projects',
   '/tag/loans',
   '/settings',
 ];

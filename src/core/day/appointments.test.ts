@@ -1,6 +1,6 @@
 import { readIsoDay } from '../calendar/day';
 import { readNote } from '../task/reading/read-note';
-import { readClock, timesOf } from './appointments';
+import { readClock, timesOf, withClock } from './appointments';
 
 const DAY = readIsoDay('2026-11-23') ?? 0;
 const journal = (text: string, path = 'Journal/2026-11-23.md') => timesOf(readNote(path, text), 'Log');
@@ -88,4 +88,16 @@ describe('an excused day', () => {
   ])('excused: %s', (words, excused) => expect(journal(`---\nexcused: ${words}\n---\n`)?.excused ?? null).toBe(excused));
 
   it('is one only by its journal page', () => expect(journal('---\ndate: 2026-11-23\nexcused: ill\n---\n', 'Loans.md')).toBeNull());
+});
+
+describe('the times of an appointment changed in its line', () => {
+  it.each([
+    ['- 09:00-10:00 Rounds', 570, 630, '- 09:30-10:30 Rounds'],
+    ['  * 09:00 Rounds #x {takes 1h}', 600, null, '  * 10:00 Rounds #x {takes 1h}'],
+    ['1. 09:00–10:00 Rounds', 540, 1440, '1. 09:00-24:00 Rounds'],
+    ['- 23:30-00:15 Watch', 1410, 1470, '- 23:30-00:30 Watch'],
+    ['- 09:00', 600, 615, '- 10:00-10:15'],
+    ['- Rounds at 09:00', 600, 615, null],
+    ['09:00 no item', 600, 615, null],
+  ])('%s', (line, start, end, after) => expect(withClock(line, start, end)).toBe(after));
 });

@@ -1,5 +1,5 @@
 import type { Day } from '../calendar/day';
-import { readTime } from '../calendar/span';
+import { readTime, timeName } from '../calendar/span';
 import { lineText } from '../note/blocks/lines';
 import type { Heading, Item } from '../note/blocks/structure';
 import { fieldWords } from '../note/facts/front-matter';
@@ -49,6 +49,21 @@ export function readClock(words: string): { start: number; end: number | null; l
   if (match[2] === undefined) return { start, end: null, length: match[0].length };
   const end = readEnd(match[2], start);
   return end === null ? null : { start, end, length: match[0].length };
+}
+
+/**
+ * The line of an appointment with other times; null where it bears none.
+ *
+ * @param end null says no end; 1440 is written as `24:00`, what is later as a time of the next day
+ * @example withClock('- 09:00-10:00 Rounds', 570, 630) // '- 09:30-10:30 Rounds'
+ */
+export function withClock(line: string, start: number, end: number | null): string | null {
+  const item = /^\s*(?:[-*+]|\d{1,9}[.)])\s+/.exec(line)?.[0] ?? '';
+  const clock = item === '' ? null : readClock(line.slice(item.length));
+  if (!clock) return null;
+  const until = end === null ? '' : `-${end === MIDNIGHT ? '24:00' : timeName(end % MIDNIGHT)}`;
+  const rest = line.slice(item.length + clock.length);
+  return `${item}${timeName(start)}${until}${rest === '' ? '' : ` ${rest}`}`;
 }
 
 function readEnd(words: string, start: number): number | null {

@@ -1,4 +1,5 @@
 import { ACTION_DEFAULTS } from '../task/acts/action-context';
+import { statusTable } from '../task/line/added-status';
 import { dayAsked, pastDays, slipLine } from './slip-line';
 import { slipLines, textOfLines } from './slip-lines';
 
@@ -20,6 +21,14 @@ describe('the line of a slip', () => {
     ['read the log {high} fri', `- [ ] read the log {high; plan 2026-11-27; ${MADE}}`],
     ['- [ ] read the log fri {plan 2026-12-01}', `- [ ] read the log {plan 2026-11-27; ${MADE}}`],
   ])('%s', (typed, line) => expect(slipLine({ typed }, CONTEXT).line).toBe(line));
+
+  it('knows the statuses that notes add by their names', () => {
+    const lorry = { sign: '>', name: 'On the lorry', means: 'underway', colour: null, icon: null } as const;
+    const context = { ...CONTEXT, settings: { ...ACTION_DEFAULTS, statuses: statusTable([lorry]) } };
+    const { line, wrong } = slipLine({ typed: 'ramps', fields: { status: 'on the LORRY' } }, context);
+    expect([line, wrong]).toEqual([`- [>] ramps {since 2026-11-23 09:14; ${MADE}}`, {}]);
+    expect(slipLine({ typed: 'ramps', fields: { status: 'on the lorry' } }, CONTEXT).wrong).toHaveProperty('status');
+  });
 
   it('leaves the parts as words that one wants left', () => {
     expect(slipLine({ typed: 'read the log fri high', left: new Set([13]) }, CONTEXT).line).toBe(`- [ ] read the log fri {high; ${MADE}}`);

@@ -2,6 +2,7 @@ import type { Day } from '../calendar/day';
 import { bearsName } from '../note/names/bears-name';
 import { type ActionContext, stampOf } from '../task/acts/action-context';
 import { storedValue } from '../task/line/clause-value';
+import { statusNamed } from '../task/line/added-status';
 import { type Status, signOf } from '../task/line/status';
 import { type Task, readTaskLine } from '../task/line/task';
 import { withTypedClauses } from '../task/line/typed-tail';
@@ -55,13 +56,13 @@ export function slipLine({ typed, left, fields = {}, link = null }: SlipEntry, c
   const { words: said, tail, sign } = ownBox(typed);
   const spoken = readSpokenTask(said, context, left);
   const wrong: SlipLine['wrong'] = {};
-  const status = statusFrom(fields.status, wrong) ?? (sign === null ? spoken.status : null);
+  const box = signFrom(fields.status, context, wrong) ?? sign ?? signOf(spoken.status);
   const links = link === null ? [] : [`[[${link}]]`];
   const names = [...namesFrom(fields.tags, '#'), ...namesFrom(fields.people, '@'), ...links].filter(
     (name) => !bearsName(spoken.words, name),
   );
   const words = [spoken.words, ...names].filter((part) => part !== '').join(' ');
-  let line = `- [${status === null ? (sign ?? ' ') : signOf(status)}] ${words}${tail === '' ? '' : ` {${tail}}`}`;
+  let line = `- [${box}] ${words}${tail === '' ? '' : ` {${tail}}`}`;
   for (const { clauses } of spoken.parts) for (const { name, words: clause } of clauses) line = withClause(line, BOX, name, clause);
   line = withTypedClauses(line, BOX, context);
   for (const name of ['due', 'plan', 'start', 'priority', 'takes', 'owner', 'every'] as const) {
@@ -89,12 +90,14 @@ function ownBox(typed: string): { words: string; tail: string; sign: string | nu
   return { words: tail === '' ? bare.replace(/\s+/g, ' ').trim() : words, tail: tail.trim(), sign };
 }
 
-function statusFrom(typed: string | undefined, wrong: SlipLine['wrong']): Status | null {
+/** The sign of a status that was typed by its name: one of the five, or one that a note adds. */
+function signFrom(typed: string | undefined, { settings }: ActionContext, wrong: SlipLine['wrong']): string | null {
   const words = typed?.trim().toLowerCase() ?? '';
   if (words === '') return null;
   const status = STATUS_WORDS[words];
-  if (!status) wrong.status = `“${typed?.trim() ?? ''}” is no status`;
-  return status ?? null;
+  const sign = status ? signOf(status) : statusNamed(words, settings.statuses)?.sign;
+  if (sign === undefined) wrong.status = `“${typed?.trim() ?? ''}” is no status`;
+  return sign ?? null;
 }
 
 /** Empty for a value that says that there is none. */

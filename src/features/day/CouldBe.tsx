@@ -47,7 +47,7 @@ export function CouldBe({ day, choosing }: { day: Day; choosing: Choosing }) {
     choosing.choose((selection[row.id] ? Object.values(selection) : [row]).map(dialogTask));
   };
   return (
-    <section aria-label="Could be in the day" onKeyDownCapture={onKeyDown}>
+    <section aria-label="Could be in the day" className="no-print" onKeyDownCapture={onKeyDown}>
       <div className="mb-2 flex flex-wrap items-baseline gap-x-3">
         <h2 className="font-title text-[1.17rem] font-semibold">{day === today ? 'Could be today' : 'Could be that day'}</h2>
         <label className="text-[0.86rem] text-muted">

@@ -4,6 +4,7 @@ import type { RowView } from '../../core/index/live/view';
 import { CouldBe } from './CouldBe';
 import { DayBar } from './DayBar';
 import { Evening } from './Evening';
+import { Strays } from './Strays';
 import { TheDay } from './TheDay';
 import { SideLoads, useSideIds } from './SideLoads';
 import { amongThemselves, untimedRows, useChoosing } from './use-choosing';
@@ -35,6 +36,7 @@ export function DayPlan({ day, path, exists }: DayPlanProps) {
       <div className="grid items-start gap-x-8 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] lg:[&>div+section]:border-s lg:[&>div+section]:border-line lg:[&>div+section]:ps-6">
         <div>
           <TheDay day={day} items={items} choosing={ids ? narrowed : choosing} />
+          <Strays strays={shown.strays} choosing={choosing} />
           <Evening day={day} path={path} exists={exists} items={items} />
         </div>
         <CouldBe day={day} choosing={choosing} />

@@ -5,17 +5,18 @@ import { isoDay, readIsoDay } from '../../core/calendar/day';
 import { dayName } from '../../core/calendar/day-name';
 import { durationName } from '../../core/calendar/duration';
 import { timeName } from '../../core/calendar/span';
+import { withClock } from '../../core/day/appointments';
 import { workingStretch } from '../../core/day/hours';
 import { type HoursLayout, type Placed, layHours, toQuarter } from '../../core/day/hours-layout';
 import type { PlanItem } from '../../core/index/days/day-plan';
-import type { RowView } from '../../core/index/live/view';
 import { isOpen } from '../../core/task/line/status';
 import { draggedTasks, endDrag, isTaskDrag, startDrag } from '../gather/rows/task-drag';
 import { dialogTask } from '../session/acting/task-dialog';
-import { useAct } from '../session/acting/use-act';
+import { refuse } from '../session/acting/messages';
+import { useAct, useToldDone } from '../session/acting/use-act';
 import { noteAddress } from '../session/places/addresses';
 import { restOf } from '../session/places/routes';
-import { useNow } from '../session/state/services';
+import { useNow, useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 import { plainWords } from '../strip/plain-words';
 import { NewAppointment } from './NewAppointment';
@@ -172,26 +173,44 @@ interface BlockProps {
 function Block({ day, placed, top, height }: BlockProps) {
   const { item, from, to, lane, lanes } = placed;
   const { row } = item;
+  const { actions } = useServices();
+  const told = useToldDone();
   const { act } = useAct();
+  const words = plainWords(item.text);
   const [moving, setMoving] = useState<{ by: number; grows: boolean; y: number } | null>(null);
   const start = moving && !moving.grows ? toQuarter(from + moving.by) : from;
   const end = moving?.grows ? Math.max(from + 15, toQuarter(to + moving.by)) : start + (to - from);
   // What was set shows until the answer comes.
   useEffect(() => setMoving(null), [from, to]);
-  const place = (task: RowView, at: number): void =>
-    void act(dialogTask(task).ref, task.text, { do: 'set', clause: `plan ${isoDay(day)} ${timeName(at)}` });
-  const resize = (task: RowView, minutes: number): void =>
-    void act(dialogTask(task).ref, task.text, { do: 'set', clause: `takes ${durationClause(minutes)}` });
+  const canMove = row !== null || item.raw !== null;
+  /** An appointment says its times at the beginning of its line. */
+  const rewrite = (at: number, until: number | null): void => {
+    const line = item.raw === null ? null : withClock(item.raw, at, until);
+    if (line === null || item.raw === null || item.line === null) return;
+    void actions.replaceLine({ path: item.path, line: item.line, expected: item.raw }, line, `Moved: ${item.text}`).then((result) => {
+      if ('refused' in result) refuse(result.refused);
+      else told(`${timeName(at)} ${words}`, result.step);
+    });
+  };
+  const saysEnd = item.raw !== null && withClock(item.raw, from, null) !== item.raw;
+  const place = (at: number): void => {
+    if (row) void act(dialogTask(row).ref, row.text, { do: 'set', clause: `plan ${isoDay(day)} ${timeName(at)}` });
+    else rewrite(at, saysEnd ? at + (to - from) : null);
+  };
+  const resize = (minutes: number): void => {
+    if (row) void act(dialogTask(row).ref, row.text, { do: 'set', clause: `takes ${durationClause(minutes)}` });
+    else rewrite(from, from + minutes);
+  };
   const onKeyDown = (event: KeyboardEvent): void => {
     const by = { ArrowUp: -15, ArrowDown: 15 }[event.key];
-    if (by === undefined || !row || event.ctrlKey || event.metaKey || event.altKey) return;
+    if (by === undefined || !canMove || event.ctrlKey || event.metaKey || event.altKey) return;
     event.preventDefault();
     event.stopPropagation();
-    if (event.shiftKey) resize(row, Math.max(15, to - from + by));
-    else place(row, toQuarter(from + by));
+    if (event.shiftKey) resize(Math.max(15, to - from + by));
+    else place(toQuarter(from + by));
   };
   const drag = (grows: boolean) => (event: PointerEvent<HTMLElement>) => {
-    if (!row || event.button !== 0) return;
+    if (!canMove || event.button !== 0) return;
     event.stopPropagation();
     event.currentTarget.setPointerCapture(event.pointerId);
     setMoving({ by: 0, grows, y: event.clientY });
@@ -200,18 +219,19 @@ function Block({ day, placed, top, height }: BlockProps) {
     if (moving) setMoving({ ...moving, by: (event.clientY - moving.y) / height });
   };
   const drop = (): void => {
-    if (!moving || !row) return;
-    if (!moving.grows && start !== from) place(row, start);
-    else if (moving.grows && end !== to) resize(row, end - from);
+    if (!moving) return;
+    if (!moving.grows && start !== from) place(start);
+    else if (moving.grows && end !== to) resize(end - from);
     else setMoving(null);
   };
   const isClosed = row !== null && !isOpen(row.status);
-  const words = plainWords(item.text);
   const times = `${timeName(start % 1440)}–${timeName(end % 1440)}`;
   return (
     <div
       className={`absolute overflow-hidden rounded-md px-2 py-0.5 text-[0.84rem] leading-tight ${
-        row ? `cut-corner touch-none bg-primary-soft ${isClosed ? 'opacity-60' : 'cursor-grab'}` : 'border border-edge bg-sheet'
+        row
+          ? `cut-corner touch-none bg-primary-soft ${isClosed ? 'opacity-60' : 'cursor-grab'}`
+          : `border border-edge bg-sheet ${canMove ? 'touch-none cursor-grab' : ''}`
       }`}
       style={{
         top: top + (start - from) * height,
@@ -236,7 +256,7 @@ function Block({ day, placed, top, height }: BlockProps) {
         {words}
       </Link>
       {(end - start) * height > 34 && <span className="block truncate text-muted">{times}</span>}
-      {row && !isClosed && (
+      {canMove && !isClosed && (
         <span
           aria-hidden="true"
           className="absolute inset-x-0 bottom-0 h-1.5 cursor-ns-resize"

@@ -106,7 +106,8 @@ export function TheDay({ day, items, choosing }: TheDayProps) {
 
 /** The things of a day with those that an order by hand holds in that order; all others keep their places. */
 function withOrderOf(items: readonly PlanItem[], order: readonly RowView[]): readonly PlanItem[] {
-  const held = new Map(items.flatMap((item) => (item.row && order.includes(item.row) ? [[item.row, item] as const] : [])));
+  const rows = new Set(order);
+  const held = new Map(items.flatMap((item) => (item.row && rows.has(item.row) ? [[item.row, item] as const] : [])));
   let next = 0;
   return items.map((item) => {
     if (!item.row || !held.has(item.row)) return item;

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { Day } from '../../core/calendar/day';
 import type { Fit } from '../../core/index/days/fit';
-import type { PlanItem } from '../../core/index/days/day-plan';
+import type { PlanItem, Stray } from '../../core/index/days/day-plan';
 import { useChanges } from '../session/state/use-changes';
 import { useNow, useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
@@ -9,6 +9,7 @@ import { useAppSelector } from '../session/state/state';
 /** A day in its order, and whether work that is due can be done in time. */
 export interface DayMatterShown {
   items: readonly PlanItem[];
+  strays: readonly Stray[];
   fit: Fit;
 }
 
@@ -23,8 +24,8 @@ export function useDayPlan(day: Day): DayMatterShown | null {
   useEffect(() => {
     if (!isReady) return;
     let gone = false;
-    void Promise.all([engine.ask('dayPlan', { day }), engine.ask('fit', { after: minute })]).then(([{ items }, fit]) => {
-      if (!gone) setFound({ day, items, fit });
+    void Promise.all([engine.ask('dayPlan', { day }), engine.ask('fit', { after: minute })]).then(([{ items, strays }, fit]) => {
+      if (!gone) setFound({ day, items, strays, fit });
     });
     return () => {
       gone = true;

@@ -51,7 +51,10 @@ function OneFolder({ folder }: { folder: Folder }) {
               {around.map((name, depth) => (
                 <span key={depth}>
                   {' › '}
-                  <Link className="inline-flex min-h-[25px] items-center hover:underline" to={folderAddress(around.slice(0, depth + 1).join('/'))}>
+                  <Link
+                    className="inline-flex min-h-[25px] items-center hover:underline"
+                    to={folderAddress(around.slice(0, depth + 1).join('/'))}
+                  >
                     {name}
                   </Link>
                 </span>

@@ -4,6 +4,7 @@ import type { NameSummary } from '../../core/index/live/overview';
 import { foldName } from '../../core/note/names/names';
 import { Foot } from '../foot/Foot';
 import { Sheet } from '../note/Sheet';
+import { PinHere } from '../rack/PinHere';
 import { RenameName } from '../rename/RenameName';
 import { refuse } from '../session/acting/messages';
 import { useToldDone } from '../session/acting/use-act';
@@ -52,11 +53,14 @@ function NameWithoutNote({ of, name, isUsed }: { of: Of; name: string; isUsed: b
         <p className="text-[0.86rem] text-muted">{kicker}</p>
         <div className="flex items-start justify-between gap-4">
           <h1 className="font-title text-[1.86rem] leading-tight font-bold">{sign + name}</h1>
-          {isUsed && (
-            <button type="button" className="quiet-button no-print mt-1" onClick={() => setRenaming(true)}>
-              Rename {sign + name}
-            </button>
-          )}
+          <span className="mt-1 flex">
+            {isUsed && (
+              <button type="button" className="quiet-button no-print" onClick={() => setRenaming(true)}>
+                Rename {sign + name}
+              </button>
+            )}
+            <PinHere title={sign + name} />
+          </span>
         </div>
         {renaming && <RenameName name={sign + name} leads onClose={() => setRenaming(false)} />}
         <MakePage of={of} name={name} />

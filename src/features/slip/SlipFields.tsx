@@ -6,6 +6,7 @@ import { STATUS_NAMES } from '../../core/task/line/status';
 import { useAppSelector } from '../session/state/state';
 import type { SlipState } from './read-slip';
 import type { ShownSlip } from './use-slip-read';
+import { useAddedStatuses } from '../session/state/use-statuses';
 
 interface SlipFieldsProps {
   state: SlipState;
@@ -31,6 +32,7 @@ const LABELS: Record<SlipField, { label: string; example: string }> = {
 
 /** A field for each attribute. What is empty is what the words say, which stands in it dimmed. */
 export function SlipFields({ state, read, first, onField, onTarget }: SlipFieldsProps) {
+  const added = useAddedStatuses();
   const notes = useAppSelector((one) => one.library.overview?.notes);
   const fields = useRef<HTMLDivElement>(null);
   useEffect(() => {
@@ -64,7 +66,7 @@ export function SlipFields({ state, read, first, onField, onTarget }: SlipFields
             className="field min-w-0"
             data-field={name}
             aria-invalid={read.wrong[name] !== undefined}
-            placeholder={saidOf(name, read) ?? LABELS[name].example}
+            placeholder={saidOf(name, read, added) ?? LABELS[name].example}
             value={state.fields[name] ?? ''}
             list={LISTS[name]}
             onChange={(event) => onField(name, event.target.value)}
@@ -78,12 +80,12 @@ export function SlipFields({ state, read, first, onField, onTarget }: SlipFields
 }
 
 /** What the words say of a field. */
-function saidOf(name: SlipField, { lines: [first] }: ShownSlip): string | null {
+function saidOf(name: SlipField, { lines: [first] }: ShownSlip, added: ReturnType<typeof useAddedStatuses>): string | null {
   if (!first) return null;
   const { task, line } = first;
   switch (name) {
     case 'status':
-      return STATUS_NAMES[task.status];
+      return added.find(({ sign }) => sign === task.sign)?.name ?? STATUS_NAMES[task.status];
     case 'tags':
       return task.tags.map((tag) => `#${tag}`).join(' ') || null;
     case 'people':
@@ -104,6 +106,7 @@ const LISTS: Partial<Record<SlipField, string>> = {
 };
 
 function Choices() {
+  const added = useAddedStatuses();
   const people = useAppSelector((state) => state.library.overview?.people);
   const tags = useAppSelector((state) => state.library.overview?.tags);
   const list = (id: string, values: readonly string[]) => (
@@ -116,7 +119,7 @@ function Choices() {
   return (
     <>
       {list('slip-priorities', ['top', 'high', 'normal', 'low'])}
-      {list('slip-statuses', ['To do', 'Under way', 'Waiting', 'Done'])}
+      {list('slip-statuses', ['To do', 'Under way', 'Waiting', 'Done', ...added.map(({ name }) => name)])}
       {list(
         'slip-people',
         (people ?? []).slice(0, 100).map(({ name }) => `@${name}`),

@@ -3,7 +3,8 @@ import { dayName } from '../../core/calendar/day-name';
 import type { Landing } from '../../core/slip/landing';
 import type { SlipField } from '../../core/slip/slip-line';
 import type { LineOfSlip } from '../../core/slip/slip-lines';
-import { STATUS_NAMES } from '../../core/task/line/status';
+import { STATUS_NAMES, isAddedSign } from '../../core/task/line/status';
+import { useAddedStatus } from '../session/state/use-statuses';
 import { clauseOf, readTail } from '../../core/task/line/tail';
 import { chipsOf } from '../../ui/chip-look';
 import { InlineText } from '../../ui/InlineText';
@@ -41,14 +42,15 @@ export function SlipSentence({ line, typed, landing, link, stands, onLeave, onCh
   const tail = readTail(line.line, 2);
   // What fields say is not read from words, and is changed there.
   const others = FIELD_NAMES.filter((name) => !said.has(name) && clauseOf(tail, name));
+  const added = useAddedStatus(isAddedSign(task.sign) ? task.sign : undefined);
   return (
     <p className="text-[1rem] leading-[1.75]" role="status">
       <InlineText text={task.text || 'No words yet'} />
-      {task.status !== 'todo' && (
+      {(task.status !== 'todo' || isAddedSign(task.sign)) && (
         <>
           {'. '}
           <Part
-            label={STATUS_NAMES[task.status]}
+            label={added?.name ?? STATUS_NAMES[task.status]}
             leave={/^waiting for/i.test(typed) ? () => onLeave(0) : null}
             words="waiting for"
             onChange={() => onChange('status')}

@@ -7,6 +7,7 @@ import { actionContext } from '../session/acting/action-context';
 import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 import { type ReadSlip, type SlipState, type SlipSurroundings, readSlip } from './read-slip';
+import { useAddedStatuses } from '../session/state/use-statuses';
 
 /** A slip with where it lands. */
 export interface ShownSlip extends ReadSlip {
@@ -27,10 +28,11 @@ const MOST_SHOWN = 60;
 export function useSlipRead(state: SlipState, own: OwnSlip | null, link: string | null): { read: ShownSlip; exact: () => ShownSlip } {
   const settings = useAppSelector((one) => one.settings);
   const notes = useAppSelector((one) => one.library.overview?.notes);
+  const added = useAddedStatuses();
   const now = useNow();
   const read = useCallback(
     (filled: SlipState, most: number): ShownSlip => {
-      const surroundings = { link, context: actionContext(settings, now), raiseTag: settings.raiseTag };
+      const surroundings = { link, context: actionContext(settings, now, added), raiseTag: settings.raiseTag };
       const slip = readSlip(filled, own, surroundings, most);
       const [first] = slip.lines;
       const landing = slipLanding({
@@ -44,7 +46,7 @@ export function useSlipRead(state: SlipState, own: OwnSlip | null, link: string 
       });
       return { ...slip, landing, past: first ? pastDays(first.task, now.day) : [], surroundings };
     },
-    [own, link, settings, notes, now],
+    [own, link, settings, added, notes, now],
   );
   const deferred = useDeferredValue(state);
   return { read: useMemo(() => read(deferred, MOST_SHOWN), [read, deferred]), exact: () => read(state, Infinity) };

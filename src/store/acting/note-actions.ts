@@ -315,6 +315,17 @@ export class NoteActions {
     return 'refused' in result ? result : { closed, step: result.step };
   }
 
+  /** Puts another line in the place of one, which must still be as it was. */
+  async replaceLine(ref: LineRef, after: string, label: string): Promise<ActionResult> {
+    const { withLine } = await import('../../core/task/writing/with-line');
+    return this.retry(label, async () => {
+      const note = await this.store.get(ref.path);
+      if (note?.text == null) return { refused: NO_TEXT };
+      const outcome = withLine(note.text, ref, after);
+      return 'refused' in outcome ? outcome : [withText(note, outcome.text)];
+    });
+  }
+
   /**
    * Gives a note other fields in its front matter; one of null goes.
    *

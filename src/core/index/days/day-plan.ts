@@ -1,6 +1,9 @@
 import type { Day } from '../../calendar/day';
 import type { Now } from '../../calendar/span';
-import type { DayItem } from '../../day/day-items';
+import { type DayItem, handOrder } from '../../day/day-items';
+import { isOpen } from '../../task/line/status';
+import { readNote } from '../../task/reading/read-note';
+import { taskOfRef } from '../../task/reading/ref-problems';
 import { type HandAndThen, inHand } from '../../day/in-hand';
 import { type FoundTask, foundOf } from '../questions/found-task';
 import type { Row } from '../../gather/rows/row';
@@ -13,25 +16,55 @@ import { dayItems } from './day-matter';
 export interface PlanItem extends DayItem {
   /** Null for what is no task. */
   row: RowView | null;
+  /** The line of an appointment; null for anything else. */
+  raw: string | null;
+}
+
+/** An echo in the order of a day for a task that is not planned for it. */
+export interface Stray {
+  ref: string;
+  /** Null where the task is gone. */
+  task: FoundTask | null;
 }
 
 /** A day turned to its plan. */
 export interface DayPlan {
   items: PlanItem[];
+  strays: Stray[];
 }
 
 /** Everything of a day in its order, with the rows of its tasks. */
 export function dayPlanOf(library: Library, day: Day): DayPlan {
   const items = dayItems(library, day);
-  return { items: items.map((item) => ({ ...item, row: item.kind === 'task' ? rowAt(library, item) : null })) };
+  const planned = items.map((item) => ({
+    ...item,
+    row: item.kind === 'task' ? rowAt(library, item) : null,
+    raw: item.kind === 'appointment' ? lineAt(library, item) : null,
+  }));
+  const page = library.days.pageOf(day);
+  const order = page ? handOrder(readNote(page.head.path, page.text, page.settings), library.daySettings) : [];
+  const strays = order.flatMap(({ ref }): Stray[] => {
+    if (ref === null) return [];
+    const at = taskOfRef(library.refs.table, ref);
+    const row = at && rowOf(library, at);
+    // What is closed was in the day, or went another way: nothing is to be planned.
+    if (row && (planned.some((item) => item.path === row.head.path && item.line === row.task.line) || !isOpen(row.task.status))) return [];
+    return [{ ref, task: row ? foundOf(row) : null }];
+  });
+  return { items: planned, strays };
 }
 
-const rowOf = (library: Library, { path, line }: DayItem): Row | undefined =>
+const rowOf = (library: Library, { path, line }: { path: string; line: number | null }): Row | undefined =>
   library.entries.get(foldPath(path))?.head.rows.find(({ task }) => task.line === line);
 
 function rowAt(library: Library, item: DayItem): RowView | null {
   const row = rowOf(library, item);
   return row ? rowView({ row, steps: [] }, library.today) : null;
+}
+
+function lineAt(library: Library, { path, line }: DayItem): string | null {
+  const text = library.entries.get(foldPath(path))?.text;
+  return text === undefined || line === null ? null : (text.split(/\r?\n/)[line] ?? null);
 }
 
 /** Something that is in hand or comes then, with what finds its line; null where it is no task. */

@@ -255,6 +255,19 @@ it('a day turned to its plan has the rows of its tasks', async () => {
   ]);
 });
 
+it('an echo in the order of a day whose task is not planned for it is told', async () => {
+  const library = libraryOf({
+    [PAGE]: '## Plan\n- [ ] [Rider](recado:k3f9qa)\n- [ ] [Key](recado:p2x7ab)\n- [ ] [Gone](recado:zzzzzz)\n- [x] [Old](recado:aaaaaa)\n',
+    'A.md': '- [ ] Rider {plan 2026-11-23; ref k3f9qa}\n- [ ] Key {ref p2x7ab}\n- [x] Old {ref aaaaaa; done 2026-11-20}\n',
+  });
+  const { items: planned, strays } = await answerTo(library, 'dayPlan', { day: MONDAY });
+  expect(planned.map(({ text }) => text)).toEqual(['Rider']);
+  expect(strays.map(({ ref, task }) => [ref, task?.text ?? null])).toEqual([
+    ['p2x7ab', 'Key'],
+    ['zzzzzz', null],
+  ]);
+});
+
 it('the notes written in on a day are those whose lines were seen first then', async () => {
   const library = libraryOf({});
   library.apply([

@@ -10,7 +10,7 @@ export const NO_ANSWERS: { readonly [Name in QuestionName]: Questions[Name]['ans
   timed: [],
   figures: [],
   occurrences: [],
-  dayPlan: { items: [] },
+  dayPlan: { items: [], strays: [] },
   inHand: { now: null, then: null },
   fit: { days: [], move: [] },
   nextReminder: null,
