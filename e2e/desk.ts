@@ -55,7 +55,8 @@ export class Desk {
 
   /** Puts the cursor at the end of the note and types. */
   async write(words: string): Promise<void> {
-    await this.text.click();
+    // A click may meet a name, and lead there.
+    await this.text.focus();
     await this.page.keyboard.press('Control+End');
     await this.page.keyboard.type(words);
   }

@@ -1,5 +1,8 @@
+import { readFileSync, readdirSync } from 'node:fs';
+import path from 'node:path';
 import { COMMANDS, conflictsOf, isKept, keysOf } from './definitions';
 import { keyFrom } from './command';
+import { writtenKey } from './written-key';
 
 describe('the commands', () => {
   const keys = keysOf({});
@@ -8,6 +11,14 @@ describe('the commands', () => {
     for (const { id, key } of COMMANDS) {
       expect([id, conflictsOf(id, key, keys).map((other) => other.id)]).toEqual([id, []]);
       if (key !== null) expect([id, isKept(key)]).toEqual([id, false]);
+    }
+  });
+
+  it('leave the keys of the slips that ship alone', () => {
+    const slips = path.resolve(__dirname, '../../../demo/Slips');
+    for (const file of readdirSync(slips)) {
+      const key = writtenKey(/^key: (.*)$/m.exec(readFileSync(path.join(slips, file), 'utf8'))?.[1] ?? '');
+      expect([file, key === null ? [] : COMMANDS.filter((command) => command.key === key).map(({ id }) => id)]).toEqual([file, []]);
     }
   });
 
