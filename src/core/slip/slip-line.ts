@@ -124,8 +124,8 @@ const STAMPS: Partial<Record<Status, 'done' | 'cancelled' | 'since'>> = {
 };
 
 /** What is written down as done, cancelled, waiting or under way bears since when. */
-function withStamp(line: string, { now }: ActionContext): string {
-  const task = readTaskLine(line, BOX);
+function withStamp(line: string, { now, settings }: ActionContext): string {
+  const task = readTaskLine(line, BOX, settings);
   const stamp = task ? STAMPS[task.status] : undefined;
   if (!task || !stamp || task[stamp] !== null) return line;
   return withClause(line, BOX, stamp, `${stamp} ${stampOf(now)}`);
