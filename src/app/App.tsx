@@ -74,7 +74,6 @@ function Desk() {
   const commands = useCommands();
   useKeys(commands);
   usePlaces();
-  useAskHand();
   useIdleYaml();
   useFirstOpening();
   const { dialogShown } = frameSlice.actions;
@@ -108,11 +107,18 @@ function Desk() {
       >
         <Suspense fallback={null}>{selecting && <BulkBar />}</Suspense>
         <LinkCards />
+        <HandWatch />
         <Reminders />
         <DialogHost commands={commands} given={given} onClosed={() => setGiven(null)} />
       </Safe>
     </Frame>
   );
+}
+
+/** By itself, so that no change and no minute draws the desk anew. */
+function HandWatch() {
+  useAskHand();
+  return null;
 }
 
 /** The first page goes before it, in milliseconds. */

@@ -1,23 +1,31 @@
 import { useMemo } from 'react';
+import { useStore } from 'react-redux';
+import type { InHand } from '../../core/index/days/day-plan';
+import type { RootState } from '../session/state/state';
 import { foundTaskRef } from '../session/acting/task-dialog';
 import { say } from '../session/acting/messages';
 import { useAct } from '../session/acting/use-act';
 import { useLatest } from '../../ui/use-latest';
-import { toBegin, useHand } from './use-hand';
+import { toBegin } from './use-hand';
 
 /** Begins what comes now or next, and finishes what is in hand; each says it when there is nothing to be done. */
 export function useHandRuns(): { begin: () => void; finish: () => void } {
   const { act } = useAct();
-  const latest = useLatest({ hand: useHand(), act });
+  const latest = useLatest({ act });
+  // Read when it is asked for: nothing that runs it need be drawn again when another thing comes to hand.
+  const store = useStore<RootState>();
   return useMemo(() => {
+    const present = (): InHand | null => store.getState().library.hand;
     const begin = (): void => {
-      const { hand, act: acts } = latest.current;
+      const { act: acts } = latest.current;
+      const hand = present();
       const task = hand && toBegin(hand)?.task;
       if (task) void acts(foundTaskRef(task), task.text, { do: 'status', status: 'underway' });
       else say('Nothing waits to be begun today.');
     };
     const finish = (): void => {
-      const { hand, act: acts } = latest.current;
+      const { act: acts } = latest.current;
+      const hand = present();
       const item = hand?.now?.item;
       if (!item?.task) return void say('No task is in hand.');
       const next = hand?.then?.task ?? null;
@@ -28,5 +36,5 @@ export function useHandRuns(): { begin: () => void; finish: () => void } {
       });
     };
     return { begin, finish };
-  }, [latest]);
+  }, [latest, store]);
 }

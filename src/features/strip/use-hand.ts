@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import type { HandItem, InHand } from '../../core/index/days/day-plan';
 import { timeName } from '../../core/calendar/span';
 import { isOpen } from '../../core/task/line/status';
@@ -18,11 +18,19 @@ export function useAskHand(): void {
   const settings = useAppSelector((state) => state.settings);
   const now = useNow();
   const dispatch = useAppDispatch();
+  // Most changes and minutes change nothing of it.
+  const told = useRef('');
   useEffect(() => {
     if (!isReady) return;
     let gone = false;
     const timer = setTimeout(
-      () => void engine.ask('inHand', { now }).then((hand) => !gone && dispatch(libraryActions.handTold(hand))),
+      () =>
+        void engine.ask('inHand', { now }).then((hand) => {
+          const sign = JSON.stringify(hand);
+          if (gone || sign === told.current) return;
+          told.current = sign;
+          dispatch(libraryActions.handTold(hand));
+        }),
       changes === 0 ? AFTER : 0,
     );
     return () => {
