@@ -116,11 +116,26 @@ export async function start(blocked: () => void): Promise<Started> {
   keepClockwork(navigator.locks, async (ends) => {
     await store.steps.prune();
     if (!firstOpening) await (await import('../features/opening/renew-pages')).renewAgendaPages(store);
+    // What was missed is found in all notes, and not in those that happen to be read first.
+    await whenRead(state);
     const { keepReminders } = await import('../features/reminders/keep-reminders');
     keepReminders(services, () => state.getState().settings, ends);
   });
   if (deviceMemory.refused || tabMemory.refused) notice({ words: NOTHING_KEPT, warns: true });
   return { services, state, firstOpening };
+}
+
+/** Waits until all notes are read. */
+function whenRead(state: State): Promise<void> {
+  return new Promise((resolve) => {
+    const look = (): void => {
+      if (state.getState().library.overview === null) return;
+      stop();
+      resolve();
+    };
+    const stop = state.subscribe(look);
+    look();
+  });
 }
 
 const STORE_GONE =

@@ -3,14 +3,14 @@ import { Dialog } from '../../ui/Dialog';
 import { InlineText } from '../../ui/InlineText';
 import { noteAddress } from '../session/places/addresses';
 import { useNow } from '../session/state/services';
-import { whenWords } from './RingWatch';
+import { whenWords } from './ringing';
 import { useAnswers } from './use-answers';
 import { useRings } from './use-rings';
 
 /** Several reminders, each with what can be said to it. */
 export function RemindersDialog({ onClose }: { onClose: () => void }) {
   const rings = useRings();
-  const { status, putOff, letGo } = useAnswers();
+  const { answers, letGo } = useAnswers();
   const { day: today } = useNow();
   return (
     <Dialog open onClose={onClose} title="Reminders" side="wide">
@@ -23,23 +23,11 @@ export function RemindersDialog({ onClose }: { onClose: () => void }) {
               <InlineText text={ring.text} />
             </Link>
             <span className="flex flex-wrap">
-              {ring.raw !== null && (
-                <button type="button" className="quiet-button text-[0.86rem]" onClick={() => status(ring, 'done')}>
-                  Done
+              {answers(ring).map(({ words, act }) => (
+                <button key={words} type="button" className="quiet-button text-[0.86rem]" onClick={act}>
+                  {words}
                 </button>
-              )}
-              <button type="button" className="quiet-button text-[0.86rem]" onClick={() => putOff(ring, 10)}>
-                In 10 minutes
-              </button>
-              <button type="button" className="quiet-button text-[0.86rem]" onClick={() => putOff(ring, 60)}>
-                In an hour
-              </button>
-              <button type="button" className="quiet-button text-[0.86rem]" onClick={() => putOff(ring, 1440)}>
-                Tomorrow
-              </button>
-              <button type="button" className="quiet-button text-[0.86rem]" onClick={() => letGo([ring])}>
-                Heard
-              </button>
+              ))}
             </span>
           </li>
         ))}

@@ -54,3 +54,13 @@ it('is quiet when the clock is put back an hour, and goes on from a clock that w
   await lookOnce(services, at(545, 101), PLAIN);
   expect(await rings()).toEqual(['day 500', 'day 101']);
 });
+
+it('passes over nothing while the engine cannot say it', async () => {
+  const { services, rings } = await ringing();
+  await lookOnce(services, at(530), PLAIN);
+  const silent = { ...services, engine: { ask: async () => null } as unknown as Services['engine'] };
+  await lookOnce(silent, at(545), PLAIN);
+  expect(await rings()).toEqual([]);
+  await lookOnce(services, at(546), PLAIN);
+  expect(await rings()).toEqual(['day 100']);
+});

@@ -1,7 +1,7 @@
 import type { Now } from '../../core/calendar/span';
 import { timeName } from '../../core/calendar/span';
 import { compareMoments } from '../../core/day/reminders';
-import type { Reminder } from '../../core/index/questions/reminders-in';
+import type { Reminder } from '../../core/index/questions/reminders';
 import type { Services } from '../session/state/services';
 import { RINGING, readRings, withReminders } from './ringing';
 
@@ -38,6 +38,8 @@ export async function lookOnce(
   const { last } = readRings(await store.value(RINGING), now);
   if (compareMoments(now, last) < 0 && now.day >= last.day - 1) return;
   const found = await engine.ask('remindersIn', { after: last, until: now, starts: remindStarts });
+  // An engine that cannot say it now is asked again: nothing is passed over.
+  if (found === null) return;
   await store.changeValue(RINGING, (present) => withReminders(readRings(present, now), found, now));
   if (notify && found.length > 0) tell(found);
 }

@@ -1,8 +1,8 @@
 // The small form of the library: it is read when the program starts.
 import * as z from 'zod/mini';
-import type { Now } from '../../core/calendar/span';
+import { type Now, timeName } from '../../core/calendar/span';
 import { compareMoments } from '../../core/day/reminders';
-import type { Reminder } from '../../core/index/questions/reminders-in';
+import type { Reminder } from '../../core/index/questions/reminders';
 
 z.config({ jitless: true });
 
@@ -60,6 +60,13 @@ export const withoutRings = (memory: RingMemory, ids: ReadonlySet<string>): Ring
   ...memory,
   rings: memory.rings.filter(({ id }) => !ids.has(id)),
 });
+
+/** `09:40`, of an earlier day with the day before it. */
+export function whenWords({ at }: Pick<Ring, 'at'>, today: number): string {
+  const time = timeName(at.minute);
+  if (at.day === today) return time;
+  return at.day === today - 1 ? `yesterday ${time}` : `${today - at.day} days ago ${time}`;
+}
 
 /** A moment some minutes later. */
 export function later({ day, minute }: Now, minutes: number): Now {

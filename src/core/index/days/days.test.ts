@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { isoDay, readIsoDay } from '../../calendar/day';
+import { readIsoDay } from '../../calendar/day';
 import { timeName } from '../../calendar/span';
 import { DAY_DEFAULTS, type DaySettings } from '../../day/day-settings';
 import { OverviewKeeper, overviewOf } from '../live/overview-keeper';
@@ -200,18 +200,6 @@ describe('questions about days', () => {
       [3, ['Wind the clock']],
     ]);
   });
-
-  it('the reminder that comes next, all of one moment together', async () => {
-    const next = async (day: number, minute: number): Promise<string> => {
-      const found = await answerTo(library, 'nextReminder', { after: { day: MONDAY + day, minute } });
-      return found ? `${isoDay(found.at.day)} ${timeName(found.at.minute)} ${found.tasks.map(({ text }) => text).join(', ')}` : 'none';
-    };
-    expect(await next(0, 0)).toBe('2026-11-24 08:00 Rider');
-    expect(await next(1, 480)).toBe('2026-11-24 09:00 Far');
-    expect(await next(1, 540)).toBe('2026-11-24 13:00 Call');
-    expect(await next(1, 780)).toBe('2026-11-25 10:00 Rider');
-    expect(await next(2, 600)).toBe('none');
-  });
 });
 
 describe('what is to be remembered between two moments', () => {
@@ -224,7 +212,7 @@ describe('what is to be remembered between two moments', () => {
   const between = async (from: [number, number], to: [number, number], starts = false): Promise<string[]> => {
     const at = ([day, minute]: [number, number]) => ({ day: MONDAY + day, minute });
     const found = await answerTo(libraryOf(NOTES), 'remindersIn', { after: at(from), until: at(to), starts });
-    return found.map((one) => `${timeName(one.at.minute)} ${one.text}${one.raw === null ? '' : ' (task)'}`);
+    return (found ?? []).map((one) => `${timeName(one.at.minute)} ${one.text}${one.raw === null ? '' : ' (task)'}`);
   };
 
   it.each<[string, [number, number], [number, number], boolean, string[]]>([

@@ -19,7 +19,7 @@ import type { CarryAnswer } from './carry';
 import type { Template } from './forms';
 import type { FoundHeading } from './headings';
 import type { LeadingAnswer } from './leading';
-import type { Reminder } from './reminders-in';
+import type { Reminder } from './reminders';
 import type { WrittenNote } from './written-on';
 import type { SearchAnswer, SearchShows } from './search';
 
@@ -47,10 +47,8 @@ export interface Questions {
   fit: { given: { after?: number }; answer: Fit };
   /** On which days from the first to the last the open repeats fall, by day; their present date too. */
   occurrences: { given: { from: Day; to: Day }; answer: { day: Day; tasks: FoundTask[] }[] };
-  /** The reminders that come next after a moment: all of that one moment. */
-  nextReminder: { given: { after: Now }; answer: { at: Now; tasks: FoundTask[] } | null };
-  /** Everything of which one is to be reminded after one moment and not after another. */
-  remindersIn: { given: { after: Now; until: Now; starts: boolean }; answer: Reminder[] };
+  /** Everything of which one is to be reminded after one moment and not after another; null when it cannot be said now. */
+  remindersIn: { given: { after: Now; until: Now; starts: boolean }; answer: Reminder[] | null };
   /** The notes in which lines were seen first on a day. */
   writtenOn: { given: { day: Day }; answer: WrittenNote[] };
   /** The templates, by path. */
@@ -116,8 +114,7 @@ const ANSWERS: {
   dayPlan: async (library, { day }) => (await import('../days/day-plan')).dayPlanOf(library, day),
   inHand: async (library, { now }) => (await import('../days/day-plan')).inHandAt(library, now),
   fit: async (library, { after }) => (await import('../days/fit')).fitOf(library, after),
-  nextReminder: async (library, { after }) => (await import('./reminders')).nextReminder(library, after),
-  remindersIn: async (library, { after, until, starts }) => (await import('./reminders-in')).remindersIn(library, after, until, starts),
+  remindersIn: async (library, { after, until, starts }) => (await import('./reminders')).remindersIn(library, after, until, starts),
   writtenOn: async (library, { day }) => (await import('./written-on')).writtenOn(library, day),
   templates: async (library) => (await import('./forms')).templatesIn(notesOf(library, 'template')),
   slips: async (library) => (await import('./forms')).slipsIn(notesOf(library, 'slip')),
