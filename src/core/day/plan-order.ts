@@ -1,7 +1,6 @@
 import { foldName } from '../note/names/names';
 import { echoRefOf, echoWords } from '../task/line/echo';
 import type { ReadingSettings } from '../task/line/task';
-import { clauseOf, readTail } from '../task/line/tail';
 import { readNote } from '../task/reading/read-note';
 import { endOfSection } from './appointments';
 import type { DaySettings } from './day-settings';
@@ -85,7 +84,7 @@ function blocksUnder(text: string, planHeading: string, reading?: ReadingSetting
   const blocks = note.tasks.flatMap((task): Block[] => {
     const item = items[task.item];
     if (task.parent !== -1 || !item || item.depth > 0 || task.line <= heading.lastLine || task.line >= end) return [];
-    const ref = echoRefOf(task.text) ?? clauseOf(readTail(task.raw, 0), 'ref')?.value ?? null;
+    const ref = echoRefOf(task.text) ?? task.ref;
     return [{ from: item.line, to: item.lastLine + 1, ref, indent: item.markerFrom }];
   });
   return { blocks, behind: heading.lastLine };

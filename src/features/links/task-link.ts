@@ -1,11 +1,8 @@
-import { clauseOf, readTail } from '../../core/task/line/tail';
+import { refOf } from '../../core/task/line/ref';
 import type { LineRef } from '../../core/task/writing/edit';
 import { refuse } from '../session/acting/messages';
 import { itemAddress } from '../session/places/addresses';
 import type { Services } from '../session/state/services';
-
-/** The ref that the line of a task says; null for none. */
-export const refOf = (raw: string): string | null => clauseOf(readTail(raw, 0), 'ref')?.value ?? null;
 
 /**
  * A link to a task, for a text or for elsewhere. It is found by its ref, which it gets when it has none; null when it cannot get one,

@@ -3,15 +3,13 @@ import { type Ordered, withOrder, withoutEcho } from '../../core/day/plan-order'
 import { foldPath } from '../../core/note/names/path';
 import type { ActionContext } from '../../core/task/acts/action-context';
 import { readNote } from '../../core/task/reading/read-note';
-import { clauseOf, readTail } from '../../core/task/line/tail';
+import { refOf } from '../../core/task/line/ref';
 import { readTaskLine } from '../../core/task/line/task';
 import type { LineRef } from '../../core/task/writing/edit';
 import type { StoredNote } from '../notes/content';
 import type { NoteWrite } from '../notes/note-write';
 import { type LineTask, actOnLines } from './act-many';
 import { writesOf } from './writes-of';
-
-const refOf = (raw: string): string | null => clauseOf(readTail(raw, 0), 'ref')?.value ?? null;
 
 /** An order by hand that a day is to have. */
 interface DayOrder {

@@ -1,17 +1,27 @@
 import { type Day, isoDay } from '../../calendar/day';
-import { type DayItem, type DayMatter, handOrder, itemsOfDay } from '../../day/day-items';
+import { type DayItem, type DayMatter, type HandPlace, handOrder, itemsOfDay } from '../../day/day-items';
 import { lengthsOf } from '../../day/length';
 import type { NoteHead, Row } from '../../gather/rows/row';
 import { foldPath } from '../../note/names/path';
 import { readNote } from '../../task/reading/read-note';
 import type { Library } from '../library';
+import type { NoteEntry } from '../note-entry';
 
 /** Everything of a day, in its order; see `itemsOfDay`. */
 export function dayItems(library: Library, day: Day): DayItem[] {
+  const matter = { ...matterOf(library, day), tasks: withLengths(rowsAround(library, day)), order: orderOn(library, day) };
+  return itemsOfDay(day, library.days.pageOf(day)?.head.path ?? null, matter, library.daySettings);
+}
+
+const ORDERS = new WeakMap<NoteEntry, readonly HandPlace[]>();
+
+/** The order by hand that the page of a day holds; read once for each text of it. */
+export function orderOn(library: Library, day: Day): readonly HandPlace[] {
   const page = library.days.pageOf(day);
-  const order = page ? handOrder(readNote(page.head.path, page.text, page.settings), library.daySettings) : [];
-  const matter = { ...matterOf(library, day), tasks: withLengths(rowsAround(library, day)), order };
-  return itemsOfDay(day, page?.head.path ?? null, matter, library.daySettings);
+  if (!page) return [];
+  const known = ORDERS.get(page) ?? handOrder(readNote(page.head.path, page.text, page.settings), page.daySettings);
+  ORDERS.set(page, known);
+  return known;
 }
 
 /** What of a day has a time, by its time; each with whether it says itself how long it is. */

@@ -1,8 +1,7 @@
-import type { Day } from '../../calendar/day';
+import { type Day, isoDay } from '../../calendar/day';
 import type { Now } from '../../calendar/span';
-import { type DayItem, handOrder } from '../../day/day-items';
+import type { DayItem } from '../../day/day-items';
 import { isOpen } from '../../task/line/status';
-import { readNote } from '../../task/reading/read-note';
 import { taskOfRef } from '../../task/reading/ref-problems';
 import { type HandAndThen, inHand } from '../../day/in-hand';
 import { type FoundTask, foundOf } from '../questions/found-task';
@@ -10,7 +9,7 @@ import type { Row } from '../../gather/rows/row';
 import { foldPath } from '../../note/names/path';
 import type { Library } from '../library';
 import { type RowView, rowView } from '../live/view';
-import { dayItems } from './day-matter';
+import { dayItems, orderOn } from './day-matter';
 
 /** Something of a day, with the row of its task. */
 export interface PlanItem extends DayItem {
@@ -41,9 +40,7 @@ export function dayPlanOf(library: Library, day: Day): DayPlan {
     row: item.kind === 'task' ? rowAt(library, item) : null,
     raw: item.kind === 'appointment' ? lineAt(library, item) : null,
   }));
-  const page = library.days.pageOf(day);
-  const order = page ? handOrder(readNote(page.head.path, page.text, page.settings), library.daySettings) : [];
-  const strays = order.flatMap(({ ref }): Stray[] => {
+  const strays = orderOn(library, day).flatMap(({ ref }): Stray[] => {
     if (ref === null) return [];
     const at = taskOfRef(library.refs.table, ref);
     const row = at && rowOf(library, at);
@@ -78,12 +75,13 @@ export type InHand = HandAndThen<HandItem>;
 export function inHandAt(library: Library, now: Now): InHand {
   const items = dayItems(library, now.day).map((item) => handItem(library, item));
   const underway = library
-    .ask('underway\nsteps apart\nincluding resting')
+    // What was begun before today is not in hand, and in a large library it is much.
+    .ask(`underway and since = ${isoDay(now.day)}\nsteps apart\nincluding resting`)
     .answer.groups.flatMap((group) => group.rows.map(({ row }) => row));
   const begun = underway.flatMap((row) => {
     const { task, head } = row;
     const { since } = task;
-    if (since?.from !== now.day || since.minute === null || since.minute > now.minute) return [];
+    if (since?.minute == null || since.minute > now.minute) return [];
     const known = items.find((item) => item.path === head.path && item.line === task.line);
     const item: HandItem = known ?? {
       kind: 'task',

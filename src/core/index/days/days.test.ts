@@ -276,3 +276,10 @@ it('the notes written in on a day are those whose lines were seen first then', a
     { path: 'B.md', title: 'B', line: 0, count: 1 },
   ]);
 });
+
+it('a hundred thousand tasks that are due are no more than a call can hold', async () => {
+  const lines = Array.from({ length: 130_000 }, (_, index) => `- [ ] t${index} {due 2026-11-2${4 + (index % 3)}; takes 1m}`);
+  const { days, move } = await answerTo(libraryOf({ 'A.md': lines.join('\n') }), 'fit', {});
+  expect(days.map(({ load }) => load)).toEqual([0, 43_334, 43_333, 43_333]);
+  expect(move.length).toBe(130_000 - 4 * 360);
+});

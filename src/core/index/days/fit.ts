@@ -37,7 +37,10 @@ const FURTHEST = 3660;
 export function fitOf(library: Library, after = -Infinity): Fit {
   const { today } = library;
   const loads = loadsOf(library);
-  const last = Math.min(today + FURTHEST, Math.max(today, ...loads.map(({ due }) => due)));
+  const last = Math.min(
+    today + FURTHEST,
+    loads.reduce((latest, { due }) => Math.max(latest, due), today),
+  );
   const loadOn = new Map<Day, number>();
   for (const { due, minutes } of loads) loadOn.set(due, (loadOn.get(due) ?? 0) + minutes);
   const days: FitDay[] = [];

@@ -1,3 +1,8 @@
+import { clauseOf, readTail } from './tail';
+
+/** The ref that the line of a task says; null for none. */
+export const refOf = (raw: string): string | null => clauseOf(readTail(raw, 0), 'ref')?.value ?? null;
+
 const SIGNS = 'abcdefghjkmnpqrstuvwxyz23456789';
 
 /**
