@@ -27,7 +27,7 @@ export function CouldBe({ day, choosing }: { day: Day; choosing: Choosing }) {
   const [typed, setTyped] = useState<Omit<Narrowing, 'only'>>({ typed: '', chosen: [], resting: false });
   const sides = useSides();
   const narrowing = useMemo(() => ({ ...typed, only, sides }), [typed, only, sides]);
-  const stored = useStoredNote(from === '' ? NOWHERE : from);
+  const stored = useStoredNote(from);
   const text = stored.is === 'there' && 'text' in stored.content ? stored.content.text : null;
   const gathers = useMemo(() => {
     if (from === '') return couldBe(day, today);
@@ -68,9 +68,6 @@ export function CouldBe({ day, choosing }: { day: Day; choosing: Choosing }) {
     </section>
   );
 }
-
-/** No note lies there. */
-const NOWHERE = '';
 
 function rowOf(answers: readonly AnswerView[], id: string): RowView | null {
   const find = (rows: readonly RowView[]): RowView | null => {

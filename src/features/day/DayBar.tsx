@@ -4,15 +4,21 @@ import { dayName } from '../../core/calendar/day-name';
 import { durationName } from '../../core/calendar/duration';
 import { takenBy } from '../../core/day/day-items';
 import { hoursOf, workingStretch } from '../../core/day/hours';
+import type { PlanItem } from '../../core/index/days/day-plan';
 import { useHours } from '../day-row/use-hours';
 import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 import { WhatCouldMove } from './WhatCouldMove';
 import { firstOverload, sumsOf } from './day-sums';
-import type { DayMatterShown } from './use-day-plan';
+import { useFit } from './use-day-plan';
+
+interface DayBarProps {
+  day: Day;
+  items: readonly PlanItem[];
+}
 
 /** `5 of 7 kept, 3h 20 of 5h · `: of a day that is past, and of today once something of it is done. */
-function KeptWords({ day, items }: { day: Day; items: DayMatterShown['items'] }) {
+function KeptWords({ day, items }: DayBarProps) {
   const { day: today } = useNow();
   const figures = useAppSelector((state) => state.library.overview?.days[day]);
   const { doneMinutes, allMinutes } = sumsOf(items);
@@ -29,7 +35,8 @@ function KeptWords({ day, items }: { day: Day; items: DayMatterShown['items'] })
 }
 
 /** What is chosen for a day against its hours, as one bar and in a sentence; and until when more is due than there is time for. */
-export function DayBar({ day, items, fit }: { day: Day } & DayMatterShown) {
+export function DayBar({ day, items }: DayBarProps) {
+  const fit = useFit();
   const { day: today } = useNow();
   const settings = useAppSelector((state) => state.settings);
   const available = useHours(day);
@@ -40,7 +47,7 @@ export function DayBar({ day, items, fit }: { day: Day } & DayMatterShown) {
   const taken = whole - hoursOf(day, takenBy(items), settings);
   const length = Math.max(whole, taken + chosen, 1);
   const over = chosen - available;
-  const overload = firstOverload(fit);
+  const overload = fit && firstOverload(fit);
   const part = (minutes: number): string => `${(100 * minutes) / length}%`;
   return (
     <div className="mt-2 mb-5">
@@ -54,7 +61,7 @@ export function DayBar({ day, items, fit }: { day: Day } & DayMatterShown) {
         {day === today ? 'that are left today' : 'that appointments and meetings leave'} ·{' '}
         {over > 0 ? <span className="font-semibold text-late">{durationName(over)} too much</span> : 'fits'}
         {unknown > 0 && <span className="text-muted"> · {unknown} without a length</span>}
-        {(overload !== null || fit.move.length > 0) && (
+        {fit !== null && (overload !== null || fit.move.length > 0) && (
           <>
             {' '}
             ·{' '}
@@ -74,7 +81,7 @@ export function DayBar({ day, items, fit }: { day: Day } & DayMatterShown) {
           </>
         )}
       </p>
-      {showsMoves && <WhatCouldMove moves={fit.move} />}
+      {showsMoves && fit && <WhatCouldMove moves={fit.move} />}
     </div>
   );
 }

@@ -7,56 +7,41 @@ import type { WrittenNote } from '../../core/index/questions/written-on';
 import { foldName } from '../../core/note/names/names';
 import { isOpen } from '../../core/task/line/status';
 import { readableTitle } from '../links/readable-title';
-import { refuse } from '../session/acting/messages';
 import { dialogTask } from '../session/acting/task-dialog';
-import { counted, useAct, useToldDone } from '../session/acting/use-act';
-import { useMadeText } from '../session/acting/use-made-text';
+import { counted, useAct } from '../session/acting/use-act';
 import { noteAddress } from '../session/places/addresses';
 import { useChanges } from '../session/state/use-changes';
 import { useNow, useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
+import { LineField } from './LineField';
+import { useChangeDay } from './use-change-day';
 
 interface EveningProps {
   day: Day;
-  /** The path of the day's page, and whether it is there. */
-  path: string;
-  exists: boolean;
   items: readonly PlanItem[];
 }
 
 /** What ends a day: routine lines whose time is past, what is left, a word on the day, and what was written in it. */
-export function Evening({ day, path, exists, items }: EveningProps) {
+export function Evening({ day, items }: EveningProps) {
   const { actions } = useServices();
   const { actAll } = useAct();
-  const told = useToldDone();
-  const madeText = useMadeText();
+  const change = useChangeDay(day);
   const { day: today, minute } = useNow();
   const { routineHeading, slipHeading } = useAppSelector((state) => state.settings);
   const excused = useAppSelector((state) => state.library.overview?.days[day]?.excused ?? null);
-  const [word, setWord] = useState('');
   const rows = useMemo(() => items.flatMap(({ row }) => (row && isOpen(row.status) ? [row] : [])), [items]);
   const past = items.flatMap(({ row, start }) =>
     row && isOpen(row.status) && start !== null && start < minute && isRoutine(row.headings, routineHeading) ? [row] : [],
   );
-  const made = async (): Promise<string> => (exists ? '' : madeText('journal', isoDay(day), day));
-  const write = async (): Promise<void> => {
-    const line = `- ${timeName(minute)} ${word.trim()}`;
-    const result = await actions.writeLines(path, { heading: slipHeading, side: 'last' }, [line], `A word: ${word.trim()}`, await made());
-    if ('refused' in result) refuse(result.refused);
-    else {
-      setWord('');
-      told('Written into the log of the day', result.step);
-    }
-  };
-  const excuse = async (): Promise<void> => {
-    const result = await actions.setFields(
-      path,
-      { excused: excused === null ? 'true' : null },
-      excused === null ? 'Excused the day' : 'The day counts again',
-      await made(),
+  const write = (word: string): void =>
+    void change(
+      (path, made) =>
+        actions.writeLines(path, { heading: slipHeading, side: 'last' }, [`- ${timeName(minute)} ${word}`], `A word: ${word}`, made),
+      'Written into the log of the day',
     );
-    if ('refused' in result) refuse(result.refused);
-    else told(excused === null ? 'The day counts in no share' : 'The day counts again', result.step);
+  const excuse = (): void => {
+    const words = excused === null ? 'The day counts in no share' : 'The day counts again';
+    void change((path, made) => actions.setFields(path, { excused: excused === null ? 'true' : null }, words, made), words);
   };
   return (
     <section aria-label="The end of the day" className="no-print mt-5 ms-[3.6rem] grid gap-2 border-t border-line pt-3 text-[0.92rem]">
@@ -79,26 +64,11 @@ export function Evening({ day, path, exists, items }: EveningProps) {
             Carry {rows.length === 1 ? 'what is left' : `the ${rows.length} that are left`} to the next day
           </button>
         )}
-        <button type="button" className="quiet-button" onClick={() => void excuse()}>
+        <button type="button" className="quiet-button" onClick={excuse}>
           {excused === null ? 'Excuse the day' : 'Let the day count again'}
         </button>
       </p>
-      {day === today && (
-        <form
-          onSubmit={(event) => {
-            event.preventDefault();
-            if (word.trim() !== '') void write();
-          }}
-        >
-          <input
-            className="field w-full"
-            aria-label="A word on the day"
-            placeholder="A word on the day"
-            value={word}
-            onChange={(event) => setWord(event.target.value)}
-          />
-        </form>
-      )}
+      {day === today && <LineField label="A word on the day" onWrite={write} />}
       <Written day={day} />
     </section>
   );

@@ -1,12 +1,8 @@
 import { useState } from 'react';
-import { isoDay } from '../../core/calendar/day';
 import { timeName } from '../../core/calendar/span';
-import { journalPathOf } from '../../core/index/live/journal-claims';
-import { refuse } from '../session/acting/messages';
-import { useToldDone } from '../session/acting/use-act';
-import { useMadeText } from '../session/acting/use-made-text';
 import { useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
+import { useChangeDay } from './use-change-day';
 
 interface NewAppointmentProps {
   day: number;
@@ -18,21 +14,18 @@ interface NewAppointmentProps {
 
 /** Writes an appointment into the page of a day, with the times that were drawn. */
 export function NewAppointment({ day, from, to, onClose }: NewAppointmentProps) {
-  const { actions, store } = useServices();
-  const told = useToldDone();
-  const madeText = useMadeText();
-  const notes = useAppSelector((state) => state.library.overview?.notes);
+  const { actions } = useServices();
+  const change = useChangeDay(day);
   const heading = useAppSelector((state) => state.settings.planHeading);
   const [words, setWords] = useState('');
   const times = `${timeName(from)}-${to === 1440 ? '24:00' : timeName(to % 1440)}`;
-  const write = async (): Promise<void> => {
+  const write = (): void => {
     onClose();
-    const path = journalPathOf(notes ?? [], day);
-    const made = (await store.text(path)) === null ? await madeText('journal', isoDay(day), day) : '';
-    const line = `- ${times} ${words.trim()}`;
-    const result = await actions.writeLines(path, { heading, side: 'last' }, [line], `Appointment: ${words.trim()}`, made);
-    if ('refused' in result) refuse(result.refused);
-    else told(`${times} ${words.trim()}`, result.step);
+    const text = words.trim();
+    void change(
+      (path, made) => actions.writeLines(path, { heading, side: 'last' }, [`- ${times} ${text}`], `Appointment: ${text}`, made),
+      `${times} ${text}`,
+    );
   };
   return (
     <form
@@ -40,7 +33,7 @@ export function NewAppointment({ day, from, to, onClose }: NewAppointmentProps) 
       onPointerDown={(event) => event.stopPropagation()}
       onSubmit={(event) => {
         event.preventDefault();
-        if (words.trim() !== '') void write();
+        if (words.trim() !== '') write();
       }}
     >
       <input

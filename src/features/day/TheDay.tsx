@@ -13,6 +13,7 @@ import { draggedTasks, isTaskDrag } from '../gather/rows/task-drag';
 import { rowIdAt } from '../gather/rows/list-focus';
 import { useListActions } from '../gather/list/use-list-actions';
 import { noteAddress } from '../session/places/addresses';
+import { LineField } from './LineField';
 import { type Choosing, untimedRows } from './use-choosing';
 import { useHandOrder } from './use-hand-order';
 
@@ -99,7 +100,7 @@ export function TheDay({ day, items, choosing }: TheDayProps) {
         </RowPicking>
       </RowMenus>
       {items.length === 0 && <p className="text-muted">Nothing is chosen yet. What could be stands beside; an arrow puts it here.</p>}
-      <OnlyForDay key={day} onWrite={choosing.write} />
+      <LineField key={day} label="Only for this day" className="no-print ms-[3.6rem] mt-2" onWrite={choosing.write} />
     </section>
   );
 }
@@ -172,29 +173,5 @@ function TimeCell({ item, onSet }: { item: PlanItem; onSet: (row: RowView, minut
         if (event.key === 'Escape') setTyped(null);
       }}
     />
-  );
-}
-
-/** A field for what is only for this day; Enter writes it, and the next can be written. */
-function OnlyForDay({ onWrite }: { onWrite: (words: string) => void }) {
-  const [words, setWords] = useState('');
-  return (
-    <form
-      className="no-print ms-[3.6rem] mt-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (words.trim() === '') return;
-        onWrite(words.trim());
-        setWords('');
-      }}
-    >
-      <input
-        className="field w-full"
-        aria-label="Only for this day"
-        placeholder="Only for this day"
-        value={words}
-        onChange={(event) => setWords(event.target.value)}
-      />
-    </form>
   );
 }

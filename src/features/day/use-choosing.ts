@@ -4,13 +4,12 @@ import { timeName } from '../../core/calendar/span';
 import type { RowView } from '../../core/index/live/view';
 import { isOpen } from '../../core/task/line/status';
 import type { PlanItem } from '../../core/index/days/day-plan';
-import { refuse } from '../session/acting/messages';
 import { type DialogTask, dialogTask } from '../session/acting/task-dialog';
-import { useAct, useToldDone } from '../session/acting/use-act';
-import { useMadeText } from '../session/acting/use-made-text';
+import { useAct } from '../session/acting/use-act';
 import { frameSlice } from '../session/state/frame-slice';
 import { useServices } from '../session/state/services';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
+import { useChangeDay } from './use-change-day';
 
 /** What choosing for a day does. */
 export interface Choosing {
@@ -26,52 +25,38 @@ export interface Choosing {
   write: (words: string) => void;
 }
 
-/**
- * Choosing for a day, each in one step of Undo.
- *
- * @param page the path of the day's page
- * @param exists whether it is there already
- */
-export function useChoosing(day: Day, page: string, exists: boolean): Choosing {
+/** Choosing for a day, each in one step of Undo. */
+export function useChoosing(day: Day): Choosing {
   const { actions } = useServices();
   const { act, actAll } = useAct();
-  const told = useToldDone();
   const dispatch = useAppDispatch();
-  const madeText = useMadeText();
+  const change = useChangeDay(day);
   const planHeading = useAppSelector((state) => state.settings.planHeading);
   return useMemo((): Choosing => {
     const iso = isoDay(day);
-    const made = async (): Promise<string> => (exists ? '' : madeText('journal', iso, day));
     return {
       choose: (tasks) => void actAll(tasks, [{ do: 'push', to: iso }]),
       takeOut: (row) => {
         if (row.plan === null) dispatch(frameSlice.actions.dialogShown({ is: 'day', tasks: [dialogTask(row)], what: 'plan' }));
         else
-          void actions.takeOutOfDay(page, dialogTask(row).ref, planHeading, `Out of the day: ${row.text}`).then((result) => {
-            if ('refused' in result) refuse(result.refused);
-            else told(`Out of the day: ${row.text}`, result.step);
-          });
+          void change(
+            (path) => actions.takeOutOfDay(path, dialogTask(row).ref, planHeading, `Out of the day: ${row.text}`),
+            `Out of the day: ${row.text}`,
+          );
       },
       setTime: (row, minute) =>
         void act(dialogTask(row).ref, row.text, { do: 'set', clause: `plan ${iso}${minute === null ? '' : ` ${timeName(minute)}`}` }),
       order: (rows) => {
         const refs = rows.map((row) => dialogTask(row).ref);
-        void made()
-          .then((text) => actions.orderDay(page, refs, planHeading, 'Order of the day', text))
-          .then((result) => {
-            if ('refused' in result) refuse(result.refused);
-          });
+        void change((path, made) => actions.orderDay(path, refs, planHeading, 'Order of the day', made), null);
       },
-      write: (words) => {
-        const line = `- [ ] ${words}`;
-        void made()
-          .then((text) => actions.writeLines(page, { heading: planHeading, side: 'last' }, [line], `New task: ${words}`, text))
-          .then((result) => {
-            if ('refused' in result) refuse(result.refused);
-          });
-      },
+      write: (words) =>
+        void change(
+          (path, made) => actions.writeLines(path, { heading: planHeading, side: 'last' }, [`- [ ] ${words}`], `New task: ${words}`, made),
+          null,
+        ),
     };
-  }, [actions, act, actAll, told, dispatch, madeText, planHeading, day, page, exists]);
+  }, [actions, act, actAll, change, dispatch, planHeading, day]);
 }
 
 /** The rows of a day that have no time and are open: those that an order by hand holds. */

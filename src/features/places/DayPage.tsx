@@ -90,7 +90,7 @@ function JournalPage({ path, day }: { path: string; day: Day }) {
       )}
       {isPlan && stored.is !== 'loading' && !waits && (
         <Suspense fallback={<p className="text-muted">Looking at the day…</p>}>
-          <DayPlan day={day} path={path} exists={text !== null} />
+          <DayPlan day={day} />
         </Suspense>
       )}
       {!isPlan && stored.is !== 'loading' && !waits && (
