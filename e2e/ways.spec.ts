@@ -60,6 +60,9 @@ test('back and forth by key, to where one was and wrote; pins have names, keys a
   await dialog.getByRole('button', { name: 'Key of Gales: none' }).click();
   await page.keyboard.press('F10');
   await expect(dialog.getByText('Also the key of “Fill in a slip”.')).toBeVisible();
+  // Escape leaves the key, and not the dialog.
+  await dialog.getByRole('button', { name: 'Key of Gales: F10' }).click();
+  await page.keyboard.press('Escape');
   await dialog.getByRole('button', { name: 'Key of Gales: F10' }).click();
   await page.keyboard.press('Control+Shift+F11');
   await dialog.getByRole('button', { name: 'Store' }).click();

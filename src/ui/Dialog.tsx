@@ -47,6 +47,10 @@ function Shown({ title, name, children, side = 'middle', onGone }: Omit<DialogPr
       aria-describedby={undefined}
       {...(name !== undefined && { 'aria-label': name, 'aria-labelledby': undefined })}
       className={`fixed z-50 flex flex-col overflow-auto bg-sheet p-4 text-ink shadow-2xl outline-none ${PLACES[side]}`}
+      onEscapeKeyDown={(event) => {
+        // Something in it waits for a key, of which Escape is one.
+        if (document.activeElement?.hasAttribute('data-takes-escape')) event.preventDefault();
+      }}
       onCloseAutoFocus={(event) => {
         event.preventDefault();
         // What was done in the dialog may have put the focus elsewhere.

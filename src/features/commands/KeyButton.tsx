@@ -18,6 +18,7 @@ export function KeyButton({ of, value, onChange }: KeyButtonProps) {
     <button
       type="button"
       className="line-button min-w-28 justify-center font-mono text-[0.84rem]"
+      data-takes-escape={isWaiting || undefined}
       aria-label={`Key of ${of}: ${words}`}
       onClick={() => setIsWaiting(true)}
       onBlur={() => setIsWaiting(false)}

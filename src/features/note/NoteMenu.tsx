@@ -1,7 +1,7 @@
-import { MoreHorizontal } from 'lucide-react';
 import { Suspense, lazy, useState } from 'react';
 import { useAppSelector } from '../session/state/state';
-import { Menu, MenuChoice, MenuChoices, MenuEntry, MenuInside, MenuLine } from '../../ui/menu';
+import { MoreMenu } from '../../ui/MoreMenu';
+import { MenuChoice, MenuChoices, MenuEntry, MenuInside, MenuLine } from '../../ui/menu';
 import type { Overview } from '../../core/index/live/overview';
 import { PinEntry } from '../rack/PinEntry';
 import { CopyLinkEntries } from './CopyLinkEntries';
@@ -39,13 +39,7 @@ export function NoteMenu({ path, title, onRename }: NoteMenuProps) {
   });
   return (
     <>
-      <Menu
-        trigger={
-          <button type="button" className="quiet-button no-print" aria-label="Actions for this note">
-            <MoreHorizontal size={17} aria-hidden="true" />
-          </button>
-        }
-      >
+      <MoreMenu label="Actions for this note">
         <MenuInside label="Finished lines">
           <MenuChoices value={finished}>
             {FINISHED.map(([value, label]) => (
@@ -68,7 +62,7 @@ export function NoteMenu({ path, title, onRename }: NoteMenuProps) {
         <MenuEntry label="Save as a Markdown file" onSelect={runs['note-save']} />
         <MenuEntry label="Print" onSelect={() => window.print()} />
         <MenuEntry label="Delete" danger onSelect={runs['note-delete']} />
-      </Menu>
+      </MoreMenu>
       <Suspense>
         {resetting && <ResetDialog path={path} onClose={() => setResetting(false)} />}
         {naming && name !== null && <RenameName name={name} leads={false} onClose={() => setNaming(false)} />}

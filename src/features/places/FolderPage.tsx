@@ -1,10 +1,11 @@
-import { ChevronDown, ChevronRight, MoreHorizontal, Plus } from 'lucide-react';
+import { ChevronDown, ChevronRight, Plus } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { NoteSummary } from '../../core/index/live/overview';
 import { foldPath } from '../../core/note/names/path';
 import { readNote } from '../../core/task/reading/read-note';
-import { Menu, MenuEntry } from '../../ui/menu';
+import { MoreMenu } from '../../ui/MoreMenu';
+import { MenuEntry } from '../../ui/menu';
 import { AgendaLists } from '../agenda/AgendaLists';
 import { readableTitle } from '../links/readable-title';
 import { useFolded } from '../gather/list/use-folded';
@@ -105,16 +106,10 @@ function FolderMenu({ folder }: { folder: Folder }) {
         <Plus size={17} aria-hidden="true" />
       </button>
       <span className="mt-1">
-        <Menu
-          trigger={
-            <button type="button" className="quiet-button no-print" aria-label="Actions for this folder">
-              <MoreHorizontal size={17} aria-hidden="true" />
-            </button>
-          }
-        >
+        <MoreMenu label="Actions for this folder">
           <PinEntry title={folder.path === '' ? 'Notes' : folder.name} />
           {folder.path !== '' && <MenuEntry label="Rename the folder…" onSelect={() => setRenaming(true)} />}
-        </Menu>
+        </MoreMenu>
       </span>
       {renaming && (
         <RenameFolder

@@ -1,9 +1,10 @@
-import { ChevronDown, ChevronRight, MoreHorizontal } from 'lucide-react';
+import { ChevronDown, ChevronRight } from 'lucide-react';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import type { NoteSummary } from '../../core/index/live/overview';
 import { useWindow } from '../../ui/use-window';
-import { Menu, MenuEntry } from '../../ui/menu';
+import { MoreMenu } from '../../ui/MoreMenu';
+import { MenuEntry } from '../../ui/menu';
 import { folderAddress, noteAddress } from '../session/places/addresses';
 import { frameSlice } from '../session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
@@ -74,20 +75,14 @@ function FolderLine({ folder, depth, open }: { folder: Folder; depth: number; op
         <span className="text-[0.82rem] text-muted tabular-nums">{folder.open || ''}</span>
       </button>
       <span className="absolute end-7 top-0 z-10 opacity-0 peer-hover:opacity-100 hover:opacity-100 focus-within:opacity-100 has-[[data-state=open]]:opacity-100">
-        <Menu
-          trigger={
-            <button type="button" aria-label={`Actions for the folder ${folder.name}`} className="quiet-button min-h-[26px] bg-raised">
-              <MoreHorizontal size={13} aria-hidden="true" />
-            </button>
-          }
-        >
+        <MoreMenu label={`Actions for the folder ${folder.name}`} small>
           <MenuEntry label="Open as a page" onSelect={() => void navigate(folderAddress(folder.path))} />
           <MenuEntry
             label="New note in it…"
             onSelect={() => dispatch(frameSlice.actions.dialogShown({ is: 'new-note', folder: folder.path }))}
           />
           <MenuEntry label="Rename the folder…" onSelect={() => setRenaming(true)} />
-        </Menu>
+        </MoreMenu>
       </span>
       {renaming && <RenameFolder path={folder.path} onClose={() => setRenaming(false)} onDone={() => undefined} />}
     </>

@@ -1,7 +1,7 @@
-import { MoreHorizontal } from 'lucide-react';
 import { type DragEvent, type KeyboardEvent, useState } from 'react';
 import { Link, useLocation } from 'react-router';
-import { Menu, MenuEntry, MenuLine } from '../../ui/menu';
+import { MoreMenu } from '../../ui/MoreMenu';
+import { MenuEntry, MenuLine } from '../../ui/menu';
 import { keyName } from '../commands/command';
 import { type Pin, frameSlice } from '../session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
@@ -78,19 +78,13 @@ function PinLine({ pin, at, last, dragged, onDrag }: PinLineProps) {
         {pin.title}
       </Link>
       <span className="absolute end-0 opacity-0 group-hover/pin:opacity-100 focus-within:opacity-100 has-[[data-state=open]]:opacity-100">
-        <Menu
-          trigger={
-            <button type="button" className="quiet-button min-h-[25px] bg-raised" aria-label={`Actions for the pin ${pin.title}`}>
-              <MoreHorizontal size={13} aria-hidden="true" />
-            </button>
-          }
-        >
+        <MoreMenu label={`Actions for the pin ${pin.title}`} small>
           <MenuEntry label="Name and key…" onSelect={() => dispatch(dialogShown({ is: 'pin', address: pin.address }))} />
           {at > 0 && <MenuEntry label="Up" hint={keyName('Alt+ArrowUp')} onSelect={() => move(-1)} />}
           {at < last && <MenuEntry label="Down" hint={keyName('Alt+ArrowDown')} onSelect={() => move(1)} />}
           <MenuLine />
           <MenuEntry label="Unpin" onSelect={() => dispatch(pinToggled(pin))} />
-        </Menu>
+        </MoreMenu>
       </span>
     </div>
   );

@@ -11,6 +11,16 @@ import { useStatusUse } from './use-status-use';
 
 const NEW: AddedStatus = { sign: '', name: '', means: 'todo', colour: null, icon: null };
 
+/** What is wrong with a status, in words; null for nothing, and while it is not filled in. */
+function problemOf({ sign, name }: AddedStatus, others: readonly AddedStatus[]): string | null {
+  if (sign === '' || name === '') return null;
+  if (!mayAddSign(sign)) return 'The sign is one character, no letter, digit or space, and none of _ : - x.';
+  const owner = others.find((other) => other.sign === sign);
+  if (owner) return `That is the sign of “${owner.name}”.`;
+  const names = [...others.map((other) => other.name), ...STATUSES.map((five) => STATUS_NAMES[five])];
+  return names.some((other) => other.toLowerCase() === name.toLowerCase()) ? 'Another status has this name.' : null;
+}
+
 /** Makes a status, or changes one; where its sign or meaning changes, the tasks that bear it follow in the same step. */
 export function StatusDialog({ status, onClose }: { status: NotedStatus | null; onClose: () => void }) {
   const { actions, store } = useServices();
@@ -24,17 +34,7 @@ export function StatusDialog({ status, onClose }: { status: NotedStatus | null; 
     setForm({ ...form, ...change });
   };
   const name = form.name.trim();
-  const problem =
-    form.sign === '' || name === ''
-      ? null
-      : !mayAddSign(form.sign)
-        ? 'The sign is one character, no letter, digit or space, and none of _ : - x.'
-        : (others.find((other) => other.sign === form.sign)?.name ?? null) !== null
-          ? `That is the sign of “${others.find((other) => other.sign === form.sign)?.name}”.`
-          : others.some((other) => other.name.toLowerCase() === name.toLowerCase()) ||
-              STATUSES.some((five) => STATUS_NAMES[five].toLowerCase() === name.toLowerCase())
-            ? 'Another status has this name.'
-            : refused;
+  const problem = problemOf({ ...form, name }, others) ?? refused;
   const follows = status !== null && (form.sign !== status.sign || form.means !== status.means);
   const canStore = form.sign !== '' && name !== '' && problem === null;
   const save = async (event: FormEvent): Promise<void> => {

@@ -4,9 +4,9 @@ import { useServices } from '../state/services';
 import type { Left } from './place-words';
 
 /** So long a place that is returned to may take to be drawn, in milliseconds. */
-const PATIENCE = 2500;
-/** A place is found again when it stays for so many frames. */
-const STILL = 8;
+const PATIENCE = 5000;
+/** A place is found again when it stays for so many frames: a list that comes in portions may draw its rows anew. */
+const STILL = 30;
 
 /** Remembers how the place that is shown is left, and brings it back as it was when somebody returns to it. */
 export function usePlaces(): void {
@@ -56,7 +56,7 @@ function bringBack({ scroll, row }: Left): () => void {
     const isThere = page !== null && Math.abs(page.scrollTop - scroll) < 2;
     const mark = row === null ? null : page?.querySelector<HTMLElement>(`[data-row="${CSS.escape(row)}"] :is(.task-mark, .row-focus)`);
     if (mark && document.activeElement === document.body) mark.focus({ preventScroll: true });
-    still = isThere && (row === null || mark) ? still + 1 : 0;
+    still = isThere && (row === null || document.activeElement === mark) ? still + 1 : 0;
     if (still < STILL && performance.now() < end) frame = requestAnimationFrame(again);
     else stop();
   });
