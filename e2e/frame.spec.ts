@@ -11,6 +11,7 @@ const SCREENS = [
   '/note/Exhibitions/Salt%20on%20the%20Glass.md',
   '/day/2026-11-23',
   '/day/2026-11-23?view=plan',
+  '/day/2026-11-23?view=week',
   '/status/waiting',
   '/folder/Projects',
   '/tag/loans',

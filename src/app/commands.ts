@@ -5,7 +5,7 @@ import type { Command } from '../features/commands/command';
 import { COMMANDS, type IdIn } from '../features/commands/definitions';
 import { useCommandKeys } from '../features/commands/use-key-of';
 import { useExport } from '../features/exchange/use-export';
-import { dayAddress, noteAddress, settingsAddress } from '../features/session/places/addresses';
+import { type DayView, dayAddress, noteAddress, settingsAddress } from '../features/session/places/addresses';
 import { slipDraft } from '../features/slip/slip-draft';
 import { holdKeys } from '../ui/early-keys';
 import { useHandRuns } from '../features/strip/use-hand-runs';
@@ -39,6 +39,11 @@ export function useCommands(): Command[] {
       if (there) dispatch(sideToggled(there.name));
       else say(sides.length === 0 ? 'The settings name no sides yet.' : `There are ${sides.length} sides.`);
     };
+    const turnDay = (view: DayView): void => {
+      const day = dayShown(clock.now().day);
+      const isShown = window.location.pathname + window.location.search === dayAddress(day, view);
+      void navigate(dayAddress(day, isShown ? undefined : view));
+    };
     const everywhere: Record<IdIn<'everywhere'>, () => void> = {
       slip: () => {
         holdKeys(slipDraft.keep);
@@ -68,11 +73,8 @@ export function useCommands(): Command[] {
       today: () => void navigate(noteAddress('Agenda/Today.md')),
       begin: hand.begin,
       finish: hand.finish,
-      'plan-day': () => {
-        const day = dayShown(clock.now().day);
-        const isPlan = window.location.pathname + window.location.search === dayAddress(day, 'plan');
-        void navigate(dayAddress(day, isPlan ? undefined : 'plan'));
-      },
+      'plan-day': () => turnDay('plan'),
+      'week-hours': () => turnDay('week'),
       carry: () => dispatch(dialogShown({ is: 'carry' })),
       'day-before': () => void navigate(dayAddress(dayShown(clock.now().day) - 1)),
       'day-after': () => void navigate(dayAddress(dayShown(clock.now().day) + 1)),

@@ -17,7 +17,7 @@ import { ThisNote } from './ThisNote';
 
 const WhyPanel = lazy(() => import('../why/WhyPanel').then((part) => ({ default: part.WhyPanel })));
 const LeadsPanel = lazy(() => import('../links/LeadsPanel').then((part) => ({ default: part.LeadsPanel })));
-const HoursPanel = lazy(() => import('../day/HoursPanel').then((part) => ({ default: part.HoursPanel })));
+const HoursPanel = lazy(() => import('../day/hours/HoursPanel').then((part) => ({ default: part.HoursPanel })));
 const NoteBeside = lazy(() => import('./NoteBeside').then((part) => ({ default: part.NoteBeside })));
 
 const NAMES = { note: 'This note', outline: 'Outline', leads: 'Leads here', hours: 'Hours', why: 'Why' } as const;

@@ -8,21 +8,27 @@ import { useAppSelector } from '../session/state/state';
 
 /** A day turned to its plan, as it stands: asked anew when anything changes. Null until it is known. */
 export function useDayPlan(day: Day): DayPlan | null {
+  return useDayPlans(day, 1)?.[0] ?? null;
+}
+
+/** Several days in a row turned to their plans; see `useDayPlan`. */
+export function useDayPlans(first: Day, count: number): DayPlan[] | null {
   const { engine } = useServices();
   const changes = useChanges();
   const isReady = useAppSelector((state) => state.library.overview !== null);
   const settings = useAppSelector((state) => state.settings);
   const { day: today } = useNow();
-  const [found, setFound] = useState<{ day: Day; plan: DayPlan } | null>(null);
+  const [found, setFound] = useState<{ first: Day; plans: DayPlan[] } | null>(null);
   useEffect(() => {
     if (!isReady) return;
     let gone = false;
-    void engine.ask('dayPlan', { day }).then((plan) => !gone && setFound({ day, plan }));
+    const days = Array.from({ length: count }, (_, index) => first + index);
+    void Promise.all(days.map((day) => engine.ask('dayPlan', { day }))).then((plans) => !gone && setFound({ first, plans }));
     return () => {
       gone = true;
     };
-  }, [engine, isReady, changes, settings, day, today]);
-  return found?.day === day ? found.plan : null;
+  }, [engine, isReady, changes, settings, first, count, today]);
+  return found?.first === first && found.plans.length === count ? found.plans : null;
 }
 
 /** Whether work that is due can be done in time, as it stands; asked anew also when the minute turns. Null until it is known. */

@@ -10,6 +10,7 @@ import { useTemplates } from '../templates/use-templates';
 import { useNow, useServices } from '../session/state/services';
 import type { AskedDialog } from '../session/acting/task-dialog';
 import { FolderField } from './FolderField';
+import { folderOfKind } from './kind-folders';
 
 interface NewNoteDialogProps {
   open: boolean;
@@ -26,9 +27,6 @@ export function NewNoteDialog({ open, asked, onClose }: NewNoteDialogProps) {
   );
 }
 
-/** Where notes of a kind are kept, unless a person says otherwise. */
-const FOLDERS: Record<string, string> = { project: 'Projects', meeting: 'Meetings', person: 'People', goal: 'Goals', review: 'Reviews' };
-
 function NewNoteForm({ asked, onClose }: Omit<NewNoteDialogProps, 'open'>) {
   const { actions } = useServices();
   const navigate = useNavigate();
@@ -39,7 +37,7 @@ function NewNoteForm({ asked, onClose }: Omit<NewNoteDialogProps, 'open'>) {
   const [chosen, setChosen] = useState<string | null>(null);
   const [answers, setAnswers] = useState<Readonly<Record<string, string>>>({});
   // A note in the folder of a kind begins as one of that kind, unless another beginning was chosen.
-  const byFolder = templates?.find(({ makes }) => makes !== null && FOLDERS[makes] === folder.trim())?.path;
+  const byFolder = templates?.find(({ makes }) => makes !== null && folderOfKind(makes) === folder.trim())?.path;
   const from = chosen ?? byFolder ?? '';
   const template = templates?.find(({ path }) => path === from) ?? null;
   const filled = (said: ReadonlyMap<string, string>) =>
@@ -86,7 +84,7 @@ function NewNoteForm({ asked, onClose }: Omit<NewNoteDialogProps, 'open'>) {
             value={from}
             onChange={(event) => {
               setChosen(event.target.value);
-              const folderOf = FOLDERS[templates.find(({ path }) => path === event.target.value)?.makes ?? ''];
+              const folderOf = folderOfKind(templates.find(({ path }) => path === event.target.value)?.makes ?? '');
               if (folder === '' && folderOf !== undefined) setFolder(folderOf);
             }}
           >

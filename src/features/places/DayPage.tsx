@@ -20,10 +20,17 @@ import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 import { ROUTES, useLineParameter, useParameter } from '../session/places/routes';
 
-const DayPlan = lazy(() => import('../day/DayPlan').then((part) => ({ default: part.DayPlan })));
+const DayWeek = lazy(() => import('../day/hours/DayWeek').then((part) => ({ default: part.DayWeek })));
+const DayPlan = lazy(() => import('../day/plan/DayPlan').then((part) => ({ default: part.DayPlan })));
 
-/** Write and Plan: the one that is shown stands out. */
+/** Write, Plan and Week: the one that is shown stands out. */
 const turned = (isShown: boolean): string => `quiet-button text-[0.86rem] ${isShown ? 'bg-raised font-semibold text-ink' : ''}`;
+
+const VIEWS = [
+  { view: undefined, label: 'Write' },
+  { view: 'plan', label: 'Plan' },
+  { view: 'week', label: 'Week' },
+] as const;
 
 /** The journal page of a day; it is made when first written in. */
 export function DayPage() {
@@ -45,32 +52,41 @@ function JournalPage({ path, day }: { path: string; day: Day }) {
   const followed = useFollowed(path);
   const stored = useStoredNote(path, followed);
   const line = useLineParameter();
-  const isPlan = useParameter('view') === 'plan';
+  const said = useParameter('view');
+  const view = said === 'plan' || said === 'week' ? said : undefined;
+  const step = view === 'week' ? 7 : 1;
   const [opened, setOpened] = useState(0);
   const { begin, waits } = useBegin(path, day, stored.is === 'absent');
   const words = day === today ? 'Today' : day === today + 1 ? 'Tomorrow' : day === today - 1 ? 'Yesterday' : 'Journal';
   if (stored.is === 'there' && 'bytes' in stored.content) return <BytesPage path={stored.path} bytes={stored.content.bytes} />;
   const text = stored.is === 'there' && 'text' in stored.content ? stored.content.text : null;
   return (
-    <Sheet title={dayTitle(day)} busy={stored.is === 'loading'} wide={isPlan}>
+    <Sheet title={dayTitle(day)} busy={stored.is === 'loading'} wide={view !== undefined}>
       <header className="mb-2">
         <p className="text-[0.86rem] text-muted">{words}</p>
         <div className="flex items-center gap-2">
           <h1 className="min-w-0 flex-1 font-title text-[1.86rem] leading-tight font-bold">{dayTitle(day)}</h1>
           <nav aria-label="Neighbouring days" className="no-print flex">
-            <Link className={turned(!isPlan)} aria-current={!isPlan || undefined} to={dayAddress(day)}>
-              Write
-            </Link>
-            <Link className={turned(isPlan)} aria-current={isPlan || undefined} to={dayAddress(day, 'plan')}>
-              Plan
-            </Link>
+            {VIEWS.map(({ view: one, label }) => (
+              <Link key={label} className={turned(view === one)} aria-current={view === one || undefined} to={dayAddress(day, one)}>
+                {label}
+              </Link>
+            ))}
             <Link className="quiet-button text-[0.86rem]" to={ROUTES.days}>
               All days
             </Link>
-            <Link className="quiet-button" to={dayAddress(day - 1, isPlan ? 'plan' : undefined)} aria-label="The day before">
+            <Link
+              className="quiet-button"
+              to={dayAddress(day - step, view)}
+              aria-label={view === 'week' ? 'The week before' : 'The day before'}
+            >
               <ChevronLeft size={17} aria-hidden="true" />
             </Link>
-            <Link className="quiet-button" to={dayAddress(day + 1, isPlan ? 'plan' : undefined)} aria-label="The day after">
+            <Link
+              className="quiet-button"
+              to={dayAddress(day + step, view)}
+              aria-label={view === 'week' ? 'The week after' : 'The day after'}
+            >
               <ChevronRight size={17} aria-hidden="true" />
             </Link>
           </nav>
@@ -88,12 +104,12 @@ function JournalPage({ path, day }: { path: string; day: Day }) {
           </button>
         </p>
       )}
-      {isPlan && stored.is !== 'loading' && !waits && (
+      {view !== undefined && stored.is !== 'loading' && !waits && (
         <Suspense fallback={<p className="text-muted">Looking at the day…</p>}>
-          <DayPlan day={day} />
+          {view === 'plan' ? <DayPlan day={day} /> : <DayWeek day={day} />}
         </Suspense>
       )}
-      {!isPlan && stored.is !== 'loading' && !waits && (
+      {view === undefined && stored.is !== 'loading' && !waits && (
         <LazyNoteEditor
           key={`${followed.key} ${opened}`}
           path={path}

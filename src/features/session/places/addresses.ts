@@ -13,8 +13,11 @@ export function noteAddress(path: string, line?: number): string {
   return `${of('note', path)}${line === undefined ? '' : `?line=${line + 1}`}`;
 }
 
-/** The page of a day, to be written in or turned to its plan. */
-export function dayAddress(day: Day, view?: 'plan'): string {
+/** How the page of a day is turned: to its plan, or to the hours of its week. */
+export type DayView = 'plan' | 'week';
+
+/** The page of a day, to be written in or turned. */
+export function dayAddress(day: Day, view?: DayView): string {
   return of('day', isoDay(day)) + (view ? `?view=${view}` : '');
 }
 

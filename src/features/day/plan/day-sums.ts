@@ -1,7 +1,7 @@
-import type { Day } from '../../core/calendar/day';
-import type { Fit } from '../../core/index/days/fit';
-import type { DayItem } from '../../core/day/day-items';
-import { isOpen } from '../../core/task/line/status';
+import type { Day } from '../../../core/calendar/day';
+import type { Fit } from '../../../core/index/days/fit';
+import type { DayItem } from '../../../core/day/day-items';
+import { isOpen } from '../../../core/task/line/status';
 
 /** What the open tasks of a day come to. */
 export interface DaySums {

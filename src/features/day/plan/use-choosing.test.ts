@@ -1,4 +1,4 @@
-import type { RowView } from '../../core/index/live/view';
+import type { RowView } from '../../../core/index/live/view';
 import { amongThemselves, moved } from './use-choosing';
 
 const rows = ['a', 'b', 'c', 'd'].map((id) => ({ id }) as RowView);

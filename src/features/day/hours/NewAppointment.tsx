@@ -1,8 +1,9 @@
 import { useState } from 'react';
-import { timeName } from '../../core/calendar/span';
-import { useServices } from '../session/state/services';
-import { useAppSelector } from '../session/state/state';
-import { useChangeDay } from './use-change-day';
+import { timeName } from '../../../core/calendar/span';
+import { useServices } from '../../session/state/services';
+import { useAppSelector } from '../../session/state/state';
+import { useChangeDay } from '../use-change-day';
+import { useMakeMeeting } from './use-make-meeting';
 
 interface NewAppointmentProps {
   day: number;
@@ -12,13 +13,18 @@ interface NewAppointmentProps {
   onClose: () => void;
 }
 
-/** Writes an appointment into the page of a day, with the times that were drawn. */
+/** Writes an appointment into the page of a day, with the times that were drawn; or makes the note of a meeting then. */
 export function NewAppointment({ day, from, to, onClose }: NewAppointmentProps) {
   const { actions } = useServices();
   const change = useChangeDay(day);
   const heading = useAppSelector((state) => state.settings.planHeading);
+  const makeMeeting = useMakeMeeting();
   const [words, setWords] = useState('');
   const times = `${timeName(from)}-${to === 1440 ? '24:00' : timeName(to % 1440)}`;
+  const meet = (): void => {
+    onClose();
+    void makeMeeting(words.trim(), { day, start: from, end: to });
+  };
   const write = (): void => {
     onClose();
     const text = words.trim();
@@ -29,7 +35,7 @@ export function NewAppointment({ day, from, to, onClose }: NewAppointmentProps) 
   };
   return (
     <form
-      className="p-0.5"
+      className="grid min-w-44 gap-1 rounded-md border border-edge bg-sheet p-1 shadow-md"
       onPointerDown={(event) => event.stopPropagation()}
       onSubmit={(event) => {
         event.preventDefault();
@@ -46,8 +52,22 @@ export function NewAppointment({ day, from, to, onClose }: NewAppointmentProps) 
         onBlur={() => words.trim() === '' && onClose()}
         onKeyDown={(event) => {
           if (event.key === 'Escape') onClose();
+          if (event.key === 'Enter' && event.shiftKey && words.trim() !== '') {
+            event.preventDefault();
+            meet();
+          }
         }}
       />
+      {words.trim() !== '' && (
+        <span className="flex flex-wrap gap-1 text-[0.84rem]">
+          <button type="submit" className="quiet-button min-h-[25px] border border-edge">
+            Appointment
+          </button>
+          <button type="button" className="quiet-button min-h-[25px] border border-edge" title="Shift+Enter" onClick={meet}>
+            Meeting
+          </button>
+        </span>
+      )}
     </form>
   );
 }

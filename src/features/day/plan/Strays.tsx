@@ -1,8 +1,8 @@
 import { Link } from 'react-router';
-import type { Stray } from '../../core/index/days/day-plan';
-import { InlineText } from '../../ui/InlineText';
-import { noteAddress } from '../session/places/addresses';
-import { foundTaskRef } from '../session/acting/task-dialog';
+import type { Stray } from '../../../core/index/days/day-plan';
+import { InlineText } from '../../../ui/InlineText';
+import { noteAddress } from '../../session/places/addresses';
+import { foundTaskRef } from '../../session/acting/task-dialog';
 import type { Choosing } from './use-choosing';
 
 /** Echoes in the order of the day whose task is not planned for it: dimmed, with what plans it. */

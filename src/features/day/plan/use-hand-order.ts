@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { RowView } from '../../core/index/live/view';
-import { useLatest } from '../../ui/use-latest';
+import type { RowView } from '../../../core/index/live/view';
+import { useLatest } from '../../../ui/use-latest';
 import { moved } from './use-choosing';
 
 /** Moves that come in a row are written as one, after so many milliseconds. */

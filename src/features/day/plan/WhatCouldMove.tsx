@@ -1,13 +1,13 @@
 import { Link } from 'react-router';
-import { dayName } from '../../core/calendar/day-name';
-import { durationName } from '../../core/calendar/duration';
-import type { FitMove } from '../../core/index/days/fit';
-import { InlineText } from '../../ui/InlineText';
-import type { DialogTask, TaskDialog } from '../session/acting/task-dialog';
-import { noteAddress } from '../session/places/addresses';
-import { frameSlice } from '../session/state/frame-slice';
-import { useNow } from '../session/state/services';
-import { useAppDispatch, useAppSelector } from '../session/state/state';
+import { dayName } from '../../../core/calendar/day-name';
+import { durationName } from '../../../core/calendar/duration';
+import type { FitMove } from '../../../core/index/days/fit';
+import { InlineText } from '../../../ui/InlineText';
+import type { DialogTask, TaskDialog } from '../../session/acting/task-dialog';
+import { noteAddress } from '../../session/places/addresses';
+import { frameSlice } from '../../session/state/frame-slice';
+import { useNow } from '../../session/state/services';
+import { useAppDispatch, useAppSelector } from '../../session/state/state';
 
 /** The fewest tasks that would have to move so that all else is done in time, each with a way to move it. */
 export function WhatCouldMove({ moves }: { moves: readonly FitMove[] }) {

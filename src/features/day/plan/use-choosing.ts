@@ -1,15 +1,15 @@
 import { useMemo } from 'react';
-import { type Day, isoDay } from '../../core/calendar/day';
-import { timeName } from '../../core/calendar/span';
-import type { RowView } from '../../core/index/live/view';
-import { isOpen } from '../../core/task/line/status';
-import type { PlanItem } from '../../core/index/days/day-plan';
-import { type DialogTask, dialogTask } from '../session/acting/task-dialog';
-import { useAct } from '../session/acting/use-act';
-import { frameSlice } from '../session/state/frame-slice';
-import { useServices } from '../session/state/services';
-import { useAppDispatch, useAppSelector } from '../session/state/state';
-import { useChangeDay } from './use-change-day';
+import { type Day, isoDay } from '../../../core/calendar/day';
+import { timeName } from '../../../core/calendar/span';
+import type { RowView } from '../../../core/index/live/view';
+import { isOpen } from '../../../core/task/line/status';
+import type { PlanItem } from '../../../core/index/days/day-plan';
+import { type DialogTask, dialogTask } from '../../session/acting/task-dialog';
+import { useAct } from '../../session/acting/use-act';
+import { frameSlice } from '../../session/state/frame-slice';
+import { useServices } from '../../session/state/services';
+import { useAppDispatch, useAppSelector } from '../../session/state/state';
+import { useChangeDay } from '../use-change-day';
 
 /** What choosing for a day does. */
 export interface Choosing {

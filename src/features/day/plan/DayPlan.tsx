@@ -1,14 +1,15 @@
 import { useMemo } from 'react';
-import type { Day } from '../../core/calendar/day';
-import type { RowView } from '../../core/index/live/view';
+import type { Day } from '../../../core/calendar/day';
+import type { RowView } from '../../../core/index/live/view';
 import { CouldBe } from './CouldBe';
 import { DayBar } from './DayBar';
 import { Evening } from './Evening';
 import { Strays } from './Strays';
 import { TheDay } from './TheDay';
-import { SideLoads, useSideIds } from './SideLoads';
+import { useSideIds } from '../use-side-ids';
+import { SideLoads } from './SideLoads';
 import { amongThemselves, untimedRows, useChoosing } from './use-choosing';
-import { useDayPlan } from './use-day-plan';
+import { useDayPlan } from '../use-day-plan';
 
 /** A day turned to its plan: on the left the day in its order, on the right what could be in it. */
 export function DayPlan({ day }: { day: Day }) {
@@ -26,7 +27,7 @@ export function DayPlan({ day }: { day: Day }) {
     <>
       <DayBar day={day} items={shown.items} />
       <SideLoads day={day} />
-      <div className="grid items-start gap-x-8 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] lg:[&>div+section]:border-s lg:[&>div+section]:border-line lg:[&>div+section]:ps-6">
+      <div className="grid items-start print:block gap-x-8 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] lg:[&>div+section]:border-s lg:[&>div+section]:border-line lg:[&>div+section]:ps-6">
         <div>
           <TheDay day={day} items={items} choosing={ids ? narrowed : choosing} />
           <Strays strays={shown.strays} choosing={choosing} />
@@ -34,6 +35,19 @@ export function DayPlan({ day }: { day: Day }) {
         </div>
         <CouldBe day={day} choosing={choosing} />
       </div>
+      <PaperNotes />
     </>
+  );
+}
+
+/** On paper, lines to write on below the plan. */
+function PaperNotes() {
+  return (
+    <section className="mt-6 hidden break-inside-avoid print:block">
+      <h2 className="font-title text-[1.17rem] font-semibold">Notes</h2>
+      {Array.from({ length: 10 }, (_, index) => (
+        <div key={index} className="h-9 border-b border-edge" />
+      ))}
+    </section>
   );
 }

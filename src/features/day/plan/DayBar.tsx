@@ -1,16 +1,16 @@
 import { useState } from 'react';
-import { type Day } from '../../core/calendar/day';
-import { dayName } from '../../core/calendar/day-name';
-import { durationName } from '../../core/calendar/duration';
-import { takenBy } from '../../core/day/day-items';
-import { hoursOf, workingStretch } from '../../core/day/hours';
-import type { PlanItem } from '../../core/index/days/day-plan';
-import { useHours } from '../day-row/use-hours';
-import { useNow } from '../session/state/services';
-import { useAppSelector } from '../session/state/state';
+import { type Day } from '../../../core/calendar/day';
+import { dayName } from '../../../core/calendar/day-name';
+import { durationName } from '../../../core/calendar/duration';
+import { takenBy } from '../../../core/day/day-items';
+import { hoursOf, workingStretch } from '../../../core/day/hours';
+import type { PlanItem } from '../../../core/index/days/day-plan';
+import { useHours } from '../../day-row/use-hours';
+import { useNow } from '../../session/state/services';
+import { useAppSelector } from '../../session/state/state';
 import { WhatCouldMove } from './WhatCouldMove';
 import { firstOverload, sumsOf } from './day-sums';
-import { useFit } from './use-day-plan';
+import { useFit } from '../use-day-plan';
 
 interface DayBarProps {
   day: Day;

@@ -1,4 +1,4 @@
-import { type Day, isoDay } from '../../core/calendar/day';
+import { type Day, isoDay } from '../../../core/calendar/day';
 
 /** What could be in a day, as gathers: what is late only for today, due, left from earlier plans, begun, back in sight, weighty without a day. */
 export function couldBe(day: Day, today: Day): string[] {

@@ -1,18 +1,18 @@
 import { type DragEvent, type KeyboardEvent, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import type { Day } from '../../core/calendar/day';
-import { typedTime } from '../../core/calendar/spoken/typed-time';
-import { timeName } from '../../core/calendar/span';
-import type { PlanItem } from '../../core/index/days/day-plan';
-import type { GroupView, RowView } from '../../core/index/live/view';
-import { InlineText } from '../../ui/InlineText';
-import { GatherRow } from '../gather/rows/GatherRow';
-import { RowMenus } from '../gather/rows/RowMenu';
-import { RowPicking } from '../gather/rows/row-picking';
-import { draggedTasks, isTaskDrag } from '../gather/rows/task-drag';
-import { rowIdAt } from '../gather/rows/list-focus';
-import { useListActions } from '../gather/list/use-list-actions';
-import { noteAddress } from '../session/places/addresses';
+import type { Day } from '../../../core/calendar/day';
+import { typedTime } from '../../../core/calendar/spoken/typed-time';
+import { timeName } from '../../../core/calendar/span';
+import type { PlanItem } from '../../../core/index/days/day-plan';
+import type { GroupView, RowView } from '../../../core/index/live/view';
+import { InlineText } from '../../../ui/InlineText';
+import { GatherRow } from '../../gather/rows/GatherRow';
+import { RowMenus } from '../../gather/rows/RowMenu';
+import { RowPicking } from '../../gather/rows/row-picking';
+import { draggedTasks, isTaskDrag } from '../../gather/rows/task-drag';
+import { rowIdAt } from '../../gather/rows/list-focus';
+import { useListActions } from '../../gather/list/use-list-actions';
+import { noteAddress } from '../../session/places/addresses';
 import { LineField } from './LineField';
 import { type Choosing, untimedRows } from './use-choosing';
 import { useHandOrder } from './use-hand-order';
@@ -147,7 +147,7 @@ function TimeCell({ item, onSet }: { item: PlanItem; onSet: (row: RowView, minut
         aria-label={start === null ? `Give ${row.text} a time` : `Time of ${row.text}: ${words}`}
         onClick={() => setTyped(words)}
       >
-        {words === '' ? <span className="opacity-40">–:–</span> : words}
+        {words === '' ? <span className="opacity-40 print:hidden">–:–</span> : words}
       </button>
     );
   const isWrong = typed.trim() !== '' && typedTime(typed) === null;

@@ -1,20 +1,20 @@
 import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { type Day, isoDay } from '../../core/calendar/day';
-import { timeName } from '../../core/calendar/span';
-import type { PlanItem } from '../../core/index/days/day-plan';
-import type { WrittenNote } from '../../core/index/questions/written-on';
-import { foldName } from '../../core/note/names/names';
-import { isOpen } from '../../core/task/line/status';
-import { readableTitle } from '../links/readable-title';
-import { dialogTask } from '../session/acting/task-dialog';
-import { counted, useAct } from '../session/acting/use-act';
-import { noteAddress } from '../session/places/addresses';
-import { useChanges } from '../session/state/use-changes';
-import { useNow, useServices } from '../session/state/services';
-import { useAppSelector } from '../session/state/state';
+import { type Day, isoDay } from '../../../core/calendar/day';
+import { timeName } from '../../../core/calendar/span';
+import type { PlanItem } from '../../../core/index/days/day-plan';
+import type { WrittenNote } from '../../../core/index/questions/written-on';
+import { foldName } from '../../../core/note/names/names';
+import { isOpen } from '../../../core/task/line/status';
+import { readableTitle } from '../../links/readable-title';
+import { dialogTask } from '../../session/acting/task-dialog';
+import { counted, useAct } from '../../session/acting/use-act';
+import { noteAddress } from '../../session/places/addresses';
+import { useChanges } from '../../session/state/use-changes';
+import { useNow, useServices } from '../../session/state/services';
+import { useAppSelector } from '../../session/state/state';
 import { LineField } from './LineField';
-import { useChangeDay } from './use-change-day';
+import { useChangeDay } from '../use-change-day';
 
 interface EveningProps {
   day: Day;

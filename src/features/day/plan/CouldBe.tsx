@@ -1,21 +1,21 @@
 import { type KeyboardEvent, useId, useMemo, useState } from 'react';
-import type { Day } from '../../core/calendar/day';
-import { type Narrowing } from '../../core/gather/answer/narrow';
-import type { AnswerView, RowView } from '../../core/index/live/view';
-import { readNote } from '../../core/task/reading/read-note';
-import { AgendaLists } from '../agenda/AgendaLists';
-import { NarrowBar } from '../agenda/NarrowBar';
-import { rowIdAt } from '../gather/rows/list-focus';
-import { useStoredNote } from '../note/use-stored-note';
-import { agendaPages } from '../rack/folder-tree';
-import { dialogTask } from '../session/acting/task-dialog';
-import { useParameter } from '../session/places/routes';
-import { useListAnswers } from '../session/state/use-answer';
-import { useNow } from '../session/state/services';
-import { useAppSelector } from '../session/state/state';
+import type { Day } from '../../../core/calendar/day';
+import { type Narrowing } from '../../../core/gather/answer/narrow';
+import type { AnswerView, RowView } from '../../../core/index/live/view';
+import { readNote } from '../../../core/task/reading/read-note';
+import { AgendaLists } from '../../agenda/AgendaLists';
+import { NarrowBar } from '../../agenda/NarrowBar';
+import { rowIdAt } from '../../gather/rows/list-focus';
+import { useStoredNote } from '../../note/use-stored-note';
+import { agendaPages } from '../../rack/folder-tree';
+import { dialogTask } from '../../session/acting/task-dialog';
+import { useParameter } from '../../session/places/routes';
+import { useListAnswers } from '../../session/state/use-answer';
+import { useNow } from '../../session/state/services';
+import { useAppSelector } from '../../session/state/state';
 import { couldBe } from './could-be';
 import type { Choosing } from './use-choosing';
-import { useSides } from '../agenda/use-sides';
+import { useSides } from '../../agenda/use-sides';
 
 /** What could be in a day: what calls for it, or the lists of any agenda page; an arrow puts a task into the day. */
 export function CouldBe({ day, choosing }: { day: Day; choosing: Choosing }) {

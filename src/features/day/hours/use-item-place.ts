@@ -1,0 +1,71 @@
+import { useCallback } from 'react';
+import { isoDay } from '../../../core/calendar/day';
+import { timeName } from '../../../core/calendar/span';
+import { withClock } from '../../../core/day/appointments';
+import type { PlanItem } from '../../../core/index/days/day-plan';
+import type { ActionResult } from '../../../store/acting/note-actions';
+import { refuse } from '../../session/acting/messages';
+import { dialogTask } from '../../session/acting/task-dialog';
+import { useAct, useToldDone } from '../../session/acting/use-act';
+import { useServices } from '../../session/state/services';
+import { plainWords } from '../../strip/plain-words';
+
+/** What gives something of a day another time, day or length; each in minutes. */
+export interface ItemPlace {
+  place: (day: number, at: number) => void;
+  resize: (minutes: number) => void;
+  canMove: boolean;
+  /** An appointment is a line of its day's page, and stays there. */
+  canLeave: boolean;
+}
+
+/** How something of a day says when it is: a task by its plan and length, an appointment at the beginning of its line, a meeting in its fields. */
+export function useItemPlace(item: PlanItem, from: number, to: number, today: number): ItemPlace {
+  const { actions } = useServices();
+  const told = useToldDone();
+  const { act } = useAct();
+  const { row, kind, path, line, raw, text, end } = item;
+  const words = plainWords(text);
+  const tell = useCallback(
+    (at: number, done: Promise<ActionResult>): void => {
+      void done.then((result) => {
+        if ('refused' in result) refuse(result.refused);
+        else told(`${timeName(at)} ${words}`, result.step);
+      });
+    },
+    [told, words],
+  );
+  const rewrite = (at: number, until: number | null): void => {
+    const after = raw === null ? null : withClock(raw, at, until);
+    if (after === null || raw === null || line === null) return;
+    tell(at, actions.replaceLine({ path, line, expected: raw }, after, `Moved: ${text}`));
+  };
+  const meet = (day: number, at: number, until: number | null): void => {
+    const fields = { date: isoDay(day), start: clock(at), ...(until === null ? {} : { end: clock(until) }) };
+    tell(at, actions.setFields(path, fields, `Moved: ${text}`));
+  };
+  return {
+    canMove: row !== null || raw !== null || kind === 'meeting',
+    canLeave: row !== null || kind === 'meeting',
+    place: (day, at) => {
+      if (row) void act(dialogTask(row).ref, row.text, { do: 'set', clause: `plan ${isoDay(day)} ${timeName(at)}` });
+      else if (kind === 'meeting') meet(day, at, end === null ? null : at + (end - from));
+      else rewrite(at, raw !== null && withClock(raw, from, null) !== raw ? at + (to - from) : null);
+    },
+    resize: (minutes) => {
+      if (row) void act(dialogTask(row).ref, row.text, { do: 'set', clause: `takes ${durationClause(minutes)}` });
+      else if (kind === 'meeting') meet(today, from, from + minutes);
+      else rewrite(from, from + minutes);
+    },
+  };
+}
+
+/** A time as the front matter says it: in quotes, for YAML would read some as numbers; a day may end at `24:00`. */
+export const clock = (minute: number): string => `"${minute === 1440 ? '24:00' : timeName(minute % 1440)}"`;
+
+/** `45m`, `2h`, `1h30m`. */
+function durationClause(minutes: number): string {
+  const hours = Math.floor(minutes / 60);
+  const rest = minutes % 60;
+  return `${hours > 0 ? `${hours}h` : ''}${rest > 0 ? `${rest}m` : ''}`;
+}
