@@ -1,4 +1,5 @@
 import type { Browser, Page } from '@playwright/test';
+import { HEAR_PLANS, dayRows } from './day';
 import { ADDRESS, type StoredBench, WATCH, longTasks, longestWhileScrolling, openWith } from './desk';
 import { makeLibrary } from './library';
 import { type BenchRow, row } from './measure';
@@ -165,6 +166,7 @@ export async function agendaRows(browser: Browser): Promise<BenchRow[]> {
   const page = await openWith(browser, [...makeLibrary(10_000), ...bulkNotes()]);
   await page.addInitScript(WATCH);
   await page.addInitScript(HEAR);
+  await page.addInitScript(HEAR_PLANS);
   const scrolled = await scrolling(page);
   const today = await opening(page, 'Today');
   await page.getByRole('heading', { level: 1, name: 'Today' }).waitFor();
@@ -174,9 +176,11 @@ export async function agendaRows(browser: Browser): Promise<BenchRow[]> {
   const acted = await acting(page);
   const pushed = await bulk(page);
   const slip = await slipping(page);
+  const days = await dayRows(page);
   await page.close();
   if (process.env['RECADO_BENCH_TIMES']) console.error({ scrolled, today, ahead, acted, pushed, slip });
   return [
+    ...days,
     row('scrolling a list of more than 10,000 rows', 'times 50 milliseconds is the longest hold-up', scrolled / 50, { atMost: 1 }),
     row('opening Today with “large” stored', 'frames after the answer until its rows show', today.after, { atMost: 3 }),
     row('the same from the click', 'frames, the answer included', today.all, null),

@@ -11,6 +11,7 @@ import { readRepeat } from '../src/core/calendar/repeat/repeat-phrase';
 import { repeatRuleText } from '../src/core/calendar/repeat/repeat-rule';
 import { readNote } from '../src/core/task/reading/read-note';
 import { browserRows } from './browser';
+import { fitRow } from './day';
 import { gatherRows } from './gathers';
 import { growthRows } from './growth';
 import { searchRows } from './search';
@@ -174,6 +175,7 @@ for (const [size, count] of sizes) {
   rows.push(row(`memory of the index over ${size}`, 'times the texts', await memory(notes), { atMost: 5 }));
 }
 if (!onlyBrowser) {
+  rows.push(fitRow());
   rows.push(row('the next date of a repeat', 'times slower than rrule given the rule', nextDates(), { atMost: 2 }));
   const note = makeLibrary(40)
     .map((one) => one.text.replace(/^---[\s\S]*?---\n/, ''))

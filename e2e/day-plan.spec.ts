@@ -73,12 +73,34 @@ test('a day from choosing by keyboard to the evening: order, times, hours, in ha
   expect(await desk.stored('Journal/2026-11-22.md')).toBe(yesterday);
 });
 
-test('a reminder comes at its minute, is put off, and is done from its message', async ({ desk, page }) => {
+test('a reminder comes at its minute, is put off, and is done from its message; the system tells it where it may', async ({
+  desk,
+  page,
+}) => {
+  // The browser of the tests has no desktop to show anything on.
+  await page.addInitScript(() => {
+    const told: string[] = [];
+    class Told {
+      static permission = localStorage.getItem('may') ?? 'default';
+      static requestPermission = async () => (Told.permission = localStorage.getItem('may') ?? 'denied');
+      constructor(title: string, { body }: { body: string }) {
+        told.push(`${body} ${title}`);
+      }
+    }
+    Object.assign(window, { Notification: Told, told });
+  });
   await page.clock.install({ time: new Date('2026-11-23T09:18:00') });
   await page.goto('/');
   await page.getByRole('button', { name: 'Begin with an empty desk' }).click();
   await expect(page.getByText(/lines indexed/)).toBeAttached();
   await page.clock.runFor(3000);
+  await page.goto('/settings');
+  await page.getByLabel('are told by the system too').check();
+  await expect(desk.main.getByText(/The browser does not let Recado tell them/)).toBeVisible();
+  await page.evaluate(() => localStorage.setItem('may', 'granted'));
+  await page.getByLabel('are said inside Recado').check();
+  await page.getByLabel('are told by the system too').check();
+  await expect(desk.main.getByText(/The browser does not let Recado tell them/)).toBeHidden();
   await page.goto('/day/2026-11-23');
   await desk.write('- [ ] Call Lars {plan 2026-11-23 10:00; remind 09:20}\n');
   await expect.poll(() => desk.stored('Journal/2026-11-23.md')).toContain('remind 09:20');
@@ -86,6 +108,7 @@ test('a reminder comes at its minute, is put off, and is done from its message',
   await expect(page.getByRole('button', { name: 'In 10 minutes' })).toBeHidden();
   await page.clock.runFor(130_000);
   await page.getByRole('button', { name: 'In 10 minutes' }).click();
+  expect(await page.evaluate(() => (window as unknown as { told: string[] }).told)).toEqual(['09:20 Call Lars']);
   await page.clock.runFor(60_000);
   await expect(page.getByRole('button', { name: 'In 10 minutes' })).toBeHidden();
   await page.clock.runFor(600_000);
