@@ -27,24 +27,34 @@ export const HEAR_PLANS = `{
   };
 }`;
 
-/** Frames from the last answer that came before something is shown; the doing and the showing are run in the page. */
-const framesAfter = (page: Page, act: string, shown: string): Promise<number> =>
-  page.evaluate(
-    async ([acting, showing]) => {
-      const answered = (window as unknown as { planned: number[] }).planned;
-      answered.length = 0;
-      new Function(acting)();
-      const isShown = new Function(`return ${showing}`) as () => boolean;
-      let after = 0;
-      for (let all = 0; all < 900 && !isShown(); all++) {
-        const known = answered.length;
-        await new Promise((resolve) => requestAnimationFrame(resolve));
-        after = answered.length > known ? 1 : after + (known > 0 ? 1 : 0);
-      }
-      return isShown() ? after : Infinity;
-    },
-    [act, shown] as const,
-  );
+/** Something that is clicked, or pressed on by a key, and the rows of which there are more then. */
+interface Wanted {
+  at: string;
+  key: string | null;
+  rows: string;
+  moreThan: number;
+}
+
+/** Frames from the last answer that came before something is shown; infinite where it never is. */
+const framesAfter = (page: Page, wanted: Wanted): Promise<number> =>
+  page.evaluate(async ({ at, key, rows, moreThan }) => {
+    const answered = (window as unknown as { planned: number[] }).planned;
+    answered.length = 0;
+    const one = document.querySelector<HTMLElement>(at);
+    if (key === null) one?.click();
+    else {
+      one?.focus();
+      one?.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
+    }
+    const isShown = (): boolean => document.querySelectorAll(rows).length > moreThan;
+    let after = 0;
+    for (let all = 0; all < 900 && !isShown(); all++) {
+      const known = answered.length;
+      await new Promise((resolve) => requestAnimationFrame(resolve));
+      after = answered.length > known ? 1 : after + (known > 0 ? 1 : 0);
+    }
+    return isShown() ? after : Infinity;
+  }, wanted);
 
 /** A day turned to its plan with the hours beside it, and a task put into it; in frames after the answer. */
 export async function dayRows(page: Page): Promise<BenchRow[]> {
@@ -52,21 +62,13 @@ export async function dayRows(page: Page): Promise<BenchRow[]> {
   await page.goto(`${ADDRESS}/day/${iso}?view=week`);
   await page.locator('[data-hours-day]').first().waitFor({ timeout: 120_000 });
   await page.waitForTimeout(1500);
-  const day = '#page section[aria-label="The day"]';
-  const opened = await framesAfter(
-    page,
-    `document.querySelector('#page nav a[href*="view=plan"]').click()`,
-    `document.querySelector('${day} li[data-row]') !== null`,
-  );
-  await page.locator('#page section[aria-label="Could be in the day"] li[data-row]').first().waitFor();
+  const rows = '#page section[aria-label="The day"] li[data-row]';
+  const could = '#page section[aria-label="Could be in the day"] li[data-row]';
+  const opened = await framesAfter(page, { at: '#page nav a[href*="view=plan"]', key: null, rows, moreThan: 0 });
+  await page.locator(could).first().waitFor();
   await page.waitForTimeout(1500);
-  const count = await page.locator(`${day} li[data-row]`).count();
-  const chosen = await framesAfter(
-    page,
-    `const mark = document.querySelector('#page section[aria-label="Could be in the day"] li[data-row] .task-mark');
-     mark.focus(); mark.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowLeft', bubbles: true, cancelable: true }));`,
-    `document.querySelectorAll('${day} li[data-row]').length > ${count}`,
-  );
+  const moreThan = await page.locator(rows).count();
+  const chosen = await framesAfter(page, { at: `${could} .task-mark`, key: 'ArrowLeft', rows, moreThan });
   await page.keyboard.press('Control+z');
   await page.getByText(/^Undone/).waitFor();
   return [

@@ -1,6 +1,5 @@
 import { Suspense, lazy, useCallback, useEffect, useState } from 'react';
 import { Route, Routes, useLocation, useNavigate } from 'react-router';
-import { LinkCards } from '../features/links/LinkCards';
 import { NotePage } from '../features/note/NotePage';
 import { Sheet } from '../features/note/Sheet';
 import { isFirstOpening, useFirstOpening } from '../features/journal/use-first-opening';
@@ -15,6 +14,7 @@ import { whenWaiting } from '../features/session/acting/messages';
 import { useNow, useServices } from '../features/session/state/services';
 import { useAppDispatch, useAppSelector } from '../features/session/state/state';
 import { useIdleYaml } from '../features/session/state/use-yaml';
+import { Later } from '../ui/Later';
 import { DialogHost } from './DialogHost';
 import { Frame } from './Frame';
 import { useCommands } from './commands';
@@ -32,6 +32,7 @@ const FolderPage = lazy(() => import('../features/places/FolderPage').then((part
 const ItemPage = lazy(() => import('../features/places/ItemPage').then((part) => ({ default: part.ItemPage })));
 const FindPage = lazy(() => import('../features/find/FindPage').then((part) => ({ default: part.FindPage })));
 const DaysPage = lazy(() => import('../features/journal/DaysPage').then((part) => ({ default: part.DaysPage })));
+const LinkCards = lazy(() => import('../features/links/LinkCards').then((part) => ({ default: part.LinkCards })));
 const Messages = lazy(() => import('../features/session/acting/Messages'));
 const RingWatch = lazy(() => import('../features/reminders/RingWatch'));
 const Opening = lazy(() => import('../features/opening/Opening').then((part) => ({ default: part.Opening })));
@@ -106,9 +107,11 @@ function Desk() {
         frame={(sentence) => <div className="fixed inset-x-0 bottom-10 z-50 mx-auto w-fit">{sentence}</div>}
       >
         <Suspense fallback={null}>{selecting && <BulkBar />}</Suspense>
-        <LinkCards />
         <HandWatch />
-        <Reminders />
+        <Later after={WATCHES_AFTER}>
+          <LinkCards />
+          <RingWatch />
+        </Later>
         <DialogHost commands={commands} given={given} onClosed={() => setGiven(null)} />
       </Safe>
     </Frame>
@@ -121,17 +124,8 @@ function HandWatch() {
   return null;
 }
 
-/** The first page goes before it, in milliseconds. */
-const REMINDERS_AFTER = 2000;
-
-function Reminders() {
-  const [isTime, setIsTime] = useState(false);
-  useEffect(() => {
-    const timer = setTimeout(() => setIsTime(true), REMINDERS_AFTER);
-    return () => clearTimeout(timer);
-  }, []);
-  return <Suspense>{isTime && <RingWatch />}</Suspense>;
-}
+/** The first page goes before what nobody asked for yet, in milliseconds. */
+const WATCHES_AFTER = 1500;
 
 /** The page of the settings; on a day's first opening, today's journal page. */
 function FirstPage() {

@@ -7,7 +7,7 @@ import { RecadoDatabase } from '../store/notes/database';
 import { keepClockwork } from '../store/device/clockwork';
 import { deviceMemory, tabMemory } from '../store/device/device-memory';
 import { Drafts } from '../store/texts/drafts';
-import { NoteActions } from '../store/acting/note-actions';
+import { loadedLate } from '../store/acting/loaded-late';
 import { NoteStore } from '../store/notes/note-store';
 import type { WordsApart } from '../store/texts/open-text';
 import { OpenTexts } from '../store/texts/open-texts';
@@ -15,7 +15,6 @@ import type { Recovered } from '../store/texts/recover-drafts';
 import { type Settings, changedSettings, readSettings } from '../store/device/settings';
 import { type Tab, claimTab } from '../store/device/tab';
 import { CommandDesk } from '../features/commands/command-desk';
-import { actionContext } from '../features/session/acting/action-context';
 import { noteAddress } from '../features/session/places/addresses';
 import { Clock } from '../features/session/state/clock';
 import { followSelection } from '../features/session/places/follow-selection';
@@ -91,13 +90,19 @@ export async function start(blocked: () => void): Promise<Started> {
   clock.listen(tell);
   state.subscribe(tell);
 
+  const actions = loadedLate(async () => {
+    const [{ NoteActions }, { actionContext }] = await Promise.all([
+      import('../store/acting/note-actions'),
+      import('../features/session/acting/action-context'),
+    ]);
+    const context = () => actionContext(state.getState().settings, clock.now(), state.getState().library.overview?.statuses);
+    return new NoteActions(store, context, () => texts.settle());
+  });
+  // Nothing is done before something is shown, and what is done first need not wait.
+  void whenRead(state).then(() => setTimeout(actions.begin, ACTIONS_AFTER));
   const services: Services = {
     store,
-    actions: new NoteActions(
-      store,
-      () => actionContext(state.getState().settings, clock.now(), state.getState().library.overview?.statuses),
-      () => texts.settle(),
-    ),
+    actions: actions.there,
     texts,
     engine,
     clock,
@@ -114,16 +119,22 @@ export async function start(blocked: () => void): Promise<Started> {
   const firstOpening = (await store.value('opened')) !== true;
   // Nothing on the first page waits for it.
   keepClockwork(navigator.locks, async (ends) => {
+    // What was missed is found in all notes, and not in those that happen to be read first; and the first page goes before all of it.
+    await whenRead(state);
+    await new Promise((resolve) => setTimeout(resolve, CLOCKWORK_AFTER));
     await store.steps.prune();
     if (!firstOpening) await (await import('../features/opening/renew-pages')).renewAgendaPages(store);
-    // What was missed is found in all notes, and not in those that happen to be read first.
-    await whenRead(state);
     const { keepReminders } = await import('../features/reminders/keep-reminders');
     keepReminders(services, () => state.getState().settings, ends);
   });
   if (deviceMemory.refused || tabMemory.refused) notice({ words: NOTHING_KEPT, warns: true });
   return { services, state, firstOpening };
 }
+
+/** What is acted with comes so long after all notes are read, unless it is wanted before; in milliseconds. */
+const ACTIONS_AFTER = 1000;
+/** What the clockwork does first comes so long after all notes are read, in milliseconds. */
+const CLOCKWORK_AFTER = 2000;
 
 /** Waits until all notes are read. */
 function whenRead(state: State): Promise<void> {

@@ -7,7 +7,6 @@ import { priorityRank } from '../task/line/task';
 import type { ReadNote } from '../task/reading/read-note';
 import { type NoteTimes, endOfSection } from './appointments';
 import type { DaySettings } from './day-settings';
-import type { Stretch } from './hours';
 import { resolvedLengths } from './length';
 import { type PlannedPlace, plannedDay } from './planned';
 
@@ -165,9 +164,4 @@ function appointmentsOf(day: Day, { timed, meetingOf }: DayMatter): Placed[] {
 
 function itemOf(kind: DayItem['kind'], path: string, line: number | null, text: string, start: number, end: number | null): DayItem {
   return { kind, path, line, text, start, end, minutes: end === null ? null : end - start, status: null };
-}
-
-/** What appointments and meetings take of a day. */
-export function takenBy(items: readonly DayItem[]): Stretch[] {
-  return items.flatMap(({ kind, start, end }) => (kind === 'task' || start === null || end === null ? [] : [{ from: start, to: end }]));
 }

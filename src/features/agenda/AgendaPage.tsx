@@ -1,11 +1,12 @@
 import { Pencil } from 'lucide-react';
-import { Suspense, lazy, useId, useMemo, useState } from 'react';
+import { lazy, useId, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { refuse, say } from '../session/acting/messages';
 import { shippedAs } from '../../core/agenda/shipped-names';
 import { type Narrowing, isNarrowed } from '../../core/gather/answer/narrow';
 import { foldPath, folderOf } from '../../core/note/names/path';
-import { readNote } from '../../core/task/reading/read-note';
+import { readFrame } from '../../core/note/facts/note-frame';
+import { Later } from '../../ui/Later';
 import { Menu, MenuEntry } from '../../ui/menu';
 import { Sheet } from '../note/Sheet';
 import { PinEntry } from '../rack/PinEntry';
@@ -32,7 +33,7 @@ interface AgendaPageProps {
 
 /** An agenda page as a working page: its words and headings, and between them its gathers, in one column or several. */
 export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
-  const note = useMemo(() => readNote(path, text), [path, text]);
+  const note = useMemo(() => readFrame(text), [text]);
   const parts = useMemo(() => agendaParts(note), [note]);
   // What the page says first stands in its head, above what narrows the lists.
   const [first] = parts;
@@ -69,7 +70,11 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
         </div>
         {intro && <Prose text={intro.text} spans={false} />}
       </header>
-      <Suspense>{shipped && <NewText path={shipped} onTake={() => void restore()} />}</Suspense>
+      {shipped && (
+        <Later after={1000}>
+          <NewText path={shipped} onTake={() => void restore()} />
+        </Later>
+      )}
       <NarrowBar narrowing={narrowing} onChange={setTyped} answers={shown} />
       {foldPath(path) === 'agenda/today.md' && <CarryForward answers={shown} />}
       <div

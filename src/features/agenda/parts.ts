@@ -1,5 +1,5 @@
 import { lineText } from '../../core/note/blocks/lines';
-import type { ReadNote } from '../../core/task/reading/read-note';
+import type { NoteFrame } from '../../core/note/facts/note-frame';
 
 /** An agenda page in the order of its text: words between, and runs of gathers. */
 export type AgendaPart =
@@ -8,7 +8,7 @@ export type AgendaPart =
   | { is: 'gathers'; key: string; gathers: string[]; first: number };
 
 /** Cuts an agenda page into its words and its gathers. */
-export function agendaParts(note: ReadNote): AgendaPart[] {
+export function agendaParts(note: Pick<NoteFrame, 'front' | 'gathers' | 'lines'>): AgendaPart[] {
   const parts: AgendaPart[] = [];
   let line = note.front.lineCount;
   const addProse = (to: number): void => {

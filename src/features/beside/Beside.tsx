@@ -2,7 +2,7 @@ import { ChevronDown } from 'lucide-react';
 import { Suspense, lazy, memo, useMemo } from 'react';
 import type { NoteSummary } from '../../core/index/live/overview';
 import { baseNameOf } from '../../core/note/names/path';
-import { readNote } from '../../core/task/reading/read-note';
+import { readFrame } from '../../core/note/facts/note-frame';
 import { Menu, MenuChoice, MenuChoices, MenuLine } from '../../ui/menu';
 import { AgendaLists } from '../agenda/AgendaLists';
 import { useStoredNote } from '../note/use-stored-note';
@@ -12,12 +12,12 @@ import { useNoteOnPage } from '../session/places/use-note-on-page';
 import type { BesideView } from '../session/state/frame-memory';
 import { frameSlice } from '../session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
-import { OutlinePanel } from './OutlinePanel';
-import { ThisNote } from './ThisNote';
 
 const WhyPanel = lazy(() => import('../why/WhyPanel').then((part) => ({ default: part.WhyPanel })));
 const LeadsPanel = lazy(() => import('../links/LeadsPanel').then((part) => ({ default: part.LeadsPanel })));
 const HoursPanel = lazy(() => import('../day/hours/HoursPanel').then((part) => ({ default: part.HoursPanel })));
+const ThisNote = lazy(() => import('./ThisNote').then((part) => ({ default: part.ThisNote })));
+const OutlinePanel = lazy(() => import('./OutlinePanel').then((part) => ({ default: part.OutlinePanel })));
 const NoteBeside = lazy(() => import('./NoteBeside').then((part) => ({ default: part.NoteBeside })));
 
 const NAMES = { note: 'This note', outline: 'Outline', leads: 'Leads here', hours: 'Hours', why: 'Why' } as const;
@@ -85,9 +85,9 @@ export const Beside = memo(function Beside() {
         </div>
       </div>
       <Safe part="This panel" of={`${signOf(view)} ${here}`}>
-        {view.is === 'note' && <ThisNote path={here} />}
-        {view.is === 'outline' && <OutlinePanel path={here} />}
         <Suspense>
+          {view.is === 'note' && <ThisNote path={here} />}
+          {view.is === 'outline' && <OutlinePanel path={here} />}
           {view.is === 'leads' && <LeadsPanel path={here} />}
           {view.is === 'hours' && <HoursPanel />}
           {view.is === 'why' && <WhyPanel />}
@@ -109,6 +109,6 @@ function nameOf(view: BesideView, notes: readonly NoteSummary[] | undefined): st
 function BesideAgenda({ path }: { path: string }) {
   const stored = useStoredNote(path);
   const text = stored.is === 'there' && 'text' in stored.content ? stored.content.text : '';
-  const gathers = useMemo(() => readNote(path, text).gathers.map((gather) => gather.text), [path, text]);
+  const gathers = useMemo(() => readFrame(text).gathers.map((gather) => gather.text), [text]);
   return stored.is === 'there' ? <AgendaLists path={path} gathers={gathers} look="cards" /> : null;
 }

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import type { Day } from '../../core/calendar/day';
-import { takenBy } from '../../core/day/day-items';
+import { takenBy } from '../../core/day/taken';
 import { hoursOf } from '../../core/day/hours';
 import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';

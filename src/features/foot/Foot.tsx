@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { ChevronDown, ChevronRight, Pencil } from 'lucide-react';
 import { Link } from 'react-router';
 import type { NoteKind } from '../../core/note/facts/front-matter';
-import { readNote } from '../../core/task/reading/read-note';
+import { readFrame } from '../../core/note/facts/note-frame';
 import { AgendaLists } from '../agenda/AgendaLists';
 import { useFolded } from '../gather/list/use-folded';
 import { useStoredNote } from '../note/use-stored-note';
@@ -79,6 +79,6 @@ function OneFoot({ path, title, at, kind }: FootProps & { path: string; title: s
 function FootLists({ path, at }: { path: string; at: string }) {
   const stored = useStoredNote(path);
   const text = stored.is === 'there' && 'text' in stored.content ? stored.content.text : null;
-  const gathers = useMemo(() => (text === null ? null : readNote(path, text).gathers.map((gather) => gather.text)), [path, text]);
+  const gathers = useMemo(() => (text === null ? null : readFrame(text).gathers.map((gather) => gather.text)), [text]);
   return gathers && <AgendaLists path={at} home={path} gathers={gathers} look="page" />;
 }

@@ -1,5 +1,5 @@
 import { foldName } from '../../core/note/names/names';
-import { readNote } from '../../core/task/reading/read-note';
+import { readFrame } from '../../core/note/facts/note-frame';
 
 interface Texts {
   text: (path: string) => Promise<string | null>;
@@ -8,7 +8,7 @@ interface Texts {
 /** The different headings of a stored note by which a place in it can be named, in their order. */
 export async function headingsOf(store: Texts, path: string): Promise<string[]> {
   const text = await store.text(path);
-  const headings = text === null ? [] : readNote(path, text).structure.headings.filter((one) => one.topLevel && one.words !== '');
+  const headings = text === null ? [] : readFrame(text).structure.headings.filter((one) => one.topLevel && one.words !== '');
   return [...new Set(headings.map((heading) => heading.words))];
 }
 
@@ -16,5 +16,5 @@ export async function headingsOf(store: Texts, path: string): Promise<string[]> 
 export async function lineOfHeading(store: Texts, path: string, heading: string | null): Promise<number | null> {
   const text = heading === null ? null : await store.text(path);
   if (heading === null || text === null) return null;
-  return readNote(path, text).structure.headings.find(({ words }) => foldName(words) === foldName(heading))?.line ?? null;
+  return readFrame(text).structure.headings.find(({ words }) => foldName(words) === foldName(heading))?.line ?? null;
 }

@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { NoteSummary } from '../../core/index/live/overview';
 import { foldPath } from '../../core/note/names/path';
-import { readNote } from '../../core/task/reading/read-note';
+import { readFrame } from '../../core/note/facts/note-frame';
 import { MoreMenu } from '../../ui/MoreMenu';
 import { MenuEntry } from '../../ui/menu';
 import { AgendaLists } from '../agenda/AgendaLists';
@@ -157,8 +157,8 @@ function InNote({ path }: { path: string }) {
   const stored = useStoredNote(path);
   const text = stored.is === 'there' && 'text' in stored.content ? stored.content.text : null;
   const headings = useMemo(
-    () => (text === null ? [] : readNote(path, text).structure.headings.filter(({ topLevel, words }) => topLevel && words !== '')),
-    [path, text],
+    () => (text === null ? [] : readFrame(text).structure.headings.filter(({ topLevel, words }) => topLevel && words !== '')),
+    [text],
   );
   return (
     <div className="ms-7 mb-2">

@@ -1,5 +1,5 @@
 import type { Day } from '../../calendar/day';
-import { takenBy } from '../../day/day-items';
+import { takenBy } from '../../day/taken';
 import { hoursOf } from '../../day/hours';
 import { type DueLoad, whatWillNotFit } from '../../day/what-will-not-fit';
 import type { Row } from '../../gather/rows/row';

@@ -1,35 +1,24 @@
 import type { Day } from '../../calendar/day';
-import { readStructure } from '../../note/blocks/blocks';
 import { EachOnce } from '../../note/facts/each-once';
-import { type FrontMatter, type NoteKind, readFrontMatter } from '../../note/facts/front-matter';
-import { type Lines, hasMark, splitLines } from '../../note/blocks/lines';
+import type { NoteKind } from '../../note/facts/front-matter';
+import { type NoteFrame, readFrame } from '../../note/facts/note-frame';
+import { hasMark } from '../../note/blocks/lines';
 import { type LineNames, type Link, NAMELESS, readNames } from '../../note/names/names';
 import { NameSigns } from '../../note/names/name-signs';
 import { baseNameOf, dayOfTitle } from '../../note/names/path';
-import { type Heading, type Item, LineKind, type Structure } from '../../note/blocks/structure';
+import { type Heading, type Item, LineKind } from '../../note/blocks/structure';
 import { clauseOf, readTail } from '../line/tail';
 import { READING_DEFAULTS, type ReadingSettings, Task, readTaskAt } from '../line/task';
 import { type Around, targetsOf, without } from '../line/task-line';
 
-/** A gather block of a note. Lines count from 0 and hold the fences. */
-export interface GatherBlock {
-  line: number;
-  lastLine: number;
-  text: string;
-}
-
 /** A note as it was read: everything that is computed from its text alone. */
-export interface ReadNote {
+export interface ReadNote extends NoteFrame {
   path: string;
   title: string;
   kind: NoteKind;
   /** The day of a journal page; null for other notes. */
   journal: Day | null;
-  front: FrontMatter;
-  lines: Lines;
-  structure: Structure;
   tasks: Task[];
-  gathers: GatherBlock[];
   /** List items, tasks or not, whose tail says key. */
   keyPoints: KeyPoint[];
   /** Every link of the note, with its line. */
@@ -60,9 +49,8 @@ const WITHOUT_TASKS: ReadonlySet<NoteKind> = new Set(['template', 'slip', 'statu
  * @param path its path, which gives the title when the text does not
  */
 export function readNote(path: string, text: string, settings: ReadingSettings = READING_DEFAULTS): ReadNote {
-  const lines = splitLines(text);
-  const front = readFrontMatter(lines);
-  const structure = readStructure(lines, front.lineCount);
+  const frame = readFrame(text);
+  const { front } = frame;
   const title = front.title ?? baseNameOf(path);
   const titleDay = dayOfTitle(title);
   const kind = front.kind ?? (titleDay === null ? 'note' : 'journal');
@@ -71,11 +59,8 @@ export function readNote(path: string, text: string, settings: ReadingSettings =
     title,
     kind,
     journal: kind === 'journal' ? (front.date ?? titleDay) : null,
-    front,
-    lines,
-    structure,
+    ...frame,
     tasks: [],
-    gathers: structure.fences.filter(isGather).map(({ line, lastLine, body }) => ({ line, lastLine, text: body })),
     keyPoints: [],
     links: [],
     tags: [],
@@ -83,10 +68,6 @@ export function readNote(path: string, text: string, settings: ReadingSettings =
   };
   readLines(note, settings);
   return note;
-}
-
-function isGather(fence: { info: string }): boolean {
-  return fence.info.startsWith('gather') && /^gather(?:\s|$)/.test(fence.info);
 }
 
 function readLines(note: ReadNote, settings: ReadingSettings): void {

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { type Day, civilFrom, isoWeekName, isoWeekOf, startOfWeek } from '../../../core/calendar/day';
 import { weekdayName } from '../../../core/calendar/day-name';
 import { durationName } from '../../../core/calendar/duration';
-import { takenBy } from '../../../core/day/day-items';
+import { takenBy } from '../../../core/day/taken';
 import { hoursOf, workingStretch } from '../../../core/day/hours';
 import { layHours } from '../../../core/day/hours-layout';
 import type { PlanItem } from '../../../core/index/days/day-plan';

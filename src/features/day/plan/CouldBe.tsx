@@ -2,7 +2,7 @@ import { type KeyboardEvent, useId, useMemo, useState } from 'react';
 import type { Day } from '../../../core/calendar/day';
 import { type Narrowing } from '../../../core/gather/answer/narrow';
 import type { AnswerView, RowView } from '../../../core/index/live/view';
-import { readNote } from '../../../core/task/reading/read-note';
+import { readFrame } from '../../../core/note/facts/note-frame';
 import { AgendaLists } from '../../agenda/AgendaLists';
 import { NarrowBar } from '../../agenda/NarrowBar';
 import { rowIdAt } from '../../gather/rows/list-focus';
@@ -31,7 +31,7 @@ export function CouldBe({ day, choosing }: { day: Day; choosing: Choosing }) {
   const text = stored.is === 'there' && 'text' in stored.content ? stored.content.text : null;
   const gathers = useMemo(() => {
     if (from === '') return couldBe(day, today);
-    return text === null ? [] : readNote(from, text).gathers.map((gather) => gather.text);
+    return text === null ? [] : readFrame(text).gathers.map((gather) => gather.text);
   }, [from, text, day, today]);
   const lists = useId();
   const answers = useListAnswers(lists, 0, gathers.length);

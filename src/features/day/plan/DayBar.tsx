@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { type Day } from '../../../core/calendar/day';
 import { dayName } from '../../../core/calendar/day-name';
 import { durationName } from '../../../core/calendar/duration';
-import { takenBy } from '../../../core/day/day-items';
+import { takenBy } from '../../../core/day/taken';
 import { hoursOf, workingStretch } from '../../../core/day/hours';
 import type { PlanItem } from '../../../core/index/days/day-plan';
 import { useHours } from '../../day-row/use-hours';

@@ -1,41 +1,12 @@
 import { SlidersHorizontal } from 'lucide-react';
-import type { GroupKeyName } from '../../../core/gather/language/ast';
-import { formText, groupKeyText, orderKeyText } from '../../../core/gather/saying/print';
-import { Menu, MenuCheck, MenuChoice, MenuChoices, MenuEntry, MenuInside, MenuLine } from '../../../ui/menu';
-import { frameSlice } from '../../session/state/frame-slice';
-import { useAppDispatch } from '../../session/state/state';
-import type { ShownGather } from '../use-gather';
+import { lazy } from 'react';
+import { Menu } from '../../../ui/menu';
+import type { ListMenuProps } from './ListMenuEntries';
 
-interface ListMenuProps {
-  shown: ShownGather;
-  at: string | null;
-  sentenceShown: boolean;
-  onSentence: (shown: boolean) => void;
-  /** Opens the text of the gather; null where it has none of its own. */
-  onEdit: (() => void) | null;
-}
-
-const GROUPS: GroupKeyName[] = ['note', 'tag', 'person', 'owner', 'priority', 'status', 'period', 'week', 'due', 'heading'];
-const NOTE_GROUPS: GroupKeyName[] = ['kind', 'path', 'tag', 'about', 'state', 'level'];
-const ORDERS = ['priority', 'due', 'plan', 'made', 'takes', 'note', 'text'];
-const NOTE_ORDERS = ['title', 'date', 'due', 'open', 'progress', 'path'];
-const FORMS: [string, string][] = [
-  ['list', 'List'],
-  ['table', 'Table'],
-  ['summary by note', 'Summary by note'],
-  ['summary by tag', 'Summary by tag'],
-  ['summary by person', 'Summary by person'],
-  ['summary by about', 'Summary by link'],
-];
+const ListMenuEntries = lazy(() => import('./ListMenuEntries').then((part) => ({ default: part.ListMenuEntries })));
 
 /** How a list is looked at: what it asks, grouping, order and form, for a while or for good. */
-export function ListMenu({ shown, at, sentenceShown, onSentence, onEdit }: ListMenuProps) {
-  const dispatch = useAppDispatch();
-  const { gather, change } = shown;
-  const ofNotes = gather.from === 'notes' || gather.from === 'meetings';
-  const group = gather.form?.is === 'summary' ? '' : gather.groupBy.map(groupKeyText).join(', ') || 'none';
-  const order = gather.orderBy?.map(orderKeyText).join(', ') ?? 'usual';
-  const form = gather.form ? formText(gather.form) : 'list';
+export function ListMenu(properties: ListMenuProps) {
   return (
     <Menu
       trigger={
@@ -44,56 +15,7 @@ export function ListMenu({ shown, at, sentenceShown, onSentence, onEdit }: ListM
         </button>
       }
     >
-      <MenuCheck label="Say what it asks" checked={sentenceShown} onChange={onSentence} />
-      <MenuEntry
-        label="Why is one here, or missing?"
-        onSelect={() => dispatch(frameSlice.actions.whyAsked({ task: null, gather: shown.text, at }))}
-      />
-      <MenuEntry label="Select tasks" onSelect={() => dispatch(frameSlice.actions.selectingChanged(true))} />
-      <MenuLine />
-      <MenuInside label="Group by">
-        <MenuChoices value={group}>
-          <MenuChoice value="none" label="nothing" onSelect={() => change('group', null)} />
-          {(ofNotes ? NOTE_GROUPS : GROUPS).map((key) => (
-            <MenuChoice key={key} value={key} label={key} onSelect={() => change('group', `group by ${key}`)} />
-          ))}
-          <MenuLine />
-          {['note', 'tag', 'person'].map((key) => (
-            <MenuChoice
-              key={key}
-              value={`${key} by count`}
-              label={`${key}, fullest first`}
-              onSelect={() => change('group', `group by ${key} by count`)}
-            />
-          ))}
-        </MenuChoices>
-      </MenuInside>
-      <MenuInside label="Order by">
-        <MenuChoices value={order}>
-          <MenuChoice value="usual" label="the usual order" onSelect={() => change('order', null)} />
-          {(ofNotes ? NOTE_ORDERS : ORDERS).map((key) => (
-            <MenuChoice key={key} value={key} label={key} onSelect={() => change('order', `order by ${key}`)} />
-          ))}
-        </MenuChoices>
-      </MenuInside>
-      <MenuInside label="Show as">
-        <MenuChoices value={form}>
-          {FORMS.filter(([words]) => !ofNotes || !/note|person/.test(words)).map(([words, label]) => (
-            <MenuChoice key={words} value={words} label={label} onSelect={() => change('as', words === 'list' ? null : `as ${words}`)} />
-          ))}
-        </MenuChoices>
-      </MenuInside>
-      <MenuCheck
-        label="Bring in what rests"
-        checked={gather.includingResting}
-        onChange={(on) => change('including', on ? 'including resting' : null)}
-      />
-      {onEdit && (
-        <>
-          <MenuLine />
-          <MenuEntry label="Edit the text" onSelect={onEdit} />
-        </>
-      )}
+      <ListMenuEntries {...properties} />
     </Menu>
   );
 }

@@ -6,7 +6,7 @@ import { demandsOf } from '../../../core/gather/writing/demands';
 import { proposalFor, writtenTask } from '../../../core/gather/writing/written-task';
 import { readTail } from '../../../core/task/line/tail';
 import { chipsOf } from '../../../ui/chip-look';
-import { readNote } from '../../../core/task/reading/read-note';
+import { readFrame } from '../../../core/note/facts/note-frame';
 import { takeKeys } from '../../../ui/early-keys';
 import { statusName, statusTable } from '../../../core/task/line/added-status';
 import { AT_END, type LinePlace } from '../../../core/task/writing/write-lines';
@@ -137,7 +137,7 @@ export function NewTaskField({ gather, at, written, onClose }: NewTaskFieldProps
 /** Behind the block that holds a gather, so that the task stands where it was written. */
 async function behindBlock(store: { text: (path: string) => Promise<string | null> }, path: string, written: string): Promise<LinePlace> {
   const text = await store.text(path);
-  const block = text === null ? undefined : readNote(path, text).gathers.find((one) => one.text === written);
+  const block = text === null ? undefined : readFrame(text).gathers.find((one) => one.text === written);
   return block ? { behind: block.lastLine } : AT_END;
 }
 

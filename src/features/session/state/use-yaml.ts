@@ -10,14 +10,19 @@ export function useYaml(): void {
   });
 }
 
+/** The first page, with what it loads itself, goes before it; in milliseconds. */
+const AFTER = 4000;
+
 /** Loads it once the page shows what it is for and has nothing else to do, so that what is done first need not wait for it. */
 export function useIdleYaml(): void {
   const isRead = useAppSelector((state) => state.library.overview !== null);
   useEffect(() => {
     if (!isRead) return;
     const load = (): void => void loadYaml();
-    if (!('requestIdleCallback' in window)) return void setTimeout(load, 2000);
-    const handle = window.requestIdleCallback(load, { timeout: 10_000 });
-    return () => window.cancelIdleCallback(handle);
+    const timer = setTimeout(() => {
+      if ('requestIdleCallback' in window) window.requestIdleCallback(load);
+      else load();
+    }, AFTER);
+    return () => clearTimeout(timer);
   }, [isRead]);
 }

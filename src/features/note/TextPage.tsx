@@ -1,0 +1,80 @@
+import { Suspense, lazy } from 'react';
+import { Link } from 'react-router';
+import type { FrontMatter } from '../../core/note/facts/front-matter';
+import { dayOfTitle, foldPath } from '../../core/note/names/path';
+import { LazyNoteEditor } from '../editor/LazyNoteEditor';
+import { Foot } from '../foot/Foot';
+import { noteAddress } from '../session/places/addresses';
+import { useAppSelector } from '../session/state/state';
+import { DayClaims } from './DayClaims';
+import { NoteHeader } from './NoteHeader';
+import { OtherText } from './OtherText';
+import { Sheet } from './Sheet';
+import { isUntitled } from './untitled';
+
+const ProjectHead = lazy(() => import('../project/ProjectHead').then((part) => ({ default: part.ProjectHead })));
+
+interface TextPageProps {
+  path: string;
+  title: string;
+  text: string;
+  front: FrontMatter;
+  /** The line that is shown, from 0; null for none. */
+  line: number | null;
+  /** An agenda page turns to its lists again. */
+  onShowLists: () => void;
+}
+
+/** A note as its text: its head, what is to be said of it, the editor, and its foot. */
+export function TextPage({ path, title, text, front, line, onShowLists }: TextPageProps) {
+  return (
+    <Sheet title={title}>
+      <NoteHeader path={path} title={title} isAgenda={front.kind === 'agenda'} onShowLists={onShowLists} />
+      {(front.kind === 'project' || front.kind === 'goal') && (
+        <Suspense fallback={<p className="mb-2 min-h-[26px]" />}>
+          <ProjectHead path={path} title={title} />
+        </Suspense>
+      )}
+      {front.problem !== null && (
+        <p role="status" className="mb-2 rounded-md bg-late-soft px-3 py-1.5 text-late">
+          Line {front.problem.line + 1}: {front.problem.message} The note is shown as text; nothing of it is lost.
+        </p>
+      )}
+      <OtherText path={path} />
+      <SameTitle path={path} title={title} />
+      <ClaimedDay path={path} />
+      <LazyNoteEditor
+        path={path}
+        title={title}
+        stored={text}
+        line={line}
+        autoFocus={text === ''}
+        placeholder={isUntitled(path) ? 'The first line becomes the title.' : 'Write. A line that begins with - [ ] is a task.'}
+        onRemoved={() => undefined}
+        below={<Foot at={path} kind={front.kind ?? (dayOfTitle(title) === null ? 'note' : 'journal')} />}
+      />
+    </Sheet>
+  );
+}
+
+/** Says that another note is called the same, so that a link by title may mean either. */
+function SameTitle({ path, title }: { path: string; title: string }) {
+  const notes = useAppSelector((state) => state.library.overview?.notes);
+  const other = notes?.find((note) => note.path !== path && foldPath(note.title) === foldPath(title));
+  if (!other) return null;
+  return (
+    <p role="status" className="mb-2 text-[0.86rem] text-muted">
+      Another note has this title:{' '}
+      <Link className="name-link" to={noteAddress(other.path)}>
+        {other.path}
+      </Link>
+      . Links by title go to the one in the nearest folder; name the path to mean the other.
+    </p>
+  );
+}
+
+/** Tells when this note is called or dated as a day that another note claims too. */
+function ClaimedDay({ path }: { path: string }) {
+  const day = useAppSelector((state) => state.library.overview?.notes.find((note) => note.path === path)?.journal ?? null);
+  return day === null ? null : <DayClaims path={path} day={day} />;
+}
