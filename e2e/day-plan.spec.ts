@@ -1,4 +1,4 @@
-import { expect, test } from './desk';
+import { type Desk, expect, test } from './desk';
 
 test('a day from choosing by keyboard to the evening: order, times, hours, in hand, and what is left goes on', async ({ desk, page }) => {
   await desk.open('demo');
@@ -104,7 +104,7 @@ test('a reminder comes at its minute, is put off, and is done from its message; 
   await page.goto('/day/2026-11-23');
   await desk.write('- [ ] Call Lars {plan 2026-11-23 10:00; remind 09:20}\n');
   await expect.poll(() => desk.stored('Journal/2026-11-23.md')).toContain('remind 09:20');
-  await page.clock.runFor(3000);
+  await watching(desk);
   await expect(page.getByRole('button', { name: 'In 10 minutes' })).toBeHidden();
   await page.clock.runFor(130_000);
   await page.getByRole('button', { name: 'In 10 minutes' }).click();
@@ -196,7 +196,7 @@ test.describe('where the clock jumps', () => {
       await page.clock.runFor(3000);
       await desk.write(`- [ ] Turn the tide clock {plan ${day} 09:00; remind ${time}}\n`);
       await expect.poll(() => desk.stored(`Journal/${day}.md`)).toContain('remind');
-      await page.clock.runFor(3000);
+      await watching(desk);
       const heard = page.getByRole('button', { name: 'Heard' });
       await expect(heard).toBeHidden();
       await page.clock.runFor(untilIt * 60_000);
@@ -206,3 +206,12 @@ test.describe('where the clock jumps', () => {
       expect(await desk.stored(`Journal/${day}.md`)).toContain(`remind ${time}`);
     });
 });
+
+/** Waits until a tab watches the clock, which it does some time after all is read. */
+async function watching(desk: Desk): Promise<void> {
+  const look = async (): Promise<unknown> => {
+    await desk.page.clock.runFor(500);
+    return desk.storedValue('ringing');
+  };
+  await expect.poll(look).toBeDefined();
+}

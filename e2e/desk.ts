@@ -68,7 +68,12 @@ export class Desk {
   }
 
   async storedSettings(): Promise<unknown> {
-    return ((await this.record('values', 'settings')) as { value: unknown } | undefined)?.value;
+    return this.storedValue('settings');
+  }
+
+  /** A value that the database keeps beside the notes; undefined when there is none. */
+  async storedValue(id: string): Promise<unknown> {
+    return ((await this.record('values', id)) as { value: unknown } | undefined)?.value;
   }
 
   private record(table: string, key: string): Promise<unknown> {

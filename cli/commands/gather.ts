@@ -1,11 +1,15 @@
 import { isoDay } from '../../src/core/calendar/day';
-import type { AnswerRow } from '../../src/core/gather/answer/answer';
-import type { Totals } from '../../src/core/gather/answer/sums';
+import { type AnswerGroup, type AnswerRow, flatten } from '../../src/core/gather/answer/answer';
+import { type CardFacts, boardColumns } from '../../src/core/gather/answer/board';
+import { type Totals, sumsOf, totalsFrom } from '../../src/core/gather/answer/sums';
+import type { Form } from '../../src/core/gather/language/ast';
 import { sentenceText } from '../../src/core/gather/saying/sentence';
 import { type Why, explain } from '../../src/core/gather/answer/why';
 import type { Library } from '../../src/core/index/library';
 import type { Row } from '../../src/core/gather/rows/row';
 import type { LiveGather } from '../../src/core/index/live/live-gather';
+import { closedMinute, rowId } from '../../src/core/index/live/view';
+import { isOpen } from '../../src/core/task/line/status';
 import { PlainError } from '../plain-error';
 import { type Desk, noteAt } from '../desk';
 import { type Reading, libraryOf } from '../library-of';
@@ -52,7 +56,16 @@ export interface GatherAnswer {
   sentence: string;
   /** Matching tasks, steps included, before limits. */
   total: number;
-  groups: { key: string | null | (string | null)[]; count: number; totals: Totals; rows: GatheredRow[] }[];
+  groups: GatheredGroup[];
+}
+
+export interface GatheredGroup {
+  key: string | null | (string | null)[];
+  count: number;
+  totals: Totals;
+  rows: GatheredRow[];
+  /** Of the column of a board where finished cards go; it gives the last ten. */
+  finished?: true;
 }
 
 export interface Question extends Reading {
@@ -85,14 +98,35 @@ export function gather(desk: Desk, question: Question): GatherAnswer {
     title: live.gather.title,
     sentence: sentenceText(live.gather, library.contextAt(null)),
     total: answer.total,
-    groups: answer.groups.map(({ keys, count, totals, rows: list }) => ({
-      key: keys.length > 1 ? keys : (keys[0] ?? null),
-      count,
-      totals,
-      rows: gathered(list),
-    })),
+    groups:
+      live.gather.form?.is === 'board'
+        ? columns(live.gather.form, answer.groups, gathered)
+        : answer.groups.map(({ keys, count, totals, rows: list }) => ({
+            key: keys.length > 1 ? keys : (keys[0] ?? null),
+            count,
+            totals,
+            rows: gathered(list),
+          })),
   };
 }
+
+/** A board is printed by its columns. */
+function columns(
+  form: Extract<Form, { is: 'board' }>,
+  groups: readonly AnswerGroup[],
+  gathered: (list: readonly AnswerRow[]) => GatheredRow[],
+): GatheredGroup[] {
+  return boardColumns(form, groups, CARDS).map(({ key, cards, all, finished }) => {
+    const totals = totalsFrom(sumsOf(flatten(all)));
+    return { key, count: totals.count, totals, rows: gathered(cards), ...(finished && { finished }) };
+  });
+}
+
+const CARDS: CardFacts<AnswerRow> = {
+  idOf: ({ row }) => rowId(row),
+  isClosed: ({ row }) => !isOpen(row.task.status),
+  closedAt: ({ row }) => closedMinute(row.task),
+};
 
 function noteOf({ head, task, facts }: Row): GatheredNote {
   return {

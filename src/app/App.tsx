@@ -108,8 +108,10 @@ function Desk() {
       >
         <Suspense fallback={null}>{selecting && <BulkBar />}</Suspense>
         <HandWatch />
-        <Later after={WATCHES_AFTER}>
+        <Suspense fallback={null}>
           <LinkCards />
+        </Suspense>
+        <Later after={WATCHES_AFTER}>
           <RingWatch />
         </Later>
         <DialogHost commands={commands} given={given} onClosed={() => setGiven(null)} />

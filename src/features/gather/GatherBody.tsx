@@ -1,6 +1,7 @@
 import { Suspense, useMemo } from 'react';
 import { refuse } from '../session/acting/messages';
-import { withGatherClause } from '../../core/gather/saying/edit-clause';
+import type { Gather, GroupKey } from '../../core/gather/language/ast';
+import { type ClauseWord, withGatherClause } from '../../core/gather/saying/edit-clause';
 import { formText } from '../../core/gather/saying/print';
 import { Safe } from '../session/acting/Safe';
 import { useServices } from '../session/state/services';
@@ -9,7 +10,7 @@ import { GatherErrors } from './GatherErrors';
 import { NewTaskLine } from './list/NewTaskLine';
 import { RowMenus } from './rows/RowMenu';
 import { Sentence } from './rows/Sentence';
-import { drawingOf } from './list/forms';
+import { drawingOf, writesItself } from './list/forms';
 import { GatherSource } from './gather-source';
 import type { ShownGather } from './use-gather';
 
@@ -42,16 +43,19 @@ function Body({ shown, written, at, home = at, name, groupHeading, sentenceShown
   const { answer, gather, text, draft } = shown;
   const { actions } = useServices();
   const ofPage = useAppSelector((state) => state.library.overview?.notes.find((note) => note.path === home)?.kind === 'agenda');
-  const source = useMemo(() => ({ text, at, groupBy: gather.groupBy }), [text, at, gather]);
+  const source = useMemo(() => ({ text, at, groupBy: groupingOf(gather) }), [text, at, gather]);
   const { Drawing, own } = drawingOf(answer?.form ?? null);
   const key = gather.orderBy?.[0];
   const order = key ? { key: key.key, descending: key.descending } : null;
-  // The order of a table is remembered in the text; where the gather stands in no note it lasts as long as the page.
-  const setOrder = (column: string): void => {
-    const next = order?.key === column ? (order.descending ? null : `order by ${column} desc`) : `order by ${column}`;
-    if (home === null || home === '') shown.change('order', next);
-    else void keep(withGatherClause(draft ?? written, 'order', next));
+  // What is changed where the gather stands is remembered in its text; where it stands in no note it lasts as long as the page.
+  const change = (word: ClauseWord, clause: string | null): void => {
+    if (home === null || home === '') shown.change(word, clause);
+    else void keep(withGatherClause(draft ?? written, word, clause));
   };
+  const setOrder = (column: string): void =>
+    change('order', order?.key === column ? (order.descending ? null : `order by ${column} desc`) : `order by ${column}`);
+  const canWrite = writable && answer?.errors.length === 0 && gather.from === 'tasks';
+  const writing = useMemo(() => (canWrite ? { gather, at, written } : null), [canWrite, gather, at, written]);
   const keep = async (kept: string): Promise<void> => {
     if (home === null) return;
     const result = await actions.editGather(home, written, kept);
@@ -81,14 +85,25 @@ function Body({ shown, written, at, home = at, name, groupHeading, sentenceShown
         <div className={answer && answer.errors.length > 0 ? 'opacity-60' : undefined}>
           {answer && (
             <Suspense fallback={<p className="py-1 text-muted">Drawing…</p>}>
-              <Drawing answer={answer} groupHeading={groupHeading} name={name} showAll={shown.showAll} order={order} onOrder={setOrder} />
+              <Drawing
+                answer={answer}
+                groupHeading={groupHeading}
+                name={name}
+                showAll={shown.showAll}
+                order={order}
+                onOrder={setOrder}
+                onClause={change}
+                writing={writing}
+              />
             </Suspense>
           )}
         </div>
-        {writable && answer?.errors.length === 0 && gather.from === 'tasks' && answer.form?.is !== 'summary' && (
-          <NewTaskLine gather={gather} at={at} written={written} />
-        )}
+        {writing && !writesItself(answer?.form ?? null) && <NewTaskLine {...writing} />}
       </RowMenus>
     </GatherSource>
   );
 }
+
+/** By what its rows are grouped: of a board, by its key. */
+const groupingOf = ({ form, groupBy }: Gather): readonly GroupKey[] =>
+  form?.is === 'board' ? [{ key: form.by, of: null, descending: false, byCount: false }] : groupBy;

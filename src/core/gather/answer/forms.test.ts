@@ -56,6 +56,30 @@ describe('a board', () => {
       ['#x', ['a #x']],
       ['No tag', ['c']],
       ['#z', ['d #z']],
+      ['Finished', []],
+    ]);
+  });
+
+  it('by tag keeps what is finished apart, once; by heading it stands under the heading for it', () => {
+    const lines = [
+      '- [x] a #x #y {done 2026-11-20}',
+      '- [ ] b #y',
+      '## Ideas',
+      '- [ ] c',
+      '- [x] d',
+      '## Finished',
+      '- [x] e {done 2026-11-21}',
+    ];
+    expect(boardFrom('as board by tag', lines)).toEqual([
+      ['#y', ['b #y']],
+      ['No tag', ['c']],
+      ['Finished', ['e', 'a #x #y', 'd']],
+    ]);
+    expect(boardFrom('as board by heading ("Ideas", "Drawn", "Finished")', lines)).toEqual([
+      ['Ideas', ['c', 'd']],
+      ['Drawn', []],
+      ['No heading', ['a #x #y', 'b #y']],
+      ['Finished', ['e']],
     ]);
   });
 });

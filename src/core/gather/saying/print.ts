@@ -46,7 +46,7 @@ export function rangeValueText(range: RangeValue): string {
   }
 }
 
-const quoted = (words: string): string => `"${words.replace(/[\\"]/g, '\\$&')}"`;
+export const quoted = (words: string): string => `"${words.replace(/[\\"]/g, '\\$&')}"`;
 
 /** Minutes as a tail writes them: `90` is `1h30m`. */
 export function minutesText(minutes: number): string {
@@ -152,7 +152,8 @@ export function formText(form: Form): string {
   switch (form.is) {
     case 'board': {
       const columns = form.columns.map((column) =>
-        column === null ? 'none' : /^[\p{L}_][\p{L}\p{N}_]*$/u.test(column) ? column : quoted(column),
+        // A bare word is read in small letters.
+        column === null ? 'none' : /^[\p{L}_][\p{L}\p{N}_]*$/u.test(column) && column === column.toLowerCase() ? column : quoted(column),
       );
       return `board by ${form.by}${columns.length === 0 ? '' : ` (${columns.join(', ')})`}`;
     }

@@ -1,12 +1,12 @@
 import type { Day } from '../../calendar/day';
 import type { Span } from '../../calendar/span';
 import type { AnswerGroup, AnswerRow } from '../../gather/answer/answer';
-import { type BoardColumn, boardColumns } from '../../gather/answer/board';
+import { type BoardColumn, type CardFacts, boardColumns } from '../../gather/answer/board';
 import type { Totals } from '../../gather/answer/sums';
 import type { Column, Form, GatherError, Source, Total } from '../../gather/language/ast';
 import { isLate, isResting } from '../../gather/answer/state';
 import type { Priority } from '../../task/line/clause';
-import { type Status, isAddedSign } from '../../task/line/status';
+import { type Status, isAddedSign, isOpen } from '../../task/line/status';
 import type { NoteKind } from '../../note/facts/front-matter';
 import type { NoteFacts, Row } from '../../gather/rows/row';
 
@@ -143,14 +143,15 @@ export function rowView(entry: AnswerRow, today: Day): RowView {
 const bothOf = (own: readonly string[], inherited: readonly string[]): readonly string[] =>
   own.length === 0 ? inherited : inherited.length === 0 ? own : [...own, ...inherited];
 
-/**
- * The columns of an answer that is drawn as a board; null for any other. They are its groups, which come live.
- */
+/** The columns of an answer that is drawn as a board; null for any other. They are its groups, which come live. */
 export function columnsOf({ form, groups }: Pick<AnswerView, 'form' | 'groups'>): BoardColumn<RowView>[] | null {
-  return form?.is === 'board' ? boardColumns(form, groups, closedAt) : null;
+  return form?.is === 'board' ? boardColumns(form, groups, CARDS) : null;
 }
 
-function closedAt({ done, cancelled }: RowView): number {
+const CARDS: CardFacts<RowView> = { idOf: ({ id }) => id, isClosed: ({ status }) => !isOpen(status), closedAt: closedMinute };
+
+/** When a task was closed, in minutes since 1970; -Infinity for one that does not say. */
+export function closedMinute({ done, cancelled }: { done: Span | null; cancelled: Span | null }): number {
   const span = done ?? cancelled;
   return span ? span.from * 1440 + (span.minute ?? 0) : -Infinity;
 }

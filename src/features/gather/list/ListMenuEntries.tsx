@@ -21,6 +21,12 @@ const NOTE_ORDERS = ['title', 'date', 'due', 'open', 'progress', 'path'];
 const FORMS: [string, string][] = [
   ['list', 'List'],
   ['table', 'Table'],
+  ['board by status', 'Board by status'],
+  ['board by tag', 'Board by tag'],
+  ['board by person', 'Board by person'],
+  ['board by priority', 'Board by priority'],
+  ['board by period', 'Board by time'],
+  ['board by heading', 'Board by heading'],
   ['summary by note', 'Summary by note'],
   ['summary by tag', 'Summary by tag'],
   ['summary by person', 'Summary by person'],

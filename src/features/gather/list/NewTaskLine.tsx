@@ -11,10 +11,11 @@ interface NewTaskLineProps {
   at: string | null;
   /** The text of the gather as its note has it. */
   written: string;
+  label?: string;
 }
 
 /** A line at the end of a list, which opens a field for a task that stands there. */
-export function NewTaskLine({ gather, at, written }: NewTaskLineProps) {
+export function NewTaskLine({ gather, at, written, label = 'Write a task here' }: NewTaskLineProps) {
   const [open, setOpen] = useState(false);
   const show = (): void => {
     holdKeys();
@@ -23,7 +24,7 @@ export function NewTaskLine({ gather, at, written }: NewTaskLineProps) {
   const line = (
     <button type="button" className="quiet-button no-print -ms-1 mt-0.5 text-[0.9rem]" onClick={show}>
       <Plus size={14} aria-hidden="true" />
-      Write a task here
+      {label}
     </button>
   );
   if (!open) return line;

@@ -1,3 +1,5 @@
+import type { Gather } from '../../../core/gather/language/ast';
+import type { ClauseWord } from '../../../core/gather/saying/edit-clause';
 import type { AnswerView } from '../../../core/index/live/view';
 
 /** What every form of a list is given: the answer, and what a person chose for it. */
@@ -13,4 +15,8 @@ export interface FormProps {
   order: { key: string; descending: boolean } | null;
   /** Puts the rows in another order. */
   onOrder: (key: string) => void;
+  /** Changes a clause of the gather's text where it is kept; of one that is kept nowhere, for a while. */
+  onClause: (word: ClauseWord, clause: string | null) => void;
+  /** What is written into it goes by this gather, the note that holds it, and its text there; null where nothing can be written. */
+  writing: { gather: Gather; at: string | null; written: string } | null;
 }

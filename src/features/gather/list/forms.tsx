@@ -6,6 +6,8 @@ import type { FormProps } from './form-props';
 const GatherTable = lazy(() => import('./GatherTable').then((part) => ({ default: part.GatherTable })));
 const GatherSummary = lazy(() => import('./GatherSummary').then((part) => ({ default: part.GatherSummary })));
 
+const GatherBoard = lazy(() => import('../board/GatherBoard').then((part) => ({ default: part.GatherBoard })));
+
 /**
  * How each form is drawn. A new form is a component and a line here; acting, selecting and moving about come from `use-list-actions.ts`.
  * What has no drawing of its own yet is drawn as a list, which is said.
@@ -14,7 +16,11 @@ const FORMS: Readonly<Partial<Record<Form['is'], ComponentType<FormProps>>>> = {
   list: GatherList,
   table: GatherTable,
   summary: GatherSummary,
+  board: GatherBoard,
 };
+
+/** The forms that have their own place, or none, for what is written into them. */
+export const writesItself = (form: Form | null): boolean => form?.is === 'board' || form?.is === 'summary';
 
 /** What draws a form, and whether it is that form’s own drawing. */
 export function drawingOf(form: Form | null): { Drawing: ComponentType<FormProps>; own: boolean } {

@@ -1,0 +1,89 @@
+import { type DragEvent, useCallback, useMemo, useRef, useState } from 'react';
+import type { BoardColumn } from '../../../core/gather/answer/board';
+import type { Column as Field, GroupKeyName } from '../../../core/gather/language/ast';
+import { columnGather } from '../../../core/gather/writing/column-gather';
+import type { GroupView, RowView } from '../../../core/index/live/view';
+import { useWindow } from '../../../ui/use-window';
+import type { FormProps } from '../list/form-props';
+import { NewTaskLine } from '../list/NewTaskLine';
+import type { ActOnRow } from '../list/use-list-actions';
+import { GatherRow } from '../rows/GatherRow';
+import { isTaskDrag } from '../rows/task-drag';
+import { ArchiveColumn } from './ArchiveColumn';
+import { ColumnHead } from './ColumnHead';
+
+interface ColumnProps {
+  by: GroupKeyName;
+  column: BoardColumn<RowView>;
+  fields: readonly Field[] | null;
+  level: 'h3' | 'h4';
+  writing: FormProps['writing'];
+  isFolded: boolean;
+  onFold: () => void;
+  onMove: { back: (() => void) | null; on: (() => void) | null };
+  onAct: ActOnRow;
+  /** Cards were let go over it, or over one of its cards. */
+  onDrop: (event: DragEvent) => void;
+}
+
+/** What a card takes until it was measured, in pixels. */
+const cardHeight = (): number => 72;
+
+/** A column of a board: its head, its cards, and where another is written. */
+export function Column({ by, column, fields, level, writing, isFolded, onFold, onMove, onAct, onDrop }: ColumnProps) {
+  const list = useRef<HTMLUListElement>(null);
+  const [isOver, setIsOver] = useState(false);
+  const cards = isFolded ? NONE : column.cards;
+  const keyOf = useCallback((index: number) => cards[index]?.id ?? '', [cards]);
+  const shown = useWindow(list, cards.length, keyOf, cardHeight);
+  const group = useMemo((): GroupView => ({ ...NO_GROUP, keys: [column.group] }), [column.group]);
+  const gather = useMemo(() => writing && columnGather(writing.gather, by, column), [writing, by, column]);
+  const drop = (event: DragEvent): void => {
+    setIsOver(false);
+    onDrop(event);
+  };
+  return (
+    <section
+      aria-label={column.label}
+      data-column={column.key ?? ''}
+      className={`board-column ${isFolded ? 'w-36 flex-none' : 'min-w-56 flex-1'} ${isOver ? 'board-column-over' : ''}`}
+      onDragOver={(event) => {
+        if (!isTaskDrag(event)) return;
+        event.preventDefault();
+        setIsOver(true);
+      }}
+      onDragLeave={(event) => !event.currentTarget.contains(event.relatedTarget as Node | null) && setIsOver(false)}
+      onDrop={drop}
+    >
+      <ColumnHead by={by} column={column} level={level} isFolded={isFolded} onFold={onFold} onMove={onMove} />
+      {!isFolded && (
+        <>
+          <ul ref={list} className="board-cards">
+            {shown.before > 0 && <li style={{ height: shown.before }} aria-hidden="true" />}
+            {cards.slice(shown.from, shown.to).map((row, at) => (
+              <GatherRow key={row.id} row={row} group={group} index={shown.from + at} columns={fields} withSource onAct={onAct} />
+            ))}
+            {shown.behind > 0 && <li style={{ height: shown.behind }} aria-hidden="true" />}
+          </ul>
+          {column.finished && <ArchiveColumn column={column} />}
+          {gather && writing && <NewTaskLine gather={gather} at={writing.at} written={writing.written} label="Write a card" />}
+        </>
+      )}
+    </section>
+  );
+}
+
+const NONE: readonly RowView[] = [];
+/** A card knows its column by its key. */
+const NO_GROUP: GroupView = {
+  id: 0,
+  key: null,
+  keys: [],
+  label: '',
+  count: 0,
+  steps: 0,
+  more: 0,
+  takes: 0,
+  totals: { count: 0, takes: 0, progress: null, open: 0, done: 0, cancelled: 0 },
+  rows: [],
+};

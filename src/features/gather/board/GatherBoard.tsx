@@ -1,0 +1,148 @@
+import { type DragEvent, type KeyboardEvent, useCallback, useMemo, useRef, useState } from 'react';
+import { FINISHED, type BoardColumn } from '../../../core/gather/answer/board';
+import { formText } from '../../../core/gather/saying/print';
+import { finishing } from '../../../core/gather/writing/drop-on-column';
+import { type RowView, columnsOf } from '../../../core/index/live/view';
+import type { FormProps } from '../list/form-props';
+import { useFolded } from '../list/use-folded';
+import { type ActOnRow, useListActions } from '../list/use-list-actions';
+import { rowIdAt } from '../rows/list-focus';
+import { RowPicking } from '../rows/row-picking';
+import { draggedTasks } from '../rows/task-drag';
+import { Column } from './Column';
+import { useBoardMoves } from './use-board-moves';
+
+/** So many columns are drawn at first; a key may have thousands of values. */
+const MOST_COLUMNS = 30;
+
+/** A gather as a board: a column a value, and a card that is put into another one gets what that demands. */
+export function GatherBoard({ answer, groupHeading, name, showAll, writing, onClause }: FormProps) {
+  const board = useRef<HTMLDivElement>(null);
+  const { form, columns: fields } = answer;
+  const by = form?.is === 'board' ? form.by : 'status';
+  const columns = useMemo(() => columnsOf(answer) ?? [], [answer]);
+  const [most, setMost] = useState(MOST_COLUMNS);
+  const drawn = useMemo(() => (columns.length <= most ? columns : [...columns.slice(0, most - 1), ...columns.slice(-1)]), [columns, most]);
+  const rows = useMemo(() => drawn.flatMap(({ cards }) => cards), [drawn]);
+  // A card that is ticked goes to where finished cards are, and does not wait.
+  const held = useMemo(() => ({ groups: answer.groups, hold: () => undefined }), [answer]);
+  const { onAct, pick, list } = useListActions(board, held, rows);
+  const { folded, toggle } = useFolded(name);
+  const moves = useBoardMoves(by, onAct);
+  const end = columns.find(({ finished }) => finished);
+  const ticks = useCallback<ActOnRow>(
+    (row, intentions, byKey) => {
+      const [first] = intentions;
+      // Its tick is the same deed as a drop among what is finished: on a board by heading its line goes there too.
+      const goes = by === 'heading' && first?.do === 'status' && first.status === 'done' && row.every === null;
+      const isThere = end?.all.some(({ path }) => path === row.path) === true;
+      onAct(row, goes && end && isThere ? finishing(by, end.group) : intentions, byKey);
+    },
+    [by, end, onAct],
+  );
+  const columnOf = (row: RowView, target: EventTarget | null): BoardColumn<RowView> | undefined => {
+    const key = target instanceof Element ? target.closest<HTMLElement>('[data-column]')?.dataset['column'] : undefined;
+    return drawn.find((one) => (one.key ?? '') === key && one.cards.includes(row)) ?? drawn.find(({ cards }) => cards.includes(row));
+  };
+  const onKeyDown = (event: KeyboardEvent): void => {
+    const side = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+    const id = rowIdAt(event.target);
+    const row = rows.find((one) => one.id === id);
+    const column = row && columnOf(row, event.target);
+    if (side === undefined || !row || !column || event.ctrlKey || event.metaKey || event.altKey || !isOnMark(event.target))
+      return list.onKeyDown(event);
+    const at = drawn.indexOf(column);
+    event.preventDefault();
+    event.stopPropagation();
+    if (event.shiftKey) {
+      const to = drawn[at + side];
+      if (to) moves.move(row, column, to);
+      return;
+    }
+    // The card beside it, in the next column that has any.
+    const next = (side === 1 ? drawn.slice(at + 1) : drawn.slice(0, at).reverse()).find(
+      ({ cards, key }) => cards.length > 0 && !folded.has(key ?? ''),
+    );
+    const card = next?.cards[Math.min(column.cards.indexOf(row), next.cards.length - 1)];
+    if (card && next) focusCard(board.current, next.key ?? '', card.id);
+  };
+  const drop =
+    (to: BoardColumn<RowView>) =>
+    (event: DragEvent): void => {
+      const drag = draggedTasks(event);
+      if (!drag) return;
+      event.preventDefault();
+      event.stopPropagation();
+      const came = drag.from?.length === 1 ? drag.from[0] : undefined;
+      const from = came === undefined ? null : (columns.find(({ group }) => group === came) ?? null);
+      moves.drop(drag.tasks, from, to);
+    };
+  const rename = (next: readonly BoardColumn<RowView>[]): void => {
+    if (form?.is !== 'board') return;
+    // Where finished cards go stays last by itself, unless it is a heading.
+    const keys = next.filter(({ key }) => key !== FINISHED).map(({ key, label }) => (by === 'note' ? label : key));
+    onClause('as', `as ${formText({ ...form, columns: keys })}`);
+  };
+  const moved = (at: number, by: number) => (): void => {
+    const next = [...columns];
+    const [one] = next.splice(at, 1);
+    if (one) next.splice(at + by, 0, one);
+    rename(next);
+  };
+  const canMove = (at: number, side: number): boolean => {
+    const [one, other] = [columns[at], columns[at + side]];
+    return one !== undefined && other !== undefined && !one.finished && !other.finished && columns.length <= most;
+  };
+  return (
+    <RowPicking value={pick}>
+      <div className="-mx-2 overflow-x-auto px-2 pb-2">
+        <div ref={board} {...list} onKeyDown={onKeyDown} className="flex min-w-fit items-start gap-3 rounded-xl bg-ground p-3">
+          {drawn.map((column, at) => (
+            <Column
+              key={`${column.key ?? ''} ${column.finished}`}
+              by={by}
+              column={column}
+              fields={fields}
+              level={groupHeading}
+              writing={writing}
+              isFolded={folded.has(column.key ?? '')}
+              onFold={() => toggle(column.key ?? '')}
+              onMove={{ back: canMove(at, -1) ? moved(at, -1) : null, on: canMove(at, 1) ? moved(at, 1) : null }}
+              onAct={ticks}
+              onDrop={drop(column)}
+            />
+          ))}
+        </div>
+      </div>
+      {columns.length > most && (
+        <p className="mt-1 text-[0.86rem] text-muted">
+          {columns.length - most} more columns.{' '}
+          <button type="button" className="line-button" onClick={() => setMost(most + MOST_COLUMNS)}>
+            Show some more
+          </button>{' '}
+          Which ones, and in what order, can be said in the text: <code>{`board by ${by} (one, another, none)`}</code>
+        </p>
+      )}
+      {answer.resting > 0 && (
+        <p className="mt-1 text-[0.86rem] text-muted">
+          {answer.resting} {answer.resting === 1 ? 'rests and is' : 'rest and are'} left out.
+        </p>
+      )}
+      {showAll && (
+        <button type="button" className="quiet-button text-[0.86rem]" onClick={showAll}>
+          Show all
+        </button>
+      )}
+    </RowPicking>
+  );
+}
+
+const isOnMark = (target: EventTarget): boolean => target instanceof HTMLElement && target.matches('.task-mark, .row-focus');
+
+function focusCard(board: HTMLElement | null, column: string, id: string): void {
+  const columns = [...(board?.querySelectorAll<HTMLElement>('[data-column]') ?? [])].filter((one) => one.dataset['column'] === column);
+  const cards = columns.flatMap((one) => [...one.querySelectorAll<HTMLElement>('[data-row]')]);
+  const mark = cards.find((one) => one.dataset['row'] === id)?.querySelector<HTMLElement>('.task-mark, .row-focus');
+  mark?.focus();
+  mark?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+}
