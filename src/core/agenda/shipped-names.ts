@@ -12,6 +12,8 @@ export const SHIPPED_NAMES = [
   'By tag',
   'People',
   'Finished',
+  'Board',
+  'Projects',
 ] as const;
 
 /** The path of a page that ships. */

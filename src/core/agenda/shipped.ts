@@ -98,6 +98,24 @@ const FINISHED = page('Finished', 'What was done, and when.', [
   { title: 'Cancelled', lines: ['where cancelled', 'group by cancelled desc', 'order by cancelled desc', 'limit 100'] },
 ]);
 
+const BOARD = page('Board', 'What is to do, under way, waiting and lately finished, each in its column.', [
+  {
+    title: 'Board',
+    lines: [
+      'where open or done in last 30 days or cancelled in last 30 days',
+      'columns due, plan, takes, steps, note',
+      'as board by status',
+    ],
+  },
+]);
+
+const PROJECTS = page('Projects', 'Every project in the column of its state.', [
+  {
+    title: 'Projects',
+    lines: ['from notes', 'where kind = project', 'order by due, title', 'columns open, progress, due', 'as board by state'],
+  },
+]);
+
 /** The agenda pages that ship, in the order of the rack, and behind them the feet. */
 export const SHIPPED_PAGES: readonly ShippedPage[] = [
   TODAY,
@@ -110,5 +128,7 @@ export const SHIPPED_PAGES: readonly ShippedPage[] = [
   BY_TAG,
   PEOPLE,
   FINISHED,
+  BOARD,
+  PROJECTS,
   ...SHIPPED_FEET,
 ];

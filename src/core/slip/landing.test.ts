@@ -7,6 +7,8 @@ describe('where a new task lands', () => {
     [null, 'Exhibition.md', 'journal', 'Exhibition.md'],
     [null, null, 'journal', journal],
     [null, null, 'Loose.md', 'Loose.md'],
+    ['#Lent', 'Exhibition.md', 'journal', 'Exhibition.md#Lent'],
+    ['#Lent', null, 'Loose.md', 'Loose.md#Lent'],
   ])('demanded %s, from %s, loose tasks in %s: %s', (demanded, home, loosePlace, place) =>
     expect(landingOf({ demanded, home, loosePlace, journal })).toBe(place),
   );

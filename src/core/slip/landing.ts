@@ -26,7 +26,9 @@ export interface LandingAsked {
  * @example landingOf({ demanded: null, home: null, loosePlace: 'journal', journal: 'Journal/2026-11-23.md' }) // 'Journal/2026-11-23.md'
  */
 export function landingOf({ demanded, home, loosePlace, journal }: LandingAsked): string {
-  return demanded ?? home ?? (loosePlace === 'journal' ? journal : loosePlace);
+  const place = home ?? (loosePlace === 'journal' ? journal : loosePlace);
+  // A heading alone, as of the column of a board, is one of the place.
+  return demanded?.startsWith('#') ? `${place}${demanded}` : (demanded ?? place);
 }
 
 /** What decides where a slip lands. */

@@ -52,6 +52,7 @@ export const COMMANDS = [
   { id: 'print', title: 'Print this page', key: null, scope: 'everywhere' },
 
   { id: 'note-title', title: 'Rename the note', key: null, scope: 'note' },
+  { id: 'note-as-tasks', title: 'Turn the note to its tasks alone, and back', key: 'Alt+Shift+Home', scope: 'note' },
   { id: 'note-stay', title: 'Finished lines stay where they are', key: null, scope: 'note' },
   { id: 'note-sink', title: 'Finished lines go to the end of their list', key: null, scope: 'note' },
   { id: 'note-hide', title: 'Finished lines are out of sight', key: null, scope: 'note' },

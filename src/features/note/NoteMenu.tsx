@@ -40,6 +40,7 @@ export function NoteMenu({ path, title, onRename }: NoteMenuProps) {
   return (
     <>
       <MoreMenu label="Actions for this note">
+        {onRename && <MenuEntry label="Its tasks alone, on the whole sheet" onSelect={runs['note-as-tasks']} />}
         <MenuInside label="Finished lines">
           <MenuChoices value={finished}>
             {FINISHED.map(([value, label]) => (

@@ -10,9 +10,13 @@ import { DayClaims } from './DayClaims';
 import { NoteHeader } from './NoteHeader';
 import { OtherText } from './OtherText';
 import { Sheet } from './Sheet';
+import { readNoteView } from './note-views';
 import { isUntitled } from './untitled';
+import { useParameter } from '../session/places/routes';
 
 const ProjectHead = lazy(() => import('../project/ProjectHead').then((part) => ({ default: part.ProjectHead })));
+
+const NoteAsTasks = lazy(() => import('./NoteAsTasks').then((part) => ({ default: part.NoteAsTasks })));
 
 interface TextPageProps {
   path: string;
@@ -27,8 +31,9 @@ interface TextPageProps {
 
 /** A note as its text: its head, what is to be said of it, the editor, and its foot. */
 export function TextPage({ path, title, text, front, line, onShowLists }: TextPageProps) {
+  const view = readNoteView(useParameter('view'));
   return (
-    <Sheet title={title}>
+    <Sheet title={title} wide={view !== null && view !== 'tasks'}>
       <NoteHeader path={path} title={title} isAgenda={front.kind === 'agenda'} onShowLists={onShowLists} />
       {(front.kind === 'project' || front.kind === 'goal') && (
         <Suspense fallback={<p className="mb-2 min-h-[26px]" />}>
@@ -43,16 +48,22 @@ export function TextPage({ path, title, text, front, line, onShowLists }: TextPa
       <OtherText path={path} />
       <SameTitle path={path} title={title} />
       <ClaimedDay path={path} />
-      <LazyNoteEditor
-        path={path}
-        title={title}
-        stored={text}
-        line={line}
-        autoFocus={text === ''}
-        placeholder={isUntitled(path) ? 'The first line becomes the title.' : 'Write. A line that begins with - [ ] is a task.'}
-        onRemoved={() => undefined}
-        below={<Foot at={path} kind={front.kind ?? (dayOfTitle(title) === null ? 'note' : 'journal')} />}
-      />
+      {view === null ? (
+        <LazyNoteEditor
+          path={path}
+          title={title}
+          stored={text}
+          line={line}
+          autoFocus={text === ''}
+          placeholder={isUntitled(path) ? 'The first line becomes the title.' : 'Write. A line that begins with - [ ] is a task.'}
+          onRemoved={() => undefined}
+          below={<Foot at={path} kind={front.kind ?? (dayOfTitle(title) === null ? 'note' : 'journal')} />}
+        />
+      ) : (
+        <Suspense fallback={<p className="text-muted">Gathering…</p>}>
+          <NoteAsTasks path={path} text={text} view={view} />
+        </Suspense>
+      )}
     </Sheet>
   );
 }

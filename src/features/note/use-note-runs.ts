@@ -1,4 +1,6 @@
 import { useEffect, useMemo } from 'react';
+import { useNavigate } from 'react-router';
+import { noteAddress } from '../session/places/addresses';
 import { refuse } from '../session/acting/messages';
 import { saveFile } from '../exchange/save-file';
 import { frameSlice } from '../session/state/frame-slice';
@@ -20,6 +22,7 @@ interface Asking {
 export function useNoteRuns(path: string, title: string, asking: Asking): NoteCommands {
   const { actions, store, commands } = useServices();
   const dispatch = useAppDispatch();
+  const navigate = useNavigate();
   const clear = useClearFinished(path, title);
   const told = useToldDone();
   const hides = useAppSelector((state) => (state.frame.finished[path] ?? state.settings.finished) === 'hide');
@@ -39,6 +42,10 @@ export function useNoteRuns(path: string, title: string, asking: Asking): NoteCo
       if (text !== null) saveFile(path.slice(path.lastIndexOf('/') + 1), new TextEncoder().encode(text));
     };
     return {
+      'note-as-tasks': () => {
+        const isText = new URLSearchParams(window.location.search).get('view') === null;
+        void navigate(isText ? noteAddress(path, undefined, 'tasks') : noteAddress(path));
+      },
       'note-stay': finished('stay'),
       'note-sink': finished('sink'),
       'note-hide': finished('hide'),
@@ -52,7 +59,7 @@ export function useNoteRuns(path: string, title: string, asking: Asking): NoteCo
       'note-title': titled ? () => latest.current.asking.title?.() : null,
       'note-move': titled ? () => latest.current.asking.move?.() : null,
     };
-  }, [path, title, titled, actions, store, dispatch, latest]);
+  }, [path, title, titled, actions, store, dispatch, navigate, latest]);
   useEffect(() => commands.hold('note', runs), [commands, runs]);
   return runs;
 }

@@ -326,6 +326,17 @@ export class NoteActions {
     });
   }
 
+  /** Puts a line, with all that stands under it, before or behind another one of its note. */
+  async placeBeside(ref: LineRef, other: LineRef, side: 'before' | 'behind', label: string): Promise<ActionResult> {
+    const { withItemBeside } = await import('../../core/task/writing/with-item-beside');
+    return this.retry(label, async () => {
+      const note = await this.store.get(ref.path);
+      if (note?.text == null) return { refused: NO_TEXT };
+      const outcome = withItemBeside(note.text, ref, other, side);
+      return 'refused' in outcome ? outcome : [withText(note, outcome.text)];
+    });
+  }
+
   /**
    * Gives a note other fields in its front matter; one of null goes.
    *

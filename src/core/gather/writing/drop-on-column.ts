@@ -2,7 +2,7 @@ import type { AddedStatus } from '../../task/line/status';
 import { STATUS_NAMES, STATUSES } from '../../task/line/status';
 import type { WideIntention } from '../../task/acts/intention';
 import type { BoardColumn } from '../answer/board';
-import type { GroupKeyName } from '../language/ast';
+import type { GroupKey, GroupKeyName } from '../language/ast';
 import { type Drop, dropInto } from './drop';
 
 /** A column of a board, as far as a drop cares. */
@@ -14,17 +14,35 @@ export type DropColumn = Pick<BoardColumn<unknown>, 'group' | 'label' | 'finishe
  *
  * @param from the column it stands in; null where that is not known
  * @param added the statuses that notes add, which a column may be named by
+ * @param bears the tags or people that the card bears: into the column of what has none, all of them go
  * @example dropOnColumn('tag', null, { group: 'loans', label: '#loans', finished: false }, []) // { intentions: [{ do: 'tag', name: '#loans' }] }
  */
-export function dropOnColumn(by: GroupKeyName, from: DropColumn | null, to: DropColumn, added: readonly AddedStatus[]): Drop {
+export function dropOnColumn(
+  by: GroupKeyName,
+  from: DropColumn | null,
+  to: DropColumn,
+  added: readonly AddedStatus[],
+  bears: readonly string[] = [],
+): Drop {
   if (from?.finished === to.finished && from.group === to.group) return { intentions: [] };
   const key = { key: by, of: null, descending: false, byCount: false };
   if (to.finished) return { intentions: finishing(by, to.group) };
   const group = by === 'status' ? statusGroup(to.group, added) : to.group;
-  if (!from?.finished) return dropInto(key, from?.group ?? null, group);
-  const drop = dropInto(key, null, group);
+  if (!from?.finished) return together(key, group === null ? [from?.group ?? null, ...bears] : [from?.group ?? null], group);
+  const drop = together(key, group === null ? bears : [null], group);
   if (by === 'status' || 'refused' in drop) return drop;
   return { intentions: [{ do: 'status', status: 'todo' }, ...drop.intentions] };
+}
+
+/** Out of several groups into one. */
+function together(key: GroupKey, from: readonly (string | null)[], to: string | null): Drop {
+  const intentions: WideIntention[] = [];
+  for (const group of new Set(from)) {
+    const drop = dropInto(key, group, to);
+    if ('refused' in drop) return drop;
+    intentions.push(...drop.intentions);
+  }
+  return { intentions };
 }
 
 /** What finishes a card: its tick, and on a board by heading its way to the heading for finished lines. */

@@ -13,7 +13,7 @@ import { noteAddress } from '../../session/places/addresses';
 import { useChanges } from '../../session/state/use-changes';
 import { useNow, useServices } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';
-import { LineField } from './LineField';
+import { LineField } from '../../../ui/LineField';
 import { useChangeDay } from '../use-change-day';
 
 interface EveningProps {

@@ -13,7 +13,7 @@ import { draggedTasks, isTaskDrag } from '../../gather/rows/task-drag';
 import { rowIdAt } from '../../gather/rows/list-focus';
 import { useListActions } from '../../gather/list/use-list-actions';
 import { noteAddress } from '../../session/places/addresses';
-import { LineField } from './LineField';
+import { LineField } from '../../../ui/LineField';
 import { type Choosing, untimedRows } from './use-choosing';
 import { useHandOrder } from './use-hand-order';
 

@@ -46,7 +46,7 @@ export function Column({ by, column, fields, level, writing, isFolded, onFold, o
     <section
       aria-label={column.label}
       data-column={column.key ?? ''}
-      className={`board-column ${isFolded ? 'w-36 flex-none' : 'min-w-56 flex-1'} ${isOver ? 'board-column-over' : ''}`}
+      className={`board-column min-w-0 ${isOver ? 'board-column-over' : ''}`}
       onDragOver={(event) => {
         if (!isTaskDrag(event)) return;
         event.preventDefault();

@@ -19,7 +19,7 @@ interface ColumnHeadProps {
 
 /** What a column is called, how much it holds, and what a drop into it does. */
 export function ColumnHead({ by, column, level: Level, isFolded, onFold, onMove }: ColumnHeadProps) {
-  const { label, finished } = column;
+  const { label } = column;
   const sums = [countOf(column), column.takes > 0 ? durationName(column.takes) : ''].filter((part) => part !== '');
   return (
     <div className="border-b-2 border-edge px-1 pb-1.5">
@@ -37,7 +37,7 @@ export function ColumnHead({ by, column, level: Level, isFolded, onFold, onMove 
           </Fragment>
         </MoreMenu>
       </div>
-      <p className="text-[0.8rem] text-muted">{finished ? `Where finished cards go: ${dropWords(by, column)}` : dropWords(by, column)}</p>
+      <p className="text-[0.8rem] text-muted">{dropWords(by, column)}</p>
     </div>
   );
 }

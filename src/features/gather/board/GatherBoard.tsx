@@ -10,10 +10,14 @@ import { rowIdAt } from '../rows/list-focus';
 import { RowPicking } from '../rows/row-picking';
 import { draggedTasks } from '../rows/task-drag';
 import { Column } from './Column';
-import { useBoardMoves } from './use-board-moves';
+import { type BesideCard, useBoardMoves } from './use-board-moves';
 
 /** So many columns are drawn at first; a key may have thousands of values. */
 const MOST_COLUMNS = 30;
+
+/** The width of a folded column, and the least of one that is not, in rem. */
+const FOLDED = 10;
+const NARROWEST = 12.5;
 
 /** A gather as a board: a column a value, and a card that is put into another one gets what that demands. */
 export function GatherBoard({ answer, groupHeading, name, showAll, writing, onClause }: FormProps) {
@@ -28,7 +32,7 @@ export function GatherBoard({ answer, groupHeading, name, showAll, writing, onCl
   const held = useMemo(() => ({ groups: answer.groups, hold: () => undefined }), [answer]);
   const { onAct, pick, list } = useListActions(board, held, rows);
   const { folded, toggle } = useFolded(name);
-  const moves = useBoardMoves(by, onAct);
+  const moves = useBoardMoves(by, columns, onAct);
   const end = columns.find(({ finished }) => finished);
   const ticks = useCallback<ActOnRow>(
     (row, intentions, byKey) => {
@@ -46,9 +50,17 @@ export function GatherBoard({ answer, groupHeading, name, showAll, writing, onCl
   };
   const onKeyDown = (event: KeyboardEvent): void => {
     const side = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+    const step = { ArrowUp: -1, ArrowDown: 1 }[event.key];
     const id = rowIdAt(event.target);
     const row = rows.find((one) => one.id === id);
     const column = row && columnOf(row, event.target);
+    if (step !== undefined && event.altKey && !event.shiftKey && row && column && by === 'heading' && isOnMark(event.target)) {
+      event.preventDefault();
+      event.stopPropagation();
+      const other = column.cards[column.cards.indexOf(row) + step];
+      if (other?.path === row.path) moves.place(row, { row: other, side: step === 1 ? 'behind' : 'before' });
+      return;
+    }
     if (side === undefined || !row || !column || event.ctrlKey || event.metaKey || event.altKey || !isOnMark(event.target))
       return list.onKeyDown(event);
     const at = drawn.indexOf(column);
@@ -75,7 +87,7 @@ export function GatherBoard({ answer, groupHeading, name, showAll, writing, onCl
       event.stopPropagation();
       const came = drag.from?.length === 1 ? drag.from[0] : undefined;
       const from = came === undefined ? null : (columns.find(({ group }) => group === came) ?? null);
-      moves.drop(drag.tasks, from, to);
+      moves.drop(drag.tasks, from, to, besideOf(event, to.cards));
     };
   const rename = (next: readonly BoardColumn<RowView>[]): void => {
     if (form?.is !== 'board') return;
@@ -93,10 +105,19 @@ export function GatherBoard({ answer, groupHeading, name, showAll, writing, onCl
     const [one, other] = [columns[at], columns[at + side]];
     return one !== undefined && other !== undefined && !one.finished && !other.finished && columns.length <= most;
   };
+  const isFolded = (column: BoardColumn<RowView>): boolean => folded.has(column.key ?? '');
+  const widths = drawn.map((column) => (isFolded(column) ? `${FOLDED}rem` : 'minmax(0, 1fr)')).join(' ');
+  const minWidth = `${drawn.reduce((sum, column) => sum + (isFolded(column) ? FOLDED : NARROWEST), 0)}rem`;
   return (
     <RowPicking value={pick}>
       <div className="-mx-2 overflow-x-auto px-2 pb-2">
-        <div ref={board} {...list} onKeyDown={onKeyDown} className="flex min-w-fit items-start gap-3 rounded-xl bg-ground p-3">
+        <div
+          ref={board}
+          {...list}
+          onKeyDown={onKeyDown}
+          className="grid items-start gap-3 rounded-xl bg-ground p-3"
+          style={{ gridTemplateColumns: widths, minWidth }}
+        >
           {drawn.map((column, at) => (
             <Column
               key={`${column.key ?? ''} ${column.finished}`}
@@ -105,7 +126,7 @@ export function GatherBoard({ answer, groupHeading, name, showAll, writing, onCl
               fields={fields}
               level={groupHeading}
               writing={writing}
-              isFolded={folded.has(column.key ?? '')}
+              isFolded={isFolded(column)}
               onFold={() => toggle(column.key ?? '')}
               onMove={{ back: canMove(at, -1) ? moved(at, -1) : null, on: canMove(at, 1) ? moved(at, 1) : null }}
               onAct={ticks}
@@ -135,6 +156,14 @@ export function GatherBoard({ answer, groupHeading, name, showAll, writing, onCl
       )}
     </RowPicking>
   );
+}
+
+/** The card over which something was let go, and on which side of its middle. */
+function besideOf(event: DragEvent, cards: readonly RowView[]): BesideCard | null {
+  const id = rowIdAt(event.target);
+  const row = cards.find((one) => one.id === id);
+  const card = event.target instanceof Element ? event.target.closest('[data-row]')?.getBoundingClientRect() : undefined;
+  return row && card ? { row, side: event.clientY < card.top + card.height / 2 ? 'before' : 'behind' } : null;
 }
 
 const isOnMark = (target: EventTarget): boolean => target instanceof HTMLElement && target.matches('.task-mark, .row-focus');

@@ -8,9 +8,9 @@ const of = (page: PageName, rest: string): string => ROUTES[page].replace(/[*:].
 
 const encode = (path: string): string => path.split('/').map(encodeURIComponent).join('/');
 
-/** The address of a note, and of a line in it (from 0). */
-export function noteAddress(path: string, line?: number): string {
-  return `${of('note', path)}${line === undefined ? '' : `?line=${line + 1}`}`;
+/** The address of a note, of a line in it (from 0), or of the note as it is turned. */
+export function noteAddress(path: string, line?: number, view?: string): string {
+  return `${of('note', path)}${line === undefined ? '' : `?line=${line + 1}`}${view === undefined ? '' : `?view=${view}`}`;
 }
 
 /** How the page of a day is turned: to its plan, or to the hours of its week. */

@@ -33,7 +33,7 @@ export interface PageParameters {
   /** What is looked for, and what of it is shown. */
   q: string;
   show: string;
-  /** How a day is shown: `plan` for its plan, `week` for the hours of its week, else its page is written. */
+  /** How a day is shown: `plan` for its plan, `week` for the hours of its week, else its page is written. A note: `tasks`, `by-day`, `by-status`, `by-heading`. */
   view: string;
   /** A moment that is taken for the present, as long as every note is the demo's own: `2026-11-23T09:20`. */
   now: string;
