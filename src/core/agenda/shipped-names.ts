@@ -13,6 +13,7 @@ export const SHIPPED_NAMES = [
   'People',
   'Finished',
   'Board',
+  'Month',
   'Projects',
 ] as const;
 

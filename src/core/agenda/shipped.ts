@@ -109,6 +109,10 @@ const BOARD = page('Board', 'What is to do, under way, waiting and lately finish
   },
 ]);
 
+const MONTH = page('Month', 'What is due and what is planned, on the days of a month.', [
+  { title: 'Month', lines: ['where open', 'order by plan, due, priority', 'including resting', 'as month'] },
+]);
+
 const PROJECTS = page('Projects', 'Every project in the column of its state.', [
   {
     title: 'Projects',
@@ -129,6 +133,7 @@ export const SHIPPED_PAGES: readonly ShippedPage[] = [
   PEOPLE,
   FINISHED,
   BOARD,
+  MONTH,
   PROJECTS,
   ...SHIPPED_FEET,
 ];

@@ -61,7 +61,10 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
     shown.length > 0 && shown.length === note.gathers.length && shown.every((answer) => answer.total === 0 && answer.errors.length === 0);
   const columns = Math.min(3, Math.max(1, Number(note.front.fields['columns']) || 1));
   return (
-    <Sheet title={title} wide={columns > 1 || note.gathers.some((gather) => /\bas\s+(?:table|summary|board)\b/i.test(gather.text))}>
+    <Sheet
+      title={title}
+      wide={columns > 1 || note.gathers.some((gather) => /\bas\s+(?:table|summary|board|month|weeks)\b/i.test(gather.text))}
+    >
       <header className="mb-3">
         <p className="text-[0.86rem] text-muted">{folderOf(path).replaceAll('/', ' › ') || 'Notes'}</p>
         <div className="flex items-start justify-between gap-4">

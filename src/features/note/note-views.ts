@@ -25,7 +25,10 @@ export function viewGathers(view: NoteView, { structure }: Pick<NoteFrame, 'stru
         'title Finished\nwhere closed and this note\norder by path',
       ];
     case 'by-day':
-      return ['where open and this note\ngroup by day\nincluding resting'];
+      return [
+        'where open and this note\nincluding resting\nas weeks',
+        'title Without a day\nwhere open and this note and without due and without plan\nincluding resting',
+      ];
     case 'by-status':
       return ['where this note\norder by path\nincluding resting\ncolumns due, plan, start, takes, steps\nas board by status'];
     case 'by-heading': {

@@ -21,6 +21,8 @@ const NOTE_ORDERS = ['title', 'date', 'due', 'open', 'progress', 'path'];
 const FORMS: [string, string][] = [
   ['list', 'List'],
   ['table', 'Table'],
+  ['month', 'Month'],
+  ['weeks', 'Weeks'],
   ['board by status', 'Board by status'],
   ['board by tag', 'Board by tag'],
   ['board by person', 'Board by person'],

@@ -12,17 +12,24 @@ interface NewTaskLineProps {
   /** The text of the gather as its note has it. */
   written: string;
   label?: string;
+  /** What it is written on, for those who do not see where it stands. */
+  of?: string;
 }
 
 /** A line at the end of a list, which opens a field for a task that stands there. */
-export function NewTaskLine({ gather, at, written, label = 'Write a task here' }: NewTaskLineProps) {
+export function NewTaskLine({ gather, at, written, label = 'Write a task here', of }: NewTaskLineProps) {
   const [open, setOpen] = useState(false);
   const show = (): void => {
     holdKeys();
     setOpen(true);
   };
   const line = (
-    <button type="button" className="quiet-button no-print -ms-1 mt-0.5 text-[0.9rem]" onClick={show}>
+    <button
+      type="button"
+      className="quiet-button no-print -ms-1 mt-0.5 text-[0.9rem]"
+      aria-label={of && `${label} on ${of}`}
+      onClick={show}
+    >
       <Plus size={14} aria-hidden="true" />
       {label}
     </button>

@@ -8,6 +8,8 @@ const GatherSummary = lazy(() => import('./GatherSummary').then((part) => ({ def
 
 const GatherBoard = lazy(() => import('../board/GatherBoard').then((part) => ({ default: part.GatherBoard })));
 
+const GatherSheet = lazy(() => import('../sheet/GatherSheet').then((part) => ({ default: part.GatherSheet })));
+
 /**
  * How each form is drawn. A new form is a component and a line here; acting, selecting and moving about come from `use-list-actions.ts`.
  * What has no drawing of its own yet is drawn as a list, which is said.
@@ -17,10 +19,14 @@ const FORMS: Readonly<Partial<Record<Form['is'], ComponentType<FormProps>>>> = {
   table: GatherTable,
   summary: GatherSummary,
   board: GatherBoard,
+  month: GatherSheet,
+  weeks: GatherSheet,
 };
 
 /** The forms that have their own place, or none, for what is written into them. */
-export const writesItself = (form: Form | null): boolean => form?.is === 'board' || form?.is === 'summary';
+export const writesItself = (form: Form | null): boolean => form !== null && WRITE_THEMSELVES.has(form.is);
+
+const WRITE_THEMSELVES: ReadonlySet<Form['is']> = new Set(['board', 'summary', 'month', 'weeks']);
 
 /** What draws a form, and whether it is that form’s own drawing. */
 export function drawingOf(form: Form | null): { Drawing: ComponentType<FormProps>; own: boolean } {
