@@ -135,3 +135,22 @@ test('a month: what is due and planned is dragged and moved by key to other days
   await page.getByRole('button', { name: 'The month after' }).click();
   await expect(cell('Friday 11 Dec 2026')).toContainText('Book the brass');
 });
+
+test('the help is one key away, is searched, and all its examples can be asked', async ({ desk, page }) => {
+  await desk.open('demo');
+  await page.keyboard.press('Shift+F1');
+  await expect(desk.main.getByRole('heading', { level: 1 })).toHaveText('What a note can say');
+  await desk.main.getByLabel('Search the help').fill('moore');
+  await desk.main.getByRole('list', { name: 'Found in the help' }).getByRole('link').first().click();
+  await expect(desk.main.getByRole('region', { name: 'The day turned to its plan' })).toBeInViewport();
+  await expectAccessible(page, 'the help', { part: 'main' });
+  await desk.main.getByRole('link', { name: 'Asking for tasks' }).click();
+  const examples = desk.main.getByRole('button', { name: 'Ask it of my notes' });
+  await expect(examples.first()).toBeVisible();
+  const count = await examples.count();
+  expect(count).toBeGreaterThan(4);
+  for (let index = 0; index < count; index++) await examples.first().click();
+  await expect(desk.main.getByText('How a gather is written')).toBeHidden();
+  await expect(desk.main.getByText('Nothing stands here now').or(desk.main.locator('[data-row]')).first()).toBeVisible();
+  await desk.main.getByRole('button', { name: 'Copy it' }).first().click();
+});

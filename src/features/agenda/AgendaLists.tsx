@@ -1,11 +1,13 @@
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { useId, useState } from 'react';
+import { Link } from 'react-router';
 import { type Narrowing, NO_NARROWING, isNarrowed } from '../../core/gather/answer/narrow';
 import { GatherBody } from '../gather/GatherBody';
 import { headWords } from '../gather/list/count-words';
 import { ListMenu } from '../gather/list/ListMenu';
 import { useFolded } from '../gather/list/use-folded';
 import { useGather } from '../gather/use-gather';
+import { helpAddress } from '../session/places/addresses';
 import { listName, useListAnswers } from '../session/state/use-answer';
 
 interface AgendaListsProps {
@@ -58,7 +60,12 @@ export function AgendaLists({
         />
       ))}
       {gathers.length === 0 && (
-        <p className="text-muted">This page holds no gathers yet. Edit it as text and write one in a block that begins with ```gather.</p>
+        <p className="text-muted">
+          This page holds no gathers yet. Edit it as text and write one in a block that begins with ```gather.{' '}
+          <Link className="underline" to={helpAddress('asking')}>
+            How that is written
+          </Link>
+        </p>
       )}
       {empty && saysEmpty && <NothingHere narrowed={isNarrowed(narrowing)} />}
     </div>

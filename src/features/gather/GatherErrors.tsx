@@ -1,4 +1,6 @@
+import { Link } from 'react-router';
 import type { AnswerView } from '../../core/index/live/view';
+import { helpAddress } from '../session/places/addresses';
 
 /** Names in a gather that nothing bears; it is answered all the same. */
 function Hints({ hints }: { hints: AnswerView['hints'] }) {
@@ -20,6 +22,11 @@ export function GatherErrors({ answer, text, hints }: { answer: AnswerView; text
           Line {text.slice(0, error.from).split('\n').length}: {error.message}
         </p>
       ))}
+      <p>
+        <Link className="underline" to={helpAddress('asking', 'clauses')}>
+          How a gather is written
+        </Link>
+      </p>
       {answer.total > 0 && <p>Below stands what it found before.</p>}
     </div>
   );

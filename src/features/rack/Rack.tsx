@@ -7,7 +7,7 @@ import { useCommandKeys } from '../commands/use-key-of';
 import { ROUTES } from '../session/places/routes';
 import { SlipButton } from '../slip/SlipButton';
 import { frameSlice } from '../session/state/frame-slice';
-import { noteAddress, personAddress, settingsAddress, tagAddress } from '../session/places/addresses';
+import { noteAddress, personAddress, helpAddress, settingsAddress, tagAddress } from '../session/places/addresses';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { NoteTree } from './NoteTree';
 import { Pins } from './Pins';
@@ -42,6 +42,9 @@ export const Rack = memo(function Rack() {
         </button>
         <NavLink to={settingsAddress()} className="quiet-button">
           Settings
+        </NavLink>
+        <NavLink to={helpAddress()} className="quiet-button">
+          Help
         </NavLink>
         <button
           type="button"

@@ -50,6 +50,11 @@ export function findAddress(typed: string, show: SearchShows | 'only' = 'all'): 
 }
 
 /** The address of the settings, or of a part of them. */
+/** A page of the help, and a heading in it. */
+export function helpAddress(page = 'note', heading?: string): string {
+  return of('help', page) + (heading === undefined ? '' : `#${heading}`);
+}
+
 export function settingsAddress(part?: 'keys' | 'statuses'): string {
   return `${ROUTES.settings}${part ? `#${part}` : ''}`;
 }

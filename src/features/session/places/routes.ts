@@ -14,6 +14,7 @@ export const ROUTES = {
   folder: '/folder/*',
   item: '/item/:ref',
   find: '/find',
+  help: '/help/:page',
   settings: '/settings',
 } as const;
 

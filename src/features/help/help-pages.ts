@@ -1,0 +1,9 @@
+/** The pages of the help: the same texts that stand in docs/. */
+export const HELP_PAGES = [
+  { id: 'note', title: 'What a note can say', load: () => import('../../../docs/format.md?raw') },
+  { id: 'day', title: 'Slips, the day, carrying on', load: () => import('../../../docs/day.md?raw') },
+  { id: 'asking', title: 'Asking for tasks', load: () => import('../../../docs/gather.md?raw') },
+  { id: 'finding', title: 'Finding, and what leads where', load: () => import('../../../docs/finding.md?raw') },
+] as const;
+
+export type HelpPageId = (typeof HELP_PAGES)[number]['id'];
