@@ -154,3 +154,52 @@ test('the help is one key away, is searched, and all its examples can be asked',
   await expect(desk.main.getByText('Nothing stands here now').or(desk.main.locator('[data-row]')).first()).toBeVisible();
   await desk.main.getByRole('button', { name: 'Copy it' }).first().click();
 });
+
+test('a page of one’s own by pointing alone: with a person, by week, as a table; a list of another page is changed and put back', async ({
+  desk,
+  page,
+}) => {
+  await desk.open('demo');
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('ask by pointing');
+  await page.keyboard.press('Enter');
+  await desk.main.getByRole('button', { name: 'All that is open' }).click();
+  await expect(desk.main.getByText('105 found')).toBeVisible();
+  await desk.main.getByRole('button', { name: '+ and' }).click();
+  await page.keyboard.type('kofi');
+  await page.keyboard.press('Enter');
+  await expect(desk.main.getByText('8 found')).toBeVisible();
+  await desk.main.getByRole('button', { name: 'not in groups' }).click();
+  await desk.main.getByRole('button', { name: 'week', exact: true }).click();
+  await desk.main.getByRole('group', { name: 'What is asked' }).getByRole('button', { name: 'list' }).click();
+  await desk.main.getByRole('button', { name: 'table', exact: true }).click();
+  await page.keyboard.press('Escape');
+  await expect(desk.main.getByLabel('The same as text')).toHaveValue('where open and @kofi\ngroup by week\nas table');
+  await expectAccessible(page, 'asking by pointing', { part: 'main' });
+  // A part is turned round, given another choice, and taken out.
+  await desk.main.getByRole('button', { name: 'are with @kofi' }).click();
+  await desk.main.getByRole('button', { name: 'or…' }).click();
+  await page.getByPlaceholder(/Type a tag/).fill('#loans');
+  await page.keyboard.press('Enter');
+  await expect(desk.main.getByLabel('The same as text')).toHaveValue('where open and (@kofi or #loans)\ngroup by week\nas table');
+  await desk.main.getByRole('button', { name: 'bear or inherit #loans' }).click();
+  await desk.main.getByRole('button', { name: 'take out' }).click();
+  // The text is written by hand, and cannot be read for a moment: the sentence stays.
+  const text = desk.main.getByLabel('The same as text');
+  await text.fill('where open and @kofi and');
+  await expect(desk.main.getByRole('button', { name: 'are with @kofi' })).toBeVisible();
+  await expect(desk.main.getByRole('button', { name: 'Keep as an agenda page' })).toBeDisabled();
+  await text.fill('where open and @kofi\ngroup by week\nas table');
+  await desk.main.getByLabel('Name of the page').fill('With Kofi');
+  await page.keyboard.press('Enter');
+  await expect(desk.main.getByRole('heading', { level: 1, name: 'With Kofi' })).toBeVisible();
+  await expect(desk.main.getByRole('table')).toBeVisible();
+  expect(await desk.stored('Agenda/With Kofi.md')).toContain('```gather\nwhere open and @kofi\ngroup by week\nas table\n```');
+  // From the menu of a list, and back to where it stands.
+  await desk.main.getByRole('button', { name: 'How this list is shown' }).click();
+  await page.getByRole('menuitem', { name: 'Change it by pointing' }).click();
+  await desk.main.getByRole('button', { name: 'are open' }).click();
+  await desk.main.getByRole('button', { name: 'the opposite' }).click();
+  await desk.main.getByRole('button', { name: 'Put it back' }).click();
+  await expect.poll(() => desk.stored('Agenda/With Kofi.md')).toContain('where not open and @kofi');
+});

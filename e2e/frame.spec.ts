@@ -15,6 +15,10 @@ const SCREENS = [
   '/status/waiting',
   '/folder/Projects',
   '/tag/loans',
+  '/note/Agenda/Board.md',
+  '/note/Agenda/Month.md',
+  '/help/asking',
+  '/ask',
   '/settings',
 ];
 

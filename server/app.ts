@@ -70,6 +70,7 @@ const PAGES = [
   '/status{/*path}',
   '/folder{/*path}',
   '/item/:ref',
+  '/ask',
   '/help/:page',
   '/settings',
   '/days',

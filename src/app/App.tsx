@@ -36,6 +36,7 @@ const LinkCards = lazy(() => import('../features/links/LinkCards').then((part) =
 const Messages = lazy(() => import('../features/session/acting/Messages'));
 const RingWatch = lazy(() => import('../features/reminders/RingWatch'));
 const Opening = lazy(() => import('../features/opening/Opening').then((part) => ({ default: part.Opening })));
+const AskPage = lazy(() => import('../features/ask/AskPage').then((part) => ({ default: part.AskPage })));
 const HelpPage = lazy(() => import('../features/help/HelpPage').then((part) => ({ default: part.HelpPage })));
 const SettingsPage = lazy(() => import('../features/settings/SettingsPage').then((part) => ({ default: part.SettingsPage })));
 
@@ -97,6 +98,7 @@ function Desk() {
             <Route path={ROUTES.folder} element={<FolderPage />} />
             <Route path={ROUTES.item} element={<ItemPage />} />
             <Route path={ROUTES.find} element={<FindPage />} />
+            <Route path={ROUTES.ask} element={<AskPage />} />
             <Route path={ROUTES.help} element={<HelpPage />} />
             <Route path={ROUTES.settings} element={<SettingsPage />} />
             <Route path="*" element={<NoSuchPage />} />

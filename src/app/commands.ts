@@ -5,7 +5,7 @@ import type { Command } from '../features/commands/command';
 import { COMMANDS, type IdIn } from '../features/commands/definitions';
 import { useCommandKeys } from '../features/commands/use-key-of';
 import { useExport } from '../features/exchange/use-export';
-import { type DayView, dayAddress, helpAddress, noteAddress, settingsAddress } from '../features/session/places/addresses';
+import { type DayView, dayAddress, askAddress, helpAddress, noteAddress, settingsAddress } from '../features/session/places/addresses';
 import { slipDraft } from '../features/slip/slip-draft';
 import { holdKeys } from '../ui/early-keys';
 import { useHandRuns } from '../features/strip/use-hand-runs';
@@ -99,6 +99,7 @@ export function useCommands(): Command[] {
       export: () => void exportAll(),
       settings: () => void navigate(settingsAddress()),
       keys: () => void navigate(settingsAddress('keys')),
+      ask: () => void navigate(askAddress('')),
       help: () => void navigate(helpAddress()),
       print: () => window.print(),
     };

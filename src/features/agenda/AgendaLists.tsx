@@ -129,7 +129,14 @@ export function AgendaList({ text, index, at, home = at, name, look, narrowing, 
         )}
         <span className="flex items-center gap-1 text-[0.86rem] font-semibold text-muted">
           {headWords(answer)}
-          <ListMenu shown={shown} at={at === '' ? null : at} sentenceShown={sentenceShown} onSentence={setSentenceShown} onEdit={null} />
+          <ListMenu
+            shown={shown}
+            kept={home === '' ? null : { home, text }}
+            at={at === '' ? null : at}
+            sentenceShown={sentenceShown}
+            onSentence={setSentenceShown}
+            onEdit={null}
+          />
         </span>
       </div>
       {!shut && (

@@ -47,6 +47,7 @@ export const COMMANDS = [
   { id: 'new-note', title: 'New note with a title, a folder or a template', key: null, scope: 'everywhere' },
   { id: 'import', title: 'Import notes', key: null, scope: 'everywhere' },
   { id: 'export', title: 'Export everything as a zip', key: null, scope: 'everywhere' },
+  { id: 'ask', title: 'Ask by pointing: a new agenda page', key: null, scope: 'everywhere' },
   { id: 'help', title: 'Help', key: 'Shift+F1', scope: 'everywhere' },
   { id: 'settings', title: 'Settings', key: null, scope: 'everywhere' },
   { id: 'keys', title: 'Keys of all commands', key: null, scope: 'everywhere' },

@@ -26,7 +26,14 @@ export function GatherBlock({ text, at, index, onEdit }: GatherBlockProps) {
         <strong className="font-semibold">{answer?.title ?? 'Gathered'}</strong>
         <span className="flex items-center gap-1 text-[0.82rem] text-muted">
           {answer ? headWords(answer) : 'gathering…'}
-          <ListMenu shown={shown} at={at} sentenceShown={sentenceShown} onSentence={setSentenceShown} onEdit={onEdit} />
+          <ListMenu
+            shown={shown}
+            kept={{ home: at, text }}
+            at={at}
+            sentenceShown={sentenceShown}
+            onSentence={setSentenceShown}
+            onEdit={onEdit}
+          />
           <button type="button" className="quiet-button no-print" onClick={onEdit}>
             Edit
           </button>

@@ -1,3 +1,5 @@
+import { useNavigate } from 'react-router';
+import { askAddress } from '../../session/places/addresses';
 import type { GroupKeyName } from '../../../core/gather/language/ast';
 import { formText, groupKeyText, orderKeyText } from '../../../core/gather/saying/print';
 import { MenuCheck, MenuChoice, MenuChoices, MenuEntry, MenuInside, MenuLine } from '../../../ui/menu';
@@ -5,7 +7,15 @@ import { frameSlice } from '../../session/state/frame-slice';
 import { useAppDispatch } from '../../session/state/state';
 import type { ShownGather } from '../use-gather';
 
+/** A gather as the text of a note keeps it. */
+export interface KeptGather {
+  home: string;
+  text: string;
+}
+
 export interface ListMenuProps {
+  /** Where it is kept; null for one that stands in no note. */
+  kept: KeptGather | null;
   shown: ShownGather;
   at: string | null;
   sentenceShown: boolean;
@@ -36,8 +46,9 @@ const FORMS: [string, string][] = [
 ];
 
 /** What stands in the menu of a list. */
-export function ListMenuEntries({ shown, at, sentenceShown, onSentence, onEdit }: ListMenuProps) {
+export function ListMenuEntries({ shown, kept, at, sentenceShown, onSentence, onEdit }: ListMenuProps) {
   const dispatch = useAppDispatch();
+  const navigate = useNavigate();
   const { gather, change } = shown;
   const ofNotes = gather.from === 'notes' || gather.from === 'meetings';
   const group = gather.form?.is === 'summary' ? '' : gather.groupBy.map(groupKeyText).join(', ') || 'none';
@@ -89,6 +100,8 @@ export function ListMenuEntries({ shown, at, sentenceShown, onSentence, onEdit }
         checked={gather.includingResting}
         onChange={(on) => change('including', on ? 'including resting' : null)}
       />
+      <MenuLine />
+      <MenuEntry label="Change it by pointing" onSelect={() => void navigate(askAddress(shown.text), { state: { kept } })} />
       {onEdit && (
         <>
           <MenuLine />

@@ -1,5 +1,3 @@
-import { foldName } from '../../../core/note/names/names';
-import { placeWithoutNote } from '../../../core/gather/rows/place-without-note';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Gather } from '../../../core/gather/language/ast';
 import { demandsOf } from '../../../core/gather/writing/demands';
@@ -8,12 +6,13 @@ import { readTail } from '../../../core/task/line/tail';
 import { chipsOf } from '../../../ui/chip-look';
 import { readFrame } from '../../../core/note/facts/note-frame';
 import { takeKeys } from '../../../ui/early-keys';
-import { statusName, statusTable } from '../../../core/task/line/added-status';
+import { statusName } from '../../../core/task/line/added-status';
 import { AT_END, type LinePlace } from '../../../core/task/writing/write-lines';
 import { actionContext } from '../../session/acting/action-context';
 import { useNow, useServices } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';
 import { useAddedStatuses } from '../../session/state/use-statuses';
+import { useContextAt } from '../use-context-at';
 import { useLandTask, useLanding } from '../../session/acting/use-land-task';
 import { readLanding } from '../../../core/slip/landing';
 
@@ -139,33 +138,4 @@ async function behindBlock(store: { text: (path: string) => Promise<string | nul
   const text = await store.text(path);
   const block = text === null ? undefined : readFrame(text).gathers.find((one) => one.text === written);
   return block ? { behind: block.lastLine } : AT_END;
-}
-
-/** What the gather is asked against, as far as the page knows it. */
-function useContextAt(at: string | null): Parameters<typeof demandsOf>[1] {
-  const { day: today } = useNow();
-  const { firstDayOfWeek, me, raiseTag } = useAppSelector((state) => state.settings);
-  const added = useAddedStatuses();
-  const note = useAppSelector((state) => state.library.overview?.notes.find((one) => one.path === at));
-  const person = useAppSelector((state) => state.library.overview?.people.find((one) => one.path === at));
-  return useMemo(
-    () => ({
-      today,
-      firstDayOfWeek,
-      me,
-      raiseTag,
-      statuses: statusTable(added),
-      thisNote: note
-        ? {
-            path: note.path,
-            journal: note.journal,
-            handle: person?.name ?? null,
-            tag: note.kind === 'tag' ? foldName(note.handle ?? note.title) : null,
-          }
-        : at === null
-          ? null
-          : placeWithoutNote(at),
-    }),
-    [today, firstDayOfWeek, me, raiseTag, added, note, person, at],
-  );
 }

@@ -50,6 +50,9 @@ export function findAddress(typed: string, show: SearchShows | 'only' = 'all'): 
 }
 
 /** The address of the settings, or of a part of them. */
+/** Where a gather is made by pointing, beginning with one. */
+export const askAddress = (gather: string): string => `${ROUTES.ask}${gather === '' ? '' : `?q=${encodeURIComponent(gather)}`}`;
+
 /** A page of the help, and a heading in it. */
 export function helpAddress(page = 'note', heading?: string): string {
   return of('help', page) + (heading === undefined ? '' : `#${heading}`);

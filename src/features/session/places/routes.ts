@@ -14,6 +14,7 @@ export const ROUTES = {
   folder: '/folder/*',
   item: '/item/:ref',
   find: '/find',
+  ask: '/ask',
   help: '/help/:page',
   settings: '/settings',
 } as const;
@@ -31,7 +32,7 @@ export interface PageParameters {
   /** Words that a slip is filled in with, and the title or path of the slip that is meant. */
   text: string;
   slip: string;
-  /** What is looked for, and what of it is shown. */
+  /** What is looked for, or the text of the gather that is made by pointing; and what of it is shown. */
   q: string;
   show: string;
   /** How a day is shown: `plan` for its plan, `week` for the hours of its week, else its page is written. A note: `tasks`, `by-day`, `by-status`, `by-heading`. */

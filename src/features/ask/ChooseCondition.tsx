@@ -1,0 +1,80 @@
+import { Command as Menu } from 'cmdk';
+import { useMemo, useState } from 'react';
+import type { Condition, GatherContext } from '../../core/gather/language/ast';
+import { parseGather } from '../../core/gather/language/parse';
+import { conditionWords } from '../../core/gather/saying/sentence';
+import { useAppSelector } from '../session/state/state';
+import { useAddedStatuses } from '../session/state/use-statuses';
+import { CHOICE_KINDS, type ChoiceKind, choicesFrom, matching, typedChoices } from './choices';
+
+interface ChooseConditionProps {
+  context: GatherContext;
+  onChoose: (condition: Condition) => void;
+}
+
+/** A condition is found by typing part of it, or among those of one kind. */
+export function ChooseCondition({ context, onChoose }: ChooseConditionProps) {
+  const overview = useAppSelector((state) => state.library.overview);
+  const statuses = useAddedStatuses();
+  const [kind, setKind] = useState<ChoiceKind | null>(null);
+  const [typed, setTyped] = useState('');
+  const all = useMemo(
+    () =>
+      choicesFrom({ tags: overview?.tags ?? [], people: overview?.people ?? [], notes: overview?.notes ?? [], statuses }).flatMap(
+        (choice) => {
+          const { where } = parseGather(`where ${choice.text}`).gather;
+          return where ? [{ ...choice, where, words: conditionWords(where, context) }] : [];
+        },
+      ),
+    [overview, statuses, context],
+  );
+  const own = typedChoices(typed).flatMap((choice) => {
+    const { where } = parseGather(`where ${choice.text}`).gather;
+    return where ? [{ ...choice, where, words: conditionWords(where, context) }] : [];
+  });
+  const shown = matching(kind === null ? all : all.filter((choice) => choice.kind === kind), typed);
+  return (
+    <Menu label="Conditions" loop shouldFilter={false}>
+      <Menu.Input
+        autoFocus
+        className="field mb-1.5 w-full"
+        placeholder="Type a tag, a person, a note, a day, a status, or words"
+        value={typed}
+        onValueChange={setTyped}
+      />
+      <p className="mb-1 flex flex-wrap gap-1" role="group" aria-label="Kinds of conditions">
+        {CHOICE_KINDS.filter((one) => one !== 'words').map((one) => (
+          <button
+            key={one}
+            type="button"
+            aria-pressed={kind === one}
+            className={`quiet-button min-h-[25px] text-[0.84rem] ${kind === one ? 'bg-primary-soft font-semibold text-ink' : ''}`}
+            onClick={() => setKind(kind === one ? null : one)}
+          >
+            {one}
+          </button>
+        ))}
+      </p>
+      <Menu.List className="max-h-64 overflow-auto">
+        <Menu.Empty className="px-2 py-1 text-muted">Nothing is called so.</Menu.Empty>
+        {shown.map(({ text, words, hint, where }) => (
+          <Menu.Item key={text} value={text} className="menu-item justify-between" onSelect={() => onChoose(where)}>
+            <span className="min-w-0 truncate">{words}</span>
+            <span className="text-[0.84rem] text-muted">{hint}</span>
+          </Menu.Item>
+        ))}
+        {own.map(({ text, words, where }) => (
+          <Menu.Item
+            key={`typed ${text}`}
+            value={`${typed} ${text}`}
+            className="menu-item justify-between"
+            onSelect={() => onChoose(where)}
+          >
+            <span className="min-w-0 truncate">{words}</span>
+            <span className="text-[0.84rem] text-muted">as it is typed</span>
+          </Menu.Item>
+        ))}
+      </Menu.List>
+    </Menu>
+  );
+}
