@@ -202,4 +202,11 @@ test('a page of one’s own by pointing alone: with a person, by week, as a tabl
   await desk.main.getByRole('button', { name: 'the opposite' }).click();
   await desk.main.getByRole('button', { name: 'Put it back' }).click();
   await expect.poll(() => desk.stored('Agenda/With Kofi.md')).toContain('where not open and @kofi');
+  // A page of several lists says what stands in none of them.
+  await page.goto('/note/Agenda/With%20Kofi.md');
+  await desk.main.getByRole('button', { name: 'Edit the page' }).click();
+  await desk.write('\n```gather\nopen and #loans\n```\n');
+  await desk.main.getByRole('button', { name: 'Show the lists' }).click();
+  await desk.main.getByRole('button', { name: /open tasks stand in none of these lists/ }).click();
+  await expect(desk.row(desk.main.getByRole('region', { name: 'In none of these lists' }), 'whether the mercury is sealed')).toBeVisible();
 });

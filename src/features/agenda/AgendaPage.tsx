@@ -22,6 +22,7 @@ import { agendaParts } from './parts';
 import { useParameter } from '../session/places/routes';
 import { useSides } from './use-sides';
 
+const LeftOut = lazy(() => import('./LeftOut').then((part) => ({ default: part.LeftOut })));
 const NewText = lazy(() => import('./NewText').then((part) => ({ default: part.NewText })));
 
 interface AgendaPageProps {
@@ -48,6 +49,7 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
   const { actions } = useServices();
   const told = useToldDone();
   const shipped = shippedAs(path);
+  const own = useMemo(() => note.gathers.map((gather) => gather.text), [note]);
   const restore = async (): Promise<void> => {
     const { SHIPPED_PAGES } = await import('../../core/agenda/shipped');
     const page = SHIPPED_PAGES.find((one) => one.path === shipped);
@@ -103,6 +105,11 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
         )}
       </div>
       {empty && <NothingHere narrowed={isNarrowed(narrowing)} />}
+      {!shipped && own.length > 1 && (
+        <Later after={300}>
+          <LeftOut gathers={own} />
+        </Later>
+      )}
       {note.gathers.length === 0 && (
         <p className="text-muted">This page holds no gathers yet. Edit it and write one in a block that begins with ```gather.</p>
       )}
