@@ -1,6 +1,7 @@
 import { isoDay } from '../../src/core/calendar/day';
 import { type AnswerGroup, type AnswerRow, flatten } from '../../src/core/gather/answer/answer';
 import { type CardFacts, boardColumns } from '../../src/core/gather/answer/board';
+import { barsOf, curveOf } from '../../src/core/gather/answer/series';
 import { type Totals, sumsOf, totalsFrom } from '../../src/core/gather/answer/sums';
 import type { Form } from '../../src/core/gather/language/ast';
 import { sentenceText } from '../../src/core/gather/saying/sentence';
@@ -57,12 +58,14 @@ export interface GatherAnswer {
   /** Matching tasks, steps included, before limits. */
   total: number;
   groups: GatheredGroup[];
+  /** Of bars and curves, in the place of groups. */
+  series?: { key: string | null; values: { key: string | null; value: number }[] }[];
 }
 
 export interface GatheredGroup {
   key: string | null | (string | null)[];
   count: number;
-  totals: Totals;
+  totals: Omit<Totals, 'kept'>;
   rows: GatheredRow[];
   /** Of the column of a board where finished cards go; it gives the last ten. */
   finished?: true;
@@ -94,6 +97,18 @@ export function gather(desk: Desk, question: Question): GatherAnswer {
       if (entry.row.what === 'note') return [noteOf(entry.row)];
       return entry.row.what === 'point' ? [pointOf(entry.row)] : rows([entry]);
     });
+  const { form } = live.gather;
+  if (form?.is === 'bars' || form?.is === 'curve')
+    return {
+      title: live.gather.title,
+      sentence: sentenceText(live.gather, library.contextAt(null)),
+      total: answer.total,
+      groups: [],
+      series: (form.is === 'bars' ? barsOf(form, answer.groups) : curveOf(form, answer.groups, question.today)).map(({ key, values }) => ({
+        key,
+        values: values.map(({ key: of, value }) => ({ key: of, value })),
+      })),
+    };
   return {
     title: live.gather.title,
     sentence: sentenceText(live.gather, library.contextAt(null)),
@@ -104,11 +119,13 @@ export function gather(desk: Desk, question: Question): GatherAnswer {
         : answer.groups.map(({ keys, count, totals, rows: list }) => ({
             key: keys.length > 1 ? keys : (keys[0] ?? null),
             count,
-            totals,
+            totals: printedTotals(totals),
             rows: gathered(list),
           })),
   };
 }
+
+const printedTotals = ({ kept: _kept, ...totals }: Totals): Omit<Totals, 'kept'> => totals;
 
 /** A board is printed by its columns. */
 function columns(
@@ -118,7 +135,7 @@ function columns(
 ): GatheredGroup[] {
   return boardColumns(form, groups, CARDS).map(({ key, cards, all, finished }) => {
     const totals = totalsFrom(sumsOf(flatten(all)));
-    return { key, count: totals.count, totals, rows: gathered(cards), ...(finished && { finished }) };
+    return { key, count: totals.count, totals: printedTotals(totals), rows: gathered(cards), ...(finished && { finished }) };
   });
 }
 

@@ -99,6 +99,9 @@ describe('the engine', () => {
       'Agenda/Inbox.md': 0,
       'Agenda/Undated.md': 1,
       'Agenda/Resting.md': 1,
+      'Agenda/Board.md': 2,
+      'Agenda/Month.md': 2,
+      'Agenda/Projects.md': 0,
     });
     await host.apply([{ path: 'Agenda/Inbox.md', text: '---\nkind: agenda\n---\n```gather\nopen\n```\n' }]);
     expect(counts()['Agenda/Inbox.md']).toBe(2);

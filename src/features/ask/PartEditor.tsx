@@ -44,6 +44,9 @@ const FORMS = [
   'board by period',
   'month',
   'weeks',
+  'bars of count by week',
+  'bars of takes by tag',
+  'curve of open by week',
   'summary by note',
   'summary by tag',
 ];

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { AnswerView } from '../../core/index/live/view';
-import type { Gather } from '../../core/gather/language/ast';
+import type { Form, Gather } from '../../core/gather/language/ast';
 import { type ClauseWord, withGatherClause } from '../../core/gather/saying/edit-clause';
 import { type Narrowing, NO_NARROWING, narrowed } from '../../core/gather/answer/narrow';
 import { parseGather } from '../../core/gather/language/parse';
@@ -21,6 +21,9 @@ export interface ShownGather {
   draft: string | null;
   discard: () => void;
 }
+
+/** The forms that show sums alone, and no rows. */
+const showsSums = (form: Form | null): boolean => form?.is === 'summary' || form?.is === 'bars' || form?.is === 'curve';
 
 /**
  * The live answer to a gather: first within its limits, narrowed, and with clauses that a person changed for a while. While its
@@ -55,7 +58,7 @@ export function useGather(
     () => (broken && before ? { ...before, title: told.title ?? before.title, errors: told.errors } : told),
     [broken, before, told],
   );
-  const cut = answer !== undefined && answer.form?.is !== 'summary' && (answer.more > 0 || answer.groups.some((group) => group.more > 0));
+  const cut = answer !== undefined && !showsSums(answer.form) && (answer.more > 0 || answer.groups.some((group) => group.more > 0));
   return {
     answer,
     text,

@@ -1,7 +1,8 @@
 import type { DateStyle } from '../../calendar/day-name';
 import type { Row } from '../rows/row';
 import { isOpen } from '../../task/line/status';
-import type { Gather, GatherContext } from '../language/ast';
+import type { DateField, Gather, GatherContext, GroupKey, GroupKeyName } from '../language/ast';
+import { CURVE_FIELDS, isTimeKey } from './time-keys';
 import { asksForArchive, compile, type NameLookup, NO_LOOKUP, speaksOfResting, type Test } from './evaluate';
 import { groupValues } from './group';
 import { type Compare, compareBy } from './order';
@@ -25,6 +26,8 @@ export interface AnswerGroup {
   /** The value of each key by which it was grouped. */
   keys: (string | null)[];
   label: string;
+  /** Of one by several keys, how the value of each is called. */
+  labels?: readonly string[];
   /** All tasks of the group, steps included, before limits. */
   count: number;
   /** How many of them are steps that stand inside a row. */
@@ -90,9 +93,16 @@ export function planGather(gather: Gather, context: GatherContext, style: DateSt
   };
 }
 
-/** A summary shows the groups of its key, and no rows; a board has its key's groups as columns. */
+/** A summary, bars and a curve show the sums of groups, and no rows; a board has its key's groups as columns. */
 function shaped(gather: Gather): Gather {
   const { form } = gather;
+  const by = (key: GroupKeyName, of: DateField | null = null): GroupKey => ({ key, of, descending: false, byCount: false });
+  if (form?.is === 'bars')
+    return { ...gather, groupBy: form.second ? [by(form.by), by(form.second)] : [by(form.by)], limit: null, limitPerGroup: 0 };
+  // How it stood at a time follows from when each task was made, done and cancelled.
+  if (form?.is === 'curve' && isTimeKey(form.by))
+    return { ...gather, groupBy: CURVE_FIELDS.map((field) => by(form.by, field)), includingResting: true, limit: null, limitPerGroup: 0 };
+  if (form?.is === 'curve') return { ...gather, groupBy: [by(form.by)], limit: null, limitPerGroup: 0 };
   if (form?.is !== 'summary' && form?.is !== 'board') return gather;
   const groupBy = [{ key: form.by, of: null, descending: false, byCount: false, ...(form.is === 'board' && { added: true }) }];
   return form.is === 'board' ? { ...gather, groupBy } : { ...gather, groupBy, limit: null, limitPerGroup: 0 };
@@ -170,6 +180,7 @@ export function groupOf(place: GroupPlace, sums: Sums, rows: AnswerRow[], all: n
     key: place.keys.length <= 1 ? (place.keys[0] ?? null) : JSON.stringify(place.keys),
     keys: place.keys,
     label: place.labels.join(' › '),
+    ...(place.labels.length > 1 && { labels: place.labels }),
     count: sums.count,
     steps,
     totals: totalsFrom(sums),

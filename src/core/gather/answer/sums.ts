@@ -11,6 +11,8 @@ export interface Totals {
   open: number;
   done: number;
   cancelled: number;
+  /** How many were done by the end of the day, week or month they were planned for. */
+  kept: number;
 }
 
 /** What adds up over the tasks of a list, steps included. */
@@ -20,9 +22,10 @@ export interface Sums {
   all: number;
   done: number;
   cancelled: number;
+  kept: number;
 }
 
-export const noSums = (): Sums => ({ count: 0, takes: 0, all: 0, done: 0, cancelled: 0 });
+export const noSums = (): Sums => ({ count: 0, takes: 0, all: 0, done: 0, cancelled: 0, kept: 0 });
 
 /** Adds a row to sums, or with `sign` -1 takes it away. */
 export function addToSums(sums: Sums, { task, facts }: Row, sign: 1 | -1): void {
@@ -36,6 +39,7 @@ export function addToSums(sums: Sums, { task, facts }: Row, sign: 1 | -1): void 
   if (task.status === 'cancelled') sums.cancelled += sign;
   else sums.all += sign;
   if (task.status === 'done') sums.done += sign;
+  if (task.status === 'done' && task.plan && task.done && task.done.from <= task.plan.to) sums.kept += sign;
 }
 
 export function sumsOf(rows: readonly Row[]): Sums {
@@ -44,6 +48,6 @@ export function sumsOf(rows: readonly Row[]): Sums {
   return sums;
 }
 
-export function totalsFrom({ count, takes, all, done, cancelled }: Sums): Totals {
-  return { count, takes, progress: all === 0 ? null : done / all, open: all - done, done, cancelled };
+export function totalsFrom({ count, takes, all, done, cancelled, kept }: Sums): Totals {
+  return { count, takes, progress: all === 0 ? null : done / all, open: all - done, done, cancelled, kept };
 }

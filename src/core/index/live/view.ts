@@ -62,6 +62,8 @@ export interface GroupView {
   /** The value of each key by which it was grouped. */
   keys: readonly (string | null)[];
   label: string;
+  /** Of one by several keys, how the value of each is called. */
+  labels?: readonly string[];
   count: number;
   /** How many of them are steps inside a row. */
   steps: number;
@@ -167,12 +169,13 @@ export function rowId(row: Row): string {
  * @param most how many of its rows are given at most
  */
 export function groupView(id: number, group: AnswerGroup, view: (entry: AnswerRow) => RowView, most = Infinity): GroupView {
-  const { key, keys, label, count, steps, more, totals } = group;
+  const { key, keys, label, labels, count, steps, more, totals } = group;
   return {
     id,
     key,
     keys,
     label,
+    ...(labels && { labels }),
     count,
     steps,
     more,

@@ -73,7 +73,7 @@ export function tallyByCode(table: SlotTable, slots: Int32Array, codes: Int32Arr
     groups.push({
       code: place === 0 ? ABSENT : place - 1 + least,
       first: firsts[place] as number,
-      sums: { count, takes: minutes[place] as number, all: count - out, done: done[place] as number, cancelled: out },
+      sums: { count, takes: minutes[place] as number, all: count - out, done: done[place] as number, cancelled: out, kept: 0 },
       alone: count - (inside[place] as number),
     });
   }

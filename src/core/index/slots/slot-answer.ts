@@ -40,7 +40,10 @@ export class ColumnAnswer {
     if (gather.limit !== null) return this.cut(gather.limit);
     if (gather.groupBy.length === 0) return gather.limitPerGroup === null ? this.whole() : this.cut(null);
     const key = gather.groupBy.length === 1 && gather.limitPerGroup !== null ? gather.groupBy[0] : undefined;
-    const codes = key && columnKey(this.table, key);
+    // What was kept stands in no column.
+    const { form } = gather;
+    const isKept = (form?.is === 'bars' || form?.is === 'curve') && form.measure === 'kept';
+    const codes = isKept ? null : key && columnKey(this.table, key);
     return (codes && this.counted(codes, gather.limitPerGroup ?? Infinity)) ?? this.whole();
   }
 

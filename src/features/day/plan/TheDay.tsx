@@ -129,7 +129,7 @@ const groupOf = (rows: RowView[]): GroupView => ({
   steps: 0,
   more: 0,
   takes: 0,
-  totals: { count: rows.length, takes: 0, progress: null, open: 0, done: 0, cancelled: 0 },
+  totals: { count: rows.length, takes: 0, progress: null, open: 0, done: 0, cancelled: 0, kept: 0 },
   rows,
 });
 

@@ -84,6 +84,6 @@ const NO_GROUP: GroupView = {
   steps: 0,
   more: 0,
   takes: 0,
-  totals: { count: 0, takes: 0, progress: null, open: 0, done: 0, cancelled: 0 },
+  totals: { count: 0, takes: 0, progress: null, open: 0, done: 0, cancelled: 0, kept: 0 },
   rows: [],
 };

@@ -1,4 +1,3 @@
-import { Fragment } from 'react';
 import type { BoardColumn } from '../../../core/gather/answer/board';
 import type { GroupKeyName } from '../../../core/gather/language/ast';
 import { dropWords } from '../../../core/gather/writing/drop-on-column';
@@ -30,11 +29,9 @@ export function ColumnHead({ by, column, level: Level, isFolded, onFold, onMove 
           </button>
         </Level>
         <MoreMenu label={`Actions for the column ${label}`} small>
-          <Fragment>
-            <MenuEntry label={isFolded ? 'Unfold it' : 'Fold it'} onSelect={onFold} />
-            {onMove.back && <MenuEntry label="A place to the left" onSelect={onMove.back} />}
-            {onMove.on && <MenuEntry label="A place to the right" onSelect={onMove.on} />}
-          </Fragment>
+          <MenuEntry label={isFolded ? 'Unfold it' : 'Fold it'} onSelect={onFold} />
+          {onMove.back && <MenuEntry label="A place to the left" onSelect={onMove.back} />}
+          {onMove.on && <MenuEntry label="A place to the right" onSelect={onMove.on} />}
         </MoreMenu>
       </div>
       <p className="text-[0.8rem] text-muted">{dropWords(by, column)}</p>

@@ -39,6 +39,9 @@ const FORMS: [string, string][] = [
   ['board by priority', 'Board by priority'],
   ['board by period', 'Board by time'],
   ['board by heading', 'Board by heading'],
+  ['bars of count by week', 'Bars by week'],
+  ['bars of takes by tag', 'Bars of time by tag'],
+  ['curve of open by week', 'Curve of what is open'],
   ['summary by note', 'Summary by note'],
   ['summary by tag', 'Summary by tag'],
   ['summary by person', 'Summary by person'],
@@ -90,7 +93,7 @@ export function ListMenuEntries({ shown, kept, at, sentenceShown, onSentence, on
       </MenuInside>
       <MenuInside label="Show as">
         <MenuChoices value={form}>
-          {FORMS.filter(([words]) => !ofNotes || !/note|person/.test(words)).map(([words, label]) => (
+          {FORMS.filter(([words]) => !ofNotes || !/note|person|bars|curve/.test(words)).map(([words, label]) => (
             <MenuChoice key={words} value={words} label={label} onSelect={() => change('as', words === 'list' ? null : `as ${words}`)} />
           ))}
         </MenuChoices>

@@ -1,6 +1,6 @@
 import { countWords, headWords } from './count-words';
 
-const TOTALS = { count: 13, takes: 95, progress: 0.25, open: 9, done: 3, cancelled: 1 };
+const TOTALS = { count: 13, takes: 95, progress: 0.25, open: 9, done: 3, cancelled: 1, kept: 0 };
 const ANSWER = { total: 13, steps: 3, rests: 0, totals: TOTALS, sums: null };
 
 it('the head of a list counts the rows that one sees, and the steps inside them apart', () => {

@@ -10,6 +10,8 @@ const GatherBoard = lazy(() => import('../board/GatherBoard').then((part) => ({ 
 
 const GatherSheet = lazy(() => import('../sheet/GatherSheet').then((part) => ({ default: part.GatherSheet })));
 
+const GatherChart = lazy(() => import('../chart/GatherChart').then((part) => ({ default: part.GatherChart })));
+
 /**
  * How each form is drawn. A new form is a component and a line here; acting, selecting and moving about come from `use-list-actions.ts`.
  * What has no drawing of its own yet is drawn as a list, which is said.
@@ -21,12 +23,14 @@ const FORMS: Readonly<Partial<Record<Form['is'], ComponentType<FormProps>>>> = {
   board: GatherBoard,
   month: GatherSheet,
   weeks: GatherSheet,
+  bars: GatherChart,
+  curve: GatherChart,
 };
 
 /** The forms that have their own place, or none, for what is written into them. */
 export const writesItself = (form: Form | null): boolean => form !== null && WRITE_THEMSELVES.has(form.is);
 
-const WRITE_THEMSELVES: ReadonlySet<Form['is']> = new Set(['board', 'summary', 'month', 'weeks']);
+const WRITE_THEMSELVES: ReadonlySet<Form['is']> = new Set(['board', 'summary', 'month', 'weeks', 'bars', 'curve']);
 
 /** What draws a form, and whether it is that form’s own drawing. */
 export function drawingOf(form: Form | null): { Drawing: ComponentType<FormProps>; own: boolean } {

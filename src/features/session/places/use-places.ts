@@ -4,7 +4,7 @@ import { useServices } from '../state/services';
 import type { Left } from './place-words';
 
 /** So long a place that is returned to may take to be drawn, in milliseconds. */
-const PATIENCE = 5000;
+const PATIENCE = 15_000;
 /** A place is found again when it stays for so many frames: a list that comes in portions may draw its rows anew. */
 const STILL = 30;
 
@@ -55,7 +55,7 @@ function bringBack({ scroll, row }: Left): () => void {
     if (page && page.scrollTop !== scroll) page.scrollTop = scroll;
     const isThere = page !== null && Math.abs(page.scrollTop - scroll) < 2;
     const mark = row === null ? null : page?.querySelector<HTMLElement>(`[data-row="${CSS.escape(row)}"] :is(.task-mark, .row-focus)`);
-    if (mark && document.activeElement === document.body) mark.focus({ preventScroll: true });
+    if (mark && isFree(document.activeElement)) mark.focus({ preventScroll: true });
     still = isThere && (row === null || document.activeElement === mark) ? still + 1 : 0;
     if (still < STILL && performance.now() < end) frame = requestAnimationFrame(again);
     else stop();
@@ -67,6 +67,9 @@ function bringBack({ scroll, row }: Left): () => void {
   for (const event of MOVES) window.addEventListener(event, stop, { capture: true, passive: true });
   return stop;
 }
+
+/** Whether nothing in particular is looked at. */
+const isFree = (focused: Element | null): boolean => focused === null || focused === document.body || focused.id === 'page';
 
 /** By these a person moves on. */
 const MOVES = ['wheel', 'pointerdown', 'keydown', 'touchstart'] as const;

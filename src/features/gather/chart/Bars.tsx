@@ -1,0 +1,117 @@
+import { scaleBand, scaleLinear } from 'd3-scale';
+import type { Series } from '../../../core/gather/answer/series';
+import type { Measure } from '../../../core/gather/language/ast';
+import { valueWords } from './value-words';
+import { toneOf } from './tones';
+
+interface BarsProps {
+  series: readonly Series[];
+  measure: Measure;
+  /** Whether the keys follow each other in time, and stand from left to right. */
+  isTime: boolean;
+  label: (key: string) => string;
+  chosen: string | null;
+  onChoose: (key: string | null) => void;
+}
+
+const HEIGHT = 220;
+const ROW = 28;
+const WIDTH = 640;
+const NAMES = 170;
+
+/** Bars of one key, stacked by another: over time from left to right, else one below the other with their names. */
+export function Bars({ series, measure, isTime, label, chosen, onChoose }: BarsProps) {
+  const values = series[0]?.values ?? [];
+  const keys = values.map(({ key }) => key ?? '');
+  const totalOf = (at: number): number => series.reduce((sum, one) => sum + (one.values[at]?.value ?? 0), 0);
+  const most = Math.max(1, ...values.map((_, at) => totalOf(at)));
+  const width = isTime ? Math.max(WIDTH, keys.length * 14 + 60) : WIDTH;
+  const height = isTime ? HEIGHT : keys.length * ROW + 4;
+  const band = scaleBand<string>(keys, isTime ? [44, width - 4] : [2, height - 2]).padding(0.22);
+  const size = scaleLinear([0, most], isTime ? [0, height - 44] : [0, width - NAMES - 60]);
+  const every = Math.ceil(keys.length / 16);
+  return (
+    <svg
+      role="group"
+      aria-label={`Bars of ${measure}`}
+      width={width}
+      height={height}
+      viewBox={`0 0 ${width} ${height}`}
+      className="max-w-none text-[12px]"
+      style={isTime ? undefined : { maxWidth: '100%', height: 'auto' }}
+    >
+      {isTime &&
+        size.ticks(4).map((tick) => (
+          <g key={tick} transform={`translate(0 ${height - 24 - size(tick)})`}>
+            <line x1={40} x2={width} stroke="var(--line)" />
+            <text x={36} dy="0.32em" textAnchor="end" fill="var(--muted)">
+              {valueWords(measure, tick)}
+            </text>
+          </g>
+        ))}
+      {values.map(({ key, label: words }, at) => {
+        const id = key ?? '';
+        const start = band(id) ?? 0;
+        const thick = band.bandwidth();
+        const total = totalOf(at);
+        let before = 0;
+        return (
+          <g
+            key={id}
+            role="button"
+            tabIndex={0}
+            aria-pressed={chosen === id}
+            aria-label={`${words}: ${valueWords(measure, total)}`}
+            className="chart-bar cursor-pointer"
+            onClick={() => onChoose(chosen === id ? null : id)}
+            onKeyDown={(event) => {
+              if (event.key !== 'Enter' && event.key !== ' ') return;
+              event.preventDefault();
+              onChoose(chosen === id ? null : id);
+            }}
+          >
+            <title>{`${words}: ${valueWords(measure, total)}`}</title>
+            <rect
+              x={isTime ? start : 0}
+              y={isTime ? 0 : start}
+              width={isTime ? thick : width}
+              height={isTime ? height - 24 : thick}
+              fill={chosen === id ? 'var(--raised)' : 'transparent'}
+            />
+            {series.map((one, place) => {
+              const long = size(one.values[at]?.value ?? 0);
+              const from = before;
+              before += long;
+              const { fill, opacity, hatch } = toneOf(place);
+              const box = isTime
+                ? { x: start, y: height - 24 - from - long, width: thick, height: long }
+                : { x: NAMES + from, y: start, width: long, height: thick };
+              return (
+                <g key={one.key}>
+                  <rect {...box} fill={fill} opacity={opacity} />
+                  {hatch && <rect {...box} fill="none" stroke="var(--sheet)" strokeDasharray="3 3" strokeWidth={3} />}
+                </g>
+              );
+            })}
+            {isTime ? (
+              at % every === 0 && (
+                <text x={start + thick / 2} y={height - 8} textAnchor="middle" fill="var(--muted)">
+                  {label(id)}
+                </text>
+              )
+            ) : (
+              <>
+                <text x={NAMES - 8} y={start + thick / 2} dy="0.32em" textAnchor="end" fill="var(--ink)">
+                  {words.length > 26 ? `${words.slice(0, 25)}…` : words}
+                </text>
+                <text x={NAMES + before + 6} y={start + thick / 2} dy="0.32em" fill="var(--muted)">
+                  {valueWords(measure, total)}
+                </text>
+              </>
+            )}
+          </g>
+        );
+      })}
+    </svg>
+  );
+}
