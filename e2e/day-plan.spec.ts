@@ -104,6 +104,7 @@ test('a reminder comes at its minute, is put off, and is done from its message; 
   await page.goto('/day/2026-11-23');
   await desk.write('- [ ] Call Lars {plan 2026-11-23 10:00; remind 09:20}\n');
   await expect.poll(() => desk.stored('Journal/2026-11-23.md')).toContain('remind 09:20');
+  await expect(desk.beside.getByText('Call Lars').first()).toBeVisible();
   await watching(desk);
   await expect(page.getByRole('button', { name: 'In 10 minutes' })).toBeHidden();
   await page.clock.runFor(130_000);
@@ -196,10 +197,12 @@ test.describe('where the clock jumps', () => {
       await page.clock.runFor(3000);
       await desk.write(`- [ ] Turn the tide clock {plan ${day} 09:00; remind ${time}}\n`);
       await expect.poll(() => desk.stored(`Journal/${day}.md`)).toContain('remind');
+      // What is to ring must be known before the clock runs on by minutes at once.
+      await expect(desk.beside.getByText('Turn the tide clock').first()).toBeVisible();
       await watching(desk);
       const heard = page.getByRole('button', { name: 'Heard' });
       await expect(heard).toBeHidden();
-      await page.clock.runFor(untilIt * 60_000);
+      await ticking(desk, untilIt);
       await heard.click();
       await page.clock.runFor(again * 60_000);
       await expect(heard).toBeHidden();
@@ -214,4 +217,12 @@ async function watching(desk: Desk): Promise<void> {
     return desk.storedValue('ringing');
   };
   await expect.poll(look).toBeDefined();
+}
+
+/** Lets minutes pass one after the other, each with a moment for what is done at its turn. */
+async function ticking(desk: Desk, minutes: number): Promise<void> {
+  for (let minute = 0; minute < minutes; minute++) {
+    await desk.page.clock.runFor(60_000);
+    await desk.storedValue('ringing');
+  }
 }

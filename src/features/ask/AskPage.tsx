@@ -1,13 +1,15 @@
 import { Fragment, useMemo, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { parseGather } from '../../core/gather/language/parse';
+import { gatherBlock } from '../../core/gather/saying/gather-block';
 import { formText, printGather } from '../../core/gather/saying/print';
 import { type SentencePart, sentenceOf } from '../../core/gather/saying/sentence';
 import { AgendaLists } from '../agenda/AgendaLists';
 import type { KeptGather } from '../gather/list/ListMenuEntries';
 import { useContextAt } from '../gather/use-context-at';
 import { Sheet } from '../note/Sheet';
-import { refuse, say } from '../session/acting/messages';
+import { copyText } from '../session/acting/copy-text';
+import { refuse } from '../session/acting/messages';
 import { noteAddress } from '../session/places/addresses';
 import { useParameter } from '../session/places/routes';
 import { useServices } from '../session/state/services';
@@ -34,7 +36,7 @@ export function AskPage() {
   const change = (next: typeof gather): void => setText(printGather(next));
   const keep = async (): Promise<void> => {
     const title = name.trim();
-    const made = await actions.create('Agenda', title, `---\nkind: agenda\n---\n\n\`\`\`gather\n${text.trim()}\n\`\`\`\n`);
+    const made = await actions.create('Agenda', title, `---\nkind: agenda\n---\n\n${gatherBlock(text)}`);
     if ('refused' in made) refuse(made.refused);
     else void navigate(noteAddress(made.path));
   };
@@ -73,14 +75,7 @@ export function AskPage() {
           >
             Keep as an agenda page
           </button>
-          <button
-            type="button"
-            className="quiet-button"
-            disabled={!isRead}
-            onClick={() =>
-              void navigator.clipboard.writeText(`\`\`\`gather\n${text.trim()}\n\`\`\`\n`).then(() => say('Copied, as a block for a note.'))
-            }
-          >
+          <button type="button" className="quiet-button" disabled={!isRead} onClick={() => void copyText(gatherBlock(text))}>
             Copy
           </button>
         </form>

@@ -56,9 +56,14 @@ const NOTE_FORMS = ['list', 'table', 'board by state', 'month'];
 export function PartEditor({ gather, context, part, onPart, onChange }: PartEditorProps) {
   const ofNotes = gather.from === 'notes' || gather.from === 'meetings';
   const setWhere = (where: Condition | null): void => onChange({ ...gather, where });
+  /** What was chosen stands in the sentence, and the choice closes. */
+  const settle = (where: Condition | null): void => {
+    setWhere(where);
+    onPart(null);
+  };
   switch (part.is) {
     case 'more':
-      return <ChooseCondition context={context} onChoose={(condition) => (setWhere(withMore(gather.where, condition)), onPart(null))} />;
+      return <ChooseCondition context={context} onChoose={(condition) => settle(withMore(gather.where, condition))} />;
     case 'condition': {
       const there = conditionAt(gather.where, part.place);
       if (!there) return null;
@@ -79,7 +84,7 @@ export function PartEditor({ gather, context, part, onPart, onChange }: PartEdit
             >
               or…
             </button>
-            <button type="button" className={`${CHOICE} text-late`} onClick={() => (set(null), onPart(null))}>
+            <button type="button" className={`${CHOICE} text-late`} onClick={() => settle(withConditionAt(gather.where, place, null))}>
               take out
             </button>
           </p>
@@ -87,9 +92,8 @@ export function PartEditor({ gather, context, part, onPart, onChange }: PartEdit
           <ChooseCondition
             context={context}
             onChoose={(condition) => {
-              if (part.how === 'or') setWhere(withAlternative(gather.where, place, condition));
-              else set(there.is === 'not' ? turned(condition) : condition);
-              onPart(null);
+              const next = there.is === 'not' ? turned(condition) : condition;
+              settle(part.how === 'or' ? withAlternative(gather.where, place, condition) : withConditionAt(gather.where, place, next));
             }}
           />
         </>

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { AgendaLists } from '../agenda/AgendaLists';
-import { say } from '../session/acting/messages';
+import { gatherBlock } from '../../core/gather/saying/gather-block';
+import { copyText } from '../session/acting/copy-text';
 
 /** An example of a gather: pressed, it is asked of one's own notes. */
 export function TryGather({ text }: { text: string }) {
@@ -19,13 +20,7 @@ export function TryGather({ text }: { text: string }) {
         >
           {isAsked ? 'Put the answer away' : 'Ask it of my notes'}
         </button>
-        <button
-          type="button"
-          className="quiet-button text-[0.86rem]"
-          onClick={() =>
-            void navigator.clipboard.writeText(`\`\`\`gather\n${text}\n\`\`\`\n`).then(() => say('Copied, as a block for a note.'))
-          }
-        >
+        <button type="button" className="quiet-button text-[0.86rem]" onClick={() => void copyText(gatherBlock(text))}>
           Copy it
         </button>
       </p>
