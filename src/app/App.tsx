@@ -112,10 +112,8 @@ function Desk() {
       >
         <Suspense fallback={null}>{selecting && <BulkBar />}</Suspense>
         <HandWatch />
-        <Suspense fallback={null}>
-          <LinkCards />
-        </Suspense>
         <Later after={WATCHES_AFTER}>
+          <LinkCards />
           <RingWatch />
         </Later>
         <DialogHost commands={commands} given={given} onClosed={() => setGiven(null)} />

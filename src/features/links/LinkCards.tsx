@@ -43,8 +43,9 @@ export function LinkCards() {
       });
     };
     const moved = (event: PointerEvent): void => {
-      const at = event.target as Element;
-      if (event.pointerType !== 'mouse') return;
+      if (event.pointerType === 'mouse') reached(event.target as Element);
+    };
+    const reached = (at: Element): void => {
       if (card.current?.contains(at)) return clearTimeout(timer);
       const link = at.closest<HTMLElement>('[data-link], [data-name]');
       if (link === over) return;
@@ -53,6 +54,9 @@ export function LinkCards() {
       if (link) timer = setTimeout(() => show(link, false), OPENS);
       else timer = setTimeout(() => !card.current?.contains(document.activeElement) && setShown(null), CLOSES);
     };
+    // The pointer may rest on a link since before this was there.
+    const under = [...document.querySelectorAll(':hover')].at(-1);
+    if (under?.closest('[data-link], [data-name]')) reached(under);
     const hide = (): void => {
       clearTimeout(timer);
       setShown(null);
