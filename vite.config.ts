@@ -12,6 +12,14 @@ export default defineConfig({
     alias: [{ find: /^dexie$/, replacement: 'dexie/dist/modern/dexie.mjs' }],
   },
   worker: { format: 'es', rolldownOptions: ONE_START },
-  build: { target: 'es2022', outDir: 'dist/web', assetsInlineLimit: 0, chunkSizeWarningLimit: 900, rolldownOptions: ONE_START },
+  build: {
+    target: 'es2022',
+    outDir: 'dist/web',
+    assetsInlineLimit: 0,
+    chunkSizeWarningLimit: 900,
+    // Every browser that Recado runs in knows it.
+    modulePreload: { polyfill: false },
+    rolldownOptions: ONE_START,
+  },
   server: { port: 4181 },
 });
