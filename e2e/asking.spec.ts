@@ -49,6 +49,10 @@ test('a page of one’s own by pointing alone: with a person, by week, as a tabl
   await expect(desk.main.getByLabel('The same as text')).toHaveValue('where open and (@kofi or #loans)\ngroup by week\nas table');
   await desk.main.getByRole('button', { name: 'bear or inherit #loans' }).click();
   await desk.main.getByRole('button', { name: 'take out' }).click();
+  // It is still there when one comes back from elsewhere.
+  await desk.agenda('Today');
+  await page.goBack();
+  await expect(desk.main.getByLabel('The same as text')).toHaveValue('where open and @kofi\ngroup by week\nas table');
   // The text is written by hand, and cannot be read for a moment: the sentence stays.
   const text = desk.main.getByLabel('The same as text');
   await text.fill('where open and @kofi and');

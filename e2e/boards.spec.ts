@@ -81,6 +81,9 @@ test('a note as a board of its headings: lines move with what is under them, a n
   await page.getByLabel('Another column: a new heading').fill('Lent');
   await page.keyboard.press('Enter');
   await expect(column(desk, 'Lent')).toBeVisible();
+  await page.getByLabel('Another column: a new heading').fill('lent');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('There is a column “lent” already.')).toBeVisible();
   await column(desk, 'Lent').getByRole('button', { name: 'Write a card' }).click();
   await page.keyboard.type('Sextant');
   await page.keyboard.press('Enter');

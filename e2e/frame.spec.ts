@@ -102,6 +102,7 @@ test('a note is made, renamed with its links, deleted, and brought back', async 
   await page.getByLabel('Title', { exact: true }).fill('Bell buoys');
   await page.getByLabel('Folder', { exact: true }).fill('Collections');
   await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Title of the note')).toHaveValue('Bell buoys');
   await desk.write('- [ ] Ring the bell once, see [[Barometers]]');
   await expect.poll(() => desk.stored('Collections/Bell buoys.md')).toContain('[[Barometers]]');
 

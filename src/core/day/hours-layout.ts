@@ -64,5 +64,8 @@ export function layHours<Item extends { start: number | null; end: number | null
   };
 }
 
+/** How many of the things of a day stand beside another one. */
+export const overlapCount = ({ placed }: Pick<HoursLayout<unknown>, 'placed'>): number => placed.filter(({ lanes }) => lanes > 1).length;
+
 /** Brings a minute to the quarter of an hour that is nearest, inside the day. */
 export const toQuarter = (minute: number): number => Math.min(Math.max(Math.round(minute / 15) * 15, 0), 1425);

@@ -8,6 +8,7 @@ import { foldPath, folderOf } from '../../core/note/names/path';
 import { readFrame } from '../../core/note/facts/note-frame';
 import { Later } from '../../ui/Later';
 import { Menu, MenuEntry } from '../../ui/menu';
+import { isWide } from '../gather/list/forms';
 import { Sheet } from '../note/Sheet';
 import { PinEntry } from '../rack/PinEntry';
 import { noteAddress } from '../session/places/addresses';
@@ -63,10 +64,7 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
     shown.length > 0 && shown.length === note.gathers.length && shown.every((answer) => answer.total === 0 && answer.errors.length === 0);
   const columns = Math.min(3, Math.max(1, Number(note.front.fields['columns']) || 1));
   return (
-    <Sheet
-      title={title}
-      wide={columns > 1 || note.gathers.some((gather) => /\bas\s+(?:table|summary|board|month|weeks)\b/i.test(gather.text))}
-    >
+    <Sheet title={title} wide={columns > 1 || own.some(isWide)}>
       <header className="mb-3">
         <p className="text-[0.86rem] text-muted">{folderOf(path).replaceAll('/', ' › ') || 'Notes'}</p>
         <div className="flex items-start justify-between gap-4">

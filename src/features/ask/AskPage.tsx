@@ -5,13 +5,14 @@ import { gatherBlock } from '../../core/gather/saying/gather-block';
 import { formText, printGather } from '../../core/gather/saying/print';
 import { type SentencePart, sentenceOf } from '../../core/gather/saying/sentence';
 import { AgendaLists } from '../agenda/AgendaLists';
+import { useTypedParameter } from '../find/use-typed-parameter';
+import { isWide } from '../gather/list/forms';
 import type { KeptGather } from '../gather/list/ListMenuEntries';
 import { useContextAt } from '../gather/use-context-at';
 import { Sheet } from '../note/Sheet';
 import { copyText } from '../session/acting/copy-text';
 import { refuse } from '../session/acting/messages';
 import { noteAddress } from '../session/places/addresses';
-import { useParameter } from '../session/places/routes';
 import { useServices } from '../session/state/services';
 import { useAnswer } from '../session/state/use-answer';
 import { EXAMPLES } from './examples';
@@ -19,11 +20,11 @@ import { type AskedPart, PartEditor } from './PartEditor';
 
 /** A gather is made by pointing: its sentence is its face, and each part of it is pressed to change it. */
 export function AskPage() {
-  const given = useParameter('q');
-  const kept = (useLocation().state as { kept?: KeptGather } | null)?.kept ?? null;
+  // What is typed stands in the address, which takes away what else the entry knew.
+  const [kept] = useState(useKept());
   const navigate = useNavigate();
   const { actions } = useServices();
-  const [text, setText] = useState(given ?? '');
+  const [text, setText, chooseText] = useTypedParameter('q');
   const [name, setName] = useState('');
   const [part, setPart] = useState<AskedPart | null>(null);
   const context = useContextAt(null);
@@ -33,7 +34,7 @@ export function AskPage() {
   if (isRead && good !== parsed.gather) setGood(parsed.gather);
   const gather = isRead ? parsed.gather : good;
   const answer = useAnswer(isRead && text.trim() !== '' ? text : null, null);
-  const change = (next: typeof gather): void => setText(printGather(next));
+  const change = (next: typeof gather): void => chooseText(printGather(next));
   const keep = async (): Promise<void> => {
     const title = name.trim();
     const made = await actions.create('Agenda', title, `---\nkind: agenda\n---\n\n${gatherBlock(text)}`);
@@ -46,7 +47,7 @@ export function AskPage() {
     else void navigate(noteAddress(home));
   };
   return (
-    <Sheet title="Ask by pointing" wide={/\bas\s+(?:table|summary|board|month|weeks)\b/i.test(text)}>
+    <Sheet title="Ask by pointing" wide={isWide(text)}>
       <header className="mb-3 max-w-[46rem]">
         <h1 className="text-[0.86rem] text-muted">Ask by pointing</h1>
         <form
@@ -86,7 +87,7 @@ export function AskPage() {
           <ul className="grid gap-1">
             {EXAMPLES.map(({ words, text: example }) => (
               <li key={words}>
-                <button type="button" className="line-button" onClick={() => setText(example)}>
+                <button type="button" className="line-button" onClick={() => chooseText(example)}>
                   {words}
                 </button>
               </li>
@@ -124,6 +125,9 @@ export function AskPage() {
     </Sheet>
   );
 }
+
+/** Where the gather is kept that one came from; null where it stands nowhere. */
+const useKept = (): KeptGather | null => (useLocation().state as { kept?: KeptGather } | null)?.kept ?? null;
 
 interface AskedSentenceProps {
   gather: Parameters<typeof sentenceOf>[0];

@@ -5,7 +5,7 @@ import { parseGather } from '../../core/gather/language/parse';
 import { conditionWords } from '../../core/gather/saying/sentence';
 import { useAppSelector } from '../session/state/state';
 import { useAddedStatuses } from '../session/state/use-statuses';
-import { CHOICE_KINDS, type ChoiceKind, choicesFrom, matching, typedChoices } from './choices';
+import { CHOICE_KINDS, type Choice, type ChoiceKind, choicesFrom, matching, typedChoices } from './choices';
 
 interface ChooseConditionProps {
   context: GatherContext;
@@ -20,18 +20,10 @@ export function ChooseCondition({ context, onChoose }: ChooseConditionProps) {
   const [typed, setTyped] = useState('');
   const all = useMemo(
     () =>
-      choicesFrom({ tags: overview?.tags ?? [], people: overview?.people ?? [], notes: overview?.notes ?? [], statuses }).flatMap(
-        (choice) => {
-          const { where } = parseGather(`where ${choice.text}`).gather;
-          return where ? [{ ...choice, where, words: conditionWords(where, context) }] : [];
-        },
-      ),
+      said(choicesFrom({ tags: overview?.tags ?? [], people: overview?.people ?? [], notes: overview?.notes ?? [], statuses }), context),
     [overview, statuses, context],
   );
-  const own = typedChoices(typed).flatMap((choice) => {
-    const { where } = parseGather(`where ${choice.text}`).gather;
-    return where ? [{ ...choice, where, words: conditionWords(where, context) }] : [];
-  });
+  const own = said(typedChoices(typed), context);
   const shown = matching(kind === null ? all : all.filter((choice) => choice.kind === kind), typed);
   return (
     <Menu label="Conditions" loop shouldFilter={false}>
@@ -78,3 +70,10 @@ export function ChooseCondition({ context, onChoose }: ChooseConditionProps) {
     </Menu>
   );
 }
+
+/** Choices with the condition that each is, and how it is said. */
+const said = (choices: readonly Choice[], context: GatherContext): (Choice & { where: Condition; words: string })[] =>
+  choices.flatMap((choice) => {
+    const { where } = parseGather(`where ${choice.text}`).gather;
+    return where ? [{ ...choice, where, words: conditionWords(where, context) }] : [];
+  });

@@ -22,8 +22,13 @@ export function typedAfter(typed: Typed, asked: string): Typed {
     : { text: asked, of: asked, written: null };
 }
 
-/** The words of a field that stand in the address too, so that Back and pins bring them again. */
-export function useTypedParameter(name: keyof PageParameters): [text: string, type: (text: string) => void] {
+/**
+ * The words of a field that stand in the address too, so that Back and pins bring them again: what is typed when the hands rest, what is
+ * chosen at once.
+ */
+export function useTypedParameter(
+  name: keyof PageParameters,
+): [text: string, type: (text: string) => void, choose: (text: string) => void] {
   const asked = useParameter(name) ?? '';
   const setParameter = useSetParameter();
   const [kept, setTyped] = useState<Typed>({ text: asked, of: asked, written: null });
@@ -39,5 +44,9 @@ export function useTypedParameter(name: keyof PageParameters): [text: string, ty
     }, REST);
     return () => clearTimeout(timer);
   }, [name, text, asked, setParameter]);
-  return [text, (next) => setTyped({ ...typed, text: next })];
+  const choose = (next: string): void => {
+    setTyped({ ...typed, text: next, written: next.trim() });
+    setParameter(name, next.trim() === '' ? null : next.trim(), true);
+  };
+  return [text, (next) => setTyped({ ...typed, text: next }), choose];
 }

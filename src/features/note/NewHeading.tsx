@@ -1,3 +1,5 @@
+import { readFrame } from '../../core/note/facts/note-frame';
+import { foldName } from '../../core/note/names/names';
 import { LineField } from '../../ui/LineField';
 import { refuse } from '../session/acting/messages';
 import { useToldDone } from '../session/acting/use-act';
@@ -8,9 +10,12 @@ export function NewHeading({ path, text }: { path: string; text: string }) {
   const { actions } = useServices();
   const told = useToldDone();
   const write = async (words: string): Promise<void> => {
+    if (readFrame(text).structure.headings.some((heading) => foldName(heading.words.trim()) === foldName(words))) {
+      refuse(`There is a column “${words}” already.`);
+      return;
+    }
     const label = `New heading: ${words}`;
-    const end = /\n\n$/.test(text) || text === '' ? '' : text.endsWith('\n') ? '\n' : '\n\n';
-    const result = await actions.replace(path, `${text}${end}## ${words}\n`, label);
+    const result = await actions.writeLines(path, { heading: words, side: 'last' }, [], label);
     if ('refused' in result) refuse(result.refused);
     else told(label, result.step);
   };

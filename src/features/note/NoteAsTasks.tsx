@@ -2,24 +2,25 @@ import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { readFrame } from '../../core/note/facts/note-frame';
 import { AgendaLists } from '../agenda/AgendaLists';
-import { noteAddress } from '../session/places/addresses';
+import { noteAddress, textAddress } from '../session/places/addresses';
 import { NewHeading } from './NewHeading';
 import { NOTE_VIEWS, type NoteView, viewGathers } from './note-views';
 
 interface NoteAsTasksProps {
   path: string;
+  title: string;
   text: string;
   view: NoteView;
 }
 
 /** A note as its tasks alone, on the whole sheet: as a list, by day, or as a board. */
-export function NoteAsTasks({ path, text, view }: NoteAsTasksProps) {
+export function NoteAsTasks({ path, title, text, view }: NoteAsTasksProps) {
   const frame = useMemo(() => readFrame(text), [text]);
   const gathers = useMemo(() => viewGathers(view, frame), [view, frame]);
   return (
     <>
       <nav aria-label="Views of the note" className="no-print mb-2 flex flex-wrap gap-1">
-        <Link className="quiet-button text-[0.86rem]" to={noteAddress(path)}>
+        <Link className="quiet-button text-[0.86rem]" to={textAddress(path, title)}>
           Text
         </Link>
         {NOTE_VIEWS.map(([one, label]) => (

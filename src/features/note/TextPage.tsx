@@ -61,7 +61,7 @@ export function TextPage({ path, title, text, front, line, onShowLists }: TextPa
         />
       ) : (
         <Suspense fallback={<p className="text-muted">Gathering…</p>}>
-          <NoteAsTasks path={path} text={text} view={view} />
+          <NoteAsTasks path={path} title={title} text={text} view={view} />
         </Suspense>
       )}
     </Sheet>

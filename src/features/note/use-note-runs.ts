@@ -1,6 +1,6 @@
 import { useEffect, useMemo } from 'react';
 import { useNavigate } from 'react-router';
-import { noteAddress } from '../session/places/addresses';
+import { noteAddress, textAddress } from '../session/places/addresses';
 import { refuse } from '../session/acting/messages';
 import { saveFile } from '../exchange/save-file';
 import { frameSlice } from '../session/state/frame-slice';
@@ -44,7 +44,7 @@ export function useNoteRuns(path: string, title: string, asking: Asking): NoteCo
     return {
       'note-as-tasks': () => {
         const isText = new URLSearchParams(window.location.search).get('view') === null;
-        void navigate(isText ? noteAddress(path, undefined, 'tasks') : noteAddress(path));
+        void navigate(isText ? noteAddress(path, undefined, 'tasks') : textAddress(path, title));
       },
       'note-stay': finished('stay'),
       'note-sink': finished('sink'),

@@ -4,8 +4,9 @@ import type { Totals } from './sums';
 
 /** How many finished cards a board shows. */
 const MOST_FINISHED = 10;
-/** The key of the column of what is finished. */
+/** The key of the column of what is finished, and what stands for its group: no tag and no status is called so. */
 export const FINISHED = 'finished';
+const FINISHED_GROUP = 'what is finished';
 const CLOSED: readonly (string | null)[] = ['done', 'cancelled'];
 /** The columns that a board has in any case, where its text names none. */
 const USUAL: Partial<Record<GroupKeyName, readonly string[]>> = {
@@ -131,7 +132,7 @@ function finished<Card>(groups: readonly Group<Card>[], { idOf, closedAt }: Card
   const count = groups.reduce((sum, group) => sum + group.count, 0) - twice;
   return {
     key: FINISHED,
-    group: FINISHED,
+    group: FINISHED_GROUP,
     label: 'Finished',
     count,
     takes: 0,

@@ -124,6 +124,18 @@ describe('against SQL', () => {
   });
 });
 
+test('a curve of a hundred thousand tasks over many years has its last steps, and what was before them', () => {
+  const groups = Array.from({ length: 100_000 }, (_, index) => {
+    const made = isoDay(TODAY - (index % 3000));
+    const totals = { count: 1, takes: 5, progress: null, open: 1, done: 0, cancelled: 0, kept: 0 };
+    return { keys: [made, null, null], label: '', totals };
+  });
+  const [curve] = curveOf({ is: 'curve', measure: 'open', by: 'day' }, groups, TODAY);
+  expect(curve?.values).toHaveLength(800);
+  expect(curve?.values.at(-1)).toMatchObject({ key: isoDay(TODAY), value: 100_000 });
+  expect(curve?.values[0]?.value).toBeGreaterThan(70_000);
+});
+
 test('a curve says of each week how many were open at its end, until today', () => {
   const lines = [
     '- [x] a {made 2026-11-02; done 2026-11-12}',

@@ -1,4 +1,5 @@
 import type { Day } from '../../calendar/day';
+import type { DayRange } from '../../calendar/span';
 import type { Form, Measure } from '../language/ast';
 import type { Totals } from './sums';
 import { isTimeKey, keysBetween, startOfKey } from './time-keys';
@@ -52,9 +53,11 @@ function filled(by: Extract<Form, { is: 'bars' }>['by'], firsts: readonly [strin
   if (!isTimeKey(by)) return firsts;
   const known = new Map(firsts);
   const days = firsts.flatMap(([key]) => startOfKey(key) ?? []);
-  if (days.length < 2) return firsts;
+  const [day] = days;
+  if (day === undefined || days.length < 2) return firsts;
+  const { from, to } = extent(days, day);
   const isIso = firsts.some(([key]) => key?.includes('W'));
-  const all = keysBetween(by, Math.min(...days), Math.max(...days), isIso);
+  const all = keysBetween(by, from, to, isIso);
   const none = known.get(null);
   return [
     ...all.map((key): [string, string] => [key, known.get(key) ?? key]),
@@ -72,27 +75,49 @@ function filled(by: Extract<Form, { is: 'bars' }>['by'], firsts: readonly [strin
 export function curveOf(form: Extract<Form, { is: 'curve' }>, groups: readonly Group[], today: Day): Series[] {
   if (!isTimeKey(form.by)) return barsOf({ ...form, is: 'bars', second: null }, groups);
   const moments = groups.map(({ keys, totals }) => {
-    const [made, done, cancelled] = keys.map(startOfKey);
-    return { made: made ?? -Infinity, done: done ?? Infinity, cancelled: cancelled ?? Infinity, totals };
+    const [made = null, done = null, cancelled = null] = keys.map(startOfKey);
+    return { made, done, cancelled, totals };
   });
-  const named = groups.flatMap(({ keys }) => keys.flatMap((key) => startOfKey(key) ?? []));
-  if (named.length === 0) return [{ key: null, label: '', values: [] }];
+  const named = moments.flatMap(({ made, done, cancelled }) => [made, done, cancelled].filter((day) => day !== null));
+  const [first] = named;
+  if (first === undefined) return [{ key: null, label: '', values: [] }];
   const isIso = groups.some(({ keys }) => keys.some((key) => key?.includes('W')));
-  const steps = keysBetween(form.by, Math.min(...named), Math.max(Math.min(today, Infinity), ...named), isIso);
-  const values = steps.map((key) => {
-    const at = startOfKey(key) ?? 0;
-    let [count, done, cancelled, takes, kept] = [0, 0, 0, 0, 0];
-    for (const one of moments) {
-      if (one.made > at) continue;
-      count += one.totals.count;
-      if (one.cancelled <= at) cancelled += one.totals.count;
-      else if (one.done <= at) done += one.totals.count;
-      else takes += one.totals.takes;
-      if (one.done <= at) kept += one.totals.kept;
+  const { from, to } = extent([...named, today], first);
+  const steps = keysBetween(form.by, from, to, isIso);
+  const starts = steps.map((key) => startOfKey(key) ?? 0);
+  /** The step at whose end something has happened; what is older than the first one happened by then. */
+  const stepOf = (day: Day): number =>
+    Math.max(
+      0,
+      starts.findLastIndex((start) => start <= day),
+    );
+  const places = new Map([...new Set(named)].map((day) => [day, stepOf(day)] as const));
+  /** What each step brings, from which the sums of all before it follow. */
+  const came = steps.map(() => ({ count: 0, takes: 0, done: 0, kept: 0, cancelled: 0 }));
+  for (const { made, done, cancelled, totals } of moments) {
+    const begins = made === null ? 0 : (places.get(made) ?? 0);
+    const ends = Math.max(begins, (done ?? cancelled) === null ? 0 : (places.get(done ?? cancelled ?? 0) ?? 0));
+    const [here, there] = [came[begins], came[ends]];
+    if (!here || !there) continue;
+    here.count += totals.count;
+    here.takes += totals.takes;
+    if (cancelled !== null && done === null) there.cancelled += totals.count;
+    if (done !== null) {
+      there.done += totals.count;
+      there.kept += totals.kept;
     }
-    const open = count - done - cancelled;
-    const progress = count === cancelled ? 0 : Math.round((100 * done) / (count - cancelled));
-    return { key, label: key, value: { count, takes, open, done, kept, progress }[form.measure] };
+  }
+  const sum = { count: 0, takes: 0, done: 0, kept: 0, cancelled: 0 };
+  const values = steps.map((key, at) => {
+    for (const name of ['count', 'takes', 'done', 'kept', 'cancelled'] as const) sum[name] += came[at]?.[name] ?? 0;
+    const open = sum.count - sum.done - sum.cancelled;
+    const all = sum.count - sum.cancelled;
+    const progress = all === 0 ? 0 : Math.round((100 * sum.done) / all);
+    return { key, label: key, value: { ...sum, open, progress }[form.measure] };
   });
   return [{ key: null, label: '', values }];
 }
+
+/** The first and the last of some days; of very many, too. */
+const extent = (days: readonly Day[], first: Day): DayRange =>
+  days.reduce(({ from, to }, day) => ({ from: Math.min(from, day), to: Math.max(to, day) }), { from: first, to: first });

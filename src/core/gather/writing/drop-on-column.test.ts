@@ -103,6 +103,19 @@ describe('a drop into a column', () => {
     expect(dropped('- [x] a #loans {done 2026-11-20}', 'tag', finished, build)).toBe('- [ ] a #loans #build');
   });
 
+  test('a tag that is called as the column of what is finished is another column', () => {
+    const columns = board(['- [ ] a #finished', '- [x] b #finished'], 'tag');
+    expect(columns.map(({ key, cards, finished }) => [key, finished, cards.map(({ text }) => text)])).toEqual([
+      ['finished', false, ['a #finished']],
+      ['finished', true, ['b #finished']],
+    ]);
+    const [tag, end] = columns;
+    if (!tag || !end) throw new Error('the columns are there');
+    expect(tag.group).not.toBe(end.group);
+    expect(dropped('- [ ] a #finished', 'tag', tag, end, ['finished'])).toBe('- [x] a #finished {done 2026-11-23 09:20}');
+    expect(dropped('- [x] b #finished {done 2026-11-20}', 'tag', end, tag, ['finished'])).toBe('- [ ] b #finished');
+  });
+
   test.each([
     ['status', 'todo', 'To do', 'a drop here opens it again'],
     ['tag', 'loans', '#loans', 'a drop here gives it #loans'],

@@ -11,7 +11,7 @@ import type { DayFigures } from '../../day/day-figures';
 import type { DayPlan, InHand } from '../days/day-plan';
 import type { Fit } from '../days/fit';
 import { figuresOf } from '../days/figures-of';
-import { dayItems } from '../days/day-matter';
+import { startsOf } from '../days/day-matter';
 import type { Library } from '../library';
 import { type NoteEntry, rowsFor } from '../note-entry';
 import { type FoundTask, foundOf } from './found-task';
@@ -35,7 +35,7 @@ export interface Questions {
   refProblems: { given: { path: string }; answer: { line: number; problems: Problem[] }[] };
   /** The path of the note that a link means, as it stands in the note at `from`; null when there is none. */
   resolve: { given: { target: string; from: string | null }; answer: string | null };
-  /** Everything of the days from the first to the last (at most 62), by day and in the order of each. */
+  /** What has a time on the days from the first to the last (at most 62), by day and by time. */
   timed: { given: { from: Day; to: Day }; answer: { day: Day; items: DayItem[] }[] };
   /** The figures of the days from the first to the last; days of which there is nothing to say are left out. */
   figures: { given: { from: Day; to: Day }; answer: { day: Day; figures: DayFigures }[] };
@@ -103,7 +103,7 @@ const ANSWERS: {
     const key = library.names.pathOf(target, from && foldPath(from));
     return key === null ? null : (library.entries.get(key)?.head.path ?? null);
   },
-  timed: (library, range) => daysIn(range).map((day) => ({ day, items: dayItems(library, day) })),
+  timed: (library, range) => daysIn(range).map((day) => ({ day, items: startsOf(library, day).map(({ item }) => item) })),
   figures: (library, range) =>
     daysIn(range).flatMap((day) => {
       const figures = figuresOf(library, day);

@@ -5,7 +5,7 @@ import { weekdayName } from '../../../core/calendar/day-name';
 import { durationName } from '../../../core/calendar/duration';
 import { takenBy } from '../../../core/day/taken';
 import { hoursOf, workingStretch } from '../../../core/day/hours';
-import { layHours } from '../../../core/day/hours-layout';
+import { layHours, overlapCount } from '../../../core/day/hours-layout';
 import type { PlanItem } from '../../../core/index/days/day-plan';
 import { dayAddress } from '../../session/places/addresses';
 import { useNow } from '../../session/state/services';
@@ -30,10 +30,7 @@ export function DayWeek({ day }: { day: Day }) {
     [plans, first],
   );
   if (!days) return <p className="text-muted">Looking at the week…</p>;
-  const overlap = days.reduce(
-    (sum, one) => sum + layHours(one.items, workingStretch(one.day, settings)).placed.filter(({ lanes }) => lanes > 1).length,
-    0,
-  );
+  const overlap = days.reduce((sum, one) => sum + overlapCount(layHours(one.items, workingStretch(one.day, settings))), 0);
   return (
     <section aria-label="The week by its hours">
       <div className="mt-2 mb-1 flex items-center justify-between gap-2 text-[0.86rem] text-muted">

@@ -1,4 +1,4 @@
-import { type DragEvent, type PointerEvent, type RefObject, useRef, useState } from 'react';
+import { type PointerEvent, type RefObject, useRef, useState } from 'react';
 import { isoDay } from '../../../core/calendar/day';
 import { dayTitle } from '../../../core/calendar/day-name';
 import { durationName } from '../../../core/calendar/duration';
@@ -7,7 +7,7 @@ import type { Stretch } from '../../../core/day/hours';
 import { type HoursLayout, toQuarter } from '../../../core/day/hours-layout';
 import type { HoursScale } from '../../../core/day/hours-scale';
 import type { PlanItem } from '../../../core/index/days/day-plan';
-import { draggedTasks, isTaskDrag } from '../../gather/rows/task-drag';
+import { useTaskDrop } from '../../gather/rows/use-task-drop';
 import { useAct } from '../../session/acting/use-act';
 import { useNow } from '../../session/state/services';
 import { HoursBlock } from './HoursBlock';
@@ -35,12 +35,9 @@ export function HoursColumn({ day, working, layout, scale, isAlone, ids, moved }
     const { top: edge = 0 } = box.current?.getBoundingClientRect() ?? {};
     return toQuarter(scale.minuteAt(clientY - edge));
   };
-  const drop = (event: DragEvent): void => {
-    const drag = draggedTasks(event);
-    if (!drag) return;
-    event.preventDefault();
-    void actAll(drag.tasks, [{ do: 'set', clause: `plan ${isoDay(day)} ${timeName(minuteAt(event.clientY))}` }]);
-  };
+  const { handlers } = useTaskDrop(({ tasks }, event) => {
+    void actAll(tasks, [{ do: 'set', clause: `plan ${isoDay(day)} ${timeName(minuteAt(event.clientY))}` }]);
+  });
   const draw = (event: PointerEvent): void => {
     if (event.target !== box.current || event.button !== 0 || event.pointerType === 'touch') return;
     const from = minuteAt(event.clientY);
@@ -55,8 +52,7 @@ export function HoursColumn({ day, working, layout, scale, isAlone, ids, moved }
       aria-label={isAlone ? 'Hours of the day' : `Hours of ${dayTitle(day)}`}
       data-hours-day={day}
       className={`relative min-w-0 flex-1 bg-raised ${isAlone ? 'rounded-lg' : 'border-s border-line'}`}
-      onDragOver={(event) => isTaskDrag(event) && event.preventDefault()}
-      onDrop={drop}
+      {...handlers}
       onPointerDown={draw}
       onPointerMove={(event) => drawn && !drawn.isOpen && setDrawn({ ...drawn, to: Math.max(drawn.from + 15, minuteAt(event.clientY)) })}
       onPointerUp={() => drawn && setDrawn(drawn.to - drawn.from < 30 && !drawn.isOpen ? null : { ...drawn, isOpen: true })}

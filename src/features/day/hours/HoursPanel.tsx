@@ -3,7 +3,7 @@ import { Link, useLocation } from 'react-router';
 import { readIsoDay } from '../../../core/calendar/day';
 import { dayName } from '../../../core/calendar/day-name';
 import { workingStretch } from '../../../core/day/hours';
-import { layHours } from '../../../core/day/hours-layout';
+import { layHours, overlapCount } from '../../../core/day/hours-layout';
 import type { PlanItem } from '../../../core/index/days/day-plan';
 import { isOpen } from '../../../core/task/line/status';
 import { dayAddress } from '../../session/places/addresses';
@@ -31,7 +31,7 @@ export function HoursPanel() {
   const days = useMemo(() => (shown ? [{ day, items: notCancelled(shown.items) }] : []), [day, shown]);
   const [one] = days;
   if (!one) return <p className="text-muted">Looking at the day…</p>;
-  const overlap = layHours(one.items, workingStretch(day, settings)).placed.filter(({ lanes }) => lanes > 1).length;
+  const overlap = overlapCount(layHours(one.items, workingStretch(day, settings)));
   const hasWaiting = one.items.some(({ row, start }) => row && start === null && isOpen(row.status));
   return (
     <>

@@ -20,7 +20,7 @@ export interface ItemPlace {
 }
 
 /** How something of a day says when it is: a task by its plan and length, an appointment at the beginning of its line, a meeting in its fields. */
-export function useItemPlace(item: PlanItem, from: number, to: number, today: number): ItemPlace {
+export function useItemPlace(item: PlanItem, from: number, to: number, here: number): ItemPlace {
   const { actions } = useServices();
   const told = useToldDone();
   const { act } = useAct();
@@ -54,7 +54,7 @@ export function useItemPlace(item: PlanItem, from: number, to: number, today: nu
     },
     resize: (minutes) => {
       if (row) void act(dialogTask(row).ref, row.text, { do: 'set', clause: `takes ${durationClause(minutes)}` });
-      else if (kind === 'meeting') meet(today, from, from + minutes);
+      else if (kind === 'meeting') meet(here, from, from + minutes);
       else rewrite(from, from + minutes);
     },
   };

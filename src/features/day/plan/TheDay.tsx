@@ -1,15 +1,15 @@
-import { type DragEvent, type KeyboardEvent, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { Day } from '../../../core/calendar/day';
 import { typedTime } from '../../../core/calendar/spoken/typed-time';
 import { timeName } from '../../../core/calendar/span';
 import type { PlanItem } from '../../../core/index/days/day-plan';
-import type { GroupView, RowView } from '../../../core/index/live/view';
+import { NO_GROUP, type RowView } from '../../../core/index/live/view';
 import { InlineText } from '../../../ui/InlineText';
 import { GatherRow } from '../../gather/rows/GatherRow';
 import { RowMenus } from '../../gather/rows/RowMenu';
 import { RowPicking } from '../../gather/rows/row-picking';
-import { draggedTasks, isTaskDrag } from '../../gather/rows/task-drag';
+import { useTaskDrop } from '../../gather/rows/use-task-drop';
 import { rowIdAt } from '../../gather/rows/list-focus';
 import { useListActions } from '../../gather/list/use-list-actions';
 import { noteAddress } from '../../session/places/addresses';
@@ -27,14 +27,13 @@ interface TheDayProps {
 export function TheDay({ day, items, choosing }: TheDayProps) {
   const list = useRef<HTMLDivElement>(null);
   const rows = useMemo(() => items.flatMap(({ row }) => row ?? []), [items]);
-  const held = useMemo(() => ({ groups: [groupOf(rows)], hold: () => undefined }), [rows]);
+  const held = useMemo(() => ({ groups: [{ ...NO_GROUP, count: rows.length, rows }], hold: () => undefined }), [rows]);
   const { onAct, pick, list: listens } = useListActions(list, held, rows);
   const { rows: untimed, moveTo } = useHandOrder(
     useMemo(() => untimedRows(items), [items]),
     choosing.order,
   );
   const inOrder = useMemo(() => withOrderOf(items, untimed), [items, untimed]);
-  const [isOver, setIsOver] = useState(false);
   const onKeyDown = (event: KeyboardEvent): void => {
     const row = rows.find(({ id }) => id === rowIdAt(event.target));
     const isOnMark = event.target instanceof HTMLElement && event.target.matches('.task-mark');
@@ -48,29 +47,15 @@ export function TheDay({ day, items, choosing }: TheDayProps) {
     event.preventDefault();
     event.stopPropagation();
   };
-  const drop = (event: DragEvent): void => {
-    setIsOver(false);
-    const drag = draggedTasks(event);
-    if (!drag) return;
-    event.preventDefault();
-    const ids = new Set(drag.tasks.map(({ ref }) => `${ref.path}:${ref.line}`));
+  const { isOver, handlers } = useTaskDrop(({ tasks }, event) => {
+    const ids = new Set(tasks.map(({ ref }) => `${ref.path}:${ref.line}`));
     const own = rows.find(({ id }) => ids.has(id));
     const at = untimed.findIndex(({ id }) => id === rowIdAt(event.target));
-    if (!own) choosing.choose(drag.tasks);
+    if (!own) choosing.choose(tasks);
     else if (at !== -1) moveTo(own.id, at);
-  };
+  });
   return (
-    <section
-      aria-label="The day"
-      className={`rounded-lg ${isOver ? 'outline-2 outline-primary outline-dashed' : ''}`}
-      onDragOver={(event) => {
-        if (!isTaskDrag(event)) return;
-        event.preventDefault();
-        setIsOver(true);
-      }}
-      onDragLeave={() => setIsOver(false)}
-      onDrop={drop}
-    >
+    <section aria-label="The day" className={`rounded-lg ${isOver ? 'outline-2 outline-primary outline-dashed' : ''}`} {...handlers}>
       <h2 className="mb-2 font-title text-[1.17rem] font-semibold">
         The day <span className="text-[0.86rem] font-semibold text-muted">{items.length} · in your order</span>
       </h2>
@@ -119,19 +104,6 @@ function withOrderOf(items: readonly PlanItem[], order: readonly RowView[]): rea
 
 /** The day stands in its head, and its time before the row. */
 const SHOWN = ['due', 'takes', 'steps', 'note'] as const;
-
-const groupOf = (rows: RowView[]): GroupView => ({
-  id: 0,
-  key: null,
-  keys: [],
-  label: '',
-  count: rows.length,
-  steps: 0,
-  more: 0,
-  takes: 0,
-  totals: { count: rows.length, takes: 0, progress: null, open: 0, done: 0, cancelled: 0, kept: 0 },
-  rows,
-});
 
 /** When something begins; of a task it is pressed and typed into. */
 function TimeCell({ item, onSet }: { item: PlanItem; onSet: (row: RowView, minute: number | null) => void }) {

@@ -1,16 +1,18 @@
-import { type DragEvent, useCallback, useMemo, useRef, useState } from 'react';
+import { type DragEvent, useCallback, useMemo, useRef } from 'react';
 import type { BoardColumn } from '../../../core/gather/answer/board';
 import type { Column as Field, GroupKeyName } from '../../../core/gather/language/ast';
 import { columnGather } from '../../../core/gather/writing/column-gather';
-import type { GroupView, RowView } from '../../../core/index/live/view';
+import { type GroupView, NO_GROUP, type RowView } from '../../../core/index/live/view';
 import { useWindow } from '../../../ui/use-window';
 import type { FormProps } from '../list/form-props';
 import { NewTaskLine } from '../list/NewTaskLine';
 import type { ActOnRow } from '../list/use-list-actions';
 import { GatherRow } from '../rows/GatherRow';
-import { isTaskDrag } from '../rows/task-drag';
+import type { TaskDrag } from '../rows/task-drag';
+import { useTaskDrop } from '../rows/use-task-drop';
 import { ArchiveColumn } from './ArchiveColumn';
 import { ColumnHead } from './ColumnHead';
+import { columnId } from './column-id';
 
 interface ColumnProps {
   by: GroupKeyName;
@@ -23,7 +25,7 @@ interface ColumnProps {
   onMove: { back: (() => void) | null; on: (() => void) | null };
   onAct: ActOnRow;
   /** Cards were let go over it, or over one of its cards. */
-  onDrop: (event: DragEvent) => void;
+  onDrop: (drag: TaskDrag, event: DragEvent) => void;
 }
 
 /** What a card takes until it was measured, in pixels. */
@@ -32,28 +34,19 @@ const cardHeight = (): number => 72;
 /** A column of a board: its head, its cards, and where another is written. */
 export function Column({ by, column, fields, level, writing, isFolded, onFold, onMove, onAct, onDrop }: ColumnProps) {
   const list = useRef<HTMLUListElement>(null);
-  const [isOver, setIsOver] = useState(false);
+  const { isOver, handlers } = useTaskDrop(onDrop);
   const cards = isFolded ? NONE : column.cards;
   const keyOf = useCallback((index: number) => cards[index]?.id ?? '', [cards]);
   const shown = useWindow(list, cards.length, keyOf, cardHeight);
+  // A card knows its column by its key.
   const group = useMemo((): GroupView => ({ ...NO_GROUP, keys: [column.group] }), [column.group]);
   const gather = useMemo(() => writing && columnGather(writing.gather, by, column), [writing, by, column]);
-  const drop = (event: DragEvent): void => {
-    setIsOver(false);
-    onDrop(event);
-  };
   return (
     <section
       aria-label={column.label}
-      data-column={column.key ?? ''}
+      data-column={columnId(column)}
       className={`board-column min-w-0 ${isOver ? 'board-column-over' : ''}`}
-      onDragOver={(event) => {
-        if (!isTaskDrag(event)) return;
-        event.preventDefault();
-        setIsOver(true);
-      }}
-      onDragLeave={(event) => !event.currentTarget.contains(event.relatedTarget as Node | null) && setIsOver(false)}
-      onDrop={drop}
+      {...handlers}
     >
       <ColumnHead by={by} column={column} level={level} isFolded={isFolded} onFold={onFold} onMove={onMove} />
       {!isFolded && (
@@ -74,16 +67,3 @@ export function Column({ by, column, fields, level, writing, isFolded, onFold, o
 }
 
 const NONE: readonly RowView[] = [];
-/** A card knows its column by its key. */
-const NO_GROUP: GroupView = {
-  id: 0,
-  key: null,
-  keys: [],
-  label: '',
-  count: 0,
-  steps: 0,
-  more: 0,
-  takes: 0,
-  totals: { count: 0, takes: 0, progress: null, open: 0, done: 0, cancelled: 0, kept: 0 },
-  rows: [],
-};

@@ -1,15 +1,17 @@
 import { type DragEvent, type KeyboardEvent, useCallback, useMemo, useRef, useState } from 'react';
-import { FINISHED, type BoardColumn } from '../../../core/gather/answer/board';
+import type { BoardColumn } from '../../../core/gather/answer/board';
 import { formText } from '../../../core/gather/saying/print';
 import { finishing } from '../../../core/gather/writing/drop-on-column';
 import { type RowView, columnsOf } from '../../../core/index/live/view';
+import { ListFooter } from '../list/ListFooter';
 import type { FormProps } from '../list/form-props';
 import { useFolded } from '../list/use-folded';
 import { type ActOnRow, useListActions } from '../list/use-list-actions';
 import { rowIdAt } from '../rows/list-focus';
 import { RowPicking } from '../rows/row-picking';
-import { draggedTasks } from '../rows/task-drag';
+import type { TaskDrag } from '../rows/task-drag';
 import { Column } from './Column';
+import { columnId } from './column-id';
 import { type BesideCard, useBoardMoves } from './use-board-moves';
 
 /** So many columns are drawn at first; a key may have thousands of values. */
@@ -32,6 +34,7 @@ export function GatherBoard({ answer, groupHeading, name, showAll, writing, onCl
   const held = useMemo(() => ({ groups: answer.groups, hold: () => undefined }), [answer]);
   const { onAct, pick, list } = useListActions(board, held, rows);
   const { folded, toggle } = useFolded(name);
+  const isFolded = (column: BoardColumn<RowView>): boolean => folded.has(columnId(column));
   const moves = useBoardMoves(by, columns, onAct);
   const end = columns.find(({ finished }) => finished);
   const ticks = useCallback<ActOnRow>(
@@ -45,8 +48,8 @@ export function GatherBoard({ answer, groupHeading, name, showAll, writing, onCl
     [by, end, onAct],
   );
   const columnOf = (row: RowView, target: EventTarget | null): BoardColumn<RowView> | undefined => {
-    const key = target instanceof Element ? target.closest<HTMLElement>('[data-column]')?.dataset['column'] : undefined;
-    return drawn.find((one) => (one.key ?? '') === key && one.cards.includes(row)) ?? drawn.find(({ cards }) => cards.includes(row));
+    const id = target instanceof Element ? target.closest<HTMLElement>('[data-column]')?.dataset['column'] : undefined;
+    return drawn.find((one) => columnId(one) === id) ?? drawn.find(({ cards }) => cards.includes(row));
   };
   const onKeyDown = (event: KeyboardEvent): void => {
     const side = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
@@ -72,40 +75,30 @@ export function GatherBoard({ answer, groupHeading, name, showAll, writing, onCl
       return;
     }
     // The card beside it, in the next column that has any.
-    const next = (side === 1 ? drawn.slice(at + 1) : drawn.slice(0, at).reverse()).find(
-      ({ cards, key }) => cards.length > 0 && !folded.has(key ?? ''),
-    );
+    const next = (side === 1 ? drawn.slice(at + 1) : drawn.slice(0, at).reverse()).find((one) => one.cards.length > 0 && !isFolded(one));
     const card = next?.cards[Math.min(column.cards.indexOf(row), next.cards.length - 1)];
-    if (card && next) focusCard(board.current, next.key ?? '', card.id);
+    if (card && next) focusCard(board.current, columnId(next), card.id);
   };
-  const drop =
-    (to: BoardColumn<RowView>) =>
-    (event: DragEvent): void => {
-      const drag = draggedTasks(event);
-      if (!drag) return;
-      event.preventDefault();
-      event.stopPropagation();
-      const came = drag.from?.length === 1 ? drag.from[0] : undefined;
-      const from = came === undefined ? null : (columns.find(({ group }) => group === came) ?? null);
-      moves.drop(drag.tasks, from, to, besideOf(event, to.cards));
-    };
+  const drop = (to: BoardColumn<RowView>, { tasks, from: came }: TaskDrag, event: DragEvent): void => {
+    const from = came?.length === 1 ? columns.find(({ group }) => group === came[0]) : undefined;
+    moves.drop(tasks, from ?? null, to, besideOf(event, to.cards));
+  };
   const rename = (next: readonly BoardColumn<RowView>[]): void => {
     if (form?.is !== 'board') return;
     // Where finished cards go stays last by itself, unless it is a heading.
-    const keys = next.filter(({ key }) => key !== FINISHED).map(({ key, label }) => (by === 'note' ? label : key));
+    const keys = next.filter(({ finished }) => !finished || by === 'heading').map(({ key, label }) => (by === 'note' ? label : key));
     onClause('as', `as ${formText({ ...form, columns: keys })}`);
   };
-  const moved = (at: number, by: number) => (): void => {
+  const moved = (at: number, side: number) => (): void => {
     const next = [...columns];
     const [one] = next.splice(at, 1);
-    if (one) next.splice(at + by, 0, one);
+    if (one) next.splice(at + side, 0, one);
     rename(next);
   };
   const canMove = (at: number, side: number): boolean => {
     const [one, other] = [columns[at], columns[at + side]];
     return one !== undefined && other !== undefined && !one.finished && !other.finished && columns.length <= most;
   };
-  const isFolded = (column: BoardColumn<RowView>): boolean => folded.has(column.key ?? '');
   const widths = drawn.map((column) => (isFolded(column) ? `${FOLDED}rem` : 'minmax(0, 1fr)')).join(' ');
   const minWidth = `${drawn.reduce((sum, column) => sum + (isFolded(column) ? FOLDED : NARROWEST), 0)}rem`;
   return (
@@ -120,17 +113,17 @@ export function GatherBoard({ answer, groupHeading, name, showAll, writing, onCl
         >
           {drawn.map((column, at) => (
             <Column
-              key={`${column.key ?? ''} ${column.finished}`}
+              key={columnId(column)}
               by={by}
               column={column}
               fields={fields}
               level={groupHeading}
               writing={writing}
               isFolded={isFolded(column)}
-              onFold={() => toggle(column.key ?? '')}
+              onFold={() => toggle(columnId(column))}
               onMove={{ back: canMove(at, -1) ? moved(at, -1) : null, on: canMove(at, 1) ? moved(at, 1) : null }}
               onAct={ticks}
-              onDrop={drop(column)}
+              onDrop={(drag, event) => drop(column, drag, event)}
             />
           ))}
         </div>
@@ -144,16 +137,7 @@ export function GatherBoard({ answer, groupHeading, name, showAll, writing, onCl
           Which ones, and in what order, can be said in the text: <code>{`board by ${by} (one, another, none)`}</code>
         </p>
       )}
-      {answer.resting > 0 && (
-        <p className="mt-1 text-[0.86rem] text-muted">
-          {answer.resting} {answer.resting === 1 ? 'rests and is' : 'rest and are'} left out.
-        </p>
-      )}
-      {showAll && (
-        <button type="button" className="quiet-button text-[0.86rem]" onClick={showAll}>
-          Show all
-        </button>
-      )}
+      <ListFooter answer={answer} showAll={showAll} />
     </RowPicking>
   );
 }

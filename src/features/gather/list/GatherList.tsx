@@ -4,6 +4,7 @@ import type { WideIntention } from '../../../core/task/acts/intention';
 import { useWindow } from '../../../ui/use-window';
 import { GatherRow } from '../rows/GatherRow';
 import { GroupHeading } from './GroupHeading';
+import { ListFooter } from './ListFooter';
 import { type ListItem, groupName, itemsOf } from './list-items';
 import { RowPicking } from '../rows/row-picking';
 import { useFolded } from './use-folded';
@@ -53,7 +54,7 @@ export function GatherList({ answer, groupHeading, name = '', withSource = true,
           />
         ))}
         {shown.behind > 0 && <div style={{ height: shown.behind }} aria-hidden="true" />}
-        {answer && <Footer answer={answer} showAll={showAll} />}
+        {answer && <ListFooter answer={answer} showAll={showAll} />}
       </div>
     </RowPicking>
   );
@@ -135,21 +136,3 @@ function Run({ run, heading, withSource, columns, onTop, onTopped, onFold, onAct
 }
 
 const EMPTY = { key: null, label: '' } as GroupView;
-
-function Footer({ answer, showAll }: { answer: AnswerView; showAll: (() => void) | null }) {
-  const more = answer.more + answer.groups.reduce((sum, group) => sum + group.more, 0);
-  return (
-    <>
-      {showAll && (
-        <button type="button" className="quiet-button -ms-2 text-[0.86rem]" onClick={showAll}>
-          Show {more} more
-        </button>
-      )}
-      {answer.resting > 0 && (
-        <p className="mt-1 text-[0.82rem] text-muted">
-          {answer.resting} {answer.resting === 1 ? 'rests' : 'rest'} and will come back
-        </p>
-      )}
-    </>
-  );
-}

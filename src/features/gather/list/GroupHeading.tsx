@@ -1,11 +1,11 @@
 import { ArrowUpToLine, ChevronDown, ChevronRight } from 'lucide-react';
-import { useContext, useState } from 'react';
+import { useContext } from 'react';
 import type { GroupView } from '../../../core/index/live/view';
 import { refuse } from '../../session/acting/messages';
 import { useAct } from '../../session/acting/use-act';
 import { countWords } from './count-words';
 import { GatherSource } from '../gather-source';
-import { draggedTasks, isTaskDrag } from '../rows/task-drag';
+import { useTaskDrop } from '../rows/use-task-drop';
 
 interface GroupHeadingProps {
   group: GroupView;
@@ -21,32 +21,23 @@ interface GroupHeadingProps {
 export function GroupHeading({ group, folded, level: Level, onTop, onTopped, onFold }: GroupHeadingProps) {
   const source = useContext(GatherSource);
   const { actAll } = useAct();
-  const [over, setOver] = useState(false);
   const key = source?.groupBy.length === 1 ? source.groupBy[0] : undefined;
+  const { isOver, handlers } = useTaskDrop(({ tasks, from }) => {
+    void import('../../../core/gather/writing/drop').then(({ dropInto }) => {
+      if (!key) return;
+      const drop = dropInto(key, from?.length === 1 ? (from[0] ?? null) : null, group.keys[0] ?? null);
+      if ('refused' in drop) refuse(drop.refused);
+      else if (drop.intentions.length > 0) void actAll(tasks, drop.intentions);
+    });
+  });
   return (
     <Level className="group/heading flex items-center gap-1 pt-2.5 pb-0.5 font-title text-[1.02rem] font-semibold">
       <button
         type="button"
         aria-expanded={!folded}
-        className={`-ms-1.5 flex items-center gap-1 rounded-md px-1.5 text-start hover:bg-raised ${over ? 'bg-primary-soft' : ''}`}
+        className={`-ms-1.5 flex items-center gap-1 rounded-md px-1.5 text-start hover:bg-raised ${isOver ? 'bg-primary-soft' : ''}`}
         onClick={onFold}
-        onDragOver={(event) => {
-          if (!key || !isTaskDrag(event)) return;
-          event.preventDefault();
-          setOver(true);
-        }}
-        onDragLeave={() => setOver(false)}
-        onDrop={(event) => {
-          setOver(false);
-          const drag = draggedTasks(event);
-          if (!key || !drag) return;
-          event.preventDefault();
-          void import('../../../core/gather/writing/drop').then(({ dropInto }) => {
-            const drop = dropInto(key, drag.from?.length === 1 ? (drag.from[0] ?? null) : null, group.keys[0] ?? null);
-            if ('refused' in drop) refuse(drop.refused);
-            else if (drop.intentions.length > 0) void actAll(drag.tasks, drop.intentions);
-          });
-        }}
+        {...(key && handlers)}
       >
         {folded ? <ChevronRight size={14} aria-hidden="true" /> : <ChevronDown size={14} aria-hidden="true" />}
         {group.label}

@@ -1,5 +1,6 @@
 import { type ComponentType, lazy } from 'react';
 import type { Form } from '../../../core/gather/language/ast';
+import { parseGather } from '../../../core/gather/language/parse';
 import { GatherList } from './GatherList';
 import type { FormProps } from './form-props';
 
@@ -31,6 +32,11 @@ const FORMS: Readonly<Partial<Record<Form['is'], ComponentType<FormProps>>>> = {
 export const writesItself = (form: Form | null): boolean => form !== null && WRITE_THEMSELVES.has(form.is);
 
 const WRITE_THEMSELVES: ReadonlySet<Form['is']> = new Set(['board', 'summary', 'month', 'weeks', 'bars', 'curve']);
+
+/** Whether a gather, by its text, is drawn in a form that uses the whole sheet. */
+export const isWide = (text: string): boolean => WIDE.has(parseGather(text).gather.form?.is ?? 'list');
+
+const WIDE: ReadonlySet<Form['is']> = new Set(['table', 'summary', 'board', 'month', 'weeks']);
 
 /** What draws a form, and whether it is that form’s own drawing. */
 export function drawingOf(form: Form | null): { Drawing: ComponentType<FormProps>; own: boolean } {

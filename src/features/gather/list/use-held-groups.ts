@@ -1,6 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { noSums, totalsFrom } from '../../../core/gather/answer/sums';
-import type { AnswerView, GroupView, RowView } from '../../../core/index/live/view';
+import { type AnswerView, type GroupView, NO_GROUP, type RowView } from '../../../core/index/live/view';
 
 interface Held {
   row: RowView;
@@ -8,8 +7,6 @@ interface Held {
   group: string;
   index: number;
 }
-
-const NO_TOTALS = totalsFrom(noSums());
 
 const groupId = (group: GroupView): string => `${group.key ?? ''} ${group.label}`;
 
@@ -60,7 +57,7 @@ function withHeld(groups: readonly GroupView[], held: readonly Held[]): readonly
     if (group?.rows.some((one) => one.id === row.id)) continue;
     if (!group) {
       const [, ...label] = id.split(' ');
-      group = { id: -1, key: null, keys: [], label: label.join(' '), count: 0, steps: 0, more: 0, takes: 0, totals: NO_TOTALS, rows: [] };
+      group = { ...NO_GROUP, id: -1, label: label.join(' '), rows: [] };
       result.unshift(group);
     }
     group.rows.splice(index, 0, row);

@@ -1,4 +1,4 @@
-import { type DragEvent, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { type Day, civilFrom, isoDay } from '../../../core/calendar/day';
 import { MONTH_NAMES, dayTitle } from '../../../core/calendar/day-name';
@@ -16,7 +16,7 @@ import { plainWords } from '../../strip/plain-words';
 import type { FormProps } from '../list/form-props';
 import { NewTaskLine } from '../list/NewTaskLine';
 import type { ActOnRow } from '../list/use-list-actions';
-import { draggedTasks, isTaskDrag } from '../rows/task-drag';
+import { useTaskDrop } from '../rows/use-task-drop';
 import { Entry } from './Entry';
 import type { SheetMoves } from './use-sheet-moves';
 import type { TimedDays } from './use-timed';
@@ -44,7 +44,6 @@ export function DayCell({ day, entries, month, timed, lanes, hidden, writing, mo
   const { day: today } = useNow();
   const settings = useAppSelector((state) => state.settings);
   const [isWhole, setIsWhole] = useState(false);
-  const [isOver, setIsOver] = useState(false);
   const appointments = timed.appointments.get(day) ?? [];
   const figures = timed.figures.get(day) ?? NO_FIGURES;
   const shown = isWhole ? entries : entries.slice(0, Math.max(1, MOST - appointments.length));
@@ -54,13 +53,7 @@ export function DayCell({ day, entries, month, timed, lanes, hidden, writing, mo
     () => writing && columnGather(writing.gather, 'day', { group: isoDay(day), label: '', finished: false }),
     [writing, day],
   );
-  const drop = (event: DragEvent): void => {
-    setIsOver(false);
-    const drag = draggedTasks(event);
-    if (!drag) return;
-    event.preventDefault();
-    moves.drop(drag.tasks, day);
-  };
+  const { isOver, handlers } = useTaskDrop(({ tasks }) => moves.drop(tasks, day));
   return (
     <div
       data-day-cell
@@ -69,13 +62,7 @@ export function DayCell({ day, entries, month, timed, lanes, hidden, writing, mo
       className={`group/cell min-h-24 min-w-0 border-s border-line px-0.5 pb-1 ${isOutside ? 'bg-raised' : ''} ${
         isOver ? 'outline-2 -outline-offset-2 outline-primary outline-dashed' : ''
       }`}
-      onDragOver={(event) => {
-        if (!isTaskDrag(event)) return;
-        event.preventDefault();
-        setIsOver(true);
-      }}
-      onDragLeave={() => setIsOver(false)}
-      onDrop={drop}
+      {...handlers}
     >
       <div className="flex h-[1.9rem] items-center gap-1 px-1">
         <Link
@@ -120,7 +107,8 @@ export function DayCell({ day, entries, month, timed, lanes, hidden, writing, mo
         </button>
       )}
       {gather && writing && (
-        <div className="opacity-0 group-focus-within/cell:opacity-100 group-hover/cell:opacity-100 pointer-coarse:opacity-100">
+        // By touch one writes on the page of the day, which its number leads to.
+        <div className="opacity-0 group-focus-within/cell:opacity-100 group-hover/cell:opacity-100 pointer-coarse:hidden">
           <NewTaskLine gather={gather} at={writing.at} written={writing.written} label="Write" of={dayTitle(day)} />
         </div>
       )}

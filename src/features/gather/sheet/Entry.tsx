@@ -48,7 +48,10 @@ export function Entry({ entry, isBar, moves, onAct }: EntryProps) {
         moves.begin(is);
         startDrag(event, { tasks: (selection ? Object.values(selection) : [row]).map(dialogTask), from: null });
       }}
-      onDragEnd={endDrag}
+      onDragEnd={() => {
+        endDrag();
+        moves.end();
+      }}
     >
       {row.what === 'task' && (
         <TaskMark

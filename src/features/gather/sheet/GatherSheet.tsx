@@ -3,9 +3,9 @@ import { type KeyboardEvent, useMemo, useRef, useState } from 'react';
 import { type Day, addMonths, civilFrom, isoWeekOf, startOfWeek } from '../../../core/calendar/day';
 import { MONTH_NAMES, weekdayName } from '../../../core/calendar/day-name';
 import { monthRange, sheetOf } from '../../../core/gather/answer/sheet';
-
 import { useNow } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';
+import { ListFooter } from '../list/ListFooter';
 import type { FormProps } from '../list/form-props';
 import { useListActions } from '../list/use-list-actions';
 import { rowIdAt } from '../rows/list-focus';
@@ -99,22 +99,12 @@ export function GatherSheet({ answer, writing, showAll }: FormProps) {
           ))}
         </div>
       </div>
-      {(undated > 0 || answer.resting > 0) && (
-        <p className="mt-1 text-[0.86rem] text-muted">
-          {[
-            undated > 0 && `${undated} ${undated === 1 ? 'has' : 'have'} no day`,
-            answer.resting > 0 && `${answer.resting} ${answer.resting === 1 ? 'rests' : 'rest'}`,
-          ]
-            .filter((part) => part !== false)
-            .join(' · ')}
-          , and {undated + answer.resting === 1 ? 'is' : 'are'} not on the sheet.
+      {undated > 0 && (
+        <p className="mt-1 text-[0.82rem] text-muted">
+          {undated} {undated === 1 ? 'has no day and is' : 'have no day and are'} not on the sheet
         </p>
       )}
-      {showAll && (
-        <button type="button" className="quiet-button text-[0.86rem]" onClick={showAll}>
-          Show all
-        </button>
-      )}
+      <ListFooter answer={answer} showAll={showAll} />
     </RowPicking>
   );
 }

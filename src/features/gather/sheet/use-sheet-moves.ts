@@ -7,8 +7,9 @@ import type { ActOnRow } from '../list/use-list-actions';
 
 /** How what stands on a sheet of days goes to another day. */
 export interface SheetMoves {
-  /** What is dragged stands where it does because it is due, or planned; from its day. */
+  /** What is dragged stands where it does because it is due, or planned. */
   begin: (is: string) => void;
+  end: () => void;
   drop: (tasks: readonly DialogTask[], day: Day) => void;
   /** By key; the focus goes along. */
   byDays: (row: RowView, is: string, days: number) => void;
@@ -23,10 +24,11 @@ export function useSheetMoves(onAct: ActOnRow): SheetMoves {
       begin: (is) => {
         dragged.current = is;
       },
-      drop: (tasks, day) => {
-        void actAll([...tasks], [{ do: 'push', to: `${wordOf(dragged.current)} ${isoDay(day)}` }]);
+      // What comes from elsewhere is planned.
+      end: () => {
         dragged.current = 'plan';
       },
+      drop: (tasks, day) => void actAll([...tasks], [{ do: 'push', to: `${wordOf(dragged.current)} ${isoDay(day)}` }]),
       byDays: (row, is, days) => {
         const from = (is === 'due' ? row.due : row.plan)?.from;
         if (from !== undefined) onAct(row, [{ do: 'push', to: `${wordOf(is)} ${isoDay(from + days)}` }], true);

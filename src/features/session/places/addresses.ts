@@ -1,6 +1,6 @@
 import type { SearchShows } from '../../../core/index/questions/search';
 import type { Day } from '../../../core/calendar/day';
-import { isoDay } from '../../../core/calendar/day';
+import { isoDay, readIsoDay } from '../../../core/calendar/day';
 import { type PageName, ROUTES } from './routes';
 
 /** The address of a page, with the rest that its route leaves open. */
@@ -19,6 +19,12 @@ export type DayView = 'plan' | 'week';
 /** The page of a day, to be written in or turned. */
 export function dayAddress(day: Day, view?: DayView): string {
   return of('day', isoDay(day)) + (view ? `?view=${view}` : '');
+}
+
+/** The text of a note where one writes it: of the page of a day, that of the day. */
+export function textAddress(path: string, title: string): string {
+  const day = readIsoDay(title);
+  return day === null ? noteAddress(path) : dayAddress(day);
 }
 
 export function tagAddress(tag: string): string {
