@@ -1,10 +1,12 @@
-import { Fragment, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { parseGather } from '../../core/gather/language/parse';
+import { withMore } from '../../core/gather/saying/edit-condition';
 import { gatherBlock } from '../../core/gather/saying/gather-block';
-import { formText, printGather } from '../../core/gather/saying/print';
-import { type SentencePart, sentenceOf } from '../../core/gather/saying/sentence';
+import { printGather } from '../../core/gather/saying/print';
+import { sentenceText } from '../../core/gather/saying/sentence';
 import { AgendaLists } from '../agenda/AgendaLists';
+import { LazyGatherText } from '../editor/gather/LazyGatherText';
 import { useTypedParameter } from '../find/use-typed-parameter';
 import { isWide } from '../gather/list/forms';
 import type { KeptGather } from '../gather/list/ListMenuEntries';
@@ -12,10 +14,13 @@ import { useContextAt } from '../gather/use-context-at';
 import { Sheet } from '../note/Sheet';
 import { copyText } from '../session/acting/copy-text';
 import { refuse } from '../session/acting/messages';
-import { noteAddress } from '../session/places/addresses';
+import { askAddress, noteAddress } from '../session/places/addresses';
+import { frameSlice } from '../session/state/frame-slice';
 import { useServices } from '../session/state/services';
+import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { useAnswer } from '../session/state/use-answer';
-import { EXAMPLES } from './examples';
+import { AskedSentence } from './AskedSentence';
+import { Beginnings } from './Beginnings';
 import { type AskedPart, PartEditor } from './PartEditor';
 
 /** A gather is made by pointing: its sentence is its face, and each part of it is pressed to change it. */
@@ -23,6 +28,7 @@ export function AskPage() {
   // What is typed stands in the address, which takes away what else the entry knew.
   const [kept] = useState(useKept());
   const navigate = useNavigate();
+  const dispatch = useAppDispatch();
   const { actions } = useServices();
   const [text, setText, chooseText] = useTypedParameter('q');
   const [name, setName] = useState('');
@@ -33,7 +39,11 @@ export function AskPage() {
   const isRead = parsed.errors.length === 0;
   if (isRead && good !== parsed.gather) setGood(parsed.gather);
   const gather = isRead ? parsed.gather : good;
-  const answer = useAnswer(isRead && text.trim() !== '' ? text : null, null);
+  const isEmpty = text.trim() === '';
+  const answer = useAnswer(isRead && !isEmpty ? text : null, null);
+  const home = useAppSelector((state) => state.library.overview?.notes.find(({ path }) => path === kept?.home));
+  const ownRows =
+    home === undefined ? 0 : (answer?.groups.flatMap(({ rows }) => rows).filter(({ path }) => path === home.path).length ?? 0);
   const change = (next: typeof gather): void => chooseText(printGather(next));
   const keep = async (): Promise<void> => {
     const title = name.trim();
@@ -41,66 +51,82 @@ export function AskPage() {
     if ('refused' in made) refuse(made.refused);
     else void navigate(noteAddress(made.path));
   };
-  const putBack = async ({ home, text: written }: KeptGather): Promise<void> => {
-    const result = await actions.editGather(home, written, text.trim());
+  const putBack = async ({ home: path, text: written }: KeptGather): Promise<void> => {
+    const result = await actions.editGather(path, written, text.trim());
     if ('refused' in result) refuse(result.refused);
-    else void navigate(noteAddress(home));
+    else void navigate(noteAddress(path));
+  };
+  const show = (dialog: Parameters<typeof frameSlice.actions.dialogShown>[0]): void =>
+    void dispatch(frameSlice.actions.dialogShown(dialog));
+  const address = askAddress(text);
+  const isPinned = useAppSelector((state) => state.frame.pins.some((one) => one.address === address));
+  const pin = (): void => {
+    const title = name.trim() || gather.title || sentenceText(gather, context).replace(/\.$/, '');
+    dispatch(frameSlice.actions.pinToggled({ title: title.slice(0, 60), address }));
   };
   return (
     <Sheet title="Ask by pointing" wide={isWide(text)}>
       <header className="mb-3 max-w-[46rem]">
         <h1 className="text-[0.86rem] text-muted">Ask by pointing</h1>
         <form
-          className="flex flex-wrap items-center gap-2"
           onSubmit={(event) => {
             event.preventDefault();
             if (name.trim() !== '') void keep();
           }}
         >
           <input
-            className="min-w-0 flex-1 rounded-md bg-transparent font-title text-[1.86rem] leading-tight font-bold"
+            className="w-full rounded-md bg-transparent font-title text-[1.86rem] leading-tight font-bold"
             aria-label="Name of the page"
             placeholder="A page without a name yet"
             value={name}
             onChange={(event) => setName(event.target.value)}
           />
-          {kept && (
-            <button type="button" className="solid-button" disabled={!isRead || text.trim() === ''} onClick={() => void putBack(kept)}>
-              Put it back
+          <p className="flex flex-wrap items-center gap-1">
+            {kept && (
+              <button type="button" className="solid-button" disabled={!isRead || isEmpty} onClick={() => void putBack(kept)}>
+                Put it back
+              </button>
+            )}
+            <button type="submit" className={kept ? 'quiet-button' : 'solid-button'} disabled={name.trim() === '' || !isRead || isEmpty}>
+              Keep as an agenda page
             </button>
-          )}
-          <button
-            type="submit"
-            className={kept ? 'quiet-button' : 'solid-button'}
-            disabled={name.trim() === '' || !isRead || text.trim() === ''}
-          >
-            Keep as an agenda page
-          </button>
-          <button type="button" className="quiet-button" disabled={!isRead} onClick={() => void copyText(gatherBlock(text))}>
-            Copy
-          </button>
+            <button
+              type="button"
+              className="quiet-button"
+              disabled={!isRead || isEmpty}
+              onClick={() => show({ is: 'place', what: 'gather', text })}
+            >
+              Put into a note
+            </button>
+            <button type="button" className="quiet-button" disabled={!isRead || isEmpty} onClick={pin}>
+              {isPinned ? 'Pinned' : 'Pin'}
+            </button>
+            <button type="button" className="quiet-button" disabled={!isRead || isEmpty} onClick={() => void copyText(gatherBlock(text))}>
+              Copy
+            </button>
+          </p>
         </form>
       </header>
-      {text.trim() === '' && (
-        <section aria-label="To begin with" className="mb-4 max-w-[46rem]">
-          <p className="mb-1 text-muted">Begin with one of these, or with a condition of your own:</p>
-          <ul className="grid gap-1">
-            {EXAMPLES.map(({ words, text: example }) => (
-              <li key={words}>
-                <button type="button" className="line-button" onClick={() => chooseText(example)}>
-                  {words}
-                </button>
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
+      {isEmpty && <Beginnings onBegin={chooseText} />}
       <p className="max-w-[46rem] text-[1.15rem] leading-9" role="group" aria-label="What is asked">
         <AskedSentence gather={gather} context={context} part={part} onPart={setPart} />
       </p>
-      <p className="mb-3 text-[1.02rem]" role="status">
-        {isRead ? answer && <strong>{answer.total} found</strong> : <span className="text-late">{parsed.errors[0]?.message}</span>}
-        {answer && answer.resting > 0 && <span className="text-muted"> · {answer.resting} rest and are left out</span>}
+      <p className="mb-3 text-[1.02rem]">
+        <span role="status">
+          {isRead ? answer && <strong>{answer.total} found</strong> : <span className="text-late">{parsed.errors[0]?.message}</span>}
+          {answer && answer.resting > 0 && <span className="text-muted"> · {answer.resting} rest and are left out</span>}
+        </span>
+        {home && ownRows > 0 && (
+          <button
+            type="button"
+            className="line-button ms-3 text-[0.9rem]"
+            onClick={() =>
+              change({ ...gather, where: withMore(gather.where, { is: 'place', field: 'note', same: false, value: home.title }) })
+            }
+          >
+            Leave out what stands on “{home.title}” itself ({ownRows})
+          </button>
+        )}
       </p>
       {part && (
         <section
@@ -111,87 +137,14 @@ export function AskPage() {
           <PartEditor gather={gather} context={context} part={part} onPart={setPart} onChange={change} />
         </section>
       )}
-      {isRead && text.trim() !== '' && <AgendaLists key="answer" path="" gathers={[text]} look="page" titled={gather.title !== null} />}
-      <label className="grid max-w-[46rem] gap-1">
+      {isRead && !isEmpty && <AgendaLists key="answer" path="" gathers={[text]} look="page" titled={gather.title !== null} />}
+      <div className="grid max-w-[46rem] gap-1">
         <span className="section-label">The same as text</span>
-        <textarea
-          className="field min-h-28 w-full font-mono text-[0.86rem]"
-          spellCheck={false}
-          aria-invalid={!isRead}
-          value={text}
-          onChange={(event) => setText(event.target.value)}
-        />
-      </label>
+        <LazyGatherText label="The same as text" text={text} onText={setText} />
+      </div>
     </Sheet>
   );
 }
 
 /** Where the gather is kept that one came from; null where it stands nowhere. */
 const useKept = (): KeptGather | null => (useLocation().state as { kept?: KeptGather } | null)?.kept ?? null;
-
-interface AskedSentenceProps {
-  gather: Parameters<typeof sentenceOf>[0];
-  context: Parameters<typeof sentenceOf>[1];
-  part: AskedPart | null;
-  onPart: (part: AskedPart | null) => void;
-}
-
-/** The sentence of a gather, whose parts are pressed; behind it what could still be said. */
-function AskedSentence({ gather, context, part, onPart }: AskedSentenceProps) {
-  const parts = sentenceOf(gather, context);
-  const press = (words: string, asked: AskedPart) => {
-    const isOpen = JSON.stringify(part) === JSON.stringify(asked);
-    return (
-      <button
-        type="button"
-        aria-expanded={isOpen}
-        className={`inline rounded-md font-semibold underline decoration-primary decoration-[1.5px] underline-offset-4 hover:bg-raised ${isOpen ? 'bg-primary-soft px-1' : ''}`}
-        onClick={() => onPart(isOpen ? null : asked)}
-      >
-        {words}
-      </button>
-    );
-  };
-  const ends = parts.length - 1;
-  const lastCondition = Math.max(0, parts.map(({ clause }) => clause).lastIndexOf('where'));
-  return (
-    <>
-      {parts.slice(0, ends).map((one, index) => {
-        const asked = index === 0 ? ({ is: 'from' } as const) : partOf(one);
-        const [before = '', words = one.words] = /^(, |\s)?(.*)$/.exec(one.words)?.slice(1) ?? [];
-        return (
-          <Fragment key={index}>
-            {before}
-            {asked ? press(words, asked) : words}
-            {index === lastCondition && <> {press(gather.where ? '+ and' : '+ that', { is: 'more' })}</>}
-          </Fragment>
-        );
-      })}
-      {gather.groupBy.length === 0 && gather.form?.is !== 'board' && <>, {press('not in groups', { is: 'group' })}</>}
-      {!gather.orderBy && <>, {press('in the usual order', { is: 'order' })}</>}
-      {gather.limit === null && gather.limitPerGroup === null && <>, {press('all of them', { is: 'limit' })}</>}
-      {', as '}
-      {press(gather.form ? formText(gather.form) : 'list', { is: 'form' })}.
-    </>
-  );
-}
-
-function partOf({ clause, path }: SentencePart): AskedPart | null {
-  switch (clause) {
-    case 'where':
-      return { is: 'condition', place: path, how: 'instead' };
-    case 'group by':
-      return { is: 'group' };
-    case 'order by':
-      return { is: 'order' };
-    case 'limit':
-    case 'limit per group':
-    case 'including resting':
-      return { is: 'limit' };
-    case 'from':
-    case 'steps apart':
-      return { is: 'from' };
-    case null:
-      return null;
-  }
-}

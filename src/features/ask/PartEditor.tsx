@@ -1,30 +1,34 @@
 import {
+  COLUMNS,
+  type Column,
   type Condition,
   type Gather,
   type GatherContext,
   type GroupKeyName,
   GROUP_KEYS,
+  NOTE_COLUMNS,
   NOTE_GROUP_KEYS,
   NOTE_ORDER_KEYS,
   ORDER_KEYS,
   type OrderKeyName,
   SOURCES,
+  TOTALS,
+  type Total,
 } from '../../core/gather/language/ast';
 import { parseGather } from '../../core/gather/language/parse';
-import { conditionAt, turned, withAlternative, withConditionAt, withMore } from '../../core/gather/saying/edit-condition';
-import { formText, groupKeyText, orderKeyText } from '../../core/gather/saying/print';
+import { withAlternative, withConditionAt, withMore, conditionAt, turned } from '../../core/gather/saying/edit-condition';
+import { groupKeyText, orderKeyText } from '../../core/gather/saying/print';
 import { conditionWords } from '../../core/gather/saying/sentence';
+import { CHOICE, Choices, NumberField } from './Choices';
 import { ChooseCondition } from './ChooseCondition';
+import { DatePart } from './DatePart';
+import { FormPart } from './FormPart';
+import { IntoPart } from './IntoPart';
 
 /** The part of a gather that is being changed. */
 export type AskedPart =
-  | { is: 'condition'; place: readonly number[]; how: 'instead' | 'or' }
-  | { is: 'more' }
-  | { is: 'group' }
-  | { is: 'order' }
-  | { is: 'limit' }
-  | { is: 'form' }
-  | { is: 'from' };
+  | { is: 'condition'; place: readonly number[]; how: 'instead' | 'or' | 'and' }
+  | { is: 'more' | 'group' | 'order' | 'limit' | 'columns' | 'totals' | 'form' | 'from' | 'into' };
 
 interface PartEditorProps {
   gather: Gather;
@@ -34,107 +38,87 @@ interface PartEditorProps {
   onChange: (gather: Gather) => void;
 }
 
-const FORMS = [
-  'list',
-  'table',
-  'board by status',
-  'board by tag',
-  'board by person',
-  'board by priority',
-  'board by period',
-  'month',
-  'weeks',
-  'bars of count by week',
-  'bars of takes by tag',
-  'curve of open by week',
-  'summary by note',
-  'summary by tag',
-];
-const NOTE_FORMS = ['list', 'table', 'board by state', 'month'];
-
 /** Changes one part of a gather: what is pressed in its sentence. */
 export function PartEditor({ gather, context, part, onPart, onChange }: PartEditorProps) {
   const ofNotes = gather.from === 'notes' || gather.from === 'meetings';
-  const setWhere = (where: Condition | null): void => onChange({ ...gather, where });
-  /** What was chosen stands in the sentence, and the choice closes. */
-  const settle = (where: Condition | null): void => {
-    setWhere(where);
-    onPart(null);
-  };
   switch (part.is) {
     case 'more':
-      return <ChooseCondition context={context} onChoose={(condition) => settle(withMore(gather.where, condition))} />;
-    case 'condition': {
-      const there = conditionAt(gather.where, part.place);
-      if (!there) return null;
-      const { place } = part;
-      const set = (condition: Condition | null): void => setWhere(withConditionAt(gather.where, place, condition));
       return (
-        <>
-          <p className="mb-2 flex flex-wrap items-center gap-1">
-            <strong className="me-2">{conditionWords(there, { ...context, from: gather.from })}</strong>
-            <button type="button" aria-pressed={there.is === 'not'} className={CHOICE} onClick={() => set(turned(there))}>
-              the opposite
-            </button>
-            <button
-              type="button"
-              aria-pressed={part.how === 'or'}
-              className={CHOICE}
-              onClick={() => onPart({ ...part, how: part.how === 'or' ? 'instead' : 'or' })}
-            >
-              or…
-            </button>
-            <button type="button" className={`${CHOICE} text-late`} onClick={() => settle(withConditionAt(gather.where, place, null))}>
-              take out
-            </button>
-          </p>
-          <p className="mb-1 text-[0.86rem] text-muted">{part.how === 'or' ? 'Or this may hold:' : 'Instead of it:'}</p>
-          <ChooseCondition
-            context={context}
-            onChoose={(condition) => {
-              const next = there.is === 'not' ? turned(condition) : condition;
-              settle(part.how === 'or' ? withAlternative(gather.where, place, condition) : withConditionAt(gather.where, place, next));
-            }}
-          />
-        </>
+        <ChooseCondition
+          context={context}
+          onChoose={(condition) => {
+            onChange({ ...gather, where: withMore(gather.where, condition) });
+            onPart(null);
+          }}
+        />
       );
-    }
+    case 'condition':
+      return <ConditionPart key={part.place.join(' ')} gather={gather} context={context} part={part} onPart={onPart} onChange={onChange} />;
     case 'group': {
       const keys: readonly GroupKeyName[] = ofNotes ? NOTE_GROUP_KEYS : GROUP_KEYS;
+      const [first, second] = gather.groupBy;
+      const choose = (level: 0 | 1) => (key: string) => {
+        const next = { key: key as GroupKeyName, of: null, descending: false, byCount: false };
+        onChange({ ...gather, groupBy: [...gather.groupBy.slice(0, level), ...(key === 'nothing' ? [] : [next])] });
+      };
       return (
-        <Choices
-          label="In groups by"
-          options={['nothing', ...keys]}
-          chosen={gather.groupBy.map(groupKeyText)}
-          onChoose={(key) =>
-            onChange({
-              ...gather,
-              groupBy: key === 'nothing' ? [] : [{ key: key as GroupKeyName, of: null, descending: false, byCount: false }],
-            })
-          }
-        />
+        <>
+          <Choices
+            first
+            label="In groups by"
+            options={['nothing', ...keys]}
+            chosen={first ? [groupKeyText(first)] : []}
+            onChoose={choose(0)}
+          />
+          {first && (
+            <Choices
+              label="And in each by"
+              options={['nothing', ...keys.filter((key) => key !== first.key)]}
+              chosen={second ? [groupKeyText(second)] : []}
+              onChoose={choose(1)}
+            />
+          )}
+        </>
       );
     }
     case 'order': {
       const keys: readonly OrderKeyName[] = ofNotes ? NOTE_ORDER_KEYS : ORDER_KEYS;
       return (
         <Choices
+          first
           label="In order by; a second press turns it round"
           options={['the usual order', ...keys]}
           chosen={(gather.orderBy ?? []).map(orderKeyText)}
           onChoose={(key) => {
             const isHere = gather.orderBy?.length === 1 && gather.orderBy[0]?.key === key;
-            onChange({
-              ...gather,
-              orderBy:
-                key === 'the usual order'
-                  ? null
-                  : [{ key: key as OrderKeyName, descending: isHere && gather.orderBy?.[0]?.descending === false }],
-            });
+            const descending = isHere && gather.orderBy?.[0]?.descending === false;
+            onChange({ ...gather, orderBy: key === 'the usual order' ? null : [{ key: key as OrderKeyName, descending }] });
           }}
         />
       );
     }
+    case 'columns':
+      return (
+        <Choices
+          first
+          label="Each shows, in the order in which they are pressed"
+          options={['what is usual', ...(ofNotes ? NOTE_COLUMNS : COLUMNS)]}
+          chosen={gather.columns ?? []}
+          onChoose={(column) =>
+            onChange({ ...gather, columns: column === 'what is usual' ? null : toggled(gather.columns, column as Column) })
+          }
+        />
+      );
+    case 'totals':
+      return (
+        <Choices
+          first
+          label="The heads sum up"
+          options={['what is usual', ...TOTALS]}
+          chosen={gather.totals ?? []}
+          onChoose={(total) => onChange({ ...gather, totals: total === 'what is usual' ? null : toggled(gather.totals, total as Total) })}
+        />
+      );
     case 'limit':
       return (
         <div className="flex flex-wrap gap-4">
@@ -144,31 +128,22 @@ export function PartEditor({ gather, context, part, onPart, onChange }: PartEdit
             value={gather.limitPerGroup}
             onChange={(limitPerGroup) => onChange({ ...gather, limitPerGroup })}
           />
-          <label className="flex items-center gap-1.5">
-            <input
-              type="checkbox"
-              className="h-4 w-4 accent-(--primary)"
-              checked={gather.includingResting}
-              onChange={(event) => onChange({ ...gather, includingResting: event.target.checked })}
-            />
-            resting ones too
-          </label>
+          <Check
+            label="resting ones too"
+            on={gather.includingResting}
+            onChange={(includingResting) => onChange({ ...gather, includingResting })}
+          />
+          <Check label="steps as rows of their own" on={gather.stepsApart} onChange={(stepsApart) => onChange({ ...gather, stepsApart })} />
         </div>
       );
     case 'form':
-      return (
-        <Choices
-          label="Shown as"
-          options={ofNotes ? NOTE_FORMS : FORMS}
-          chosen={[gather.form ? formText(gather.form) : 'list']}
-          onChoose={(words) =>
-            onChange({ ...gather, form: words === 'list' ? null : parseGather(`${ofNotes ? 'from notes\n' : ''}as ${words}`).gather.form })
-          }
-        />
-      );
+      return <FormPart form={gather.form} ofNotes={ofNotes} onChange={(form) => onChange({ ...gather, form })} />;
+    case 'into':
+      return <IntoPart into={gather.into} onChange={(into) => onChange({ ...gather, into })} />;
     case 'from':
       return (
         <Choices
+          first
           label="Gathered are"
           options={SOURCES}
           chosen={[gather.from]}
@@ -179,55 +154,82 @@ export function PartEditor({ gather, context, part, onPart, onChange }: PartEdit
   }
 }
 
-const CHOICE =
-  'quiet-button min-h-[25px] border border-edge text-[0.86rem] aria-pressed:bg-primary-soft aria-pressed:font-semibold aria-pressed:text-ink';
-
-interface ChoicesProps {
-  label: string;
-  options: readonly string[];
-  chosen: readonly string[];
-  onChoose: (option: string) => void;
+/** A list with something more, or without it where it was there; null for an empty one. */
+function toggled<One>(list: readonly One[] | null, one: One): One[] | null {
+  const next = list?.includes(one) ? list.filter((other) => other !== one) : [...(list ?? []), one];
+  return next.length === 0 ? null : next;
 }
 
-function Choices({ label, options, chosen, onChoose }: ChoicesProps) {
+function Check({ label, on, onChange }: { label: string; on: boolean; onChange: (on: boolean) => void }) {
   return (
-    <div role="group" aria-label={label}>
-      <p className="mb-1 text-[0.86rem] text-muted">{label}</p>
-      <p className="flex flex-wrap gap-1">
-        {options.map((option, index) => {
-          const words = chosen.find((one) => one === option || one.startsWith(`${option} `));
-          return (
-            <button
-              key={option}
-              type="button"
-              autoFocus={index === 0}
-              aria-pressed={words !== undefined || (index === 0 && chosen.length === 0)}
-              className={CHOICE}
-              onClick={() => onChoose(option)}
-            >
-              {words ?? option}
-            </button>
-          );
-        })}
-      </p>
-    </div>
-  );
-}
-
-function NumberField({ label, value, onChange }: { label: string; value: number | null; onChange: (value: number | null) => void }) {
-  return (
-    <label className="grid gap-0.5 text-[0.86rem] text-muted">
+    <label className="flex items-center gap-1.5">
+      <input type="checkbox" className="h-4 w-4 accent-(--primary)" checked={on} onChange={(event) => onChange(event.target.checked)} />
       {label}
-      <input
-        type="number"
-        min={0}
-        className="field w-28"
-        value={value ?? ''}
-        onChange={(event) => {
-          const number = Math.floor(Number(event.target.value));
-          onChange(event.target.value === '' || !Number.isFinite(number) || number < 0 ? null : number);
-        }}
-      />
     </label>
   );
 }
+
+interface ConditionPartProps extends Omit<PartEditorProps, 'part'> {
+  part: Extract<AskedPart, { is: 'condition' }>;
+}
+
+/** One condition: turned round, joined with another by and or or, taken out, or another one instead of it. */
+function ConditionPart({ gather, context, part, onPart, onChange }: ConditionPartProps) {
+  const there = conditionAt(gather.where, part.place);
+  if (!there) return null;
+  const { place, how } = part;
+  const ofNotes = gather.from === 'notes' || gather.from === 'meetings';
+  const set = (condition: Condition | null): void => onChange({ ...gather, where: withConditionAt(gather.where, place, condition) });
+  const said = there.is === 'not' ? there.part : there;
+  const join = (one: 'or' | 'and') => (
+    <button
+      type="button"
+      aria-pressed={how === one}
+      className={CHOICE}
+      onClick={() => onPart({ ...part, how: how === one ? 'instead' : one })}
+    >
+      {one}…
+    </button>
+  );
+  return (
+    <>
+      <p className="mb-2 flex flex-wrap items-center gap-1">
+        <strong className="me-2">{conditionWords(there, { ...context, from: gather.from })}</strong>
+        <button type="button" aria-pressed={there.is === 'not'} className={CHOICE} onClick={() => set(turned(there))}>
+          the opposite
+        </button>
+        {join('or')}
+        {join('and')}
+        <button
+          type="button"
+          className={`${CHOICE} text-late`}
+          onClick={() => {
+            set(null);
+            onPart(null);
+          }}
+        >
+          take out
+        </button>
+      </p>
+      {how === 'instead' && (said.is === 'date' || said.is === 'in') && (
+        <DatePart
+          condition={said}
+          ofNotes={ofNotes}
+          context={context}
+          onChange={(condition) => set(there.is === 'not' ? turned(condition) : condition)}
+        />
+      )}
+      <p className="mb-1 text-[0.86rem] text-muted">{HOW_WORDS[how]}</p>
+      <ChooseCondition
+        context={context}
+        onChoose={(condition) => {
+          if (how === 'instead') set(there.is === 'not' ? turned(condition) : condition);
+          else onChange({ ...gather, where: withAlternative(gather.where, place, condition, how) });
+          onPart(null);
+        }}
+      />
+    </>
+  );
+}
+
+const HOW_WORDS = { instead: 'Instead of it:', or: 'Or this may hold:', and: 'And this must hold with it:' };

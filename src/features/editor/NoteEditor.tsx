@@ -139,7 +139,7 @@ function cursorOf(state: unknown): Cursor | null {
 }
 
 /** Makes a note that a link or a person’s name needs, beside the one that is written in. */
-function useMakeNote(path: string): CompletionFacts['make'] {
+function useMakeNote(path: string): NonNullable<CompletionFacts['make']> {
   const { actions } = useServices();
   return useCallback(
     (name, kind) => {

@@ -7,6 +7,8 @@ import type { ActionContext } from '../../core/task/acts/action-context';
 import type { ReadingSettings } from '../../core/task/line/task';
 import { behindTail } from './editing/behind-tail';
 import { belowLastBlock } from './editing/below-last-block';
+import { gatherProblems } from './gather/gather-writing';
+import { gathersOfNote } from './gather/gathers-of-note';
 import { type PortalRegistry, blockDecorations } from './look/block-decorations';
 import { closeUp } from './reading/close-up';
 import { type CompletionFacts, completion } from './reading/completion';
@@ -137,6 +139,7 @@ export function makeEditor(options: EditorOptions): MadeEditor {
   const look = new Compartment();
   const written: Extension = [
     completion(options.facts),
+    gatherProblems(gathersOfNote),
     markdown({ base: markdownLanguage, addKeymap: false }),
     EditorView.lineWrapping,
     EditorView.perLineTextDirection.of(true),

@@ -2,7 +2,6 @@ import { Suspense, useMemo } from 'react';
 import { refuse } from '../session/acting/messages';
 import type { Gather, GroupKey } from '../../core/gather/language/ast';
 import { type ClauseWord, withGatherClause } from '../../core/gather/saying/edit-clause';
-import { formText } from '../../core/gather/saying/print';
 import { Safe } from '../session/acting/Safe';
 import { useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
@@ -44,7 +43,7 @@ function Body({ shown, written, at, home = at, name, groupHeading, sentenceShown
   const { actions } = useServices();
   const ofPage = useAppSelector((state) => state.library.overview?.notes.find((note) => note.path === home)?.kind === 'agenda');
   const source = useMemo(() => ({ text, at, groupBy: groupingOf(gather) }), [text, at, gather]);
-  const { Drawing, own } = drawingOf(answer?.form ?? null);
+  const Drawing = drawingOf(answer?.form ?? null);
   const key = gather.orderBy?.[0];
   const order = key ? { key: key.key, descending: key.descending } : null;
   // What is changed where the gather stands is remembered in its text; where it stands in no note it lasts as long as the page.
@@ -76,9 +75,6 @@ function Body({ shown, written, at, home = at, name, groupHeading, sentenceShown
               Show it as before
             </button>
           </p>
-        )}
-        {answer?.form && !own && (
-          <p className="mb-1 text-[0.86rem] text-muted">“as {formText(answer.form)}” is kept, and drawn as a list for now.</p>
         )}
         {sentenceShown && answer && <Sentence text={answer.sentence} />}
         {answer && <GatherErrors answer={answer} text={text} hints={home === at} />}

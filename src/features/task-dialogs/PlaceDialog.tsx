@@ -1,14 +1,18 @@
 import { Command as Menu } from 'cmdk';
 import { useEffect, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { gatherBlock } from '../../core/gather/saying/gather-block';
 import { Dialog } from '../../ui/Dialog';
 import { headingsOf } from '../note/note-headings';
+import { refuse } from '../session/acting/messages';
+import { noteAddress } from '../session/places/addresses';
 import { notesNamed } from '../session/state/notes-named';
 import { useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 import type { TaskDialog } from '../session/acting/task-dialog';
-import { counted, useAct } from '../session/acting/use-act';
+import { counted, useAct, useToldDone } from '../session/acting/use-act';
 
-const TITLES = { move: 'Move to a note', archive: 'Archive to a note', echo: 'Make an echo in a note' };
+const TITLES = { move: 'Move to a note', archive: 'Archive to a note', echo: 'Make an echo in a note', gather: 'Put the list into a note' };
 const MOST = 300;
 
 interface PlaceDialogProps {
@@ -18,22 +22,27 @@ interface PlaceDialogProps {
 
 /** Asks for a note, then for a heading in it. */
 export function PlaceDialog({ asked, onClose }: PlaceDialogProps) {
-  const { tasks, what } = asked;
+  const { what } = asked;
+  const tasks = what === 'gather' ? [] : asked.tasks;
   const { actAll } = useAct();
+  const putGather = usePutGather();
   const notes = useAppSelector((state) => state.library.overview?.notes);
   const [note, setNote] = useState<{ path: string; title: string } | null>(null);
   const [typed, setTyped] = useState('');
   const headings = useHeadings(note?.path ?? null);
   const store = (target: string): void => {
     onClose();
-    void actAll(tasks, [what === 'echo' ? { do: 'echo', in: target } : { do: what, to: target }]);
+    if (what === 'gather') void putGather(asked.text, target);
+    else void actAll(tasks, [what === 'echo' ? { do: 'echo', in: target } : { do: what, to: target }]);
   };
   const here = new Set(tasks.map((task) => task.ref.path));
   const able = (notes ?? []).filter((one) => one.kind !== 'agenda' && one.kind !== 'status' && !(what === 'echo' && here.has(one.path)));
   const choices = notesNamed(able, typed, MOST);
   return (
     <Dialog open onClose={onClose} title={TITLES[what]}>
-      <p className="mb-2 text-muted [overflow-wrap:anywhere]">{tasks.length === 1 ? tasks[0]?.text : counted(tasks.length, 'task')}</p>
+      <p className="mb-2 text-muted [overflow-wrap:anywhere]">
+        {what === 'gather' ? 'It stays live there.' : tasks.length === 1 ? tasks[0]?.text : counted(tasks.length, 'task')}
+      </p>
       <Menu key={note?.path ?? ''} label={note ? 'Heading' : 'Note'} loop>
         <Menu.Input
           autoFocus
@@ -75,6 +84,22 @@ export function PlaceDialog({ asked, onClose }: PlaceDialogProps) {
       </Menu>
     </Dialog>
   );
+}
+
+/** Writes a gather as a block under a heading of a note, or at its end, and goes there. */
+function usePutGather(): (text: string, target: string) => Promise<void> {
+  const { actions } = useServices();
+  const told = useToldDone();
+  const navigate = useNavigate();
+  return async (text, target) => {
+    const [path = target, heading = null] = target.split('#');
+    const label = 'List put into the note';
+    const lines = gatherBlock(text).trimEnd().split('\n');
+    const result = await actions.writeLines(path, { heading, side: 'last' }, ['', ...lines], label);
+    if ('refused' in result) return void refuse(result.refused);
+    told(label, result.step);
+    void navigate(noteAddress(path));
+  };
 }
 
 /** The headings of a note, as they are stored. */

@@ -103,6 +103,7 @@ function shaped(gather: Gather): Gather {
   if (form?.is === 'curve' && isTimeKey(form.by))
     return { ...gather, groupBy: CURVE_FIELDS.map((field) => by(form.by, field)), includingResting: true, limit: null, limitPerGroup: 0 };
   if (form?.is === 'curve') return { ...gather, groupBy: [by(form.by)], limit: null, limitPerGroup: 0 };
+  if (form?.is === 'spans') return { ...gather, groupBy: [by(form.by)] };
   if (form?.is !== 'summary' && form?.is !== 'board') return gather;
   const groupBy = [{ key: form.by, of: null, descending: false, byCount: false, ...(form.is === 'board' && { added: true }) }];
   return form.is === 'board' ? { ...gather, groupBy } : { ...gather, groupBy, limit: null, limitPerGroup: 0 };

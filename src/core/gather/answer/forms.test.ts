@@ -1,11 +1,8 @@
-import fc from 'fast-check';
 import { readIsoDay } from '../../calendar/day';
 import { Library } from '../../index/library';
 import { type AnswerNews, answersAfter } from '../../index/live/news';
 import { columnsOf } from '../../index/live/view';
-import { type BuilderModel, builderOf, builderText, gatherFrom } from '../saying/builder';
 import { parseGather } from '../language/parse';
-import { printGather } from '../saying/print';
 import { renameInGather } from '../saying/rename-in-gather';
 import { unknownNames } from '../language/unknown-names';
 
@@ -81,68 +78,6 @@ describe('a board', () => {
       ['No heading', ['a #x #y', 'b #y']],
       ['Finished', ['e']],
     ]);
-  });
-});
-
-describe('the form that builds a gather', () => {
-  it.each([
-    ['', 'all', 0],
-    ['open', 'all', 1],
-    ['open and due < today and not #not-now', 'all', 3],
-    ['late or due = today', 'any', 2],
-    ['open and (late or #loans)', 'all', 2],
-    ['not (late or #loans)', 'all', 1],
-    ['from notes\nwhere open > 0 and state = active', 'all', 2],
-  ])('%j', (text, match, lines) => {
-    const { gather } = parseGather(text);
-    const model = builderOf(gather);
-    expect([model.match, model.lines.length]).toEqual([match, lines]);
-    expect(gatherFrom(model)).toEqual(gather);
-    expect(builderText(model)).toBe(printGather(gather));
-  });
-
-  it('loses nothing of any gather', () => {
-    const leaf = fc.constantFrom(
-      'open',
-      'late',
-      '#loans',
-      '@kofi',
-      '"crate"',
-      'due in next 14 days',
-      'without plan',
-      'priority >= high',
-      'owner = me',
-    );
-    const condition = fc.letrec<{ tree: string }>((tie) => ({
-      tree: fc.oneof(
-        { depthSize: 'small', withCrossShrink: true },
-        leaf,
-        fc.tuple(tie('tree'), fc.constantFrom('and', 'or'), tie('tree')).map(([a, word, b]) => `(${a} ${word} ${b})`),
-        tie('tree').map((a) => `not ${a}`),
-      ),
-    })).tree;
-    const clauses = fc.constantFrom(
-      '',
-      '\ngroup by week\norder by due desc\nlimit 3 per group',
-      '\ncolumns due, tag\ntotals count\nas table',
-      '\nlimit 5\nsteps apart\ninto [[Intake]]',
-    );
-    fc.assert(
-      fc.property(condition, clauses, (where, more) => {
-        const { gather } = parseGather(`where ${where}${more}`);
-        expect(builderText(builderOf(gather))).toBe(printGather(gather));
-        expect(gatherFrom(builderOf(parseGather(builderText(builderOf(gather))).gather))).toEqual(gatherFrom(builderOf(gather)));
-      }),
-      { numRuns: 300, seed: 20261123 },
-    );
-  });
-
-  it('a line of text that cannot be read is left out, the others stay', () => {
-    const model: BuilderModel = {
-      ...builderOf(parseGather('open').gather),
-      lines: [{ is: 'text', text: 'late or' }, ...builderOf(parseGather('open').gather).lines],
-    };
-    expect(builderText(model)).toBe('where open');
   });
 });
 

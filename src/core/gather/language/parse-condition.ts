@@ -15,7 +15,7 @@ import {
   THIS_PERSON,
 } from './ast';
 import { parseDate, parseRange } from './parse-date';
-import { parseEquality, parseOneOf, parseSign, parseText, standsCompared, isSign, parseTo } from './parse-value';
+import { SIGNS, parseEquality, parseOneOf, parseSign, parseText, standsCompared, isSign, parseTo } from './parse-value';
 import { parseNoteWord } from './parse-note-condition';
 import { compilePattern } from './pattern';
 import { type TokenReader, Unreadable } from './token-reader';
@@ -119,7 +119,7 @@ function parseWord(reader: TokenReader): Condition | null {
   if (reader.tookWords('is', 'question')) return { is: 'flag', flag: 'question' };
   if (field) {
     reader.take();
-    return reader.fail(`a sign (= != < <= > >=) or “in” after “${field}”`, ['in']);
+    return reader.fail(`a sign (= != < <= > >=) or “in” after “${field}”`, ['in', ...SIGNS]);
   }
   return parseFieldCondition(reader, word);
 }

@@ -1,10 +1,11 @@
 import type { Sign, Condition } from './ast';
 import type { TokenReader } from './token-reader';
 
-const SIGNS: readonly string[] = ['=', '!=', '<', '<=', '>', '>='];
+export const SIGNS: readonly string[] = ['=', '!=', '<', '<=', '>', '>='];
 
 /** Whether a sign or `in` follows the present word, so that it is a field and no status. */
 export function standsCompared(reader: TokenReader): boolean {
+  reader.couldFollow(['in', ...SIGNS]);
   const next = reader.ahead(1);
   return (next.kind === 'sign' && SIGNS.includes(next.value)) || (next.kind === 'word' && next.value === 'in');
 }
@@ -13,7 +14,7 @@ export function standsCompared(reader: TokenReader): boolean {
 export const isSign = (reader: TokenReader): boolean => reader.is('sign') && SIGNS.includes(reader.current.value);
 
 export function parseSign(reader: TokenReader): Sign {
-  if (!isSign(reader)) reader.fail('a sign (= != < <= > >=)');
+  if (!isSign(reader)) reader.fail('a sign (= != < <= > >=)', SIGNS);
   return reader.take().value as Sign;
 }
 

@@ -33,11 +33,20 @@ export interface ParsedGather {
   errors: GatherError[];
 }
 
-const CLAUSE_WORDS = ['where', 'group', 'order', 'limit', 'including', 'steps', 'columns', 'totals', 'as', 'into', 'from', 'title'];
+/** The words with which a clause begins. */
+export const CLAUSE_WORDS = ['where', 'group', 'order', 'limit', 'including', 'steps', 'columns', 'totals', 'as', 'into', 'from', 'title'];
 const FORMS = ['list', 'table', 'board', 'month', 'weeks', 'spans', 'summary', 'bars', 'curve'] as const;
 const MOST_ROWS = 1_000_000;
 /** A gather longer than this is no question a person wrote. */
 const LONGEST = 50_000;
+
+/** How a gather is read that is being written. */
+interface ReadingOf {
+  /** What is gathered, where the text that is read is only the beginning. */
+  source?: Source;
+  /** Takes the words that could go on where the text ends. */
+  wanted?: Set<string>;
+}
 
 /**
  * Reads the text of a gather. A clause that cannot be read is left out and told with its position; the others
@@ -45,7 +54,7 @@ const LONGEST = 50_000;
  *
  * @example parseGather('open and due < today').errors // []
  */
-export function parseGather(text: string): ParsedGather {
+export function parseGather(text: string, { source, wanted }: ReadingOf = {}): ParsedGather {
   const gather: Gather = {
     title: null,
     from: 'tasks',
@@ -67,8 +76,8 @@ export function parseGather(text: string): ParsedGather {
   const errors: GatherError[] = [];
   const tokens = tokensOf(text);
   // The fields that exist depend on what is gathered, wherever that clause stands.
-  gather.from = sourceOf(tokens);
-  const reader = new TokenReader(tokens, text);
+  gather.from = source ?? sourceOf(tokens);
+  const reader = new TokenReader(tokens, text, wanted);
   const seen = new Set<string>();
   // The condition may stand without `where` first, or right behind the title.
   for (let first = true; !reader.is('end');) {

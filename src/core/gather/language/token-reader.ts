@@ -14,10 +14,14 @@ export class Unreadable extends Error {
 export class TokenReader {
   private index = 0;
 
-  /** @param text what the tokens were cut from, by which errors say how else it is written */
+  /**
+   * @param text what the tokens were cut from, by which errors say how else it is written
+   * @param wanted takes the words and signs that could go on where the tokens end
+   */
   constructor(
     private readonly tokens: readonly Token[],
     private readonly text = '',
+    private readonly wanted?: Set<string>,
   ) {}
 
   get current(): Token {
@@ -37,11 +41,13 @@ export class TokenReader {
   }
 
   is(kind: TokenKind, value?: string): boolean {
+    if (value !== undefined) this.want(value);
     return this.current.kind === kind && (value === undefined || this.current.value === value);
   }
 
   /** Takes the token when it is this word or sign. */
   took(value: string): boolean {
+    this.want(value);
     const { kind } = this.current;
     if ((kind !== 'word' && kind !== 'sign') || this.current.value !== value) return false;
     this.index++;
@@ -50,9 +56,20 @@ export class TokenReader {
 
   /** Takes a run of words when all of them stand here. */
   tookWords(...words: string[]): boolean {
+    const ends = words.findIndex((word, index) => this.ahead(index).kind !== 'word' || this.ahead(index).value !== word);
+    if (ends !== -1 && this.ahead(ends).kind === 'end') this.wanted?.add(words.slice(ends).join(' '));
     if (!words.every((word, index) => this.ahead(index).kind === 'word' && this.ahead(index).value === word)) return false;
     this.index += words.length;
     return true;
+  }
+
+  /** Tells that words could stand behind the present one. */
+  couldFollow(words: readonly string[]): void {
+    if (this.wanted && this.current.kind !== 'end' && this.ahead(1).kind === 'end') for (const word of words) this.wanted.add(word);
+  }
+
+  private want(word: string): void {
+    if (this.wanted && this.current.kind === 'end') this.wanted.add(word);
   }
 
   number(what: string): number {
@@ -67,6 +84,7 @@ export class TokenReader {
    */
   fail(expected: string, known: readonly string[] = []): never {
     const token = this.current;
+    for (const word of known) this.want(word);
     const found = token.kind === 'end' ? 'the gather ends' : `“${shown(token)}” stands`;
     const before = this.tokens[this.index - 1];
     const tried = triedAs(this.text.slice(token.from)) ?? (before && token.kind !== 'end' ? triedAs(this.text.slice(before.from)) : null);

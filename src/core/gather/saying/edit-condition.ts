@@ -23,10 +23,15 @@ export function withConditionAt(where: Condition | null, place: readonly number[
 /** A condition that must hold besides another one. */
 export const withMore = (where: Condition | null, more: Condition): Condition => (where ? (joined('and', [where, more]) ?? more) : more);
 
-/** A condition of which another one at a place may hold instead. */
-export function withAlternative(where: Condition | null, place: readonly number[], other: Condition): Condition | null {
+/** A condition of which another one at a place may hold instead, or must hold with it: the two stand in brackets where need be. */
+export function withAlternative(
+  where: Condition | null,
+  place: readonly number[],
+  other: Condition,
+  how: 'or' | 'and' = 'or',
+): Condition | null {
   const there = conditionAt(where, place);
-  return there === null ? withMore(where, other) : withConditionAt(where, place, joined('or', [there, other]));
+  return there === null ? withMore(where, other) : withConditionAt(where, place, joined(how, [there, other]));
 }
 
 /** A condition turned round. */

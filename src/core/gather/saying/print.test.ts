@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { parseGather } from '../language/parse';
 import { conditionText, printGather } from './print';
-import { sentenceText } from './sentence';
+import { SAID_CLAUSES, sentenceOf, sentenceText } from './sentence';
 import { loadPatterns } from '../language/pattern';
 
 beforeAll(loadPatterns);
@@ -134,6 +134,15 @@ describe('printing a gather', () => {
         expect(parseGather(printed)).toEqual({ gather, errors: [] });
         expect(printGather(parseGather(printed).gather)).toBe(printed);
         expect(sentenceText(gather, CONTEXT)).toMatch(/^Tasks.*\.$/);
+        // The sentence says each clause that the text says; its title stands above it.
+        const clauses = sentenceOf(gather, CONTEXT).map(({ clause }) => clause);
+        for (const clause of SAID_CLAUSES) {
+          const written = printed
+            .split('\n')
+            .some((line) => line.startsWith(clause) && (clause !== 'limit' || !line.endsWith('per group')));
+          if (clause !== 'limit per group' && clause !== 'from')
+            expect([printed, clause, clauses.includes(clause)]).toEqual([printed, clause, written]);
+        }
       }),
       { numRuns: 500, seed: 20261123 },
     );
@@ -154,6 +163,10 @@ describe('the sentence', () => {
     [
       'open\ngroup by week, tag\norder by due, priority desc\nlimit 12 per group\nincluding resting',
       'Tasks that are open, resting ones too, grouped by week and tag, ordered by due then priority desc, at most 12 a group.',
+    ],
+    [
+      'open\ncolumns due, takes\ntotals count\nas board by person\ninto [[Loans#Crates]]',
+      'Tasks that are open, showing due and takes, summed up by count, as board by person, and what is written here goes into Loans#Crates.',
     ],
   ])('%j reads “%s”', (text, sentence) => expect(sentenceText(parseGather(text).gather, CONTEXT)).toBe(sentence));
 });

@@ -5,12 +5,29 @@ import type { DayRange } from '../../calendar/span';
 import { STATUS_NAMES } from '../../task/line/status';
 import type { Condition, Gather, GatherContext, Sign, Source } from '../language/ast';
 import { resolveDate, resolveRange } from '../answer/dates';
-import { groupKeyText, orderKeyText } from './print';
+import { formText, groupKeyText, orderKeyText } from './print';
+
+/** The clauses that a sentence says; the title stands above it. */
+export const SAID_CLAUSES = [
+  'from',
+  'steps apart',
+  'where',
+  'including resting',
+  'group by',
+  'order by',
+  'limit',
+  'limit per group',
+  'columns',
+  'totals',
+  'as',
+  'into',
+] as const;
+export type SaidClause = (typeof SAID_CLAUSES)[number];
 
 /** A piece of a gather's sentence; pieces that come from a clause say which, so that they can be edited there. */
 export interface SentencePart {
   words: string;
-  clause: 'from' | 'where' | 'group by' | 'order by' | 'limit' | 'limit per group' | 'including resting' | 'steps apart' | null;
+  clause: SaidClause | null;
   /** For parts of the condition: the places to take at each `and` and `or`, from the outside in. */
   path: number[];
 }
@@ -30,6 +47,10 @@ export function sentenceOf(gather: Gather, context: GatherContext): SentencePart
   add(gather.orderBy ? `, ordered by ${joinWords(gather.orderBy.map(orderKeyText), 'then')}` : '', gather.orderBy ? 'order by' : null);
   if (gather.limit !== null) add(`, at most ${gather.limit}`, 'limit');
   if (gather.limitPerGroup !== null) add(`, at most ${gather.limitPerGroup} a group`, 'limit per group');
+  if (gather.columns) add(`, showing ${joinWords(gather.columns, 'and')}`, 'columns');
+  if (gather.totals) add(`, summed up by ${joinWords(gather.totals, 'and')}`, 'totals');
+  if (gather.form) add(`, as ${formText(gather.form)}`, 'as');
+  if (gather.into !== null) add(`, and what is written here goes into ${gather.into}`, 'into');
   add('.');
   return parts.filter((part) => part.words !== '');
 }

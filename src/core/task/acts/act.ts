@@ -1,6 +1,6 @@
 import type { ActionContext } from './action-context';
 import { carry } from './carry';
-import { push, rest, setClause, setPriority, shiftPriority, unsetClause } from './clause-actions';
+import { push, rest, shift, setClause, setPriority, shiftPriority, unsetClause } from './clause-actions';
 import { type Change, type LineRef, type Outcome, applyChanges, locateLine } from '../writing/edit';
 import type { Intention, WideIntention } from './intention';
 import { convert, duplicate, ensureRef, remove, reset, sink, sweep } from './list-actions';
@@ -76,6 +76,7 @@ const OF_LINE: ReadonlySet<WideIntention['do']> = new Set<WideIntention['do']>([
   'lower',
   'push',
   'carry',
+  'shift',
   'rest',
   'tag',
   'untag',
@@ -145,6 +146,8 @@ export function actOn(opened: OpenNote, ref: Omit<LineRef, 'path'>, intention: I
       return push(opened, task, intention.to, context);
     case 'carry':
       return carry(opened, task, intention, context);
+    case 'shift':
+      return shift(opened, task, intention.days);
     case 'rest':
       return rest(opened, task, intention.until, context);
     case 'tag':

@@ -10,7 +10,7 @@ import type { ActionContext } from './action-context';
 import { type ClauseName, type Priority, clauseNameOf } from '../line/clause';
 import { storedValue } from '../line/clause-value';
 import type { OpenNote, Refusal } from '../reading/open-note';
-import { shifted, spanText } from './shift-dates';
+import { shifted, spanText, withDatesShifted } from './shift-dates';
 import type { Task } from '../line/task';
 import { withPattern } from '../writing/write-pattern';
 import { withClause, withoutClause } from '../writing/write-tail';
@@ -73,10 +73,24 @@ function withPatternWritten(line: string, task: Task): string {
 function withDay(opened: OpenNote, task: Task, name: 'due' | 'plan', value: string): string {
   const line = withPatternWritten(opened.edits.wordsOf(task.line), task);
   const moved = withClause(line, task.boxFrom, name, `${name} ${value}`);
-  const left = dayLeft(opened, task, name);
-  const after = readSpan(value);
-  if (left === null || !after || after.from <= left || task.pushed.includes(left)) return moved;
-  return withClause(moved, task.boxFrom, 'pushed', `pushed ${[...task.pushed, left].map(isoDay).join(', ')}`);
+  return withPushed(moved, task, dayLeft(opened, task, name), readSpan(value)?.from ?? null);
+}
+
+/** Remembers a day that a task left for a later one. */
+function withPushed(line: string, task: Task, left: Day | null, after: Day | null): string {
+  if (left === null || after === null || after <= left || task.pushed.includes(left)) return line;
+  return withClause(line, task.boxFrom, 'pushed', `pushed ${[...task.pushed, left].map(isoDay).join(', ')}`);
+}
+
+/** Moves the start, plan and due day of a task together by days; each keeps its time, and a week or month stays one. */
+export function shift(opened: OpenNote, task: Task, days: number): Refusal | null {
+  const { start, plan, due } = task;
+  if (!start && !plan && !due) return { refused: 'It has no date that could be moved, so nothing was changed.' };
+  const line = withPatternWritten(opened.edits.wordsOf(task.line), task);
+  const moved = withDatesShifted(line, task.boxFrom, ['start', 'plan', 'due'], days);
+  const left = plan || due ? dayLeft(opened, task, plan ? 'plan' : 'due') : null;
+  opened.edits.set(task.line, withPushed(moved, task, left, left === null ? null : left + days));
+  return null;
 }
 
 /**

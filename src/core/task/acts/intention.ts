@@ -23,6 +23,8 @@ export type Intention =
   | { do: 'push'; to: string }
   /** The same; a repeat that is due by today is skipped until it comes after today, or taken along. */
   | { do: 'carry'; to: string; repeats: 'skip' | 'along' }
+  /** Its start, plan and due day together, so many days on. */
+  | { do: 'shift'; days: number }
   /** For a time (`3 days`) or until a day. */
   | { do: 'rest'; until: string }
   /** `#name` or `@name`; without a sign it is a tag. */

@@ -15,16 +15,22 @@ import type { ActionContext } from '../../../core/task/acts/action-context';
 import { storedValue } from '../../../core/task/line/clause-value';
 import { clauseNameOf } from '../../../core/task/line/clause';
 import type { NameSummary, Overview } from '../../../core/index/live/overview';
+import { gatherWords } from '../gather/gather-writing';
+import { gathersOfNote } from '../gather/gathers-of-note';
 import type { DayAsked } from '../../session/acting/task-dialog';
 
-/** What completion knows of the library, and what it may do. */
-export interface CompletionFacts {
+/** The names of the library, and whether what is not there yet can be made. */
+export interface NameFacts {
   overview: () => Overview | null;
   /** Paths of the notes that were opened last, the latest first. */
   recent: () => readonly string[];
   headings: (path: string) => Promise<string[]>;
-  /** Makes a note with this title, or a person's page with this handle. */
-  make: (name: string, kind: 'note' | 'person') => void;
+  /** Makes a note with this title, or a person's page with this handle; null where nothing is made. */
+  make: ((name: string, kind: 'note' | 'person') => void) | null;
+}
+
+/** What completion knows of the library, and what it may do. */
+export interface CompletionFacts extends NameFacts {
   /** Shows a calendar for a day of the task at the cursor. */
   calendar: (what: DayAsked) => void;
   context: () => ActionContext;
@@ -41,7 +47,7 @@ function isBeingTyped(known: NameSummary, sign: string, typed: string, { state, 
 }
 
 /** Tags behind `#`, the most used first. */
-function tags({ overview }: CompletionFacts, context: CompletionContext): CompletionResult | null {
+function tags({ overview }: NameFacts, context: CompletionContext): CompletionResult | null {
   const before = context.matchBefore(/(?:^|[\s([{"'*_~,])#[\p{L}\p{M}\p{N}_/-]*$/u);
   if (!before) return null;
   const from = before.from + before.text.indexOf('#');
@@ -52,7 +58,7 @@ function tags({ overview }: CompletionFacts, context: CompletionContext): Comple
 }
 
 /** People behind `@`, by handle and by full name. */
-function people({ overview, make }: CompletionFacts, context: CompletionContext): CompletionResult | null {
+function people({ overview, make }: NameFacts, context: CompletionContext): CompletionResult | null {
   const before = context.matchBefore(/(?:^|[\s([{"'*_~,])@[\p{L}\p{M}\p{N}_.-]*$/u);
   if (!before) return null;
   const from = before.from + before.text.indexOf('@');
@@ -64,7 +70,7 @@ function people({ overview, make }: CompletionFacts, context: CompletionContext)
       ? [{ label: `@${person.fullName}`, apply: `@${person.name}`, detail: `@${person.name}` }]
       : []),
   ]);
-  if (typed.length > 1 && !known.some((person) => person.name.toLowerCase() === typed.toLowerCase()))
+  if (make && typed.length > 1 && !known.some((person) => person.name.toLowerCase() === typed.toLowerCase()))
     options.push({
       label: `make a page for @${typed}`,
       boost: -90,
@@ -81,7 +87,7 @@ function people({ overview, make }: CompletionFacts, context: CompletionContext)
 }
 
 /** Notes behind `[[`, the latest opened first, and behind `#` the headings of the one that is named. */
-async function links({ overview, recent, headings, make }: CompletionFacts, context: CompletionContext): Promise<CompletionResult | null> {
+async function links({ overview, recent, headings, make }: NameFacts, context: CompletionContext): Promise<CompletionResult | null> {
   const before = context.matchBefore(/\[\[[^\][\n|]*$/);
   if (!before) return null;
   const typed = before.text.slice(2);
@@ -109,7 +115,7 @@ async function links({ overview, recent, headings, make }: CompletionFacts, cont
         boost: place === undefined ? 0 : Math.max(1, 60 - place),
       };
     });
-  if (typed.trim() !== '' && !notes.some((note) => note.title.toLowerCase() === typed.trim().toLowerCase()))
+  if (make && typed.trim() !== '' && !notes.some((note) => note.title.toLowerCase() === typed.trim().toLowerCase()))
     options.push({
       label: `make the note ${typed}`,
       boost: -90,
@@ -224,24 +230,25 @@ function withoutClause({ from, text }: Line, end: number): TransactionSpec {
   return { changes: { from: from + first, to: from + (close === -1 ? text.length : close + 1) } };
 }
 
-/** Where completions come from: tags, people, links and clauses. */
-export const completionSources = (facts: CompletionFacts): CompletionSource[] => [
+/** Names as they are completed in any text: tags, people and links. */
+export const nameSources = (facts: NameFacts): CompletionSource[] => [
   (context) => tags(facts, context),
   (context) => people(facts, context),
   (context) => links(facts, context),
+];
+
+/** Where completions come from in a note: names, clauses, and in a gather its words. */
+export const completionSources = (facts: CompletionFacts): CompletionSource[] => [
+  ...nameSources(facts),
   (context) => clauses(facts, context),
+  gatherWords(gathersOfNote),
+];
+
+/** How completion behaves, wherever it comes from. */
+export const completing = (sources: readonly CompletionSource[]): Extension => [
+  autocompletion({ override: [...sources], maxRenderedOptions: MOST, icons: false, defaultKeymap: false, interactionDelay: 0 }),
+  keymap.of([...completionKeymap]),
 ];
 
 /** Completion of names, links and clauses, as the signs that begin them are typed. */
-export function completion(facts: CompletionFacts): Extension {
-  return [
-    autocompletion({
-      override: completionSources(facts),
-      maxRenderedOptions: MOST,
-      icons: false,
-      defaultKeymap: false,
-      interactionDelay: 0,
-    }),
-    keymap.of([...completionKeymap]),
-  ];
-}
+export const completion = (facts: CompletionFacts): Extension => completing(completionSources(facts));

@@ -37,7 +37,7 @@ interface Opening {
   registry: PortalRegistry;
   values: EditorValues;
   host: RefObject<TextHost | null>;
-  make: CompletionFacts['make'];
+  make: NonNullable<CompletionFacts['make']>;
   onRemoved: () => void;
 }
 

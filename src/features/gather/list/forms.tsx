@@ -11,19 +11,19 @@ const GatherBoard = lazy(() => import('../board/GatherBoard').then((part) => ({ 
 
 const GatherSheet = lazy(() => import('../sheet/GatherSheet').then((part) => ({ default: part.GatherSheet })));
 
+const GatherSpans = lazy(() => import('../spans/GatherSpans').then((part) => ({ default: part.GatherSpans })));
+
 const GatherChart = lazy(() => import('../chart/GatherChart').then((part) => ({ default: part.GatherChart })));
 
-/**
- * How each form is drawn. A new form is a component and a line here; acting, selecting and moving about come from `use-list-actions.ts`.
- * What has no drawing of its own yet is drawn as a list, which is said.
- */
-const FORMS: Readonly<Partial<Record<Form['is'], ComponentType<FormProps>>>> = {
+/** How each form is drawn. A new form is a component and a line here; acting, selecting and moving about come from `use-list-actions.ts`. */
+const FORMS: Readonly<Record<Form['is'], ComponentType<FormProps>>> = {
   list: GatherList,
   table: GatherTable,
   summary: GatherSummary,
   board: GatherBoard,
   month: GatherSheet,
   weeks: GatherSheet,
+  spans: GatherSpans,
   bars: GatherChart,
   curve: GatherChart,
 };
@@ -36,10 +36,7 @@ const WRITE_THEMSELVES: ReadonlySet<Form['is']> = new Set(['board', 'summary', '
 /** Whether a gather, by its text, is drawn in a form that uses the whole sheet. */
 export const isWide = (text: string): boolean => WIDE.has(parseGather(text).gather.form?.is ?? 'list');
 
-const WIDE: ReadonlySet<Form['is']> = new Set(['table', 'summary', 'board', 'month', 'weeks']);
+const WIDE: ReadonlySet<Form['is']> = new Set(['table', 'summary', 'board', 'month', 'weeks', 'spans']);
 
-/** What draws a form, and whether it is that form’s own drawing. */
-export function drawingOf(form: Form | null): { Drawing: ComponentType<FormProps>; own: boolean } {
-  const own = FORMS[form?.is ?? 'list'];
-  return { Drawing: own ?? GatherList, own: own !== undefined };
-}
+/** What draws a form; null is a list. */
+export const drawingOf = (form: Form | null): ComponentType<FormProps> => FORMS[form?.is ?? 'list'];

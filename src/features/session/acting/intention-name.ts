@@ -8,6 +8,7 @@ const NAMES: Record<Exclude<WideIntention['do'], 'status' | 'set' | 'unset' | 'p
   lower: 'Priority lowered',
   push: 'Carried on',
   carry: 'Carried on',
+  shift: 'Dates moved',
   rest: 'Resting',
   tag: 'Name added',
   untag: 'Name removed',

@@ -30,6 +30,8 @@ export type TaskDialog =
   | { is: 'day'; tasks: DialogTask[]; what: DayAsked; repeats?: 'skip' | 'along' }
   | { is: 'names'; tasks: DialogTask[] }
   | { is: 'place'; tasks: DialogTask[]; what: 'move' | 'archive' | 'echo' }
+  /** Where a gather is to stand. */
+  | { is: 'place'; what: 'gather'; text: string }
   | { is: 'remark'; tasks: DialogTask[]; status: 'done' | 'cancelled' }
   | { is: 'steps'; tasks: DialogTask[]; intention: Extract<WideIntention, { do: 'status' }>; openSteps: number };
 
