@@ -60,6 +60,7 @@ function ourEditor(parent: HTMLElement, text: string): EditorView {
     path: 'Long.md',
     text,
     hint: '',
+    plain: false,
     label: 'Text of the note',
     registry: new PortalRegistry(),
     values: { context, reading: READING_DEFAULTS, keys: [], hidesFinished: false },

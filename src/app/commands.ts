@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { useStore } from 'react-redux';
 import { useNavigate } from 'react-router';
 import { type Day, readIsoDay } from '../core/calendar/day';
 import type { Command } from '../features/commands/command';
@@ -11,10 +12,11 @@ import { holdKeys } from '../ui/early-keys';
 import { useHandRuns } from '../features/strip/use-hand-runs';
 import { usePinCommands } from '../features/rack/use-pin-commands';
 import { useSlipCommands } from '../features/slip/use-slip-commands';
+import { storedTextFrom } from '../features/session/places/stored-text';
 import { ROUTES, restOf } from '../features/session/places/routes';
 import { frameSlice } from '../features/session/state/frame-slice';
 import { useServices } from '../features/session/state/services';
-import { useAppDispatch, useAppSelector } from '../features/session/state/state';
+import { type RootState, useAppDispatch, useAppSelector } from '../features/session/state/state';
 import { UNTITLED } from '../features/note/untitled';
 import { refuse, say } from '../features/session/acting/messages';
 import { useRedo, useUndo } from '../features/session/acting/use-act';
@@ -23,6 +25,7 @@ import { useRedo, useUndo } from '../features/session/acting/use-act';
 export function useCommands(): Command[] {
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
+  const store = useStore<RootState>();
   const undo = useUndo();
   const redo = useRedo();
   const exportAll = useExport();
@@ -101,6 +104,11 @@ export function useCommands(): Command[] {
       keys: () => void navigate(settingsAddress('keys')),
       ask: () => void navigate(askAddress('')),
       help: () => void navigate(helpAddress()),
+      'stored-text': () => {
+        const address = storedTextFrom(window.location, store.getState().library.overview);
+        if (address === null) say('No note holds the text of this page.');
+        else void navigate(address);
+      },
       print: () => window.print(),
     };
     const own = COMMANDS.map((command): Command => {
@@ -119,7 +127,7 @@ export function useCommands(): Command[] {
       }
     });
     return [...own, ...slips, ...pins];
-  }, [navigate, dispatch, undo, redo, exportAll, keys, clock, actions, places, desk, hand, sides, slips, pins]);
+  }, [navigate, dispatch, store, undo, redo, exportAll, keys, clock, actions, places, desk, hand, sides, slips, pins]);
 }
 
 /** The day whose journal page is shown; today on any other page. */

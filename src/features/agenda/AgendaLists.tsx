@@ -75,7 +75,10 @@ export function AgendaLists({
 export function NothingHere({ narrowed }: { narrowed: boolean }) {
   return (
     <p className="text-muted">
-      {narrowed ? 'Nothing is left with this narrowing.' : 'Nothing stands here now. Tasks come by themselves as soon as they match.'}
+      {narrowed ? 'Nothing is left with this narrowing.' : 'Nothing stands here now. Tasks come by themselves as soon as they match.'}{' '}
+      <Link className="name-link" to={helpAddress('asking')}>
+        How lists are asked for
+      </Link>
     </p>
   );
 }

@@ -1,10 +1,13 @@
 import { ListFilter, X } from 'lucide-react';
-import { useMemo } from 'react';
-import { type Narrowing, isNarrowed, typedCondition } from '../../core/gather/answer/narrow';
+import { Suspense, lazy, useId, useMemo, useRef, useState } from 'react';
+import { type Narrowing, isLeftOut, isNarrowed, otherWay, typedCondition } from '../../core/gather/answer/narrow';
 import type { AnswerView, RowView } from '../../core/index/live/view';
 import { Menu, MenuCheck, MenuInside } from '../../ui/menu';
 import { SideChoice } from './SideChoice';
 import { useSetParameter } from '../session/places/routes';
+import type { OfferKeys } from './NarrowOffers';
+
+const NarrowOffers = lazy(() => import('./NarrowOffers').then((part) => ({ default: part.NarrowOffers })));
 
 interface NarrowBarProps {
   narrowing: Narrowing;
@@ -27,8 +30,17 @@ export function NarrowBar({ narrowing, onChange, answers }: NarrowBarProps) {
   const setParameter = useSetParameter();
   const { only, typed, chosen, resting } = narrowing;
   const set = (change: Partial<Narrowing>): void => onChange({ typed, chosen, resting, ...change });
-  const choose = (condition: string, on: boolean): void =>
-    set({ chosen: on ? [...chosen, condition] : chosen.filter((one) => one !== condition) });
+  const [isWriting, setIsWriting] = useState(false);
+  const offers = useRef<OfferKeys>(null);
+  const list = useId();
+  const offering = isWriting && typed.trim() !== '';
+  const without = (condition: string): string[] => chosen.filter((one) => one !== condition && one !== otherWay(condition));
+  /** Wanted, then left out, then neither. */
+  const turn = (condition: string): void => {
+    const next = chosen.includes(condition) ? [otherWay(condition)] : chosen.includes(otherWay(condition)) ? [] : [condition];
+    set({ chosen: [...without(condition), ...next] });
+  };
+  const turnRound = (condition: string): void => set({ chosen: chosen.map((one) => (one === condition ? otherWay(one) : one)) });
   const dropOnly = (): void => setParameter('only', null, true);
   const keepInAddress = (): void => {
     const condition = typedCondition(typed);
@@ -38,17 +50,38 @@ export function NarrowBar({ narrowing, onChange, answers }: NarrowBarProps) {
   };
   return (
     <div className="no-print mb-3 flex flex-wrap items-center gap-2 text-[0.92rem]" role="search" aria-label="Narrow the lists">
-      <input
-        type="search"
-        className="field min-w-48 flex-1"
-        aria-label="Narrow by words or a condition"
-        placeholder="Narrow by words, or #loans and due < today"
-        value={typed}
-        onChange={(event) => set({ typed: event.target.value })}
-        onKeyDown={(event) => {
-          if (event.key === 'Escape') set({ typed: '' });
-        }}
-      />
+      <span className="relative flex min-w-48 flex-1">
+        <input
+          type="search"
+          className="field w-full"
+          role="combobox"
+          aria-expanded={offering}
+          aria-controls={list}
+          aria-autocomplete="list"
+          onFocus={() => setIsWriting(true)}
+          onBlur={() => setIsWriting(false)}
+          aria-label="Narrow by words or a condition"
+          placeholder="Narrow by words, or #loans and due < today"
+          value={typed}
+          onChange={(event) => set({ typed: event.target.value })}
+          onKeyDown={(event) => {
+            if (event.key === 'Escape') set({ typed: '' });
+            else if (offering && offers.current?.onKey(event)) event.preventDefault();
+          }}
+        />
+        {offering && (
+          <Suspense>
+            <NarrowOffers
+              ref={offers}
+              id={list}
+              typed={typed.trim()}
+              onChoose={(condition, wanted) =>
+                set({ typed: '', chosen: [...without(condition), wanted ? condition : otherWay(condition)] })
+              }
+            />
+          </Suspense>
+        )}
+      </span>
       <Menu
         trigger={
           <button type="button" className="line-button">
@@ -57,11 +90,31 @@ export function NarrowBar({ narrowing, onChange, answers }: NarrowBarProps) {
           </button>
         }
       >
-        <NameChoices answers={answers} chosen={chosen} onChoose={choose} />
-        <Choices label="Times" conditions={TIMES} chosen={chosen} onChoose={choose} />
+        <NameChoices answers={answers} chosen={chosen} onTurn={turn} />
+        <Choices label="Times" conditions={TIMES} chosen={chosen} onTurn={turn} />
         <MenuCheck label="Bring in what rests" checked={resting} onChange={(on) => set({ resting: on })} />
       </Menu>
       <SideChoice />
+      {chosen.map((condition) => (
+        <span key={condition} className="flex items-center rounded-md bg-primary-soft ps-2">
+          <button
+            type="button"
+            className="min-h-[25px] hover:underline"
+            title={isLeftOut(condition) ? 'Want it instead' : 'Leave it out instead'}
+            onClick={() => turnRound(condition)}
+          >
+            {condition}
+          </button>
+          <button
+            type="button"
+            className="quiet-button"
+            aria-label={`No longer ${condition}`}
+            onClick={() => set({ chosen: chosen.filter((one) => one !== condition) })}
+          >
+            <X size={14} aria-hidden="true" />
+          </button>
+        </span>
+      ))}
       {only !== null && (
         <span className="flex items-center gap-1 rounded-md bg-primary-soft px-2">
           only {only}
@@ -88,29 +141,33 @@ interface ChoicesProps {
   label: string;
   conditions: readonly (readonly [condition: string, label: string])[];
   chosen: readonly string[];
-  onChoose: (condition: string, on: boolean) => void;
+  /** A press wants it, the next one leaves it out, a third lets go. */
+  onTurn: (condition: string) => void;
 }
 
-function Choices({ label, conditions, chosen, onChoose }: ChoicesProps) {
+function Choices({ label, conditions, chosen, onTurn }: ChoicesProps) {
   return (
     <MenuInside label={label}>
       {conditions.map(([condition, words]) => (
-        <MenuCheck key={condition} label={words} checked={chosen.includes(condition)} onChange={(on) => onChoose(condition, on)} />
+        <MenuCheck
+          key={condition}
+          label={chosen.includes(otherWay(condition)) ? `not ${words}` : words}
+          checked={chosen.includes(condition) || chosen.includes(otherWay(condition))}
+          onChange={() => onTurn(condition)}
+        />
       ))}
     </MenuInside>
   );
 }
 
 /** The names that occur: they are looked for only when the menu is opened. */
-function NameChoices({ answers, chosen, onChoose }: Pick<ChoicesProps, 'chosen' | 'onChoose'> & Pick<NarrowBarProps, 'answers'>) {
+function NameChoices({ answers, chosen, onTurn }: Pick<ChoicesProps, 'chosen' | 'onTurn'> & Pick<NarrowBarProps, 'answers'>) {
   const names = useMemo(() => namesIn(answers), [answers]);
   return (
     <>
-      {names.tags.length > 0 && (
-        <Choices label="Tags" conditions={names.tags.map((tag) => [tag, tag])} chosen={chosen} onChoose={onChoose} />
-      )}
+      {names.tags.length > 0 && <Choices label="Tags" conditions={names.tags.map((tag) => [tag, tag])} chosen={chosen} onTurn={onTurn} />}
       {names.people.length > 0 && (
-        <Choices label="People" conditions={names.people.map((person) => [person, person])} chosen={chosen} onChoose={onChoose} />
+        <Choices label="People" conditions={names.people.map((person) => [person, person])} chosen={chosen} onTurn={onTurn} />
       )}
     </>
   );

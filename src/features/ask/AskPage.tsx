@@ -9,11 +9,11 @@ import { AgendaLists } from '../agenda/AgendaLists';
 import { LazyGatherText } from '../editor/gather/LazyGatherText';
 import { useTypedParameter } from '../find/use-typed-parameter';
 import { isWide } from '../gather/list/forms';
-import type { KeptGather } from '../gather/list/ListMenuEntries';
 import { useContextAt } from '../gather/use-context-at';
 import { Sheet } from '../note/Sheet';
 import { copyText } from '../session/acting/copy-text';
 import { refuse } from '../session/acting/messages';
+import type { KeptGather } from '../session/acting/task-dialog';
 import { askAddress, noteAddress } from '../session/places/addresses';
 import { frameSlice } from '../session/state/frame-slice';
 import { useServices } from '../session/state/services';
@@ -26,13 +26,13 @@ import { type AskedPart, PartEditor } from './PartEditor';
 /** A gather is made by pointing: its sentence is its face, and each part of it is pressed to change it. */
 export function AskPage() {
   // What is typed stands in the address, which takes away what else the entry knew.
-  const [kept] = useState(useKept());
+  const [{ kept = null, place = null }] = useState(useCameWith());
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   const { actions } = useServices();
   const [text, setText, chooseText] = useTypedParameter('q');
   const [name, setName] = useState('');
-  const [part, setPart] = useState<AskedPart | null>(null);
+  const [part, setPart] = useState<AskedPart | null>(place && { is: 'condition', place, how: 'instead' });
   const context = useContextAt(null);
   const parsed = useMemo(() => parseGather(text), [text]);
   const [good, setGood] = useState(parsed.gather);
@@ -146,5 +146,6 @@ export function AskPage() {
   );
 }
 
-/** Where the gather is kept that one came from; null where it stands nowhere. */
-const useKept = (): KeptGather | null => (useLocation().state as { kept?: KeptGather } | null)?.kept ?? null;
+/** What one came with: where the gather is kept, and which of its conditions is to be changed. */
+const useCameWith = (): { kept?: KeptGather | null; place?: readonly number[] } =>
+  (useLocation().state as { kept?: KeptGather | null; place?: readonly number[] } | null) ?? {};

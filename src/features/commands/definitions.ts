@@ -51,6 +51,7 @@ export const COMMANDS = [
   { id: 'help', title: 'Help', key: 'Shift+F1', scope: 'everywhere' },
   { id: 'settings', title: 'Settings', key: null, scope: 'everywhere' },
   { id: 'keys', title: 'Keys of all commands', key: null, scope: 'everywhere' },
+  { id: 'stored-text', title: 'Show the stored text of the page, and back', key: 'Alt+Shift+End', scope: 'everywhere' },
   { id: 'print', title: 'Print this page', key: null, scope: 'everywhere' },
 
   { id: 'note-title', title: 'Rename the note', key: null, scope: 'note' },
@@ -69,6 +70,7 @@ export const COMMANDS = [
 
   { id: 'row-details', title: 'Details of the task', key: 'Enter', scope: 'list' },
   { id: 'row-open', title: 'Open at its line', key: 'Mod+Enter', scope: 'list' },
+  { id: 'row-card', title: 'Show what the row leads to', key: 'Alt+Shift+PageUp', scope: 'list' },
   { id: 'row-done-remark', title: 'Done, with a word', key: 'Mod+Shift+.', scope: 'list' },
   { id: 'row-cycle', title: 'Next status', key: 'Mod+Shift+Enter', scope: 'list' },
   { id: 'row-plan', title: 'Plan for another day', key: 'Mod+.', scope: 'list' },

@@ -6,6 +6,7 @@ import { BY_TOUCH } from '../../ui/by-touch';
 import { useLatest } from '../../ui/use-latest';
 import { refuse, say } from '../session/acting/messages';
 import { folderOf } from '../../core/note/names/path';
+import { followRoute } from '../session/places/route-clicks';
 import { noteAddress } from '../session/places/addresses';
 import type { Cursor } from '../session/places/place-words';
 import { useLineParameter } from '../session/places/routes';
@@ -39,11 +40,23 @@ interface NoteEditorProps {
   placeholder: string;
   /** Whether it stands beside the page; it then follows nothing of the page's address. */
   beside?: boolean;
+  /** Whether it is shown as it is stored, without marks, chips and gathers. */
+  plain?: boolean;
   onRemoved: () => void;
 }
 
 /** The text of a note: plain Markdown, with live task marks, chips and gathers over it. */
-export function NoteEditor({ path, title, stored, line, autoFocus, placeholder, beside = false, onRemoved }: NoteEditorProps) {
+export function NoteEditor({
+  path,
+  title,
+  stored,
+  line,
+  autoFocus,
+  placeholder,
+  beside = false,
+  plain = false,
+  onRemoved,
+}: NoteEditorProps) {
   const parent = useRef<HTMLDivElement>(null);
   const editor = useRef<OpenEditor | null>(null);
   const host = useRef<TextHost | null>(null);
@@ -61,7 +74,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder, 
   );
   const make = useMakeNote(path);
   const values = useEditorValues(path, finished === 'hide', editor, host);
-  const opening = { parent, path, stored, autoFocus, beside, placeholder, registry, values, host, make, onRemoved };
+  const opening = { parent, path, stored, autoFocus, beside, plain, placeholder, registry, values, host, make, onRemoved };
   const heavy = useOpenEditor(editor, opening);
   const trail = useCloseUp(editor, path, close);
   useTextHost(host, editor, {
@@ -97,6 +110,7 @@ export function NoteEditor({ path, title, stored, line, autoFocus, placeholder, 
       <div
         ref={parent}
         data-testid="note-editor"
+        onClick={(event) => followRoute(event, navigate)}
         onFocus={() => setWriting(true)}
         onBlur={(event) => setWriting(event.currentTarget.contains(event.relatedTarget))}
       />

@@ -72,6 +72,8 @@ interface EditorOptions {
   path: string;
   text: string;
   hint: string;
+  /** Whether it is shown as it is stored. */
+  plain: boolean;
   /** What the text is called for those who hear it. */
   label: string;
   registry: PortalRegistry;
@@ -170,7 +172,7 @@ export function makeEditor(options: EditorOptions): MadeEditor {
     drawSelection(),
     restingCursor,
     // Its keys go before those of writing.
-    look.of(heavy === null ? written : PLAIN),
+    look.of(heavy !== null ? PLAIN : options.plain ? [PLAIN, EditorView.lineWrapping] : written),
     keymap.of([...writingKeys, ...findKeys, ...selectionKeys, ...defaultKeymap]),
     search({ top: true }),
     EditorState.phrases.of(SEARCH_WORDS),

@@ -45,8 +45,9 @@ export function useTypedParameter(
     return () => clearTimeout(timer);
   }, [name, text, asked, setParameter]);
   const choose = (next: string): void => {
-    setTyped({ ...typed, text: next, written: next.trim() });
+    setTyped((before) => ({ ...before, text: next, written: next.trim() }));
     setParameter(name, next.trim() === '' ? null : next.trim(), true);
   };
-  return [text, (next) => setTyped({ ...typed, text: next }), choose];
+  // An editor may call it from an earlier drawing.
+  return [text, (next) => setTyped((before) => ({ ...before, text: next })), choose];
 }

@@ -1,4 +1,6 @@
 import { useState } from 'react';
+import { Link } from 'react-router';
+import { helpAddress } from '../session/places/addresses';
 import { GatherBody } from './GatherBody';
 import { headWords } from './list/count-words';
 import { ListMenu } from './list/ListMenu';
@@ -49,7 +51,12 @@ export function GatherBlock({ text, at, index, onEdit }: GatherBlockProps) {
         writable
       />
       {answer?.total === 0 && answer.errors.length === 0 && (
-        <p className="text-muted">No task matches. Those that come to match will show here by themselves.</p>
+        <p className="text-muted">
+          No task matches. Those that come to match will show here by themselves.{' '}
+          <Link className="name-link" to={helpAddress('asking')}>
+            How a list is asked for
+          </Link>
+        </p>
       )}
     </div>
   );

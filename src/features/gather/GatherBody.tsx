@@ -42,7 +42,10 @@ function Body({ shown, written, at, home = at, name, groupHeading, sentenceShown
   const { answer, gather, text, draft } = shown;
   const { actions } = useServices();
   const ofPage = useAppSelector((state) => state.library.overview?.notes.find((note) => note.path === home)?.kind === 'agenda');
-  const source = useMemo(() => ({ text, at, groupBy: groupingOf(gather) }), [text, at, gather]);
+  const source = useMemo(
+    () => ({ text, at, groupBy: groupingOf(gather), kept: home === null || home === '' ? null : { home, text: written } }),
+    [text, at, gather, home, written],
+  );
   const Drawing = drawingOf(answer?.form ?? null);
   const key = gather.orderBy?.[0];
   const order = key ? { key: key.key, descending: key.descending } : null;

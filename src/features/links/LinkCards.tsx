@@ -79,7 +79,9 @@ export function LinkCards() {
       className="max-h-[16.5rem] w-[24.25rem] rounded-lg"
       onEscape={(inside) => {
         setShown(null);
-        if (inside || shown.byKey) shown.from.closest<HTMLElement>('[contenteditable]')?.focus();
+        if (!inside && !shown.byKey) return;
+        const row = shown.from.closest('[data-row]')?.querySelector<HTMLElement>('.task-mark, .row-focus');
+        (shown.from.closest<HTMLElement>('[contenteditable]') ?? row)?.focus();
       }}
       onKey={(event) => !card.current?.contains(event.target as Node) && setShown(null)}
       onClick={(event) => (event.target as Element).closest('a') && setShown(null)}

@@ -10,7 +10,8 @@ import { Sheet } from './Sheet';
 import { useFirstLineTitle } from './use-first-line-title';
 import { type Followed, useFollowed } from './use-followed';
 import { useStoredNote } from './use-stored-note';
-import { useLineParameter } from '../session/places/routes';
+import { useLineParameter, useParameter } from '../session/places/routes';
+import { STORED } from '../session/places/stored-text';
 
 // Agenda pages do without them.
 const BytesPage = lazy(() => import('./BytesPage').then((part) => ({ default: part.BytesPage })));
@@ -35,6 +36,7 @@ function NoteAt({ path, followed }: { path: string; followed: Followed }) {
   const line = useLineParameter();
   const navigate = useNavigate();
   const [asText, setAsText] = useState(false);
+  const isStored = useParameter('view') === STORED;
   const wasThere = useRef(false);
   useFirstLineTitle(path);
   useEffect(() => {
@@ -51,7 +53,7 @@ function NoteAt({ path, followed }: { path: string; followed: Followed }) {
   const { text } = stored.content;
   const front = readFrontMatter(splitLines(text));
   const title = front.title ?? baseNameOf(stored.path);
-  if (front.kind === 'agenda' && !asText && line === null) {
+  if (front.kind === 'agenda' && !asText && !isStored && line === null) {
     return <AgendaPage path={stored.path} title={title} text={text} onEdit={() => setAsText(true)} />;
   }
   return (
@@ -64,7 +66,7 @@ function NoteAt({ path, followed }: { path: string; followed: Followed }) {
         line={line}
         onShowLists={() => {
           setAsText(false);
-          if (line !== null) void navigate({ search: '' }, { replace: true });
+          if (line !== null || isStored) void navigate({ search: '' }, { replace: true });
         }}
       />
     </Suspense>

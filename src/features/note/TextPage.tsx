@@ -4,7 +4,8 @@ import type { FrontMatter } from '../../core/note/facts/front-matter';
 import { dayOfTitle, foldPath } from '../../core/note/names/path';
 import { LazyNoteEditor } from '../editor/LazyNoteEditor';
 import { Foot } from '../foot/Foot';
-import { noteAddress } from '../session/places/addresses';
+import { noteAddress, textAddress } from '../session/places/addresses';
+import { STORED } from '../session/places/stored-text';
 import { useAppSelector } from '../session/state/state';
 import { DayClaims } from './DayClaims';
 import { NoteHeader } from './NoteHeader';
@@ -31,7 +32,9 @@ interface TextPageProps {
 
 /** A note as its text: its head, what is to be said of it, the editor, and its foot. */
 export function TextPage({ path, title, text, front, line, onShowLists }: TextPageProps) {
-  const view = readNoteView(useParameter('view'));
+  const turned = useParameter('view');
+  const view = readNoteView(turned);
+  const isStored = turned === STORED;
   return (
     <Sheet title={title} wide={view !== null && view !== 'tasks'}>
       <NoteHeader path={path} title={title} isAgenda={front.kind === 'agenda'} onShowLists={onShowLists} />
@@ -48,8 +51,18 @@ export function TextPage({ path, title, text, front, line, onShowLists }: TextPa
       <OtherText path={path} />
       <SameTitle path={path} title={title} />
       <ClaimedDay path={path} />
+      {isStored && (
+        <p role="status" className="no-print mb-2 text-[0.86rem] text-muted">
+          The text as it is stored.{' '}
+          <Link className="name-link" to={textAddress(path, title)}>
+            Back to the page
+          </Link>
+        </p>
+      )}
       {view === null ? (
         <LazyNoteEditor
+          key={isStored ? 'stored' : 'text'}
+          plain={isStored}
           path={path}
           title={title}
           stored={text}

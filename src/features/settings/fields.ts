@@ -187,6 +187,7 @@ export const FIELDS: { readonly [Name in keyof Settings]: Field<Settings[Name]> 
       [false, 'stay words'],
     ],
   },
+  finishedHeading: { is: 'heading', label: 'Heading under which finished lines go', help: 'In any note.' },
   routineHeading: { is: 'heading', label: 'Heading of what comes back every day', help: 'On a journal page.' },
   routinesCount: {
     is: 'choice',

@@ -2,10 +2,11 @@ import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import type { Why, WhyNode } from '../../core/gather/answer/why';
 import type { FoundTask } from '../../core/index/questions/found-task';
-import { noteAddress } from '../session/places/addresses';
+import { askAddress, noteAddress } from '../session/places/addresses';
+import { frameSlice } from '../session/state/frame-slice';
 import { useServices } from '../session/state/services';
-import { useAppSelector } from '../session/state/state';
-import type { DialogTask } from '../session/acting/task-dialog';
+import { useAppDispatch, useAppSelector } from '../session/state/state';
+import type { DialogTask, WhyQuestion } from '../session/acting/task-dialog';
 
 /** Why a task stands in a list, and for one that is missed, which condition keeps it out. */
 export function WhyPanel() {
@@ -21,17 +22,18 @@ export function WhyPanel() {
       key={`${question.gather} ${question.task?.ref.path ?? ''} ${question.task?.ref.line ?? ''}`}
       gather={question.gather}
       at={question.at}
+      kept={question.kept}
       task={question.task}
     />
   );
 }
 
-function Question({ gather, at, task }: { gather: string; at: string | null; task: DialogTask | null }) {
+function Question({ gather, at, kept, task }: WhyQuestion) {
   const [missed, setMissed] = useState('');
   const found = useFound(missed);
   return (
     <div className="grid gap-2">
-      {task && <Card task={task} gather={gather} at={at} note={null} />}
+      {task && <Card task={task} gather={gather} at={at} kept={kept} note={null} />}
       <section className="rounded-lg bg-sheet px-3 py-2.5">
         <label className="grid gap-1">
           <span className="font-semibold">Looking for one that is missing?</span>
@@ -46,6 +48,7 @@ function Question({ gather, at, task }: { gather: string; at: string | null; tas
           task={{ ref: { path: one.path, line: one.line, expected: one.raw }, text: one.text }}
           gather={gather}
           at={at}
+          kept={kept}
           note={one}
         />
       ))}
@@ -69,14 +72,12 @@ function useFound(words: string): FoundTask[] | undefined {
   return found;
 }
 
-interface CardProps {
+interface CardProps extends WhyQuestion {
   task: DialogTask;
-  gather: string;
-  at: string | null;
   note: FoundTask | null;
 }
 
-function Card({ task, gather, at, note }: CardProps) {
+function Card({ task, gather, at, kept, note }: CardProps) {
   const { engine } = useServices();
   const overview = useAppSelector((state) => state.library.overview);
   const [why, setWhy] = useState<Why | null | undefined>();
@@ -100,7 +101,7 @@ function Card({ task, gather, at, note }: CardProps) {
         <>
           <p className={`my-1 ${why.in ? 'text-kept' : 'text-late'}`}>{why.because}</p>
           <ul className="text-[0.88rem]">
-            <WhyLine node={why.tree} />
+            <WhyLine node={why.tree} gather={gather} kept={kept} task={task} />
           </ul>
           {why.changes.length > 0 && (
             <p className="mt-1.5 text-[0.9rem]">
@@ -115,21 +116,62 @@ function Card({ task, gather, at, note }: CardProps) {
 
 const WORDS: Record<string, string> = { and: 'all of', or: 'one of', not: 'not', everything: 'everything' };
 
-function WhyLine({ node }: { node: WhyNode }) {
+interface WhyLineProps {
+  node: WhyNode;
+  gather: string;
+  kept: WhyQuestion['kept'];
+  task: DialogTask;
+}
+
+/** A condition with what was found, and where it can be changed: in the list, or in the task. */
+function WhyLine({ node, ...asked }: WhyLineProps) {
+  const { gather, kept, task } = asked;
   const words = WORDS[node.condition] ?? null;
   return (
-    <li className="py-0.5">
+    <li className="group/why py-0.5">
       <span className={node.holds ? 'font-semibold text-kept' : 'font-semibold text-late'}>{node.holds ? '✓' : '✕'}</span>
       <span className="sr-only">{node.holds ? 'holds' : 'fails'}</span>{' '}
       {words === null ? <code className="font-mono text-[0.92em]">{node.condition}</code> : <span>{words}</span>}
       {node.found !== null && <span className="block ps-5 text-muted">{node.found}</span>}
+      {words === null && (
+        <span className="block ps-5">
+          change it in{' '}
+          <Link className="name-link inline-block min-h-[25px]" to={askAddress(gather)} state={{ kept, place: node.place }}>
+            the list
+          </Link>{' '}
+          or in <InTask condition={node.condition} task={task} />
+        </span>
+      )}
       {node.parts.length > 0 && (
         <ul className="ms-1.5 border-s border-line ps-3">
           {node.parts.map((part, index) => (
-            <WhyLine key={index} node={part} />
+            <WhyLine key={index} node={part} {...asked} />
           ))}
         </ul>
       )}
     </li>
+  );
+}
+
+/** Conditions that a place fulfils, and nothing that is written on the line. */
+const OF_PLACE = /^(?:note|path|heading|kind|under|journal|this|to|is step|\[\[)/;
+
+/** Where in a task a condition is met: in its details, or where its line stands. */
+function InTask({ condition, task }: { condition: string; task: DialogTask }) {
+  const dispatch = useAppDispatch();
+  if (OF_PLACE.test(condition))
+    return (
+      <Link className="name-link inline-block min-h-[25px]" to={noteAddress(task.ref.path, task.ref.line)}>
+        its place
+      </Link>
+    );
+  return (
+    <button
+      type="button"
+      className="name-link min-h-[25px]"
+      onClick={() => dispatch(frameSlice.actions.dialogShown({ is: 'details', task }))}
+    >
+      the task
+    </button>
   );
 }

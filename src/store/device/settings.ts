@@ -22,6 +22,8 @@ export const settingsSchema = z.object({
   planHeading: z.catch(z.string().check(z.minLength(1)), 'Plan'),
   slipHeading: z.catch(z.string().check(z.minLength(1)), 'Log'),
   routineHeading: z.catch(z.string().check(z.minLength(1)), 'Routine'),
+  /** The heading of any note under which its finished lines go. */
+  finishedHeading: z.catch(z.string().check(z.minLength(1)), 'Finished'),
   /** Whether what is written down stands behind what was before it, or before that. */
   slipSide: z.catch(z.enum(['last', 'first']), 'last'),
   /** Whether what is for a later day goes to today’s page, or to that of its day. */

@@ -85,6 +85,8 @@ export function groupValues(row: Row, key: GroupKey, context: GatherContext, sty
       return [{ key: head.path, label: head.title, order: head.path }];
     case 'path':
       return [{ key: head.folder, label: head.folder === '' ? 'No folder' : head.folder, order: head.folder }];
+    case 'age':
+      return [ageValue(row.made === null ? null : context.today - row.made)];
     case 'about':
       return titles(row.links);
     case 'meeting':
@@ -103,6 +105,16 @@ export function groupValues(row: Row, key: GroupKey, context: GatherContext, sty
       return [{ key: heading, label: heading ?? 'No heading', order: heading }];
     }
   }
+}
+
+/** How old a task is at most, in days, and what those are called. */
+const AGES = [7, 30, 90].map((days) => ({ days, label: `Up to ${days} days` }));
+
+/** By how many days ago a task was made. */
+function ageValue(age: number | null): GroupValue {
+  if (age === null) return { key: null, label: 'Age not known', order: null };
+  const found = AGES.find(({ days }) => age <= days);
+  return found ? { key: String(found.days), label: found.label, order: found.days } : { key: 'older', label: 'Older', order: Infinity };
 }
 
 /** An added status has a group of its own, behind the status that it stands for; its key is that status and its sign. */

@@ -1,5 +1,5 @@
 import { withGatherClause } from '../saying/edit-clause';
-import { NO_NARROWING, narrowed, typedCondition } from './narrow';
+import { NO_NARROWING, narrowed, otherWay, typedCondition } from './narrow';
 import { parseGather } from '../language/parse';
 
 describe('narrowing a gather for a while', () => {
@@ -11,6 +11,12 @@ describe('narrowing a gather for a while', () => {
     [{ typed: 'due < today' }, 'open', 'where open and due < today'],
     [{ typed: 'late' }, 'open', 'where open and text has "late"'],
     [{ chosen: ['#loans', '#build', 'late'] }, 'open', 'where open and (#loans or #build) and late'],
+    [{ chosen: ['#loans', 'not #build', 'not @kofi'] }, 'open', 'where open and #loans and not #build and not @kofi'],
+    [
+      { chosen: ['[[Barometers]]', '[[Intake]]', 'priority >= high'] },
+      'open',
+      'where open and ([[Barometers]] or [[Intake]]) and priority >= high',
+    ],
     [{ sides: ['#house', 'path in "Private"'] }, 'open', 'where open and (#house or path in "Private")'],
     [{ resting: true }, 'open', 'where open\nincluding resting'],
     [{ typed: 'x' }, 'open and', 'open and'],
@@ -18,6 +24,15 @@ describe('narrowing a gather for a while', () => {
     [{ only: 'late' }, 'from notes', 'from notes'],
     [{ only: '@kofi' }, '', 'where @kofi'],
   ])('%o of %j', (change, text, wanted) => expect(narrowed(text, { ...NO_NARROWING, ...change })).toBe(wanted));
+
+  it.each([
+    ['#loans', 'not #loans'],
+    ['due = today or plan = today', 'not (due = today or plan = today)'],
+    ['"this and that"', 'not ("this and that")'],
+  ])('%s the other way is %s, and back', (wanted, leftOut) => {
+    expect([otherWay(wanted), otherWay(leftOut)]).toEqual([leftOut, wanted]);
+    expect(parseGather(`where ${leftOut}`).errors).toEqual([]);
+  });
 
   it('always gives a gather that can be read', () => {
     for (const typed of ['"', '(', '#', 'a"b', '\\', 'open and (', '[[', '--']) {

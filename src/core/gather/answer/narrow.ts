@@ -56,11 +56,29 @@ export function typedCondition(typed: string): string | null {
 export const anySide = (sides: readonly string[]): string | null =>
   sides.length === 0 ? null : sides.map((one) => `(${one})`).join(' or ');
 
-/** Conditions of one kind are alternatives, those of different kinds must all hold. */
+const NOT = 'not ';
+
+/** Whether a chosen condition says what is left out. */
+export const isLeftOut = (condition: string): boolean => condition.startsWith(NOT);
+
+/** A chosen condition the other way: wanted, or left out. */
+export const otherWay = (condition: string): string =>
+  isLeftOut(condition)
+    ? condition.slice(NOT.length).replace(/^\((.*)\)$/s, '$1')
+    : `${NOT}${/\s(?:and|or)\s/.test(condition) ? `(${condition})` : condition}`;
+
+/** What a condition asks for: a tag, a person, a note, a time, or something by its first word. */
+function kindOf(condition: string): string {
+  if (/^[#@[]/.test(condition)) return condition.charAt(0);
+  const [word = ''] = condition.split(' ');
+  return /^(?:late|due|plan|without|takes)$/.test(word) ? 'time' : word;
+}
+
+/** Conditions of one kind are alternatives, those of different kinds must all hold; what is left out stays out. */
 function kinds(chosen: readonly string[]): string[] {
   const byKind = new Map<string, string[]>();
   for (const condition of chosen) {
-    const kind = /^[#@]/.test(condition) ? condition.charAt(0) : 'time';
+    const kind = isLeftOut(condition) ? condition : kindOf(condition);
     byKind.set(kind, [...(byKind.get(kind) ?? []), condition]);
   }
   return [...byKind.values()].map((conditions) => conditions.map((one) => `(${one})`).join(' or '));

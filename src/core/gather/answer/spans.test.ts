@@ -28,6 +28,13 @@ describe('the bar of a task', () => {
     expect(row && spanOf(row)).toMatchObject({ from: day(from), to: day(to), begins, ends });
   });
 
+  it('does not begin on the day of the page on which its line stands', () => {
+    const library = new Library({ today: TODAY, firstDayOfWeek: 1, dateStyle: 'words', me: null, workingDay: 480 });
+    library.apply([{ path: 'Journal/2026-11-20.md', text: '- [ ] Crate {due 2026-11-27}' }]);
+    const [row] = library.ask('open').answer.groups.flatMap(({ rows }) => rows.map((one) => rowView(one, TODAY)));
+    expect(row && spanOf(row)).toMatchObject({ from: day('2026-11-27'), to: day('2026-11-27') });
+  });
+
   it('is none without a date', () => expect(rowsOf('- [ ] Crate').map(spanOf)).toEqual([null]));
 });
 

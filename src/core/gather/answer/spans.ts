@@ -7,8 +7,9 @@ export interface SpanRow {
   raw: string;
   due: Span | null;
   plan: Span | null;
-  /** The day that a note is of; null for a task. */
-  date?: Day | null;
+  what: 'task' | 'note' | 'point';
+  /** The day of the note. */
+  date: Day | null;
 }
 
 /** A row on an axis of days: from its start or plan to when it is due. */
@@ -44,8 +45,10 @@ export interface SpanNeed {
  */
 export function spanOf<Row extends SpanRow>(row: Row): SpanBar<Row> | null {
   const { due, plan } = row;
+  // A note is of its day; a task only stands in one that is.
+  const date = row.what === 'note' ? row.date : null;
   const start = startOf(row);
-  const begin = start?.from ?? plan?.from ?? row.date ?? due?.from;
+  const begin = start?.from ?? plan?.from ?? date ?? due?.from;
   if (begin === undefined) return null;
   const end = due?.to ?? plan?.to ?? begin;
   return {

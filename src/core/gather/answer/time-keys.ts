@@ -1,4 +1,4 @@
-import { type Day, addMonths, civilFrom, isoDay, isoWeekName, isoWeekOf, mondayOfWeek, readIsoDay } from '../../calendar/day';
+import { type Day, addMonths, endOfMonth, civilFrom, isoDay, isoWeekName, isoWeekOf, mondayOfWeek, readIsoDay } from '../../calendar/day';
 import type { DateField, GroupKeyName } from '../language/ast';
 
 /** When a task came, and went: what a curve over time is made of. */
@@ -18,6 +18,13 @@ export function startOfKey(key: string | null): Day | null {
   const week = /^(\d{4})-W(\d{2})$/.exec(key);
   if (week) return mondayOfWeek({ year: Number(week[1]), week: Number(week[2]) });
   return readIsoDay(/^\d{4}-\d{2}$/.test(key) ? `${key}-01` : key);
+}
+
+/** The last day of a group by day, week or month. */
+export function endOfKey(key: string, by: TimeKey): Day | null {
+  const start = startOfKey(key);
+  if (start === null || by === 'day') return start;
+  return by === 'week' ? start + 6 : endOfMonth(start);
 }
 
 /**

@@ -1,6 +1,9 @@
 import fc from 'fast-check';
 import { Library, type LibrarySettings } from '../../index/library';
 import type { AnswerRow } from './answer';
+import { parseGather } from '../language/parse';
+import { conditionAt } from '../saying/edit-condition';
+import { conditionText } from '../saying/print';
 import { explain } from './why';
 
 const SETTINGS: LibrarySettings = { today: 20780, firstDayOfWeek: 1, dateStyle: 'words', me: null, workingDay: 480 };
@@ -50,8 +53,24 @@ describe('why', () => {
     expect(result.changes).toEqual(changes);
   });
 
+  it('says where each condition stands, so that it can be changed there', () => {
+    const { tree } = why(TEXT, 'Ask', 'waiting and (takes < 1h or not #loans)');
+    const { where } = parseGather('waiting and (takes < 1h or not #loans)').gather;
+    const places: [string, number[]][] = [];
+    const walk = (node: typeof tree): void => {
+      if (node.parts.length === 0) places.push([node.condition, node.place]);
+      node.parts.forEach(walk);
+    };
+    walk(tree);
+    expect(places.map(([, place]) => place)).toEqual([[0], [1, 0], [1, 1]]);
+    for (const [condition, place] of places) {
+      const there = conditionAt(where, place);
+      expect(there && conditionText(there)).toBe(condition === '#loans' ? 'not #loans' : condition);
+    }
+  });
+
   it('shows the tree with the value found at each condition', () => {
-    expect(why(TEXT, 'Ask', 'waiting and (takes < 1h or #loans)').tree).toEqual({
+    expect(why(TEXT, 'Ask', 'waiting and (takes < 1h or #loans)').tree).toMatchObject({
       condition: 'and',
       holds: true,
       found: null,

@@ -15,6 +15,8 @@ export interface WhyNode {
   holds: boolean;
   /** The value that was looked at; null where the parts tell. */
   found: string | null;
+  /** Where it stands among the conditions: the part to take at each `and` and `or`, from the outside in; of a `not` what it turns round stands where it does. */
+  place: number[];
   parts: WhyNode[];
 }
 
@@ -33,7 +35,7 @@ export function explain(plan: Plan, answer: Answer, row: Row, lookup: NameLookup
   const { gather, context } = plan;
   const tree: WhyNode = gather.where
     ? treeOf(gather.where, row, context, lookup)
-    : { condition: 'everything', holds: true, found: null, parts: [] };
+    : { condition: 'everything', holds: true, found: null, place: [], parts: [] };
   const changes = tree.holds || !gather.where ? [] : waysIn(gather.where, row, context, lookup);
   const out = (because: string): Why => ({ in: false, because, tree, changes });
   if (!tree.holds) return out(`It is left out, because ${failures(tree).join('; ')}.`);
@@ -46,16 +48,18 @@ export function explain(plan: Plan, answer: Answer, row: Row, lookup: NameLookup
   return { in: true, because: `It is in, because every condition holds.${where}`, tree, changes };
 }
 
-function treeOf(condition: Condition, row: Row, context: GatherContext, lookup: NameLookup): WhyNode {
+function treeOf(condition: Condition, row: Row, context: GatherContext, lookup: NameLookup, place: number[] = []): WhyNode {
   const holds = compile(condition, context, lookup)(row);
   switch (condition.is) {
     case 'and':
-    case 'or':
-      return { condition: condition.is, holds, found: null, parts: condition.parts.map((part) => treeOf(part, row, context, lookup)) };
+    case 'or': {
+      const parts = condition.parts.map((part, index) => treeOf(part, row, context, lookup, [...place, index]));
+      return { condition: condition.is, holds, found: null, place, parts };
+    }
     case 'not':
-      return { condition: 'not', holds, found: null, parts: [treeOf(condition.part, row, context, lookup)] };
+      return { condition: 'not', holds, found: null, place, parts: [treeOf(condition.part, row, context, lookup, place)] };
     default:
-      return { condition: conditionText(condition), holds, found: foundAt(condition, row, context, lookup), parts: [] };
+      return { condition: conditionText(condition), holds, found: foundAt(condition, row, context, lookup), place, parts: [] };
   }
 }
 

@@ -121,6 +121,7 @@ export const GROUP_KEYS = [
   'heading',
   'about',
   'meeting',
+  'age',
 ] as const;
 /** Keys by which notes can be grouped. */
 export const NOTE_GROUP_KEYS = [

@@ -159,9 +159,13 @@ export function rowView(entry: AnswerRow, today: Day): RowView {
 const bothOf = (own: readonly string[], inherited: readonly string[]): readonly string[] =>
   own.length === 0 ? inherited : inherited.length === 0 ? own : [...own, ...inherited];
 
-/** The columns of an answer that is drawn as a board; null for any other. They are its groups, which come live. */
-export function columnsOf({ form, groups }: Pick<AnswerView, 'form' | 'groups'>): BoardColumn<RowView>[] | null {
-  return form?.is === 'board' ? boardColumns(form, groups, CARDS) : null;
+/**
+ * The columns of an answer that is drawn as a board; null for any other. They are its groups, which come live.
+ *
+ * @param finishedHeading the heading under which finished lines go
+ */
+export function columnsOf({ form, groups }: Pick<AnswerView, 'form' | 'groups'>, finishedHeading?: string): BoardColumn<RowView>[] | null {
+  return form?.is === 'board' ? boardColumns(form, groups, CARDS, finishedHeading) : null;
 }
 
 const CARDS: CardFacts<RowView> = { idOf: ({ id }) => id, isClosed: ({ status }) => !isOpen(status), closedAt: closedMinute };

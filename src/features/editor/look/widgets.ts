@@ -1,3 +1,4 @@
+import { helpAddress } from '../../session/places/addresses';
 import { type EditorView, WidgetType } from '@codemirror/view';
 import { isOpen } from '../../../core/task/line/status';
 import type { Progress } from '../../../core/task/reading/progress';
@@ -164,6 +165,7 @@ export class ProblemsWidget extends WidgetType {
   override toDOM(view: EditorView): HTMLElement {
     const box = part('cm-problem-words', this.messages.join(' '));
     box.setAttribute('role', 'note');
+    if (this.messages.length > 0) box.append(' ', helpLink());
     if (!this.mending) return box;
     const { words, key } = this.mending;
     const button = part('cm-problem-mend', words);
@@ -181,6 +183,16 @@ export class ProblemsWidget extends WidgetType {
   override ignoreEvent(): boolean {
     return true;
   }
+}
+
+/** Leads to how a task is written. */
+function helpLink(): HTMLElement {
+  const link = document.createElement('a');
+  link.className = 'cm-problem-mend';
+  link.href = helpAddress('note', 'the-tail');
+  link.dataset['route'] = '';
+  link.textContent = 'How it is written';
+  return link;
 }
 
 /** Opens the details of the task on the cursor's line. */

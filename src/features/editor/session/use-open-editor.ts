@@ -33,6 +33,8 @@ interface Opening {
   autoFocus: boolean;
   /** Whether it stands beside the page, and not in the middle. */
   beside: boolean;
+  /** Whether it is shown as it is stored. */
+  plain: boolean;
   placeholder: string;
   registry: PortalRegistry;
   values: EditorValues;
@@ -62,7 +64,7 @@ export function useOpenEditor(editor: RefObject<OpenEditor | null>, opening: Ope
   const tellCursor = useCursorTold();
 
   useEffect(() => {
-    const { parent, path, stored, autoFocus, beside, placeholder, registry, values, host } = latest.current;
+    const { parent, path, stored, autoFocus, beside, plain, placeholder, registry, values, host } = latest.current;
     if (!parent.current) return;
     // What of it could not be stored yet is what a person wrote last.
     const text = texts.waiting(path) ?? stored;
@@ -74,6 +76,7 @@ export function useOpenEditor(editor: RefObject<OpenEditor | null>, opening: Ope
       path,
       text: editorText(text ?? ''),
       hint: placeholder,
+      plain,
       label: beside ? 'Text kept beside' : 'Text of the note',
       registry,
       values,

@@ -11,7 +11,7 @@ import { GatherRow } from '../rows/GatherRow';
 import type { TaskDrag } from '../rows/task-drag';
 import { useTaskDrop } from '../rows/use-task-drop';
 import { ArchiveColumn } from './ArchiveColumn';
-import { ColumnHead } from './ColumnHead';
+import { COLUMN_TYPE, ColumnHead, type ColumnHeadProps } from './ColumnHead';
 import { columnId } from './column-id';
 
 interface ColumnProps {
@@ -22,7 +22,11 @@ interface ColumnProps {
   writing: FormProps['writing'];
   isFolded: boolean;
   onFold: () => void;
-  onMove: { back: (() => void) | null; on: (() => void) | null };
+  onMove: ColumnHeadProps['onMove'];
+  onDrag: ColumnHeadProps['onDrag'];
+  boxes: ColumnHeadProps['boxes'];
+  /** Another column was let go over it. */
+  onColumn: () => void;
   onAct: ActOnRow;
   /** Cards were let go over it, or over one of its cards. */
   onDrop: (drag: TaskDrag, event: DragEvent) => void;
@@ -32,7 +36,21 @@ interface ColumnProps {
 const cardHeight = (): number => 72;
 
 /** A column of a board: its head, its cards, and where another is written. */
-export function Column({ by, column, fields, level, writing, isFolded, onFold, onMove, onAct, onDrop }: ColumnProps) {
+export function Column({
+  by,
+  column,
+  fields,
+  level,
+  writing,
+  isFolded,
+  onFold,
+  onMove,
+  onDrag,
+  boxes,
+  onColumn,
+  onAct,
+  onDrop,
+}: ColumnProps) {
   const list = useRef<HTMLUListElement>(null);
   const { isOver, handlers } = useTaskDrop(onDrop);
   const cards = isFolded ? NONE : column.cards;
@@ -47,8 +65,16 @@ export function Column({ by, column, fields, level, writing, isFolded, onFold, o
       data-column={columnId(column)}
       className={`board-column min-w-0 ${isOver ? 'board-column-over' : ''}`}
       {...handlers}
+      onDragOver={(event) => {
+        handlers.onDragOver(event);
+        if (event.dataTransfer.types.includes(COLUMN_TYPE)) event.preventDefault();
+      }}
+      onDrop={(event) => {
+        handlers.onDrop(event);
+        if (event.dataTransfer.types.includes(COLUMN_TYPE)) onColumn();
+      }}
     >
-      <ColumnHead by={by} column={column} level={level} isFolded={isFolded} onFold={onFold} onMove={onMove} />
+      <ColumnHead by={by} column={column} level={level} isFolded={isFolded} onFold={onFold} onMove={onMove} onDrag={onDrag} boxes={boxes} />
       {!isFolded && (
         <>
           <ul ref={list} className="board-cards">

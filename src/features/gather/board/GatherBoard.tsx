@@ -7,6 +7,7 @@ import { ListFooter } from '../list/ListFooter';
 import type { FormProps } from '../list/form-props';
 import { useFolded } from '../list/use-folded';
 import { type ActOnRow, useListActions } from '../list/use-list-actions';
+import { useAppSelector } from '../../session/state/state';
 import { rowIdAt } from '../rows/list-focus';
 import { RowPicking } from '../rows/row-picking';
 import type { TaskDrag } from '../rows/task-drag';
@@ -21,12 +22,16 @@ const MOST_COLUMNS = 30;
 const FOLDED = 10;
 const NARROWEST = 12.5;
 
+/** What stands for the boxes of the cards among what is folded: no column is called so. */
+const BOXES = '\nboxes';
+
 /** A gather as a board: a column a value, and a card that is put into another one gets what that demands. */
 export function GatherBoard({ answer, groupHeading, name, showAll, writing, onClause }: FormProps) {
   const board = useRef<HTMLDivElement>(null);
   const { form, columns: fields } = answer;
   const by = form?.is === 'board' ? form.by : 'status';
-  const columns = useMemo(() => columnsOf(answer) ?? [], [answer]);
+  const finishedHeading = useAppSelector((state) => state.settings.finishedHeading);
+  const columns = useMemo(() => columnsOf(answer, finishedHeading) ?? [], [answer, finishedHeading]);
   const [most, setMost] = useState(MOST_COLUMNS);
   const drawn = useMemo(() => (columns.length <= most ? columns : [...columns.slice(0, most - 1), ...columns.slice(-1)]), [columns, most]);
   const rows = useMemo(() => drawn.flatMap(({ cards }) => cards), [drawn]);
@@ -34,6 +39,8 @@ export function GatherBoard({ answer, groupHeading, name, showAll, writing, onCl
   const held = useMemo(() => ({ groups: answer.groups, hold: () => undefined }), [answer]);
   const { onAct, pick, list } = useListActions(board, held, rows);
   const { folded, toggle } = useFolded(name);
+  const boxes = useMemo(() => ({ shown: !folded.has(BOXES), onChange: () => toggle(BOXES) }), [folded, toggle]);
+  const dragged = useRef<number | null>(null);
   const isFolded = (column: BoardColumn<RowView>): boolean => folded.has(columnId(column));
   const moves = useBoardMoves(by, columns, onAct);
   const end = columns.find(({ finished }) => finished);
@@ -89,12 +96,13 @@ export function GatherBoard({ answer, groupHeading, name, showAll, writing, onCl
     const keys = next.filter(({ finished }) => !finished || by === 'heading').map(({ key, label }) => (by === 'note' ? label : key));
     onClause('as', `as ${formText({ ...form, columns: keys })}`);
   };
-  const moved = (at: number, side: number) => (): void => {
+  const putAt = (at: number, to: number): void => {
     const next = [...columns];
     const [one] = next.splice(at, 1);
-    if (one) next.splice(at + side, 0, one);
+    if (one) next.splice(to, 0, one);
     rename(next);
   };
+  const moved = (at: number, side: number) => (): void => putAt(at, at + side);
   const canMove = (at: number, side: number): boolean => {
     const [one, other] = [columns[at], columns[at + side]];
     return one !== undefined && other !== undefined && !one.finished && !other.finished && columns.length <= most;
@@ -108,7 +116,7 @@ export function GatherBoard({ answer, groupHeading, name, showAll, writing, onCl
           ref={board}
           {...list}
           onKeyDown={onKeyDown}
-          className="grid items-start gap-3 rounded-xl bg-ground p-3"
+          className={`grid items-start gap-3 rounded-xl bg-ground p-3 ${boxes.shown ? '' : 'board-boxless'}`}
           style={{ gridTemplateColumns: widths, minWidth }}
         >
           {drawn.map((column, at) => (
@@ -122,6 +130,18 @@ export function GatherBoard({ answer, groupHeading, name, showAll, writing, onCl
               isFolded={isFolded(column)}
               onFold={() => toggle(columnId(column))}
               onMove={{ back: canMove(at, -1) ? moved(at, -1) : null, on: canMove(at, 1) ? moved(at, 1) : null }}
+              onDrag={
+                canMove(at, -1) || canMove(at, 1)
+                  ? (isHeld) => {
+                      dragged.current = isHeld ? at : null;
+                    }
+                  : null
+              }
+              onColumn={() => {
+                const { current } = dragged;
+                if (current !== null && current !== at && !column.finished) putAt(current, at);
+              }}
+              boxes={boxes}
               onAct={ticks}
               onDrop={(drag, event) => drop(column, drag, event)}
             />

@@ -10,6 +10,8 @@ interface BarsProps {
   /** Whether the keys follow each other in time, and stand from left to right. */
   isTime: boolean;
   label: (key: string) => string;
+  /** What each is read against, as a mark over it; empty for nothing. */
+  against: ReadonlyMap<string, number>;
   chosen: string | null;
   onChoose: (key: string | null) => void;
 }
@@ -19,17 +21,25 @@ const ROW = 28;
 const WIDTH = 640;
 const NAMES = 170;
 
+/** Where an axis is marked: of time at whole hours. */
+function ticksOf(measure: Measure, most: number, usual: readonly number[]): readonly number[] {
+  if (measure !== 'takes') return usual;
+  const step = 60 * Math.max(1, Math.ceil(most / 60 / 5));
+  return Array.from({ length: Math.floor(most / step) + 1 }, (_, at) => at * step);
+}
+
 /** Bars of one key, stacked by another: over time from left to right, else one below the other with their names. */
-export function Bars({ series, measure, isTime, label, chosen, onChoose }: BarsProps) {
+export function Bars({ series, measure, isTime, label, against, chosen, onChoose }: BarsProps) {
   const values = series[0]?.values ?? [];
   const keys = values.map(({ key }) => key ?? '');
   const totalOf = (at: number): number => series.reduce((sum, one) => sum + (one.values[at]?.value ?? 0), 0);
-  const most = Math.max(1, ...values.map((_, at) => totalOf(at)));
+  const most = Math.max(1, ...values.map((_, at) => totalOf(at)), ...against.values());
   const width = isTime ? Math.max(WIDTH, keys.length * 14 + 60) : WIDTH;
   const height = isTime ? HEIGHT : keys.length * ROW + 4;
   const band = scaleBand<string>(keys, isTime ? [44, width - 4] : [2, height - 2]).padding(0.22);
   const size = scaleLinear([0, most], isTime ? [0, height - 44] : [0, width - NAMES - 60]);
   const every = Math.ceil(keys.length / 16);
+  const ofHours = (id: string): string => (against.has(id) ? ` of ${valueWords(measure, against.get(id) ?? 0)}` : '');
   return (
     <svg
       role="group"
@@ -41,7 +51,7 @@ export function Bars({ series, measure, isTime, label, chosen, onChoose }: BarsP
       style={isTime ? undefined : { maxWidth: '100%', height: 'auto' }}
     >
       {isTime &&
-        size.ticks(4).map((tick) => (
+        ticksOf(measure, most, size.ticks(4)).map((tick) => (
           <g key={tick} transform={`translate(0 ${height - 24 - size(tick)})`}>
             <line x1={40} x2={width} stroke="var(--line)" />
             <text x={36} dy="0.32em" textAnchor="end" fill="var(--muted)">
@@ -61,7 +71,7 @@ export function Bars({ series, measure, isTime, label, chosen, onChoose }: BarsP
             role="button"
             tabIndex={0}
             aria-pressed={chosen === id}
-            aria-label={`${words}: ${valueWords(measure, total)}`}
+            aria-label={`${words}: ${valueWords(measure, total)}${ofHours(id)}`}
             className="chart-bar cursor-pointer"
             onClick={() => onChoose(chosen === id ? null : id)}
             onKeyDown={(event) => {
@@ -70,7 +80,7 @@ export function Bars({ series, measure, isTime, label, chosen, onChoose }: BarsP
               onChoose(chosen === id ? null : id);
             }}
           >
-            <title>{`${words}: ${valueWords(measure, total)}`}</title>
+            <title>{`${words}: ${valueWords(measure, total)}${ofHours(id)}`}</title>
             <rect
               x={isTime ? start : 0}
               y={isTime ? 0 : start}
@@ -93,6 +103,16 @@ export function Bars({ series, measure, isTime, label, chosen, onChoose }: BarsP
                 </g>
               );
             })}
+            {against.has(id) && (
+              <line
+                x1={start - thick * 0.14}
+                x2={start + thick * 1.14}
+                y1={height - 24 - size(against.get(id) ?? 0)}
+                y2={height - 24 - size(against.get(id) ?? 0)}
+                stroke="var(--ink)"
+                strokeWidth={2}
+              />
+            )}
             {isTime ? (
               at % every === 0 && (
                 <text x={start + thick / 2} y={height - 8} textAnchor="middle" fill="var(--muted)">

@@ -1,45 +1,37 @@
-import { useContext, useMemo, useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { type Series, barsOf, curveOf } from '../../../core/gather/answer/series';
 import { isTimeKey, timeLabel } from '../../../core/gather/answer/time-keys';
 import type { Measure } from '../../../core/gather/language/ast';
 import { saveFile } from '../../exchange/save-file';
 import { useNow } from '../../session/state/services';
-import { useAnswer } from '../../session/state/use-answer';
-import { GatherSource } from '../gather-source';
-import { GatherList } from '../list/GatherList';
 import type { FormProps } from '../list/form-props';
 import { Bars } from './Bars';
 import { Curve } from './Curve';
 import { Legend } from './Legend';
 import { figuresCsv } from './figures-csv';
+import { TasksOfKey } from './TasksOfKey';
 import { savedPicture } from './saved-picture';
-import { tasksOfKey } from './tasks-of-key';
+import { useHoursThere } from './use-hours-there';
 import { valueWords } from './value-words';
 
 /** A gather as bars or as a curve, with its figures as a table; a bar that is pressed shows its tasks. */
 export function GatherChart({ answer, name }: FormProps) {
   const { day: today } = useNow();
   const { form, groups } = answer;
-  const source = useContext(GatherSource);
   const picture = useRef<HTMLDivElement>(null);
   const [chosen, setChosen] = useState<string | null>(null);
   const series = useMemo(
     () => (form?.is === 'bars' ? barsOf(form, groups) : form?.is === 'curve' ? curveOf(form, groups, today) : []),
     [form, groups, today],
   );
+  const keys = useMemo(() => series[0]?.values.map(({ key }) => key) ?? [], [series]);
+  const hours = useHoursThere(form, keys);
   if (form?.is !== 'bars' && form?.is !== 'curve') return null;
   const { measure, by } = form;
   const isTime = isTimeKey(by);
+  const measured = hours.size === 0 ? series : [...series, hoursSeries(keys, hours)];
   const [first] = series;
   if (!first || first.values.length === 0) return <p className="text-muted">There is nothing to measure yet: no task stands here.</p>;
-  const tasks =
-    chosen === null || !source
-      ? null
-      : tasksOfKey(
-          source.text,
-          by,
-          first.values.find(({ key }) => (key ?? '') === chosen),
-        );
   const file =
     (name.split('\n').at(-1) ?? 'figures')
       .replace(/[^\p{L}\p{N} -]+/gu, ' ')
@@ -48,18 +40,23 @@ export function GatherChart({ answer, name }: FormProps) {
   return (
     <div>
       <Legend series={series} />
+      {hours.size > 0 && (
+        <p className="mb-1 flex items-center gap-1.5 text-[0.86rem]">
+          <span className="inline-block w-4 border-t-2 border-ink" aria-hidden="true" /> the hours there are
+        </p>
+      )}
       <div ref={picture} className="overflow-x-auto">
         {form.is === 'curve' && isTime ? (
           <Curve series={series} measure={measure} label={timeLabel} />
         ) : (
-          <Bars series={series} measure={measure} isTime={isTime} label={timeLabel} chosen={chosen} onChoose={setChosen} />
+          <Bars series={series} measure={measure} isTime={isTime} label={timeLabel} against={hours} chosen={chosen} onChoose={setChosen} />
         )}
       </div>
       <div className="no-print mt-1 flex flex-wrap gap-1 text-[0.86rem]">
         <button
           type="button"
           className="quiet-button"
-          onClick={() => saveFile(`${file}.csv`, new TextEncoder().encode(figuresCsv(by, measure, series)))}
+          onClick={() => saveFile(`${file}.csv`, new TextEncoder().encode(figuresCsv(by, measure, measured)))}
         >
           Save as CSV
         </button>
@@ -77,20 +74,18 @@ export function GatherChart({ answer, name }: FormProps) {
           </button>
         ))}
       </div>
-      {tasks !== null && (
-        <section aria-label="Tasks of the bar" className="mt-2 border-t border-line pt-2">
-          <TasksOfBar key={tasks} text={tasks} />
-        </section>
-      )}
-      <Figures series={series} measure={measure} by={by} />
+      {chosen !== null && <TasksOfKey label="Tasks of the bar" by={by} value={first.values.find(({ key }) => (key ?? '') === chosen)} />}
+      <Figures series={measured} measure={measure} by={by} />
     </div>
   );
 }
 
-/** The rows of a bar. */
-function TasksOfBar({ text }: { text: string }) {
-  return <GatherList answer={useAnswer(text, null)} groupHeading="h4" name={text} />;
-}
+/** The hours there are, beside what is measured. */
+const hoursSeries = (keys: readonly (string | null)[], hours: ReadonlyMap<string, number>): Series => ({
+  key: 'hours',
+  label: 'hours there are',
+  values: keys.map((key) => ({ key, label: key ?? '', value: hours.get(key ?? '') ?? 0 })),
+});
 
 function Figures({ series, measure, by }: { series: readonly Series[]; measure: Measure; by: string }) {
   const [first] = series;

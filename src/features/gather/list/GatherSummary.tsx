@@ -1,9 +1,13 @@
+import { useState } from 'react';
 import { durationName } from '../../../core/calendar/duration';
 import type { AnswerView } from '../../../core/index/live/view';
+import { TasksOfKey } from '../chart/TasksOfKey';
 
 /** A gather summed up by a key: how many are open, done and cancelled, how far that is, and the time that is left. */
 export function GatherSummary({ answer }: { answer: AnswerView }) {
-  const by = answer.form?.is === 'summary' ? answer.form.by : '';
+  const by = answer.form?.is === 'summary' ? answer.form.by : 'note';
+  const [chosen, setChosen] = useState<number | null>(null);
+  const group = answer.groups.find(({ id }) => id === chosen);
   return (
     <div className="overflow-x-auto">
       <table className="w-full border-collapse text-[0.93rem]">
@@ -23,8 +27,14 @@ export function GatherSummary({ answer }: { answer: AnswerView }) {
           </tr>
         </thead>
         <tbody>
-          {answer.groups.map((group) => (
-            <SummaryRow key={group.id} label={group.label} totals={group.totals} />
+          {answer.groups.map((one) => (
+            <SummaryRow
+              key={one.id}
+              label={one.label}
+              totals={one.totals}
+              chosen={one.id === chosen}
+              onChoose={() => setChosen(one.id === chosen ? null : one.id)}
+            />
           ))}
         </tbody>
         {answer.groups.length > 1 && (
@@ -33,16 +43,31 @@ export function GatherSummary({ answer }: { answer: AnswerView }) {
           </tfoot>
         )}
       </table>
+      {group && <TasksOfKey label={`Tasks of ${group.label}`} by={by} value={group} />}
     </div>
   );
 }
 
-function SummaryRow({ label, totals }: { label: string; totals: AnswerView['totals'] }) {
+interface SummaryRowProps {
+  label: string;
+  totals: AnswerView['totals'];
+  /** Whether its tasks are shown below; of the sum of all there is nothing to choose. */
+  chosen?: boolean;
+  onChoose?: () => void;
+}
+
+function SummaryRow({ label, totals, chosen = false, onChoose }: SummaryRowProps) {
   const percent = totals.progress === null ? null : Math.round(100 * totals.progress);
   return (
     <tr className="border-b border-line">
       <th scope="row" className="py-1 pe-3 text-start font-normal [overflow-wrap:anywhere]">
-        {label}
+        {onChoose ? (
+          <button type="button" aria-expanded={chosen} className="min-h-[25px] text-start hover:underline" onClick={onChoose}>
+            {label}
+          </button>
+        ) : (
+          label
+        )}
       </th>
       {[totals.open, totals.done, totals.cancelled].map((count, index) => (
         <td key={index} className="py-1 pe-3 text-end tabular-nums">

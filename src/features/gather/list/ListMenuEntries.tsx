@@ -5,13 +5,8 @@ import { formText, groupKeyText, orderKeyText } from '../../../core/gather/sayin
 import { MenuCheck, MenuChoice, MenuChoices, MenuEntry, MenuInside, MenuLine } from '../../../ui/menu';
 import { frameSlice } from '../../session/state/frame-slice';
 import { useAppDispatch } from '../../session/state/state';
+import type { KeptGather } from '../../session/acting/task-dialog';
 import type { ShownGather } from '../use-gather';
-
-/** A gather as the text of a note keeps it. */
-export interface KeptGather {
-  home: string;
-  text: string;
-}
 
 export interface ListMenuProps {
   /** Where it is kept; null for one that stands in no note. */
@@ -62,7 +57,7 @@ export function ListMenuEntries({ shown, kept, at, sentenceShown, onSentence, on
       <MenuCheck label="Say what it asks" checked={sentenceShown} onChange={onSentence} />
       <MenuEntry
         label="Why is one here, or missing?"
-        onSelect={() => dispatch(frameSlice.actions.whyAsked({ task: null, gather: shown.text, at }))}
+        onSelect={() => dispatch(frameSlice.actions.whyAsked({ task: null, gather: shown.text, at, kept }))}
       />
       <MenuEntry label="Select tasks" onSelect={() => dispatch(frameSlice.actions.selectingChanged(true))} />
       <MenuLine />

@@ -95,7 +95,14 @@ export const GatherRow = memo(function GatherRow({ row, group, columns, withSour
                 className={row.what !== 'task' || taskOpen ? (row.restsUntil === null ? '' : 'text-muted') : 'closed-text'}
                 onDoubleClick={() => row.what === 'task' && setRewording(true)}
               >
-                {row.text === '' ? <em className="text-muted">no words</em> : <InlineText text={row.text} />}
+                {row.what === 'note' ? (
+                  // The pointer that rests on it shows what is open there.
+                  <span data-link={row.path.replace(/\.md$/i, '')}>{row.text}</span>
+                ) : row.text === '' ? (
+                  <em className="text-muted">no words</em>
+                ) : (
+                  <InlineText text={row.text} />
+                )}
               </span>
             )}
             <RowChips row={row} columns={columns} />

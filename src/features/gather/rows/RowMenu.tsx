@@ -59,7 +59,11 @@ export function RowMenus({ children }: { children: ReactNode }) {
               <MenuLine />
               <MenuEntry
                 label="Why it stands here"
-                onSelect={() => dispatch(frameSlice.actions.whyAsked({ task: dialogTask(asked.row), gather: source.text, at: source.at }))}
+                onSelect={() =>
+                  dispatch(
+                    frameSlice.actions.whyAsked({ task: dialogTask(asked.row), gather: source.text, at: source.at, kept: source.kept }),
+                  )
+                }
               />
             </>
           )}

@@ -6,6 +6,7 @@ import type { WideIntention } from '../../../core/task/acts/intention';
 import { pressed } from '../../commands/command';
 import { COMMANDS, type IdIn } from '../../commands/definitions';
 import { useCommandKeys } from '../../commands/use-key-of';
+import { askCard } from '../../links/card-place';
 import { noteAddress } from '../../session/places/addresses';
 import { useLatest } from '../../../ui/use-latest';
 import { frameSlice } from '../../session/state/frame-slice';
@@ -52,6 +53,10 @@ export function useRowCommands(
       const runs: Record<IdIn<'list'>, () => void> = {
         'row-details': () => ask({ is: 'details', task: dialogTask(row) }),
         'row-open': () => void navigate(noteAddress(row.path, row.line)),
+        'row-card': () => {
+          const link = document.querySelector(`[data-row="${CSS.escape(row.id)}"] :is([data-link], [data-name])`);
+          if (link) askCard(link);
+        },
         'row-done-remark': () => ask({ is: 'remark', tasks, status: 'done' }),
         'row-plan': () => ask({ is: 'day', tasks, what: 'plan' }),
         'row-due': () => ask({ is: 'day', tasks, what: 'due' }),
@@ -82,12 +87,11 @@ export function useRowCommands(
         if (relatedTarget instanceof Element && !relatedTarget.closest('[role=dialog]')) commands.leaveRow();
       },
       onKey: (event, row) => {
-        if (row.what === 'note') return false;
         const command = LIST_COMMANDS.find(({ id }) => {
           const key = keys.get(id);
           return key != null && pressed(event.nativeEvent, key);
         });
-        if (!command) return false;
+        if (!command || (row.what === 'note' && command.id !== 'row-card' && command.id !== 'row-open')) return false;
         run(command.id, row);
         return true;
       },

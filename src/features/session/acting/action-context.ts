@@ -7,10 +7,11 @@ import type { Settings } from '../../../store/device/settings';
 
 /** What actions write with: the present minute, the person's settings, and the statuses that notes add, where it acts on what stands in notes. */
 export function actionContext(settings: Settings, now: Now, added: readonly AddedStatus[] = []): ActionContext {
-  const { workingDay, firstDayOfWeek, repeatRecords, repeatLead, bareDay, cycle } = settings;
+  const { workingDay, firstDayOfWeek, repeatRecords, repeatLead, bareDay, cycle, finishedHeading } = settings;
+  const ofPerson = { workingDay, firstDayOfWeek, repeatRecords, repeatLead, bareDay, cycle, finishedHeading };
   return {
     now,
-    settings: { ...ACTION_DEFAULTS, workingDay, firstDayOfWeek, repeatRecords, repeatLead, bareDay, cycle, statuses: statusTable(added) },
+    settings: { ...ACTION_DEFAULTS, ...ofPerson, statuses: statusTable(added) },
     // Out of hundreds of millions: should another task have it, both are marked and nothing follows it.
     makeRef: refMaker(() => false, Math.random),
   };

@@ -12,8 +12,16 @@ export interface DialogTask {
   openSteps?: number;
 }
 
+/** A gather as the text of a note keeps it. */
+export interface KeptGather {
+  home: string;
+  text: string;
+}
+
 /** A list and, when it is known, the task of which one asks why it stands there. */
 export interface WhyQuestion {
+  /** Where its text is kept, so that it can be changed there. */
+  kept: KeptGather | null;
   task: DialogTask | null;
   /** The text of the gather, and the note that holds it. */
   gather: string;

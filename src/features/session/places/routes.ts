@@ -68,7 +68,7 @@ export function useSetParameter(): (name: keyof PageParameters, value: string | 
 }
 
 /** What follows a page in an address; null for another page. */
-export function restOf(page: 'note' | 'day', pathname: string): string | null {
+export function restOf(page: 'note' | 'day' | 'person' | 'tag', pathname: string): string | null {
   const start = ROUTES[page].replace(/[*:].*$/, '');
   return pathname.startsWith(start) ? decodeURIComponent(pathname.slice(start.length)) : null;
 }
