@@ -1,5 +1,7 @@
 import type { Browser, Page } from '@playwright/test';
 import { HEAR_PLANS, dayRows } from './day';
+import { formRows } from './forms';
+import { HEAR, framesUntil, opening } from './frames';
 import { ADDRESS, type StoredBench, WATCH, longTasks, longestWhileScrolling, openWith } from './desk';
 import { makeLibrary } from './library';
 import { type BenchRow, row } from './measure';
@@ -25,59 +27,6 @@ async function scrolling(page: Page): Promise<number> {
   await page.waitForTimeout(1500);
   return longestWhileScrolling(page, 40, 900);
 }
-
-/** Notes when answers come from the worker: `window.answered` holds the moments, in milliseconds. */
-const HEAR = `{
-  window.answered = [];
-  const add = MessagePort.prototype.addEventListener;
-  MessagePort.prototype.addEventListener = function (type, listener, options) {
-    const heard = (event) => {
-      const said = event.data?.argumentList?.[0]?.value;
-      if (said?.is === 'news' && Object.keys(said.answers).length > 0) window.answered.push(performance.now());
-      return listener.call(this, event);
-    };
-    return add.call(this, type, type === 'message' ? heard : listener, options);
-  };
-}`;
-
-/** Something that is done, and how it is seen to be shown; both are run in the page. */
-interface Shown {
-  click: string;
-  words: string;
-  /** The heading of the page, what must be there, and what must be gone. */
-  heading: string;
-  there: string;
-  gone: string;
-}
-
-/** Frames until something is shown: all of them, and those after the answer that it waits for. */
-async function framesUntil(page: Page, wanted: Shown): Promise<{ all: number; after: number }> {
-  return page.evaluate(async ({ click, words, heading, there, gone }) => {
-    const heard = (window as unknown as { answered: number[] }).answered;
-    heard.length = 0;
-    // As a pointer clicks: what is clicked without one comes from a key, after which a list moves at once.
-    const at = [...document.querySelectorAll<HTMLElement>(click)].find((one) => one.textContent?.startsWith(words));
-    const { left = 0, top = 0, width = 0, height = 0 } = at?.getBoundingClientRect() ?? {};
-    // In its middle: at its edge a mark raises the priority.
-    const middle = { clientX: left + width / 2, clientY: top + height / 2 };
-    at?.dispatchEvent(new MouseEvent('click', { bubbles: true, cancelable: true, detail: 1, ...middle }));
-    let all = 0;
-    let after = 0;
-    const shown = (): boolean =>
-      document.querySelector('h1')?.textContent === heading &&
-      document.querySelector(there) !== null &&
-      document.querySelector(gone) === null;
-    while (!shown() && all < 600) {
-      await new Promise((resolve) => requestAnimationFrame(resolve));
-      all++;
-      if (heard.length > 0) after++;
-    }
-    return { all, after };
-  }, wanted);
-}
-
-const opening = (page: Page, title: string): Promise<{ all: number; after: number }> =>
-  framesUntil(page, { click: 'a', words: title, heading: title, there: '#page li[data-row]', gone: '[aria-busy=true]' });
 
 /** What stands under the page of a person, folded and opened again; frames after its answer until all of it shows. */
 async function footing(page: Page): Promise<number> {
@@ -177,10 +126,12 @@ export async function agendaRows(browser: Browser): Promise<BenchRow[]> {
   const pushed = await bulk(page);
   const slip = await slipping(page);
   const days = await dayRows(page);
+  const forms = await formRows(page);
   await page.close();
   if (process.env['RECADO_BENCH_TIMES']) console.error({ scrolled, today, ahead, acted, pushed, slip });
   return [
     ...days,
+    ...forms,
     row('scrolling a list of more than 10,000 rows', 'times 50 milliseconds is the longest hold-up', scrolled / 50, { atMost: 1 }),
     row('opening Today with “large” stored', 'frames after the answer until its rows show', today.after, { atMost: 3 }),
     row('the same from the click', 'frames, the answer included', today.all, null),

@@ -67,7 +67,7 @@ test('a task is reworded in place, moved to another note with its steps, and tol
 test('a list is narrowed, shown as a table, put in order in its text, and written into', async ({ desk, page }) => {
   await desk.open('demo');
   await desk.agenda('Undated');
-  await page.getByRole('searchbox', { name: 'Narrow by words or a condition' }).fill('#phone');
+  await page.getByLabel('Narrow by words or a condition').fill('#phone');
   await expect(desk.main.getByRole('listitem').filter({ hasText: '#phone' }).first()).toBeVisible();
   await page.getByRole('button', { name: 'Show all' }).click();
 

@@ -12,7 +12,6 @@ import { holdKeys } from '../ui/early-keys';
 import { useHandRuns } from '../features/strip/use-hand-runs';
 import { usePinCommands } from '../features/rack/use-pin-commands';
 import { useSlipCommands } from '../features/slip/use-slip-commands';
-import { storedTextFrom } from '../features/session/places/stored-text';
 import { ROUTES, restOf } from '../features/session/places/routes';
 import { frameSlice } from '../features/session/state/frame-slice';
 import { useServices } from '../features/session/state/services';
@@ -105,9 +104,11 @@ export function useCommands(): Command[] {
       ask: () => void navigate(askAddress('')),
       help: () => void navigate(helpAddress()),
       'stored-text': () => {
-        const address = storedTextFrom(window.location, store.getState().library.overview);
-        if (address === null) say('No note holds the text of this page.');
-        else void navigate(address);
+        void import('../features/session/places/stored-text').then(({ storedTextFrom }) => {
+          const address = storedTextFrom(window.location, store.getState().library.overview);
+          if (address === null) say('No note holds the text of this page.');
+          else void navigate(address);
+        });
       },
       print: () => window.print(),
     };

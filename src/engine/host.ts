@@ -44,6 +44,8 @@ export class EngineHost implements Engine {
   private settings: LibrarySettings | null = null;
   /** Whether the words of notes are being indexed. */
   private feeding = false;
+  /** Whether the rest of long lists is about to be told. */
+  private tellingRest = false;
 
   /**
    * @param later calls something when a time in milliseconds has passed; without it nothing is done ahead
@@ -81,8 +83,6 @@ export class EngineHost implements Engine {
     await new Promise((resolve) => setTimeout(resolve));
     this.keepAgendasCounted(library, null);
     this.publish([]);
-    await new Promise((resolve) => setTimeout(resolve));
-    this.publishRest([...this.subscribed]);
     this.feedSearch(SEARCH_AFTER);
   }
 
@@ -140,7 +140,6 @@ export class EngineHost implements Engine {
       this.subscribed.add(id);
       if (!this.ready) return;
       this.publish([id], { most: FIRST_ROWS });
-      setTimeout(() => this.publishRest([id]));
     });
   }
 
@@ -197,13 +196,18 @@ export class EngineHost implements Engine {
     else this.waiting.push(() => this.library && call(this.library));
   }
 
-  /** Tells the rows that were left out at first. */
-  private publishRest(ids: readonly string[]): void {
-    const owing = ids.filter((id) => this.library?.owes(id));
-    if (owing.length > 0) this.publish(owing);
+  /** Tells the rows of long lists that were left out, bit by bit, so that the page is never held up. */
+  private publishRest(): void {
+    if (this.tellingRest) return;
+    this.tellingRest = true;
+    setTimeout(() => {
+      this.tellingRest = false;
+      const owing = [...this.subscribed].find((id) => this.library?.owes(id));
+      if (owing !== undefined) this.publish([owing]);
+    });
   }
 
-  private publish(touched: readonly string[], { counting = true, most = Infinity } = {}): void {
+  private publish(touched: readonly string[], { counting = true, most }: { counting?: boolean; most?: number } = {}): void {
     const { library } = this;
     if (!library || !this.ready) return;
     const changed = this.told ? library.takeChanged() : null;
@@ -215,6 +219,7 @@ export class EngineHost implements Engine {
     }
     this.told = true;
     this.tell({ is: 'news', overview: this.overview.news(library, changed, library.pageCounts), answers });
+    if (touched.some((id) => library.owes(id))) this.publishRest();
   }
 
   /**

@@ -140,7 +140,7 @@ export class Library extends NoteIndex {
    *
    * @param most how many rows an answer that is told whole begins with; asked again, it gives the others
    */
-  news(id: string, most = Infinity): AnswerNews | null {
+  news(id: string, most?: number): AnswerNews | null {
     const subscription = this.subscriptions.get(id);
     return subscription ? subscription.teller.news(this.contextAt(subscription.at), this.hintsOf(subscription), most) : null;
   }

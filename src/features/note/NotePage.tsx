@@ -3,7 +3,7 @@ import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import { readFrontMatter } from '../../core/note/facts/front-matter';
 import { splitLines } from '../../core/note/blocks/lines';
 import { baseNameOf } from '../../core/note/names/path';
-import { noteAddress } from '../session/places/addresses';
+import { STORED, noteAddress } from '../session/places/addresses';
 import { useYaml } from '../session/state/use-yaml';
 import { AgendaPage } from '../agenda/AgendaPage';
 import { Sheet } from './Sheet';
@@ -11,7 +11,6 @@ import { useFirstLineTitle } from './use-first-line-title';
 import { type Followed, useFollowed } from './use-followed';
 import { useStoredNote } from './use-stored-note';
 import { useLineParameter, useParameter } from '../session/places/routes';
-import { STORED } from '../session/places/stored-text';
 
 // Agenda pages do without them.
 const BytesPage = lazy(() => import('./BytesPage').then((part) => ({ default: part.BytesPage })));

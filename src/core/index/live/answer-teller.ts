@@ -3,14 +3,17 @@ import { noSums, totalsFrom } from '../../gather/answer/sums';
 import type { GatherContext, GatherError } from '../../gather/language/ast';
 import { sentenceText } from '../../gather/saying/sentence';
 import type { LiveGather, LiveGroup } from './live-gather';
-import type { AnswerNews, GroupChange } from './news';
+import type { AnswerNews, GroupChange, RowSplice } from './news';
 import { type AnswerView, type GroupView, type RowView, groupView, rowView } from './view';
+
+/** So many rows of a group are told at once: what crosses to the page holds it up for no more than a few frames. */
+const PORTION = 5000;
 
 /** Tells what a live gather comes to: whole at first, then only what is different. */
 export class AnswerTeller {
   private views = new WeakMap<AnswerRow, RowView>();
-  /** The groups of which a whole answer left rows out. */
-  private cut: LiveGroup[] = [];
+  /** How many rows were told of each group that is told bit by bit. */
+  private readonly told = new Map<LiveGroup, number>();
   /** The order of the groups as it was told last. */
   private order: readonly LiveGroup[] | null = null;
 
@@ -33,12 +36,12 @@ export class AnswerTeller {
   /**
    * What is different since the last call.
    *
-   * @param most how many rows a whole answer begins with; the next call gives the others
+   * @param most how many rows a whole answer begins with; the next calls give the others
    */
-  news(context: GatherContext, hints: GatherError[], most = Infinity): AnswerNews {
+  news(context: GatherContext, hints: GatherError[], most = PORTION): AnswerNews {
     const { live } = this;
-    this.cut = [];
     const whole = !live.told || live.isCut || live.errors.length > 0;
+    if (whole) this.told.clear();
     live.told = live.errors.length === 0;
     const order = live.ordered;
     const news: AnswerNews = whole
@@ -52,9 +55,10 @@ export class AnswerTeller {
     this.order = order;
     for (const group of whole ? order : live.dirty) group.splices = [];
     live.dirty.clear();
-    for (const group of this.cut) {
-      group.splices = null;
-      live.dirty.add(group);
+    const present = new Set(order);
+    for (const group of this.told.keys()) {
+      if (present.has(group)) live.dirty.add(group);
+      else this.told.delete(group);
     }
     return news;
   }
@@ -67,7 +71,7 @@ export class AnswerTeller {
       if (!group) return [];
       const shown = groupView(live.id, group, view, left);
       left -= shown.rows.length;
-      if (shown.rows.length < group.rows.length) this.cut.push(live);
+      if (shown.rows.length < group.rows.length) this.told.set(live, shown.rows.length);
       return shown;
     });
   }
@@ -80,12 +84,31 @@ export class AnswerTeller {
   private changeOf(group: LiveGroup, context: GatherContext): GroupChange {
     const view = (entry: AnswerRow): RowView => this.viewOf(entry, context);
     if (this.live.gather.limitPerGroup !== null || group.splices === null) {
-      const { rows, ...head } = groupView(group.id, this.live.shownOf(group), view);
-      return { head, rows, splices: [] };
+      const shown = this.live.shownOf(group);
+      const { rows, ...head } = groupView(group.id, shown, view, this.live.gather.limitPerGroup === null ? PORTION : Infinity);
+      this.toldOf(group, rows.length, shown.rows.length);
+      return { head, rows, splices: [], more: [] };
     }
     // The rows themselves are not gathered: only what came and went is told.
     const { rows: _none, ...head } = groupView(group.id, groupOf(group, group.sums, [], 0, group.count - group.entries.size), view);
-    return { head, rows: null, splices: group.splices.map(({ at, entry }) => ({ at, row: entry && view(entry) })) };
+    const splices: RowSplice[] = [];
+    let told = this.told.get(group) ?? Infinity;
+    for (const { at, entry } of group.splices) {
+      // What comes or goes behind what was told is told with it.
+      if (at >= told) continue;
+      told += entry ? 1 : -1;
+      splices.push({ at, row: entry && view(entry) });
+    }
+    if (told === Infinity) return { head, rows: null, splices, more: [] };
+    const { rows } = this.live.shownOf(group);
+    const more = rows.slice(told, told + PORTION).map(view);
+    this.toldOf(group, told + more.length, rows.length);
+    return { head, rows: null, splices, more };
+  }
+
+  private toldOf(group: LiveGroup, told: number, all: number): void {
+    if (told < all) this.told.set(group, told);
+    else this.told.delete(group);
   }
 
   private head(context: GatherContext, hints: GatherError[]): Omit<AnswerView, 'groups' | 'more'> {

@@ -11,6 +11,8 @@ export interface GroupChange {
   head: Omit<GroupView, 'rows'>;
   rows: RowView[] | null;
   splices: RowSplice[];
+  /** Rows that come behind those that were told before: a long list is told bit by bit. */
+  more: RowView[];
 }
 
 /** What crosses to the page when an answer changed: the answer whole at first, then what is different. */
@@ -40,13 +42,14 @@ export function answerAfter(before: AnswerView | undefined, news: AnswerNews): A
   return { ...news.head, groups };
 }
 
-function groupAfter(before: GroupView | undefined, { head, rows, splices }: GroupChange): GroupView {
+function groupAfter(before: GroupView | undefined, { head, rows, splices, more }: GroupChange): GroupView {
   if (rows) return { ...head, rows };
   const next = [...(before?.rows ?? [])];
   for (const { at, row } of splices) {
     if (row) next.splice(at, 0, row);
     else next.splice(at, 1);
   }
+  for (const row of more) next.push(row);
   return { ...head, rows: next };
 }
 

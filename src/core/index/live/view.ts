@@ -2,7 +2,7 @@ import type { Day } from '../../calendar/day';
 import type { Span } from '../../calendar/span';
 import type { AnswerGroup, AnswerRow } from '../../gather/answer/answer';
 import { type BoardColumn, type CardFacts, boardColumns } from '../../gather/answer/board';
-import { type Totals, noSums, totalsFrom } from '../../gather/answer/sums';
+import type { Totals } from '../../gather/answer/sums';
 import type { Column, Form, GatherError, Source, Total } from '../../gather/language/ast';
 import { isLate, isResting } from '../../gather/answer/state';
 import type { Priority } from '../../task/line/clause';
@@ -73,20 +73,6 @@ export interface GroupView {
   totals: Totals;
   rows: RowView[];
 }
-
-/** A group that holds nothing, and is called nothing. */
-export const NO_GROUP: GroupView = {
-  id: 0,
-  key: null,
-  keys: [],
-  label: '',
-  count: 0,
-  steps: 0,
-  more: 0,
-  takes: 0,
-  totals: totalsFrom(noSums()),
-  rows: [],
-};
 
 /** What a subscribed gather comes to now. */
 export interface AnswerView {

@@ -33,7 +33,12 @@ export function GatherBoard({ answer, groupHeading, name, showAll, writing, onCl
   const finishedHeading = useAppSelector((state) => state.settings.finishedHeading);
   const columns = useMemo(() => columnsOf(answer, finishedHeading) ?? [], [answer, finishedHeading]);
   const [most, setMost] = useState(MOST_COLUMNS);
-  const drawn = useMemo(() => (columns.length <= most ? columns : [...columns.slice(0, most - 1), ...columns.slice(-1)]), [columns, most]);
+  const [sought, setSought] = useState('');
+  const drawn = useMemo(() => {
+    const wanted = sought.trim().toLowerCase();
+    const named = wanted === '' ? columns : columns.filter(({ label }) => label.toLowerCase().includes(wanted));
+    return named.length <= most ? named : [...named.slice(0, most - 1), ...named.slice(-1)];
+  }, [columns, most, sought]);
   const rows = useMemo(() => drawn.flatMap(({ cards }) => cards), [drawn]);
   // A card that is ticked goes to where finished cards are, and does not wait.
   const held = useMemo(() => ({ groups: answer.groups, hold: () => undefined }), [answer]);
@@ -105,7 +110,7 @@ export function GatherBoard({ answer, groupHeading, name, showAll, writing, onCl
   const moved = (at: number, side: number) => (): void => putAt(at, at + side);
   const canMove = (at: number, side: number): boolean => {
     const [one, other] = [columns[at], columns[at + side]];
-    return one !== undefined && other !== undefined && !one.finished && !other.finished && columns.length <= most;
+    return one !== undefined && other !== undefined && !one.finished && !other.finished && columns.length <= most && sought === '';
   };
   const widths = drawn.map((column) => (isFolded(column) ? `${FOLDED}rem` : 'minmax(0, 1fr)')).join(' ');
   const minWidth = `${drawn.reduce((sum, column) => sum + (isFolded(column) ? FOLDED : NARROWEST), 0)}rem`;
@@ -148,9 +153,17 @@ export function GatherBoard({ answer, groupHeading, name, showAll, writing, onCl
           ))}
         </div>
       </div>
-      {columns.length > most && (
-        <p className="mt-1 text-[0.86rem] text-muted">
-          {columns.length - most} more columns.{' '}
+      {(columns.length > most || sought !== '') && (
+        <p className="mt-1 flex flex-wrap items-center gap-2 text-[0.86rem] text-muted">
+          <input
+            type="search"
+            className="field w-56"
+            aria-label="Find a column"
+            placeholder="Find a column"
+            value={sought}
+            onChange={(event) => setSought(event.target.value)}
+          />
+          {drawn.length} of {columns.length} columns are drawn.{' '}
           <button type="button" className="line-button" onClick={() => setMost(most + MOST_COLUMNS)}>
             Show some more
           </button>{' '}

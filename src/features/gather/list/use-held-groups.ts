@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { type AnswerView, type GroupView, NO_GROUP, type RowView } from '../../../core/index/live/view';
+import { NO_GROUP } from '../../../core/index/live/no-group';
+import type { AnswerView, GroupView, RowView } from '../../../core/index/live/view';
 
 interface Held {
   row: RowView;

@@ -13,6 +13,9 @@ export function noteAddress(path: string, line?: number, view?: string): string 
   return `${of('note', path)}${line === undefined ? '' : `?line=${line + 1}`}${view === undefined ? '' : `?view=${view}`}`;
 }
 
+/** What the address of a note says when its text is shown as it is stored. */
+export const STORED = 'stored';
+
 /** How the page of a day is turned: to its plan, or to the hours of its week. */
 export type DayView = 'plan' | 'week';
 

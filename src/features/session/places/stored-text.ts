@@ -2,11 +2,8 @@ import { readIsoDay } from '../../../core/calendar/day';
 import { journalPathOf } from '../../../core/index/live/journal-claims';
 import type { Overview } from '../../../core/index/live/overview';
 import { foldName } from '../../../core/note/names/names';
-import { noteAddress, textAddress } from './addresses';
+import { STORED, noteAddress, textAddress } from './addresses';
 import { restOf } from './routes';
-
-/** What the address of a note says when its text is shown as it is stored. */
-export const STORED = 'stored';
 
 /**
  * Where the key for the stored text leads from a page: to its text as it is stored, and from there back. Null for a page that no note holds.
