@@ -7,6 +7,7 @@ import type { PrintedItem, PrintedKept } from './commands/day';
 import type { SpokenAnswer } from './commands/date';
 import { landingText } from '../src/core/slip/landing';
 import type { SlipAnswer } from './commands/slip';
+import type { PrintedMeeting } from './commands/meeting';
 import type { ScannedTask } from './commands/scan';
 
 /** A result as a person at a terminal reads it. */
@@ -42,10 +43,13 @@ export function printed(command: string, result: unknown): string {
     }
     case 'day':
       return (result as { items: PrintedItem[] }).items.map(itemLine).join('\n');
+    case 'meetings':
+      return (result as PrintedMeeting[]).map(meetingLine).join('\n');
     case 'slip': {
       const { line, place } = result as SlipAnswer;
       return `${line}\n→ ${landingText(place)}`;
     }
+    case 'digest':
     case 'template':
       return (result as { text: string }).text;
     case 'carry': {
@@ -122,6 +126,8 @@ export const HELP = `recado COMMAND [--json] [--settings FILE] [--now TIME]
   date WORDS --today DAY         what is understood as a date
   day PATH --today DAY           everything of a day: tasks, appointments, meetings
   slip WORDS --today DAY [--in PATH [--write]]   the line that words come to, and where it lands
+  meetings PATH                  every meeting, with its actions, key points and questions
+  digest PATH --at NOTE          the short account of a meeting
   carry PATH --today DAY         what earlier days left open
   find PATH WORDS [--tasks] [--open]   notes and tasks by words and conditions
   links PATH --at NOTE           lines elsewhere that lead to a note, and those that only say its name
@@ -129,3 +135,9 @@ export const HELP = `recado COMMAND [--json] [--settings FILE] [--now TIME]
   fit PATH --today DAY           what cannot be done until its due day, and what each day has to give
   kept PATH --from DAY --to DAY  what was planned for each day, and how much of it was kept
   batch FILE                     a JSON list of commands, each a list of words`;
+
+/** A meeting with what came of it. */
+function meetingLine({ note, title, date, start, actions, keyPoints, questions }: PrintedMeeting): string {
+  const when = [date ?? 'no day', start].filter((one) => one !== null).join(' ');
+  return `${when}  ${title}  ${note}  ${actions.length} actions, ${keyPoints.length} key points, ${questions.length} questions`;
+}

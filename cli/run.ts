@@ -4,6 +4,7 @@ import { act } from './commands/act';
 import { day, kept } from './commands/day';
 import { fit } from './commands/fit';
 import { carry } from './commands/carry';
+import { digest, meetings } from './commands/meeting';
 import { find, links } from './commands/find';
 import { date } from './commands/date';
 import { type Question, gather, why } from './commands/gather';
@@ -49,6 +50,13 @@ export function run(given: Arguments, desks: Desks): unknown {
       const to = dayOption(given, 'to') ?? today;
       if (to - from > MOST_DAYS) throw new PlainError('kept looks at ten years at most.');
       return kept(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), settingsOf(given), { from, to, today });
+    }
+    case 'meetings':
+      return meetings(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), momentOf(given).day);
+    case 'digest': {
+      const at = given.options.get('at');
+      if (at === undefined) throw new PlainError('digest needs --at NOTE.');
+      return digest(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), at);
     }
     case 'carry':
       return carry(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), settingsOf(given), momentOf(given).day);

@@ -61,10 +61,23 @@ export function scan(desk: Desk, today: Day): { tasks: ScannedTask[] } {
   return { tasks: desk.notes.flatMap((note) => scanNote(desk, note, today)) };
 }
 
-function scanNote(desk: Desk, note: ReadNote, today: Day): ScannedTask[] {
+/** The tasks of a note. */
+export function scanNote(desk: Desk, note: ReadNote, today: Day): ScannedTask[] {
   const progress = progressOf(note.tasks);
   const back = restsUntil(note.tasks, desk.settings.repeatLead === undefined ? 0 : desk.settings.repeatLead);
-  return note.tasks.map((task, index) => ({
+  return note.tasks.map((task, index) =>
+    scanned(desk, note, task, { progress: share(progress[index]), resting: isOpen(task.status) && (back[index] ?? -Infinity) > today }),
+  );
+}
+
+/** A task, or what else a line says that is read as one, as the runner prints it. */
+export function scanned(
+  desk: Desk,
+  note: ReadNote,
+  task: Task,
+  { progress, resting }: Pick<ScannedTask, 'progress' | 'resting'>,
+): ScannedTask {
+  return {
     note: note.path,
     line: task.line + 1,
     raw: task.raw,
@@ -101,10 +114,10 @@ function scanNote(desk: Desk, note: ReadNote, today: Day): ScannedTask[] {
     depth: task.depth,
     parent: task.parent === -1 ? null : (note.tasks[task.parent]?.line ?? -1) + 1,
     heading: task.headings,
-    resting: isOpen(task.status) && (back[index] ?? -Infinity) > today,
-    progress: share(progress[index]),
+    resting,
+    progress,
     problems: problemsOf(desk, note, task),
-  }));
+  };
 }
 
 const spanName = (span: Span | null): string | null => span && spanText(span);

@@ -5,7 +5,7 @@ import { baseNameOf, foldPath } from '../../note/names/path';
 import { statusNamed } from '../../task/line/added-status';
 import { STATUSES, STATUS_NAMES, isOpen } from '../../task/line/status';
 import { priorityRank } from '../../task/line/task';
-import type { Condition, GatherContext, MeasureField, Sign, ThisWhat } from '../language/ast';
+import type { Condition, GatherContext, MeasureField, SaidField, Sign, ThisWhat } from '../language/ast';
 import { resolveDate, resolveRange } from './dates';
 import { meantHere, personMeant } from './meant-here';
 import { anyPart } from '../language/any-part';
@@ -100,6 +100,8 @@ export function compile(condition: Condition, context: GatherContext, lookup: Na
       return ({ facts }) => facts !== null && compareNumbers(facts[condition.field], condition.sign, condition.value);
     case 'said':
       return compileSaid(condition.field, condition.same, condition.value);
+    case 'own key':
+      return compileOwnKey(condition.key, condition.same, condition.value);
     case 'added status': {
       // The name of one of the five means all of that status; a name that no status has is borne by none.
       const five = STATUSES.find((status) => foldPath(STATUS_NAMES[status]) === foldPath(condition.name));
@@ -140,7 +142,7 @@ function allOf(parts: readonly Test[]): Test {
   };
 }
 
-function compileSaid(field: 'title' | 'state' | 'level', same: boolean, value: string): Test {
+function compileSaid(field: SaidField, same: boolean, value: string): Test {
   const wanted = foldPath(value);
   return ({ head, facts }) => {
     const said = field === 'title' ? head.title : (facts?.[field] ?? null);
@@ -220,8 +222,19 @@ function compileMeant(
   return meant === null ? () => false : compile(meant, context, lookup);
 }
 
+/** A key of one's own, of which one of several values may be meant. */
+function compileOwnKey(key: string, same: boolean, value: string): Test {
+  const wanted = foldPath(value);
+  return ({ fields }) => {
+    const said = fields?.[key];
+    const words = (Array.isArray(said) ? said : [said]).flatMap((one) => (one == null ? [] : [foldPath(String(one))]));
+    return words.length > 0 && words.includes(wanted) === same;
+  };
+}
+
 function compileThis(what: Exclude<ThisWhat, 'tag'>, context: GatherContext): Test {
   const here = context.thisNote;
+  if (what === 'series') return (row) => here?.series != null && row.head.series === here.series;
   if (what === 'note') return (row) => here !== null && row.head.path === here.path;
   if (what === 'person') return (row) => here?.handle != null && row.people.includes(here.handle);
   const day = here?.journal ?? null;

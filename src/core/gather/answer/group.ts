@@ -1,6 +1,7 @@
 import { type Day, civilFrom, endOfMonth, isoDay, isoWeekName, isoWeekOf, startOfMonth, startOfWeek } from '../../calendar/day';
 import { type DateStyle, MONTH_NAMES, dayName } from '../../calendar/day-name';
 import type { DayRange } from '../../calendar/span';
+import { foldName } from '../../note/names/names';
 import type { Row } from '../rows/row';
 import { NOTE_KINDS, type NoteKind } from '../../note/facts/front-matter';
 import { PRIORITY_NAMES } from '../../task/line/clause';
@@ -96,9 +97,13 @@ export function groupValues(row: Row, key: GroupKey, context: GatherContext, sty
     case 'kind':
       return [{ key: head.kind, label: KIND_NAMES[head.kind], order: NOTE_KINDS.indexOf(head.kind) }];
     case 'state':
-    case 'level': {
+    case 'level':
+    case 'form':
+    case 'series': {
       const said = row.facts?.[key.key] ?? null;
-      return [{ key: said, label: said === null ? `No ${key.key}` : capital(said), order: said }];
+      // One series may be written in more than one way.
+      const folded = said !== null && key.key === 'series' ? foldName(said) : said;
+      return [{ key: folded, label: said === null ? `No ${key.key}` : capital(said), order: folded }];
     }
     case 'heading': {
       const heading = task.headings[task.headings.length - 1] ?? null;

@@ -81,6 +81,8 @@ function valueOf(row: Row, key: OrderKey['key']): number | string | null {
       return row.head.kind;
     case 'state':
     case 'level':
+    case 'form':
+    case 'series':
       return row.facts?.[key] ?? null;
     case 'open':
       return null;

@@ -5,6 +5,7 @@ import { isOpen } from '../../task/line/status';
 import type { Answer, AnswerRow, Plan } from './answer';
 import type { Condition, GatherContext } from '../language/ast';
 import { type NameLookup, compile, measureOf } from './evaluate';
+import { fieldWords } from '../../note/facts/front-matter';
 import { dateField } from '../language/fields';
 import { conditionText, minutesText, rangeText } from '../saying/print';
 
@@ -150,6 +151,8 @@ function foundAt(condition: Condition, row: Row, context: GatherContext, lookup:
       return String(row.facts?.[condition.field] ?? 0);
     case 'said':
       return condition.field === 'title' ? head.title : (row.facts?.[condition.field] ?? 'none');
+    case 'own key':
+      return fieldWords(row.fields?.[condition.key]) ?? 'none';
     case 'title has':
       return head.title;
     case 'added status':

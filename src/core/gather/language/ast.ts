@@ -60,11 +60,14 @@ export type Flag = 'late' | 'resting' | 'blocked' | 'repeats' | 'unsorted' | 'st
 export type MeasureField = 'takes' | 'pushed' | 'age' | 'progress';
 
 /** What a gather can mean by where it stands. */
-export const THIS = ['note', 'day', 'person', 'tag'] as const;
+export const THIS = ['note', 'day', 'person', 'tag', 'series'] as const;
 export type ThisWhat = (typeof THIS)[number];
 
 /** Stands for the person whose page holds the gather, where the name of one is asked for. No handle has a space. */
 export const THIS_PERSON = 'this person';
+
+/** What the front matter of a note may say in words. */
+export type SaidField = 'title' | 'state' | 'level' | 'form' | 'series';
 
 export type Condition =
   | { is: 'and' | 'or'; parts: Condition[] }
@@ -93,7 +96,9 @@ export type Condition =
   /** How many tasks of a note are open or done. */
   | { is: 'tasks'; field: 'open' | 'done'; sign: Sign; value: number }
   /** What the front matter of a note says. */
-  | { is: 'said'; field: 'title' | 'state' | 'level'; same: boolean; value: string }
+  | { is: 'said'; field: SaidField; same: boolean; value: string }
+  /** A key of one's own in the front matter. */
+  | { is: 'own key'; key: string; same: boolean; value: string }
   | { is: 'title has'; words: string }
   | { is: 'this'; what: ThisWhat }
   /** Links to the note that holds the gather, or inherits a link to it, and stands elsewhere. */
@@ -132,6 +137,8 @@ export const NOTE_GROUP_KEYS = [
   'about',
   'state',
   'level',
+  'form',
+  'series',
   'date',
   'due',
   'day',
@@ -167,7 +174,20 @@ export const ORDER_KEYS = [
   'asked',
 ] as const;
 /** Keys by which notes can be ordered. */
-export const NOTE_ORDER_KEYS = ['title', 'path', 'kind', 'date', 'due', 'open', 'done', 'progress', 'state', 'level'] as const;
+export const NOTE_ORDER_KEYS = [
+  'title',
+  'path',
+  'kind',
+  'date',
+  'due',
+  'open',
+  'done',
+  'progress',
+  'state',
+  'level',
+  'form',
+  'series',
+] as const;
 export type OrderKeyName = (typeof ORDER_KEYS)[number] | (typeof NOTE_ORDER_KEYS)[number];
 
 export interface OrderKey {
@@ -244,6 +264,8 @@ export interface ThisNote {
   handle: string | null;
   /** The folded name of the tag whose page it is. */
   tag: string | null;
+  /** The folded name of the series to which a meeting belongs; absent is none. */
+  series?: string | null;
 }
 
 /** Why a gather cannot be read; offsets are into its text. */

@@ -1,7 +1,11 @@
-/** The word of `known` that is at most two letters away; null when none is. */
-export function nearestWord(word: string, known: readonly string[]): string | null {
+/**
+ * The word of `known` that is nearest; null when none is near.
+ *
+ * @param most how many letters it may be away
+ */
+export function nearestWord(word: string, known: readonly string[], most = 2): string | null {
   let best: string | null = null;
-  let least = Math.min(2, Math.floor(word.length / 2)) + 1;
+  let least = Math.min(most, Math.floor(word.length / 2)) + 1;
   for (const candidate of known) {
     if (Math.abs(candidate.length - word.length) >= least) continue;
     const distance = editDistance(word, candidate);

@@ -1,13 +1,31 @@
 import { NOTE_KINDS } from '../../note/facts/front-matter';
 import type { Condition } from './ast';
 import { parseDate, parseRange } from './parse-date';
-import { parseEquality, parseOneOf, parseSign, parseText, parseTo } from './parse-value';
+import { nearestWord } from './nearest-word';
+import { parseEquality, parseOneOf, parseSign, parseText, parseTo, standsCompared } from './parse-value';
 import type { TokenReader } from './token-reader';
 
 /** The states of projects and goals. */
 const STATES = ['active', 'later', 'done', 'cancelled'] as const;
 
-const NOTE_WORDS = ['title', 'path', 'kind', 'date', 'open', 'done', 'progress', 'due', 'state', 'level', 'with', 'without', 'this', 'to'];
+const NOTE_WORDS = [
+  'title',
+  'path',
+  'kind',
+  'date',
+  'open',
+  'done',
+  'progress',
+  'due',
+  'state',
+  'level',
+  'form',
+  'series',
+  'with',
+  'without',
+  'this',
+  'to',
+];
 const PRESENT = ['date', 'due', 'tag', 'person', 'link'] as const;
 
 /** Reads a condition on notes that begins with a word: `open > 0`, `state = active`, `date in last 7 days`. */
@@ -38,8 +56,10 @@ export function parseNoteWord(reader: TokenReader): Condition {
       reader.take();
       return { is: 'said', field: 'state', same: parseEquality(reader), value: parseOneOf(reader, STATES) };
     case 'level':
+    case 'form':
+    case 'series':
       reader.take();
-      return { is: 'said', field: 'level', same: parseEquality(reader), value: parseText(reader) };
+      return { is: 'said', field: word, same: parseEquality(reader), value: parseText(reader) };
     case 'kind':
       reader.take();
       return { is: 'kind', same: parseEquality(reader), kind: parseOneOf(reader, NOTE_KINDS) };
@@ -53,10 +73,14 @@ export function parseNoteWord(reader: TokenReader): Condition {
       return { is: 'presence', field: parseOneOf(reader, PRESENT), present: word === 'with' };
     case 'this':
       reader.take();
-      return { is: 'this', what: parseOneOf(reader, ['note', 'person', 'tag'] as const) };
+      return { is: 'this', what: parseOneOf(reader, ['note', 'person', 'tag', 'series'] as const) };
     case 'to':
       return parseTo(reader);
     default:
-      return reader.fail('a condition on notes', NOTE_WORDS);
+      // A key of one's own; a word that nearly says one that is known is a slip.
+      if (word === '' || !standsCompared(reader) || nearestWord(word, NOTE_WORDS, 1) !== null)
+        return reader.fail('a condition on notes', NOTE_WORDS);
+      reader.take();
+      return { is: 'own key', key: word, same: parseEquality(reader), value: reader.is('word') ? reader.take().value : parseText(reader) };
   }
 }

@@ -1,5 +1,6 @@
 import { type Day, readIsoDay } from '../../calendar/day';
 import { type FrontMatter, type NoteKind, fieldWords } from '../../note/facts/front-matter';
+import type { YamlFields } from '../../note/facts/yaml-result';
 import { type LineDays, dayOfLine } from '../../note/facts/line-days';
 import { foldName } from '../../note/names/names';
 import { folderOf } from '../../note/names/path';
@@ -30,6 +31,8 @@ export class NoteHead {
   readonly handle: string | null;
   /** The name of the tag whose page it is, folded. */
   readonly tag: string | null;
+  /** The name of the series to which a meeting belongs, folded. */
+  readonly series: string | null;
   /** The slots of its tasks, in the order of their lines. */
   slots: number[] = [];
 
@@ -46,6 +49,8 @@ export class NoteHead {
     this.date = front.date;
     this.handle = kind === 'person' ? foldName(front.handle ?? title) : null;
     this.tag = kind === 'tag' ? foldName(front.handle ?? title) : null;
+    const series = kind === 'meeting' ? fieldWords(front.fields['series']) : null;
+    this.series = series === null ? null : foldName(series);
   }
 
   /** Its tasks; each row is made when it is first asked for. */
@@ -62,6 +67,8 @@ export interface NoteFacts {
   all: number;
   state: string | null;
   level: string | null;
+  form: string | null;
+  series: string | null;
 }
 
 /** A task as the index holds it: what it says, what it inherits, and where it stands. So are key points and notes. */
@@ -70,6 +77,8 @@ export interface Row {
   head: NoteHead;
   /** Of a note only. */
   facts: NoteFacts | null;
+  /** Of a note: its front matter. */
+  fields: YamlFields | null;
   /** Its place in the columns of the index; -1 while it has none. */
   slot: number;
   /** Its place among the tasks of its note. */
@@ -117,14 +126,16 @@ export type TaskCounts = Pick<NoteFacts, 'open' | 'done' | 'all'> & {
 /** The row of a note itself: its title, what its front matter says, and how its tasks stand. */
 export function noteRowOf(head: NoteHead, front: FrontMatter, { open, done, all }: TaskCounts): Row {
   const { tags, people, about, fields } = front;
-  const said = new Task(head.title, 0, head.title.length, -2, '', 'todo');
-  said.tags = tags;
-  said.people = people;
-  said.around = { ...NOTHING_AROUND, links: about };
+  const task = new Task(head.title, 0, head.title.length, -2, '', 'todo');
+  task.tags = tags;
+  task.people = people;
+  task.around = { ...NOTHING_AROUND, links: about };
   const due = readIsoDay(fieldWords(fields['due'])?.slice(0, 10) ?? '');
-  if (due !== null) said.due = { from: due, to: due, minute: null };
-  const row = rowOf('note', said, 0, head, null, null, null);
-  row.facts = { open, done, all, state: fieldWords(fields['state']), level: fieldWords(fields['level']) };
+  if (due !== null) task.due = { from: due, to: due, minute: null };
+  const row = rowOf('note', task, 0, head, null, null, null);
+  const said = (key: string): string | null => fieldWords(fields[key]);
+  row.facts = { open, done, all, state: said('state'), level: said('level'), form: said('form'), series: said('series') };
+  row.fields = fields;
   row.steps = all;
   row.stepsDone = done;
   return row;
@@ -153,6 +164,7 @@ function rowOf(
     what,
     head,
     facts: null,
+    fields: null,
     slot: -1,
     index,
     task,

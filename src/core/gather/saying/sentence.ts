@@ -149,6 +149,8 @@ export function conditionWords(condition: Condition, context: Asked): string {
       return condition.field === 'title'
         ? `are ${condition.same ? '' : 'not '}called “${condition.value}”`
         : `have ${condition.same ? 'the' : 'another'} ${condition.field} ${condition.same ? '' : 'than '}${condition.value}`;
+    case 'own key':
+      return `have ${condition.same ? '' : 'another '}${condition.key} ${condition.same ? '' : 'than '}“${condition.value}”`;
     case 'title has':
       return `have “${condition.words}” in their title`;
   }
@@ -188,7 +190,13 @@ const FLAG_WORDS: Record<Extract<Condition, { is: 'flag' }>['flag'], string> = {
   question: 'are open questions',
 };
 
-const THIS_WORDS = { note: 'stand in this note', day: 'belong to this day', person: 'are with this person', tag: 'bear this tag' };
+const THIS_WORDS = {
+  note: 'stand in this note',
+  day: 'belong to this day',
+  person: 'are with this person',
+  tag: 'bear this tag',
+  series: 'belong to this series of meetings',
+};
 
 function fieldWords(field: Extract<Condition, { is: 'date' }>['field']): string {
   switch (field) {

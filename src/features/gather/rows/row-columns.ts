@@ -123,6 +123,8 @@ export function cellText(row: RowView, column: Column, today: Day, style: DateSt
       return row.kind;
     case 'state':
     case 'level':
+    case 'form':
+    case 'series':
       return row.facts?.[column] ?? '';
     default: {
       const name = clauseNameOf(column);

@@ -1,0 +1,63 @@
+import { type Day, isoDay } from '../../src/core/calendar/day';
+import { timeName } from '../../src/core/calendar/span';
+import { digestOf } from '../../src/core/meeting/digest';
+import { leftOpenBefore } from '../../src/core/meeting/left-open';
+import { meetingFacts } from '../../src/core/meeting/meeting-facts';
+import { type Desk, noteAt } from '../desk';
+import { PlainError } from '../plain-error';
+import { type ScannedTask, scanNote, scanned } from './scan';
+
+/** A meeting as the runner prints it: days and times in ISO form, null for what is absent, rows as `scan` prints them. */
+export interface PrintedMeeting {
+  note: string;
+  title: string;
+  date: string | null;
+  start: string | null;
+  end: string | null;
+  people: readonly string[];
+  about: readonly string[];
+  form: string | null;
+  series: string | null;
+  /** Its tasks that are no questions. */
+  actions: ScannedTask[];
+  /** Items marked as key points, tasks among them. */
+  keyPoints: ScannedTask[];
+  questions: ScannedTask[];
+}
+
+/** `meetings`: every meeting of a folder, by its day. */
+export function meetings(desk: Desk, today: Day): PrintedMeeting[] {
+  const found = desk.notes
+    .filter(({ kind }) => kind === 'meeting')
+    .map((note) => {
+      const { date, start, end, people, about, form, series } = meetingFacts(note.front);
+      const tasks = scanNote(desk, note, today);
+      const points = note.keyPoints.map(({ task, said }) => tasks[task] ?? scanned(desk, note, said, { progress: null, resting: false }));
+      return {
+        note: note.path,
+        title: note.title,
+        date: date === null ? null : isoDay(date),
+        start: start === null ? null : timeName(start),
+        end: end === null ? null : end === 1440 ? '24:00' : timeName(end),
+        people,
+        about,
+        form,
+        series,
+        actions: tasks.filter(({ question }) => !question),
+        keyPoints: points,
+        questions: tasks.filter(({ question }) => question),
+      };
+    });
+  return found.sort((a, b) => order(a.date, b.date) || order(a.start, b.start) || order(a.note, b.note));
+}
+
+/** What is absent comes last. */
+const order = (a: string | null, b: string | null): number => (a === b ? 0 : a === null ? 1 : b === null ? -1 : a < b ? -1 : 1);
+
+/** `digest`: the short account of a meeting. */
+export function digest(desk: Desk, at: string): { text: string } {
+  const note = noteAt(desk, at);
+  if (!note) throw new PlainError(`There is no note ${at}.`);
+  if (note.kind !== 'meeting') throw new PlainError(`${note.path} is no meeting.`);
+  return { text: digestOf(note, leftOpenBefore(note, desk.notes)) };
+}
