@@ -11,6 +11,7 @@ import { foldAll, foldToLevel, toggleBranch, toggleFold } from '../reading/foldi
 import { runOutline } from '../editing/outline-keys';
 import { actOnSelected, convertLines, cursorLine, openTail, repairLine, selectedTasks, takeOffered, tasksMade } from './task-commands';
 import { toggleRecords } from '../reading/record-folds';
+import { giveLines, markLines } from './mark-lines';
 import { shiftItem } from './task-keys';
 import { nextHeading, toggleMark } from '../look/text-marks';
 import { acceptCompletion, startCompletion } from '@codemirror/autocomplete';
@@ -147,6 +148,9 @@ const RUNS: { readonly [Id in TextCommandId]: TextRun } = {
     host.makeNote(words, line.number - 1);
     return true;
   },
+  'text-key': (view) => markLines(view, 'key'),
+  'text-question': (view) => markLines(view, 'question'),
+  'text-give': giveLines,
   'text-repair': (view, host) => repairLine(view, host.context(), view.state.facet(editorContext).knownPeople, host.makePerson),
   undo: (_view, host) => host.undo(),
   redo: (_view, host) => host.redo(),
