@@ -70,6 +70,7 @@ const PAGES = [
   '/status{/*path}',
   '/folder{/*path}',
   '/item/:ref',
+  '/series{/*path}',
   '/ask',
   '/help/:page',
   '/settings',

@@ -30,6 +30,7 @@ const PersonPage = lazy(() => import('../features/places/NamePage').then((part) 
 const StatusPage = lazy(() => import('../features/places/StatusPage').then((part) => ({ default: part.StatusPage })));
 const FolderPage = lazy(() => import('../features/places/FolderPage').then((part) => ({ default: part.FolderPage })));
 const ItemPage = lazy(() => import('../features/places/ItemPage').then((part) => ({ default: part.ItemPage })));
+const SeriesPage = lazy(() => import('../features/meeting/SeriesPage').then((part) => ({ default: part.SeriesPage })));
 const FindPage = lazy(() => import('../features/find/FindPage').then((part) => ({ default: part.FindPage })));
 const DaysPage = lazy(() => import('../features/journal/DaysPage').then((part) => ({ default: part.DaysPage })));
 const LinkCards = lazy(() => import('../features/links/LinkCards').then((part) => ({ default: part.LinkCards })));
@@ -97,6 +98,7 @@ function Desk() {
             <Route path={ROUTES.status} element={<StatusPage />} />
             <Route path={ROUTES.folder} element={<FolderPage />} />
             <Route path={ROUTES.item} element={<ItemPage />} />
+            <Route path={ROUTES.series} element={<SeriesPage />} />
             <Route path={ROUTES.find} element={<FindPage />} />
             <Route path={ROUTES.ask} element={<AskPage />} />
             <Route path={ROUTES.help} element={<HelpPage />} />

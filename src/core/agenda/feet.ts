@@ -24,7 +24,9 @@ export const SHIPPED_FEET: readonly ShippedPage[] = [
       lines: ['where open and asked = this person and not owner = this person and not to raise', 'order by due, priority'],
     },
     { title: 'Finished lately', lines: ['where this person and done in last 14 days', 'order by done desc', 'limit 20'] },
-    { title: 'Key points', lines: ['from key points', 'where this person', 'limit 20'] },
+    { title: 'Meetings together', lines: ['from meetings', 'where this person', 'order by date desc', 'limit 8', 'columns date, open'] },
+    { title: 'Open from meetings', lines: ['where open and met this person and not this person', 'order by due, path'] },
+    { title: 'Key points', lines: ['from key points', 'where this person or met this person', 'limit 20'] },
   ]),
   foot('project', 'What stands under the page of a project: its next step, and what is written elsewhere about it.', [
     { title: 'Next step', lines: ['where open and this note and not waiting and not blocked and not resting', 'limit 1'] },
@@ -37,6 +39,14 @@ export const SHIPPED_FEET: readonly ShippedPage[] = [
     { title: 'Projects', lines: ['from notes', 'where kind = project and to this note', 'order by title'] },
     { title: 'Open', lines: ['where open and (this note or to this note)', 'order by priority, due, plan'] },
     { title: 'Done', lines: ['where done and (this note or to this note)', 'order by done desc', 'limit 20'] },
+  ]),
+  foot('meeting', 'What a meeting leads to, at its head: what is to be done, what was said, and what was left from last time.', [
+    { title: 'To do', lines: ['where open and this note and not is question', 'order by path', 'including resting'] },
+    { title: 'Done', lines: ['where closed and this note and not is question', 'order by path'] },
+    { title: 'Key points', lines: ['from key points', 'where this note', 'order by path'] },
+    { title: 'Questions', lines: ['where is question and this note', 'order by status, path'] },
+    { title: 'Left from last time', lines: ['where open and this series and not this note', 'order by path', 'including resting'] },
+    { title: 'To raise', lines: ['where open and to raise and this person and not this note', 'order by priority, due'] },
   ]),
   foot('tag', 'What stands under the page of a tag.', [
     { title: 'Open', lines: ['where open and this tag', 'group by period'] },

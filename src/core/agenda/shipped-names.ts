@@ -24,7 +24,7 @@ export const shippedPath = (name: (typeof SHIPPED_NAMES)[number]): string => `Ag
 export const PLANNED_LATER = 'where open and due <= today and plan > today';
 
 /** The kinds of note under which a foot ships. */
-export const SHIPPED_FOOT_KINDS = ['person', 'project', 'goal', 'tag', 'journal'] as const;
+export const SHIPPED_FOOT_KINDS = ['person', 'project', 'goal', 'tag', 'journal', 'meeting'] as const;
 
 /** The path of the foot that ships for a kind; the texts stand in `feet.ts`. */
 export const footPath = (kind: (typeof SHIPPED_FOOT_KINDS)[number]): string => `${FEET}Foot of a ${kind}.md`;

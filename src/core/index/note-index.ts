@@ -275,8 +275,11 @@ export class NoteIndex {
 
   /** A note as gathers in it mean it; a page that has no note yet is meant by what it is called. */
   private thisNote(at: string): ThisNote | null {
-    const head = this.entries.get(foldPath(at))?.head;
-    if (head) return { path: head.path, journal: head.journal, handle: head.handle, tag: head.tag, series: head.series };
+    const entry = this.entries.get(foldPath(at));
+    if (entry) {
+      const { path, journal, handle, tag, series, present } = entry.head;
+      return { path, journal, handle, tag, series, ...(present.length > 0 && { people: present }) };
+    }
     return placeWithoutNote(at);
   }
 

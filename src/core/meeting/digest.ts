@@ -7,7 +7,7 @@ import { isOpen } from '../task/line/status';
 import type { Task } from '../task/line/task';
 import { readTail } from '../task/line/tail';
 import type { ReadNote } from '../task/reading/read-note';
-import { linesUnder } from '../day/appointments';
+import { endOfSection, linesUnder } from '../day/appointments';
 import { foldName } from '../note/names/names';
 import { type MeetingFacts, meetingFacts } from './meeting-facts';
 import { nameInTitle } from './meeting-title';
@@ -114,4 +114,28 @@ const plain = (words: string): string => guarded(words.trim().replace(/\s+/g, ' 
 function guarded(words: string): string {
   const begun = words.replace(/^(\[.?\])/u, '\\$1').replace(/^([-*+>#]|\d+[.)])(?=\s|$)/, '\\$1');
   return readTail(`- ${begun}`, 2) || begun.endsWith('}') ? `${begun}.` : begun;
+}
+
+/** What stands under the heading of the digest in a text; null where there is none. */
+export function digestIn(note: ReadNote, heading = DIGEST_HEADING): { from: number; to: number; text: string } | null {
+  const { structure, lines } = note;
+  const found = structure.headings.find((one) => one.topLevel && foldName(one.words.trim()) === foldName(heading));
+  if (!found) return null;
+  const from = lines.starts[found.lastLine + 1] ?? lines.text.length;
+  const end = endOfSection(structure.headings, found);
+  const to = end === Infinity ? lines.text.length : (lines.starts[end] ?? lines.text.length);
+  return { from, to, text: lines.text.slice(from, to) };
+}
+
+/**
+ * A note with a digest under its heading, at its end where there is none yet.
+ *
+ * @param merge what becomes of what stands there: it is given that, trimmed
+ */
+export function withDigest(note: ReadNote, merge: (present: string) => string, heading = DIGEST_HEADING): string {
+  const { text } = note.lines;
+  const present = digestIn(note, heading);
+  if (!present) return `${text.trimEnd()}${text.trim() === '' ? '' : '\n\n'}## ${heading}\n\n${merge('').trim()}\n`;
+  const rest = text.slice(present.to);
+  return `${text.slice(0, present.from).trimEnd()}\n\n${merge(present.text.trim()).trim()}\n${rest === '' ? '' : `\n${rest}`}`;
 }

@@ -21,7 +21,9 @@ interface FootProps {
 export function Foot({ at, kind }: FootProps) {
   const notes = useAppSelector((state) => state.library.overview?.notes);
   const feet = useMemo(() => feetOf(kind, notes ?? []), [kind, notes]);
-  if (feet.length === 0) return null;
+  // What a meeting leads to stands at its head.
+  const isAtHead = useAppSelector((state) => kind === 'meeting' && state.settings.meetingLists === 'head');
+  if (feet.length === 0 || isAtHead) return null;
   return (
     <div className="mt-10 border-t border-line pt-3">
       {feet.map(({ path, title }) => (

@@ -2,6 +2,7 @@
 export const HELP_PAGES = [
   { id: 'note', title: 'What a note can say', load: () => import('../../../docs/format.md?raw') },
   { id: 'day', title: 'Slips, the day, carrying on', load: () => import('../../../docs/day.md?raw') },
+  { id: 'meetings', title: 'Meetings', load: () => import('../../../docs/meeting.md?raw') },
   { id: 'asking', title: 'Asking for tasks', load: () => import('../../../docs/gather.md?raw') },
   { id: 'finding', title: 'Finding, and what leads where', load: () => import('../../../docs/finding.md?raw') },
 ] as const;

@@ -16,6 +16,8 @@ import { useParameter } from '../session/places/routes';
 
 const ProjectHead = lazy(() => import('../project/ProjectHead').then((part) => ({ default: part.ProjectHead })));
 
+const MeetingHead = lazy(() => import('../meeting/MeetingHead').then((part) => ({ default: part.MeetingHead })));
+
 const NoteAsTasks = lazy(() => import('./NoteAsTasks').then((part) => ({ default: part.NoteAsTasks })));
 
 interface TextPageProps {
@@ -42,13 +44,19 @@ export function TextPage({ path, title, text, front, line, onShowLists }: TextPa
           <ProjectHead path={path} title={title} />
         </Suspense>
       )}
+      {front.kind === 'meeting' && !isStored && (
+        <Suspense fallback={<p className="mb-2 min-h-16" />}>
+          <MeetingHead path={path} title={title} front={front} />
+        </Suspense>
+      )}
       {front.problem !== null && (
         <p role="status" className="mb-2 rounded-md bg-late-soft px-3 py-1.5 text-late">
           Line {front.problem.line + 1}: {front.problem.message} The note is shown as text; nothing of it is lost.
         </p>
       )}
       <OtherText path={path} />
-      <SameTitle path={path} title={title} />
+      {/* Meetings of a series are called alike, and told apart by their days. */}
+      {front.kind !== 'meeting' && <SameTitle path={path} title={title} />}
       <ClaimedDay path={path} />
       {isStored && (
         <p role="status" className="no-print mb-2 text-[0.86rem] text-muted">

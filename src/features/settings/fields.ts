@@ -188,6 +188,15 @@ export const FIELDS: { readonly [Name in keyof Settings]: Field<Settings[Name]> 
     ],
   },
   finishedHeading: { is: 'heading', label: 'Heading under which finished lines go', help: 'In any note.' },
+  digestHeading: { is: 'heading', label: 'Heading of the digest', help: 'In a meeting.' },
+  meetingLists: {
+    is: 'choice',
+    label: 'What a meeting leads to stands',
+    options: [
+      ['head', 'at its head'],
+      ['foot', 'under its text'],
+    ],
+  },
   routineHeading: { is: 'heading', label: 'Heading of what comes back every day', help: 'On a journal page.' },
   routinesCount: {
     is: 'choice',

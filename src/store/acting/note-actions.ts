@@ -161,6 +161,16 @@ export class NoteActions {
     });
   }
 
+  /** Makes another text of that of a note, from what it is by then; null leaves it. */
+  async edit(path: string, label: string, change: (text: string) => string | null): Promise<ActionResult> {
+    return this.retry(label, async () => {
+      const note = await this.store.get(path);
+      if (note?.text == null) return { refused: NO_TEXT };
+      const text = change(note.text);
+      return text === null || text === note.text ? [] : [withText(note, text)];
+    });
+  }
+
   async remove(paths: readonly string[], label: string): Promise<ActionResult> {
     return this.retry(label, async () => {
       const notes = await Promise.all(paths.map((path) => this.store.get(path)));
@@ -168,11 +178,15 @@ export class NoteActions {
     });
   }
 
-  /** Gives a note another title; its file, and every link to it, follow. */
-  async rename(path: string, title: string): Promise<Relocated> {
+  /**
+   * Gives a note another title; its file, and every link to it, follow.
+   *
+   * @param file what the file is called, where that is not its title
+   */
+  async rename(path: string, title: string, file?: string): Promise<Relocated> {
     const wanted = title.trim();
     if (wanted === '') return { refused: 'A note needs a title.' };
-    return this.relocate(path, `Renamed: ${baseNameOf(path)}`, { title: wanted });
+    return this.relocate(path, `Renamed: ${baseNameOf(path)}`, { title: wanted, ...(file !== undefined && { file }) });
   }
 
   /** Puts a note into another folder; links by path follow. */

@@ -7,7 +7,7 @@ import { type StoredNote, contentOf } from '../notes/content';
 import { type NoteWrite, placed, withText } from '../notes/note-write';
 
 /** Where a note is to be: under another title in its folder, or in another folder. */
-export type Destination = { title: string } | { folder: string };
+export type Destination = { title: string; file?: string } | { folder: string };
 
 /** What puts a note elsewhere: itself, and every note that links to it; and how many links that are. */
 export function relocation(
@@ -25,7 +25,7 @@ export function relocation(
 const NO_NOTE = 'That note is not there, so nothing was changed.';
 
 function wantedPath({ path }: StoredNote, to: Destination): string {
-  if ('title' in to) return pathFor(folderOf(path), to.title);
+  if ('title' in to) return pathFor(folderOf(path), to.file ?? to.title);
   const name = path.slice(path.lastIndexOf('/') + 1);
   return to.folder === '' ? name : `${to.folder}/${name}`;
 }

@@ -24,6 +24,9 @@ export const settingsSchema = z.object({
   routineHeading: z.catch(z.string().check(z.minLength(1)), 'Routine'),
   /** The heading of any note under which its finished lines go. */
   finishedHeading: z.catch(z.string().check(z.minLength(1)), 'Finished'),
+  /** The heading under which the digest of a meeting stands, and whether what a meeting leads to stands at its head or under its text. */
+  digestHeading: z.catch(z.string().check(z.minLength(1)), 'Digest'),
+  meetingLists: z.catch(z.enum(['head', 'foot']), 'head'),
   /** Whether what is written down stands behind what was before it, or before that. */
   slipSide: z.catch(z.enum(['last', 'first']), 'last'),
   /** Whether what is for a later day goes to today’s page, or to that of its day. */

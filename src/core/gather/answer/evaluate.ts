@@ -100,6 +100,11 @@ export function compile(condition: Condition, context: GatherContext, lookup: Na
       return ({ facts }) => facts !== null && compareNumbers(facts[condition.field], condition.sign, condition.value);
     case 'said':
       return compileSaid(condition.field, condition.same, condition.value);
+    case 'met': {
+      const person = personMeant(condition.person === 'me' && context.me !== null ? context.me : condition.person, context);
+      const folded = person === null ? null : foldName(person);
+      return (row) => folded !== null && row.head.present.includes(folded);
+    }
     case 'own key':
       return compileOwnKey(condition.key, condition.same, condition.value);
     case 'added status': {
@@ -236,7 +241,9 @@ function compileThis(what: Exclude<ThisWhat, 'tag'>, context: GatherContext): Te
   const here = context.thisNote;
   if (what === 'series') return (row) => here?.series != null && row.head.series === here.series;
   if (what === 'note') return (row) => here !== null && row.head.path === here.path;
-  if (what === 'person') return (row) => here?.handle != null && row.people.includes(here.handle);
+  // In a meeting, this person is anybody who is there.
+  const people = here?.handle != null ? [here.handle] : (here?.people ?? []);
+  if (what === 'person') return (row) => people.some((one) => row.people.includes(one));
   const day = here?.journal ?? null;
   if (day === null) return () => false;
   const range = { from: day, to: day };

@@ -91,8 +91,15 @@ export function groupValues(row: Row, key: GroupKey, context: GatherContext, sty
     case 'about':
       return titles(row.links);
     case 'meeting':
+      // Those of a series are called alike, and told apart by their days.
       return head.kind === 'meeting'
-        ? [{ key: head.path, label: head.title, order: head.path }]
+        ? [
+            {
+              key: head.path,
+              label: head.series === null || head.date === null ? head.title : `${head.title}, ${dayName(head.date, context.today, style)}`,
+              order: head.path,
+            },
+          ]
         : [{ key: null, label: 'No meeting', order: null }];
     case 'kind':
       return [{ key: head.kind, label: KIND_NAMES[head.kind], order: NOTE_KINDS.indexOf(head.kind) }];

@@ -42,6 +42,22 @@ describe('asking by the series of meetings', () => {
     ['not room = attic', ['A.md', 'B.md', 'D.md']],
   ])('from meetings where %s', (where, paths) => expect(texts(`from meetings\nwhere ${where}\norder by path`, null)).toEqual(paths));
 
+  it('`met` is what stands in a meeting with a person, whether or not they are named there', () => {
+    const met = libraryOf({
+      'M.md': '---\nkind: meeting\npeople: [Kofi, teo]\n---\n- [ ] crates\n- oiled {key}\n',
+      'N.md': '---\nkind: project\npeople: [kofi]\n---\n- [ ] no meeting\n- [ ] of @kofi\n',
+      'P.md': '---\nkind: person\nhandle: kofi\n---\n',
+    });
+    const rows = (text: string, at: string | null = null): string[] =>
+      met.ask(text, at).answer.groups.flatMap((group) => group.rows.map(({ row }) => row.task.text));
+    expect(rows('met @KOFI')).toEqual(['crates']);
+    expect(rows('from key points where met this person', 'P.md')).toEqual(['oiled']);
+    expect(rows('met this person', 'N.md')).toEqual([]);
+    expect(rows('met @bea')).toEqual([]);
+    // In a meeting, `this person` is anybody who is there.
+    expect(rows('this person', 'M.md')).toEqual(['of @kofi']);
+  });
+
   it('groups by series, whatever way it is written, and by form', () =>
     expect(library.ask('from meetings\ngroup by series').answer.groups.map(({ label, count }) => [label, count])).toEqual([
       ['Others', 1],

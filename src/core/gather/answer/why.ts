@@ -151,6 +151,8 @@ function foundAt(condition: Condition, row: Row, context: GatherContext, lookup:
       return String(row.facts?.[condition.field] ?? 0);
     case 'said':
       return condition.field === 'title' ? head.title : (row.facts?.[condition.field] ?? 'none');
+    case 'met':
+      return list(head.present, '@');
     case 'own key':
       return fieldWords(row.fields?.[condition.key]) ?? 'none';
     case 'title has':

@@ -97,6 +97,8 @@ export type Condition =
   | { is: 'tasks'; field: 'open' | 'done'; sign: Sign; value: number }
   /** What the front matter of a note says. */
   | { is: 'said'; field: SaidField; same: boolean; value: string }
+  /** Stands in a meeting with a person. */
+  | { is: 'met'; person: string }
   /** A key of one's own in the front matter. */
   | { is: 'own key'; key: string; same: boolean; value: string }
   | { is: 'title has'; words: string }
@@ -264,6 +266,8 @@ export interface ThisNote {
   handle: string | null;
   /** The folded name of the tag whose page it is. */
   tag: string | null;
+  /** Of a meeting, the folded handles of who is there. */
+  people?: readonly string[];
   /** The folded name of the series to which a meeting belongs; absent is none. */
   series?: string | null;
 }

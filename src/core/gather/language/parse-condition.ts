@@ -49,6 +49,7 @@ const CONDITION_WORDS = [
   'is',
   'under',
   'joined',
+  'met',
   'status',
 ];
 /** Brackets deeper than this are an error, not a stack that runs over. */
@@ -154,6 +155,9 @@ function parseFieldCondition(reader: TokenReader, word: string): Condition | nul
     case 'under':
       reader.take();
       return parseUnder(reader);
+    case 'met':
+      reader.take();
+      return { is: 'met', person: parsePerson(reader) };
     case 'joined':
       reader.take();
       return { is: 'joined', same: parseEquality(reader), list: parseText(reader) };

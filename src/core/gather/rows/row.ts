@@ -15,6 +15,8 @@ export interface RowSource {
   rowAt(slot: number): Row;
 }
 
+const NONE: readonly never[] = [];
+
 /** What the index keeps of a note for all its rows. */
 export class NoteHead {
   readonly path: string;
@@ -33,6 +35,8 @@ export class NoteHead {
   readonly tag: string | null;
   /** The name of the series to which a meeting belongs, folded. */
   readonly series: string | null;
+  /** Of a meeting, the folded handles of who is there. */
+  readonly present: readonly string[];
   /** The slots of its tasks, in the order of their lines. */
   slots: number[] = [];
 
@@ -51,6 +55,7 @@ export class NoteHead {
     this.tag = kind === 'tag' ? foldName(front.handle ?? title) : null;
     const series = kind === 'meeting' ? fieldWords(front.fields['series']) : null;
     this.series = series === null ? null : foldName(series);
+    this.present = kind === 'meeting' ? foldedNames(front.people) : NONE;
   }
 
   /** Its tasks; each row is made when it is first asked for. */
@@ -108,8 +113,6 @@ export interface Row {
 
 /** A task as the index keeps it: without what only editing needs. */
 export type TaskFields = Omit<Task, 'links' | 'problems' | 'item' | 'markerFrom' | 'say' | 'unsay'>;
-
-const NONE: readonly never[] = [];
 
 /** The rows of the key points of a note that are no tasks. */
 export function pointRowsOf(note: ReadNote, head: NoteHead, seen: LineDays | null = null): Row[] {

@@ -120,6 +120,8 @@ export function conditionText(condition: Condition): string {
       return `${condition.field} ${condition.sign} ${condition.value}`;
     case 'said':
       return `${condition.field} ${condition.same ? '=' : '!='} ${condition.field === 'state' ? condition.value : quoted(condition.value)}`;
+    case 'met':
+      return `met ${whoText(condition.person)}`;
     case 'own key':
       return `${condition.key} ${condition.same ? '=' : '!='} ${quoted(condition.value)}`;
     case 'title has':

@@ -149,6 +149,8 @@ export function conditionWords(condition: Condition, context: Asked): string {
       return condition.field === 'title'
         ? `are ${condition.same ? '' : 'not '}called “${condition.value}”`
         : `have ${condition.same ? 'the' : 'another'} ${condition.field} ${condition.same ? '' : 'than '}${condition.value}`;
+    case 'met':
+      return `stand in a meeting with ${whoWords(condition.person)}`;
     case 'own key':
       return `have ${condition.same ? '' : 'another '}${condition.key} ${condition.same ? '' : 'than '}“${condition.value}”`;
     case 'title has':

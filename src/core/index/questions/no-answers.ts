@@ -16,6 +16,7 @@ export const NO_ANSWERS: { readonly [Name in QuestionName]: Questions[Name]['ans
   remindersIn: null,
   writtenOn: [],
   templates: [],
+  meetings: [],
   slips: [],
   standsIn: [],
   leading: { linked: [], linkedCount: 0, named: [], namedCount: 0, unread: 0, left: 0 },

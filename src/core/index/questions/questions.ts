@@ -1,3 +1,4 @@
+import type { SeriesMeeting } from '../../meeting/series';
 import type { Day } from '../../calendar/day';
 import type { Now } from '../../calendar/span';
 import type { DayItem } from '../../day/day-items';
@@ -53,6 +54,8 @@ export interface Questions {
   writtenOn: { given: { day: Day }; answer: WrittenNote[] };
   /** The templates, by path. */
   templates: { given: object; answer: Template[] };
+  /** Every meeting, by path, with what its front matter says. */
+  meetings: { given: object; answer: SeriesMeeting[] };
   /** The slips that a person made, by path. */
   slips: { given: object; answer: OwnSlip[] };
   /** On which agenda pages a task line would stand that is written into a note, on each of some days. */
@@ -117,6 +120,7 @@ const ANSWERS: {
   remindersIn: async (library, { after, until, starts }) => (await import('./reminders')).remindersIn(library, after, until, starts),
   writtenOn: async (library, { day }) => (await import('./written-on')).writtenOn(library, day),
   templates: async (library) => (await import('./forms')).templatesIn(notesOf(library, 'template')),
+  meetings: async (library) => (await import('./meetings')).meetingsIn(notesOf(library, 'meeting')),
   slips: async (library) => (await import('./forms')).slipsIn(notesOf(library, 'slip')),
   standsIn: async (library, { line, path, days }) => (await import('./stands-in')).standsIn(library, line, path, days),
   headings: async (library, { words }) => (await import('./headings')).headingsWith(library, words),

@@ -55,8 +55,12 @@ function rewrite(view: EditorView, begun: (line: string) => string, done: (line:
   });
   const changes: ChangeSet = before.compose(view.state.update({ changes: before }).state.changes(behind));
   const { main } = view.state.selection;
-  const anchor = changes.mapPos(main.anchor, main.anchor === doc.lineAt(main.anchor).from ? 1 : -1);
-  const head = changes.mapPos(main.head, main.head === doc.lineAt(main.head).from ? 1 : -1);
+  // At the end of a line it comes to its new end, so that Enter goes on; before the first word it stays there.
+  const mapped = (at: number): number => {
+    const { from, to, text } = doc.lineAt(at);
+    return changes.mapPos(at, at === from || at >= to - (text.length - text.trimEnd().length) ? 1 : -1);
+  };
+  const [anchor, head] = [mapped(main.anchor), mapped(main.head)];
   view.dispatch({ changes, selection: EditorSelection.single(anchor, head), userEvent: 'input.act', scrollIntoView: true });
   return true;
 }

@@ -54,9 +54,10 @@ function usualOf(row: RowView): ChipLook[] {
   return row.stepCount > 0 ? [chip('steps', `${row.stepsDone} of ${row.stepCount}`)] : [];
 }
 
-/** The note in which a row stands: its title, and of a journal page its day. */
-export function noteName({ journal, noteTitle }: RowView, today: Day, style: DateStyle): string {
-  return journal === null ? noteTitle : `Journal › ${dayName(journal, today, style)}`;
+/** The note in which a row stands: its title, with the day of a meeting; of a journal page its day. */
+export function noteName({ journal, noteTitle, kind, date }: RowView, today: Day, style: DateStyle): string {
+  if (journal !== null) return `Journal › ${dayName(journal, today, style)}`;
+  return kind === 'meeting' && date !== null ? `${noteTitle}, ${dayName(date, today, style)}` : noteTitle;
 }
 
 /** A field of a row in words; empty when it is absent. */

@@ -38,6 +38,11 @@ export function personAddress(handle: string): string {
   return of('person', handle);
 }
 
+/** The page of a series of meetings. */
+export function seriesAddress(series: string): string {
+  return of('series', series);
+}
+
 /** The page of a status: one of the five by its word, one that a note adds by its name. */
 export function statusAddress(status: string): string {
   return of('status', status);

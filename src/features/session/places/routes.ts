@@ -13,6 +13,7 @@ export const ROUTES = {
   status: '/status/*',
   folder: '/folder/*',
   item: '/item/:ref',
+  series: '/series/*',
   find: '/find',
   ask: '/ask',
   help: '/help/:page',

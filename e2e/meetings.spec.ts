@@ -1,0 +1,84 @@
+import { expectAccessible } from './axe';
+import { expect, test } from './desk';
+
+test('a meeting by keyboard: its sentence, lines marked while one writes, the digest, and the next of its series', async ({
+  desk,
+  page,
+}) => {
+  await desk.open('demo');
+  await page.goto('/note/Meetings/Registrar%20meeting.md');
+  const head = desk.main.getByRole('region', { name: 'The meeting' });
+  await expect(head).toContainText(
+    'A weekly round on Mon 16 Nov, no time, with @kofi, @teo, about Salt on the Glass. The 1st of Registrar meetings',
+  );
+  await expectAccessible(page, 'the head of a meeting', { part: 'main' });
+  // A part is pressed and typed into.
+  await head.getByRole('button', { name: 'no time' }).click();
+  await page.keyboard.type('half nine');
+  await expect(head.getByText('This is no time yet')).toBeVisible();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('11:30-12:15');
+  await page.keyboard.press('Enter');
+  await expect.poll(() => desk.stored('Meetings/Registrar meeting.md')).toMatch(/start: "11:30"\nend: "12:15"/);
+  await expect(head.getByRole('button', { name: '11:30–12:15' })).toBeVisible();
+  // Somebody who is not known yet gets a page.
+  await head.getByRole('button', { name: '@kofi, @teo' }).click();
+  await page.keyboard.type('oona');
+  await page.keyboard.press('Enter');
+  await expect.poll(() => desk.stored('People/oona.md')).toContain('handle: oona');
+  await page.keyboard.press('Escape');
+  // In the flow: a key point, a task of who is named, a question.
+  await desk.write('\nThe hinges are oiled');
+  await page.keyboard.press('Control+Shift+F1');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('Ask the carpenter @teo');
+  await page.keyboard.press('Control+Alt+Enter');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('Who signs when Bea is away?');
+  await page.keyboard.press('Control+Shift+F3');
+  const text = (): Promise<string | null> => desk.stored('Meetings/Registrar meeting.md');
+  await expect.poll(text).toContain('- The hinges are oiled {key}');
+  await expect.poll(text).toMatch(/- \[ \] Ask the carpenter @teo \{owner @teo[^}]*\}/);
+  await expect.poll(text).toMatch(/- \[ \] Who signs when Bea is away\? \{question[^}]*\}/);
+  await expect(head.getByRole('button', { name: '1 question' })).toBeVisible();
+  await head.getByRole('button', { name: '2 key points' }).click();
+  await expect(desk.row(head, 'The hinges are oiled')).toBeVisible();
+  // The digest, changed by hand, and renewed.
+  await head.getByRole('button', { name: 'Digest' }).click();
+  await expect
+    .poll(text)
+    .toMatch(
+      /## Digest\n\n- Weekly round, Monday 16 Nov 2026, 11:30–12:15, with Kofi, Teo, Oona, about Salt on the Glass\.\n- Key points\n/,
+    );
+  await expect.poll(text).toContain('  - Ask the carpenter @teo (Teo)\n');
+  await desk.write('\nThanks to all');
+  await expect.poll(text).toContain('Thanks to all');
+  await head.getByRole('button', { name: /^\d to do/ }).click();
+  await desk.row(head, 'Ask the carpenter').getByRole('checkbox').click();
+  await expect.poll(text).toMatch(/\[x\] Ask the carpenter/);
+  await head.getByRole('button', { name: 'Digest' }).click();
+  await expect.poll(text).toMatch(/ {2}- Ask the carpenter @teo \(Teo, done Monday 23 Nov 2026\)/);
+  expect(await text()).toContain('Thanks to all');
+  // The next one, on the day of the rule; two lines are taken along.
+  await head.getByRole('button', { name: 'Next one' }).click();
+  await expect(page).toHaveURL(/2026-11-23%20Registrar%20meeting/);
+  await expect(head).toContainText('The 2nd of Registrar meetings');
+  await head.getByRole('button', { name: /left from last time/ }).click();
+  const left = head.getByRole('region', { name: 'Left from last time' });
+  await desk.row(left, 'crate keys').getByRole('checkbox').focus();
+  await page.keyboard.press('Control+Space');
+  await desk.row(left, 'Second signature').getByRole('checkbox').focus();
+  await page.keyboard.press('Control+Space');
+  await head.getByRole('button', { name: 'Take 2 selected along' }).click();
+  const next = (): Promise<string | null> => desk.stored('Meetings/2026-11-23 Registrar meeting.md');
+  await expect.poll(next).toContain('Agree who holds the crate keys');
+  await expect.poll(next).toContain('Second signature on the transit list');
+  await expect.poll(text).not.toContain('] Agree who holds the crate keys');
+  // All of the series, and what stands on the page of a person.
+  await head.getByRole('link', { name: 'All 2' }).click();
+  await expect(desk.main.getByRole('heading', { level: 1, name: 'Registrar meetings' })).toBeVisible();
+  await expect(desk.row(desk.main.getByRole('region', { name: 'Key points' }), 'The hinges are oiled')).toBeVisible();
+  await expectAccessible(page, 'a series of meetings', { part: 'main' });
+  await page.goto('/person/teo');
+  await expect(desk.row(desk.main, 'The hinges are oiled')).toBeVisible();
+});
