@@ -82,3 +82,44 @@ test('a meeting by keyboard: its sentence, lines marked while one writes, the di
   await page.goto('/person/teo');
   await expect(desk.row(desk.main, 'The hinges are oiled')).toBeVisible();
 });
+
+test('a meeting begins on the page of a person, its title follows its form; a point is raised in it; an appointment becomes one', async ({
+  desk,
+  page,
+}) => {
+  await desk.open('demo');
+  await page.goto('/person/kofi');
+  await expect(desk.main.getByRole('heading', { level: 1 }).or(desk.main.getByLabel('Title of the note')).first()).toBeVisible();
+  await page.keyboard.press('Control+Shift+F11');
+  const head = desk.main.getByRole('region', { name: 'The meeting' });
+  await expect(head).toContainText('A meeting today, no time, with @kofi, about nothing yet. in no series');
+  await head.getByRole('button', { name: 'meeting', exact: true }).click();
+  await page.keyboard.type('call');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Title of the note')).toHaveValue('Call with Kofi');
+  await expect(page).toHaveURL(/2026-11-23%20Call%20with%20Kofi/);
+  // What is to be raised with who is there is offered, and ticked there.
+  await head.getByRole('button', { name: /to raise$/ }).click();
+  const point = desk.row(head, 'Second signature on the transit list');
+  await point.getByRole('checkbox').click();
+  await expect.poll(() => desk.stored('Meetings/Director, monthly.md')).toContain('[x] Second signature');
+  await page.keyboard.press('Control+Shift+F2');
+  await page.goto('/day/2026-11-23');
+  await desk.write('\n\n- 16:00-16:30 Tea with @teo about [[Salt on the Glass]]');
+  const day = (): Promise<string | null> => desk.stored('Journal/2026-11-23.md');
+  await expect.poll(day).toContain('Tea with @teo');
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('make a meeting of the app');
+  await page.keyboard.press('Enter');
+  const file = '2026-11-23 Tea with teo about Salt on the Glass';
+  await expect
+    .poll(() => desk.stored(`Meetings/${file}.md`))
+    .toMatch(/date: 2026-11-23\nstart: "16:00"\nend: "16:30"\npeople: \[teo\]\nabout: \["\[\[Salt on the Glass\]\]"\]/);
+  await expect.poll(day).toContain(`- 16:00-16:30 [[${file}|Tea with teo about Salt on the Glass]]`);
+  // A line is put on what is to be raised.
+  await desk.write('\nHinges are oiled, tell @teo');
+  await page.keyboard.press('Control+Shift+F4');
+  await expect.poll(day).toMatch(/- \[ \] Hinges are oiled, tell @teo #raise/);
+  await page.goto('/person/teo');
+  await expect(desk.row(desk.main.getByRole('region', { name: 'To raise' }), 'Hinges are oiled')).toBeVisible();
+});

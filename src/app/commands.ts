@@ -11,6 +11,7 @@ import { slipDraft } from '../features/slip/slip-draft';
 import { holdKeys } from '../ui/early-keys';
 import { useHandRuns } from '../features/strip/use-hand-runs';
 import { usePinCommands } from '../features/rack/use-pin-commands';
+import { useNewMeeting } from '../features/meeting/use-new-meeting';
 import { useSlipCommands } from '../features/slip/use-slip-commands';
 import { ROUTES, restOf } from '../features/session/places/routes';
 import { frameSlice } from '../features/session/state/frame-slice';
@@ -34,6 +35,7 @@ export function useCommands(): Command[] {
   const hand = useHandRuns();
   const slips = useSlipCommands();
   const pins = usePinCommands();
+  const newMeeting = useNewMeeting();
   return useMemo((): Command[] => {
     const { toggled, dialogShown, besideChosen, sideToggled } = frameSlice.actions;
     const side = (place: number): void => {
@@ -96,6 +98,7 @@ export function useCommands(): Command[] {
       'side-4': () => side(3),
       'empty-note': () =>
         void actions.create('', UNTITLED, '').then((made) => ('refused' in made ? refuse(made.refused) : navigate(noteAddress(made.path)))),
+      'new-meeting': () => void newMeeting(),
       'new-note': () => dispatch(dialogShown({ is: 'new-note' })),
       import: () => dispatch(dialogShown({ is: 'import' })),
       export: () => void exportAll(),
@@ -128,7 +131,7 @@ export function useCommands(): Command[] {
       }
     });
     return [...own, ...slips, ...pins];
-  }, [navigate, dispatch, store, undo, redo, exportAll, keys, clock, actions, places, desk, hand, sides, slips, pins]);
+  }, [navigate, dispatch, store, undo, redo, exportAll, keys, clock, actions, places, desk, hand, sides, slips, pins, newMeeting]);
 }
 
 /** The day whose journal page is shown; today on any other page. */

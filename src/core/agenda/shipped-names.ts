@@ -15,6 +15,7 @@ export const SHIPPED_NAMES = [
   'Board',
   'Month',
   'Projects',
+  'Mine',
 ] as const;
 
 /** The path of a page that ships. */

@@ -120,6 +120,10 @@ const PROJECTS = page('Projects', 'Every project in the column of its state.', [
   },
 ]);
 
+const MINE = page('Mine', 'What is one’s own: owned by oneself, or by nobody who is named, soonest first.', [
+  { title: 'Mine', lines: ['where open and (owner = me or owner = nobody)', 'order by day, priority, due', 'totals count, takes'] },
+]);
+
 /** The agenda pages that ship, in the order of the rack, and behind them the feet. */
 export const SHIPPED_PAGES: readonly ShippedPage[] = [
   TODAY,
@@ -135,5 +139,6 @@ export const SHIPPED_PAGES: readonly ShippedPage[] = [
   BOARD,
   MONTH,
   PROJECTS,
+  MINE,
   ...SHIPPED_FEET,
 ];

@@ -10,7 +10,9 @@ const NONE: readonly SeriesMeeting[] = [];
 export function useMeetings(): readonly SeriesMeeting[] {
   const { engine } = useServices();
   const changes = useChanges();
-  const isReady = useAppSelector((state) => state.library.overview !== null);
+  // What was made just before is not heard of by its change, but by what the engine tells of it.
+  const overview = useAppSelector((state) => state.library.overview);
+  const isReady = overview !== null;
   const [found, setFound] = useState(NONE);
   useEffect(() => {
     if (!isReady) return;
@@ -19,7 +21,7 @@ export function useMeetings(): readonly SeriesMeeting[] {
     return () => {
       gone = true;
     };
-  }, [engine, changes, isReady]);
+  }, [engine, changes, overview, isReady]);
   return found;
 }
 

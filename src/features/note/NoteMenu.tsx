@@ -5,6 +5,7 @@ import { MenuChoice, MenuChoices, MenuEntry, MenuInside, MenuLine } from '../../
 import type { Overview } from '../../core/index/live/overview';
 import { PinEntry } from '../rack/PinEntry';
 import { CopyLinkEntries } from './CopyLinkEntries';
+import { useNewMeeting } from '../meeting/use-new-meeting';
 import { useNoteRuns } from './use-note-runs';
 
 const MoveDialog = lazy(() => import('./MoveDialog').then((part) => ({ default: part.MoveDialog })));
@@ -31,6 +32,9 @@ export function NoteMenu({ path, title, onRename }: NoteMenuProps) {
   const [resetting, setResetting] = useState(false);
   const [naming, setNaming] = useState(false);
   const name = useAppSelector((state) => nameOf(state.library.overview, path));
+  const kind = useAppSelector((state) => state.library.overview?.notes.find((one) => one.path === path)?.kind);
+  const isMet = kind === 'person' || kind === 'project' || kind === 'goal';
+  const newMeeting = useNewMeeting();
   const finished = useAppSelector((state) => state.frame.finished[path] ?? state.settings.finished);
   const runs = useNoteRuns(path, title, {
     title: onRename,
@@ -52,6 +56,7 @@ export function NoteMenu({ path, title, onRename }: NoteMenuProps) {
           <MenuEntry label="Clear them: to the archive" onSelect={runs['note-clear-archive']} />
           <MenuEntry label="Clear them: away" danger onSelect={runs['note-clear-away']} />
         </MenuInside>
+        {isMet && <MenuEntry label="New meeting" onSelect={() => void newMeeting()} />}
         <MenuEntry label="Untick its lists for a new round…" onSelect={runs['note-again']} />
         <MenuLine />
         <PinEntry title={title} />

@@ -1,4 +1,4 @@
-import { asTask, withMark, withOwnerNamed } from './with-mark';
+import { asTask, withMark, withOwnerNamed, withTag } from './with-mark';
 
 describe('marking the line that is written', () => {
   it.each([
@@ -27,6 +27,14 @@ describe('marking the line that is written', () => {
     if (after === null && line.includes('owner')) expect(made).toContain('{due 2026-11-25; owner @bea}');
     else expect(made).toBe(after);
   });
+
+  it.each([
+    ['- Second signature @kofi', '- [ ] Second signature @kofi #raise'],
+    ['- [ ] Budget @bea {due 2026-11-27}', '- [ ] Budget @bea #raise {due 2026-11-27}'],
+    ['- [ ] Budget #raise', '- [ ] Budget #raise'],
+    ['- [ ] Budget #raised', '- [ ] Budget #raised #raise'],
+    ['Budget', '- [ ] Budget #raise'],
+  ])('%j to be raised: %j', (line, after) => expect(withTag(line, 'raise')).toBe(after));
 
   it('a task stays one', () => expect(['a', '- b', '- [ ] c', '  d'].map(asTask)).toEqual(['- [ ] a', '- [ ] b', '- [ ] c', '  - [ ] d']));
 });

@@ -38,6 +38,22 @@ export function withOwner(line: string, handle: string): string {
   return withClause(task, boxFrom(task), 'owner', `owner @${handle}`);
 }
 
+/**
+ * A line as a task that bears a tag, which it gets behind its words.
+ *
+ * @example withTag('- Second signature @kofi', 'raise') // '- [ ] Second signature @kofi #raise'
+ */
+export function withTag(line: string, tag: string): string {
+  const task = asTask(line);
+  const from = readTail(task, boxFrom(task))?.from ?? task.length;
+  const words = task.slice(0, from).trimEnd();
+  if (new RegExp(`(?:^|\\s)#${escaped(tag)}(?![\\p{L}\\p{N}_/-])`, 'iu').test(words)) return task;
+  const rest = task.slice(from);
+  return `${words} #${tag}${rest === '' ? '' : ` ${rest}`}`;
+}
+
+const escaped = (words: string): string => words.replace(/[.*+?^${}()|[\]\\/-]/g, '\\$&');
+
 /** A line as an item of a list; one that is one stays. */
 export function asItem(line: string): string {
   const indent = /^\s*(?:>\s*)*/.exec(line)?.[0] ?? '';

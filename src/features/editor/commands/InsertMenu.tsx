@@ -66,7 +66,9 @@ export function InsertMenu({ open, onOpenChange, onInsert, onLeave, title }: Ins
         <MenuEntry label="Task" onSelect={() => insert('- [ ] |')} />
         <MenuEntry label="Key point" onSelect={() => commands.text?.run('text-key')} />
         <MenuEntry label="Task of who is named" onSelect={() => commands.text?.run('text-give')} />
+        <MenuEntry label="To raise with somebody" onSelect={() => commands.text?.run('text-to-raise')} />
         <MenuEntry label="Question" onSelect={() => commands.text?.run('text-question')} />
+        <MenuEntry label="Meeting of the appointment" onSelect={() => commands.text?.run('text-meeting')} />
         <MenuEntry label="A date of the task" onSelect={() => commands.text?.run('text-tail')} />
         <MenuEntry label={`Today’s date, ${dayTitle(now.day)}`} onSelect={() => insert(isoDay(now.day), false)} />
         <MenuEntry label="Link to a note" onSelect={() => insert('[[|', false)} />

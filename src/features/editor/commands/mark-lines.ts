@@ -1,7 +1,7 @@
 import { startCompletion } from '@codemirror/autocomplete';
 import { type ChangeSet, EditorSelection } from '@codemirror/state';
 import type { EditorView } from '@codemirror/view';
-import { asItem, asTask, withMark, withOwner, withOwnerNamed } from '../../../core/task/writing/with-mark';
+import { asItem, asTask, withMark, withOwner, withOwnerNamed, withTag } from '../../../core/task/writing/with-mark';
 import { LineKind } from '../../../core/note/blocks/structure';
 import { noteNow } from '../reading/note-field';
 import { selectedLines } from './task-commands';
@@ -22,6 +22,19 @@ export function giveLines(view: EditorView): boolean {
   const line = view.state.doc.line(only + 1);
   const at = line.from + line.text.lastIndexOf(`@${name}`) + 1;
   view.dispatch({ changes: { from: at, to: at + name.length }, selection: { anchor: at }, userEvent: 'input.act' });
+  return startCompletion(view) || true;
+}
+
+/** Puts the selected lines on what is to be raised with who is named on them; where nobody is, the name is typed or picked by its first letter. */
+export function raiseLines(view: EditorView, tag: string): boolean {
+  const lines = writtenLines(view);
+  const [only] = lines;
+  if (only === undefined) return false;
+  if (!rewrite(view, asTask, (line) => withTag(line, tag))) return true;
+  const line = view.state.doc.line(only + 1);
+  if (lines.length > 1 || withOwnerNamed(line.text) !== null) return true;
+  const at = line.from + line.text.lastIndexOf(` #${tag}`);
+  view.dispatch({ changes: { from: at, insert: ' @' }, selection: { anchor: at + 2 }, userEvent: 'input.act' });
   return startCompletion(view) || true;
 }
 

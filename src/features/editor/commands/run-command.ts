@@ -11,7 +11,7 @@ import { foldAll, foldToLevel, toggleBranch, toggleFold } from '../reading/foldi
 import { runOutline } from '../editing/outline-keys';
 import { actOnSelected, convertLines, cursorLine, openTail, repairLine, selectedTasks, takeOffered, tasksMade } from './task-commands';
 import { toggleRecords } from '../reading/record-folds';
-import { giveLines, markLines } from './mark-lines';
+import { giveLines, markLines, raiseLines } from './mark-lines';
 import { shiftItem } from './task-keys';
 import { nextHeading, toggleMark } from '../look/text-marks';
 import { acceptCompletion, startCompletion } from '@codemirror/autocomplete';
@@ -39,6 +39,10 @@ export interface TextHost {
   makeNote: (title: string, line: number) => void;
   /** Makes a page for a person. */
   makePerson: (handle: string) => void;
+  /** Makes a meeting of the appointment on a line (from 0). */
+  makeMeeting: (line: number) => void;
+  /** The tag of what is to be raised with a person, without its sign. */
+  raiseTag: () => string;
   told: (reason: string) => void;
   /** Takes back what happened last, in this text or by an action; false when nothing did. */
   undo: () => boolean;
@@ -80,6 +84,7 @@ const RUNS: { readonly [Id in TextCommandId]: TextRun } = {
   'text-cancel-remark': withRemark('cancelled'),
   'text-task': (view, host) => convertLines(view, host.context()),
   'text-cycle': onTasks({ do: 'cycle' }),
+  'text-meeting': done((view, host) => host.makeMeeting(cursorLine(view))),
   'text-raise': onTasks({ do: 'raise' }),
   'text-lower': onTasks({ do: 'lower' }),
   'text-tail': (view, host) => {
@@ -151,6 +156,7 @@ const RUNS: { readonly [Id in TextCommandId]: TextRun } = {
   'text-key': (view) => markLines(view, 'key'),
   'text-question': (view) => markLines(view, 'question'),
   'text-give': giveLines,
+  'text-to-raise': (view, host) => raiseLines(view, host.raiseTag()),
   'text-repair': (view, host) => repairLine(view, host.context(), view.state.facet(editorContext).knownPeople, host.makePerson),
   undo: (_view, host) => host.undo(),
   redo: (_view, host) => host.redo(),

@@ -156,6 +156,8 @@ const host: TextHost = {
   makeNote: (title) => calls.push(`note ${title}`),
   makePerson: (handle) => calls.push(`page ${handle}`),
   told: (reason) => calls.push(reason),
+  makeMeeting: (line) => calls.push(`meeting ${line}`),
+  raiseTag: () => 'raise',
   undo: () => calls.push('undo') > 0,
   redo: () => false,
 };

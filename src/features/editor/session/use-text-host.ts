@@ -13,7 +13,9 @@ import { useAppDispatch, useAppSelector } from '../../session/state/state';
 import type { TextHost } from '../commands/run-command';
 import { raiseLine } from '../commands/task-commands';
 import { tickLines } from '../editing/tick-lines';
+import { useMeetingOfLine } from '../../meeting/use-meeting-of-line';
 import { closeUpAt } from '../reading/close-up';
+import { noteNow } from '../reading/note-field';
 import type { OpenEditor } from './open-editor';
 
 interface Hosting {
@@ -34,11 +36,13 @@ export function useTextHost(host: RefObject<TextHost | null>, editor: RefObject<
   const { clock } = useServices();
   const dispatch = useAppDispatch();
   const { actAll } = useAct();
+  const makeMeeting = useMeetingOfLine();
   const latest = useLatest({
     ...hosting,
     settings: useAppSelector((state) => state.settings),
     statuses: useAppSelector((state) => state.library.overview?.statuses),
     actAll,
+    makeMeeting,
   });
   useEffect(() => {
     const open = editor.current;
@@ -93,6 +97,13 @@ export function useTextHost(host: RefObject<TextHost | null>, editor: RefObject<
       },
       makeNote: (title, line) => void text.save().then(() => latest.current.makeNote(title, line)),
       makePerson: (handle) => latest.current.makePerson(handle),
+      makeMeeting: (line) => {
+        const { journal, front } = noteNow(view.state);
+        const day = journal ?? front.date ?? clock.now().day;
+        const words = view.state.doc.line(line + 1).text;
+        void text.save().then(() => latest.current.makeMeeting(latest.current.path, line, words, day));
+      },
+      raiseTag: () => latest.current.settings.raiseTag,
       told: (reason) => refuse(reason),
       undo: () => order.undo(),
       redo: () => order.redo(),

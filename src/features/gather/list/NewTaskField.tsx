@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useLayoutEffect, useMemo, useRef, useState } from 'react';
 import type { Gather } from '../../../core/gather/language/ast';
 import { demandsOf } from '../../../core/gather/writing/demands';
 import { proposalFor, writtenTask } from '../../../core/gather/writing/written-task';
@@ -36,8 +36,8 @@ export function NewTaskField({ gather, at, written, onClose }: NewTaskFieldProps
   const notes = useAppSelector((state) => state.library.overview?.notes);
   const [words, setWords] = useState('');
   const form = useRef<HTMLFormElement>(null);
-  // What was typed before the field was there; with Enter it is written down at once.
-  useEffect(() => {
+  // What was typed before the field was there, in it before the next letter comes; with Enter it is written down at once.
+  useLayoutEffect(() => {
     const early = takeKeys();
     if (early.typed === '') return;
     setWords(early.typed);

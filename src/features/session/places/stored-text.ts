@@ -11,14 +11,14 @@ import { restOf } from './routes';
  * @param address where one is: its path and its search
  */
 export function storedTextFrom({ pathname, search }: { pathname: string; search: string }, overview: Overview | null): string | null {
-  const path = pathOf(pathname, overview);
+  const path = noteOfPage(pathname, overview);
   if (path === null) return null;
   if (new URLSearchParams(search).get('view') !== STORED) return noteAddress(path, undefined, STORED);
   return textAddress(path, overview?.notes.find((note) => note.path === path)?.title ?? '');
 }
 
 /** The note that a page shows: itself, that of a day, or that of a person or a tag. */
-function pathOf(pathname: string, overview: Overview | null): string | null {
+export function noteOfPage(pathname: string, overview: Overview | null): string | null {
   const note = restOf('note', pathname);
   if (note !== null) return note;
   const day = readIsoDay(restOf('day', pathname) ?? '');

@@ -1,0 +1,28 @@
+import { linkedToMeeting, meetingOfLine } from './appointment-meeting';
+
+test.each([
+  [
+    '- 11:30-12:15 Call with @teo about [[Salt on the Glass]]',
+    'Call with teo about Salt on the Glass',
+    '11:30',
+    '12:15',
+    ['teo'],
+    ['Salt on the Glass'],
+  ],
+  ['* 09:00 Rounds #rounds {takes 20m}', 'Rounds rounds', '09:00', null, [], []],
+  ['- 23:30–00:15 Night watch', 'Night watch', '23:30', '00:15', [], []],
+  ['- 23:00-24:00 Late shift', 'Late shift', '23:00', '24:00', [], []],
+])('%s becomes the meeting “%s”', (line, title, start, end, people, about) =>
+  expect(meetingOfLine(line)).toEqual({ title, start, end, people, about }),
+);
+
+test.each(['- Call with @teo', 'just words', '- 25:00 nothing', '- 11:30'])('%s is no appointment', (line) =>
+  expect(meetingOfLine(line)).toBeNull(),
+);
+
+test('its line leads to the meeting', () => {
+  expect(linkedToMeeting('- 11:30-12:15 Call with @teo {key}', '2026-11-23 Call', 'Call')).toBe(
+    '- 11:30-12:15 [[2026-11-23 Call|Call]] {key}',
+  );
+  expect(linkedToMeeting('  - 09:00 Rounds', 'Rounds', 'Rounds')).toBe('  - 09:00 [[Rounds]]');
+});
