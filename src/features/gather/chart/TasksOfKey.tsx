@@ -15,7 +15,7 @@ interface TasksOfKeyProps {
 export function TasksOfKey({ label, by, value }: TasksOfKeyProps) {
   const source = useContext(GatherSource);
   const text = source && tasksOfKey(source.text, by, value);
-  if (text === null) return null;
+  if (text === null) return <p className="mt-2 text-[0.86rem] text-muted">No condition of the language says which tasks these are.</p>;
   return (
     <section aria-label={label} className="mt-2 border-t border-line pt-2">
       <Rows key={text} text={text} />
