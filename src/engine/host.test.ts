@@ -100,6 +100,7 @@ describe('the engine', () => {
       'Agenda/Undated.md': 1,
       'Agenda/Resting.md': 1,
       'Agenda/Board.md': 2,
+      'Agenda/Mine.md': 2,
       'Agenda/Month.md': 2,
       'Agenda/Projects.md': 0,
     });
