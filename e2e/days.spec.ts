@@ -59,7 +59,7 @@ test('a template with a question: as a new note and put in at the cursor', async
   await desk.write('\n');
   await page.keyboard.press('Control+Shift+L');
   await page.getByRole('menuitem', { name: 'Template' }).press('ArrowRight');
-  await page.getByRole('menuitem', { name: 'Meeting' }).press('Enter');
+  await page.getByRole('menuitem', { name: 'Meeting', exact: true }).press('Enter');
   await page.getByRole('dialog', { name: 'Meeting' }).getByLabel('people').fill('@ilse');
   await page.keyboard.press('Enter');
   await expect.poll(() => desk.stored('Reading list.md')).toContain('Who is there: @ilse\n');

@@ -64,11 +64,11 @@ test('back and forth by key, to where one was and wrote; pins have names, keys a
   await dialog.getByRole('button', { name: 'Key of Gales: F10' }).click();
   await page.keyboard.press('Escape');
   await dialog.getByRole('button', { name: 'Key of Gales: F10' }).click();
-  await page.keyboard.press('Control+Shift+F11');
+  await page.keyboard.press('Control+Alt+F8');
   await dialog.getByRole('button', { name: 'Store' }).click();
   await pins.getByRole('link', { name: 'Gales' }).press('Alt+ArrowDown');
   await expect(pins.getByRole('link')).toHaveText(['Reading list', 'Gales']);
-  await page.keyboard.press('Control+Shift+F11');
+  await page.keyboard.press('Control+Alt+F8');
   await expect(page).toHaveURL(/Cabinet%20of%20Gales/);
 
   await desk.rack.getByRole('button', { name: 'Tags' }).click();
