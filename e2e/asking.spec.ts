@@ -157,6 +157,7 @@ test('spans: a bar and its end are moved by key and by the pointer, what must be
   await line('Span one').getByRole('checkbox').focus();
   await page.keyboard.press('Shift+ArrowRight');
   await expect.poll(() => dates('Span one')).toContain('plan 2026-11-25; due 2026-11-27');
+  await expect(line('Span one')).toHaveAttribute('data-raw', /due 2026-11-27/);
   await page.keyboard.press('Control+Shift+ArrowRight');
   await expect.poll(() => dates('Span one')).toContain('plan 2026-11-25; due 2026-11-28');
   // Its beginning is dragged two days back, with the days stretched to fourteen.

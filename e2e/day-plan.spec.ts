@@ -152,7 +152,7 @@ test('the hours of a week: what has a time goes to another day, a drawn span bec
   await page.keyboard.type('Call with the lender');
   await page.getByRole('button', { name: 'Meeting', exact: true }).click();
   await expect
-    .poll(() => desk.stored('Meetings/Call with the lender.md'))
+    .poll(() => desk.stored('Meetings/2026-11-27 Call with the lender.md'))
     .toMatch(/kind: meeting\ndate: 2026-11-27\nstart: "13:15"\nend: "14:15"/);
   await column('Friday 27')
     .getByRole('link', { name: /Call with the lender/ })
@@ -160,9 +160,11 @@ test('the hours of a week: what has a time goes to another day, a drawn span bec
   await page.keyboard.press('ArrowRight');
   await expect(column('Saturday 28').getByRole('link', { name: /Call with the lender/ })).toBeFocused();
   await page.keyboard.press('Shift+ArrowDown');
-  await expect.poll(() => desk.stored('Meetings/Call with the lender.md')).toMatch(/date: 2026-11-28\nstart: "13:15"\nend: "14:30"/);
+  await expect
+    .poll(() => desk.stored('Meetings/2026-11-27 Call with the lender.md'))
+    .toMatch(/date: 2026-11-28\nstart: "13:15"\nend: "14:30"/);
   await page.keyboard.press('Control+z');
-  await expect.poll(() => desk.stored('Meetings/Call with the lender.md')).toContain('end: "14:15"');
+  await expect.poll(() => desk.stored('Meetings/2026-11-27 Call with the lender.md')).toContain('end: "14:15"');
   // Something late in the evening: the hours before it are one sign, which opens.
   await desk.day('2026-11-25');
   await desk.write('\n- 21:00-22:00 Talk on fog\n');

@@ -1,5 +1,6 @@
 import { type Day, isoDay } from '../../src/core/calendar/day';
 import { timeName } from '../../src/core/calendar/span';
+import { endName } from '../../src/core/day/appointments';
 import { digestOf } from '../../src/core/meeting/digest';
 import { leftOpenBefore } from '../../src/core/meeting/left-open';
 import { meetingFacts } from '../../src/core/meeting/meeting-facts';
@@ -38,7 +39,7 @@ export function meetings(desk: Desk, today: Day): PrintedMeeting[] {
         title: note.title,
         date: date === null ? null : isoDay(date),
         start: start === null ? null : timeName(start),
-        end: end === null ? null : end === 1440 ? '24:00' : timeName(end),
+        end: end === null ? null : endName(end),
         people,
         about,
         form,

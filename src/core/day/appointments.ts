@@ -58,15 +58,25 @@ export function readClock(words: string): { start: number; end: number | null; l
  * @example withClock('- 09:00-10:00 Rounds', 570, 630) // '- 09:30-10:30 Rounds'
  */
 export function withClock(line: string, start: number, end: number | null): string | null {
-  const item = /^\s*(?:[-*+]|\d{1,9}[.)])\s+/.exec(line)?.[0] ?? '';
-  const clock = item === '' ? null : readClock(line.slice(item.length));
+  const clock = clockOfLine(line);
   if (!clock) return null;
-  const until = end === null ? '' : `-${end === MIDNIGHT ? '24:00' : timeName(end % MIDNIGHT)}`;
-  const rest = line.slice(item.length + clock.length);
-  return `${item}${timeName(start)}${until}${rest === '' ? '' : ` ${rest}`}`;
+  const until = end === null ? '' : `-${endName(end)}`;
+  const rest = line.slice(clock.to);
+  return `${line.slice(0, clock.from)}${timeName(start)}${until}${rest === '' ? '' : ` ${rest}`}`;
 }
 
-function readEnd(words: string, start: number): number | null {
+/** When something ends, as an appointment says it: `24:00`, or a time of the next day. */
+export const endName = (end: number): string => (end === MIDNIGHT ? '24:00' : timeName(end % MIDNIGHT));
+
+/** The times at the beginning of the item of a list, and where they stand, with the white space behind; null where it has none. */
+export function clockOfLine(line: string): { start: number; end: number | null; from: number; to: number } | null {
+  const from = /^\s*(?:[-*+]|\d{1,9}[.)])\s+/.exec(line)?.[0].length ?? 0;
+  const clock = from === 0 ? null : readClock(line.slice(from));
+  return clock && { start: clock.start, end: clock.end, from, to: from + clock.length };
+}
+
+/** When something ends that begins at a time: an end that is not later is on the next day; `24:00` is only an end. */
+export function readEnd(words: string, start: number): number | null {
   const end = words === '24:00' ? MIDNIGHT : readTime(words);
   return end === null ? null : end < start ? end + MIDNIGHT : end;
 }

@@ -1,6 +1,5 @@
 import type { Day } from '../calendar/day';
 import { dayTitle } from '../calendar/day-name';
-import { timeName } from '../calendar/span';
 import { lineText } from '../note/blocks/lines';
 import type { Item } from '../note/blocks/structure';
 import { isOpen } from '../task/line/status';
@@ -9,7 +8,7 @@ import { readTail } from '../task/line/tail';
 import type { ReadNote } from '../task/reading/read-note';
 import { endOfSection, linesUnder } from '../day/appointments';
 import { foldName } from '../note/names/names';
-import { type MeetingFacts, meetingFacts } from './meeting-facts';
+import { type MeetingFacts, meetingFacts, timesName } from './meeting-facts';
 import { nameInTitle } from './meeting-title';
 
 /** What earlier meetings of the series left open. */
@@ -51,11 +50,11 @@ export function digestOf(note: ReadNote, left: readonly LeftOpen[], heading = DI
 const isAsked = ({ status }: Task): boolean => isOpen(status);
 
 /** When, with whom, and about what. */
-function headWords({ date, start, end, people, about, form }: MeetingFacts): string {
-  const time = start === null ? '' : end === null ? timeName(start) : `${timeName(start)}–${timeName(end % 1440)}`;
+function headWords(facts: MeetingFacts): string {
+  const { date, people, about, form } = facts;
   const what = form === null ? 'Meeting' : form.charAt(0).toUpperCase() + form.slice(1);
   const who = people.length === 0 ? '' : `with ${people.map((one) => nameInTitle(one)).join(', ')}`;
-  const parts = [what, date === null ? '' : dayTitle(date), time, who, about.length === 0 ? '' : `about ${about.join(', ')}`];
+  const parts = [what, date === null ? '' : dayTitle(date), timesName(facts), who, about.length === 0 ? '' : `about ${about.join(', ')}`];
   return guarded(`${parts.filter((part) => part !== '').join(', ')}.`);
 }
 

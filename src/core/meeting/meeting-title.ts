@@ -1,3 +1,4 @@
+import { type Day, isoDay } from '../calendar/day';
 import { foldName } from '../note/names/names';
 
 /** A person as titles name them: by the first of their names where their handle says it, else by their handle. */
@@ -29,4 +30,4 @@ function joined(names: readonly string[]): string {
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 /** A title as the name of a file may bear it, behind the day. */
-export const meetingFileName = (day: string | null, title: string): string => (day === null ? title : `${day} ${title}`);
+export const meetingFileName = (day: Day | null, title: string): string => (day === null ? title : `${isoDay(day)} ${title}`);

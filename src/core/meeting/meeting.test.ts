@@ -34,7 +34,7 @@ describe('what a meeting says of itself', () => {
   it.each([
     ['start: "09:30"\nend: "10:15"', 570, 615, 0],
     ['start: 09:30', 570, null, 0],
-    ['start: "23:30"\nend: "00:15"', 1410, 15, 0],
+    ['start: "23:30"\nend: "00:15"', 1410, 1455, 0],
     ['start: "half nine"', null, null, 1],
     ['start: "09:30"\nend: soon', 570, null, 1],
     ['date: tomorrow', null, null, 1],

@@ -23,6 +23,8 @@ export function NarrowBar({ narrowing, onChange, answers }: NarrowBarProps) {
   const { only, typed, chosen, resting } = narrowing;
   const set = (change: Partial<Narrowing>): void => onChange({ typed, chosen, resting, ...change });
   const [isWriting, setIsWriting] = useState(false);
+  /** The offer that is meant, by its id. */
+  const [active, setActive] = useState<string | null>(null);
   const offers = useRef<OfferKeys>(null);
   const list = useId();
   const offering = isWriting && typed.trim() !== '';
@@ -47,7 +49,8 @@ export function NarrowBar({ narrowing, onChange, answers }: NarrowBarProps) {
           className="field w-full"
           role="combobox"
           aria-expanded={offering}
-          aria-controls={list}
+          aria-controls={offering ? list : undefined}
+          aria-activedescendant={active ?? undefined}
           aria-autocomplete="list"
           onFocus={() => setIsWriting(true)}
           onBlur={() => setIsWriting(false)}
@@ -66,6 +69,7 @@ export function NarrowBar({ narrowing, onChange, answers }: NarrowBarProps) {
               ref={offers}
               id={list}
               typed={typed.trim()}
+              onActive={setActive}
               onChoose={(condition, wanted) =>
                 set({ typed: '', chosen: [...without(condition), wanted ? condition : otherWay(condition)] })
               }

@@ -11,6 +11,10 @@ interface NarrowMenuProps extends Pick<ChoicesProps, 'chosen' | 'onTurn'> {
 
 /** So many names can be switched on; others are typed. */
 const MOST_NAMES = 24;
+const WHOSE: [condition: string, label: string][] = [
+  ['owner = me or owner = nobody', 'mine'],
+  ['owner != me and owner != nobody', 'others’'],
+];
 const TIMES: [condition: string, label: string][] = [
   ['late', 'late'],
   ['due = today or plan = today', 'today'],
@@ -19,11 +23,12 @@ const TIMES: [condition: string, label: string][] = [
   ['takes <= 30m', 'half an hour at most'],
 ];
 
-/** What stands in the menu *Narrow*: the names that occur, times, and what rests. */
+/** What stands in the menu *Narrow*: the names that occur, whose it is, times, and what rests. */
 export function NarrowMenu({ answers, chosen, onTurn, resting, onResting }: NarrowMenuProps) {
   return (
     <>
       <NameChoices answers={answers} chosen={chosen} onTurn={onTurn} />
+      <Choices label="Whose" conditions={WHOSE} chosen={chosen} onTurn={onTurn} />
       <Choices label="Times" conditions={TIMES} chosen={chosen} onTurn={onTurn} />
       <MenuCheck label="Bring in what rests" checked={resting} onChange={onResting} />
     </>

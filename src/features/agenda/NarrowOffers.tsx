@@ -1,7 +1,6 @@
-import { type KeyboardEvent, type Ref, useImperativeHandle, useMemo, useState } from 'react';
-import { useAppSelector } from '../session/state/state';
-import { useAddedStatuses } from '../session/state/use-statuses';
-import { choicesFrom, matching } from '../ask/choices';
+import { type KeyboardEvent, type Ref, useEffect, useImperativeHandle, useMemo, useState } from 'react';
+import { matching } from '../ask/choices';
+import { useChoices } from '../ask/use-choices';
 
 /** What takes the keys of the field under which the offers stand. */
 export interface OfferKeys {
@@ -14,23 +13,17 @@ interface NarrowOffersProps {
   id: string;
   typed: string;
   onChoose: (condition: string, wanted: boolean) => void;
+  /** Tells the field which offer is meant, by its id; null for none. */
+  onActive: (id: string | null) => void;
 }
 
 /** So many offers stand below the field. */
 const MOST = 8;
 
 /** Names and conditions that hold what is typed: Enter wants one, Shift+Enter leaves it out. */
-export function NarrowOffers({ ref, id, typed, onChoose }: NarrowOffersProps) {
-  const overview = useAppSelector((state) => state.library.overview);
-  const statuses = useAddedStatuses();
-  const all = useMemo(
-    () =>
-      choicesFrom({ tags: overview?.tags ?? [], people: overview?.people ?? [], notes: overview?.notes ?? [], statuses }).map((choice) => ({
-        ...choice,
-        words: choice.text,
-      })),
-    [overview, statuses],
-  );
+export function NarrowOffers({ ref, id, typed, onChoose, onActive }: NarrowOffersProps) {
+  const choices = useChoices(typed);
+  const all = useMemo(() => choices.map((choice) => ({ ...choice, words: choice.text })), [choices]);
   const shown = useMemo(() => matching(all, typed).slice(0, MOST), [all, typed]);
   // A sign means a name; other words may be meant as they are.
   const [chosen, setChosen] = useState<{ of: string; at: number } | null>(null);
@@ -48,6 +41,11 @@ export function NarrowOffers({ ref, id, typed, onChoose }: NarrowOffersProps) {
       return true;
     },
   }));
+  const active = shown[at] ? `${id}-${at}` : null;
+  useEffect(() => {
+    onActive(active);
+    return () => onActive(null);
+  }, [active, onActive]);
   if (shown.length === 0) return null;
   return (
     <div

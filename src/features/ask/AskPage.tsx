@@ -42,8 +42,10 @@ export function AskPage() {
   const isEmpty = text.trim() === '';
   const answer = useAnswer(isRead && !isEmpty ? text : null, null);
   const home = useAppSelector((state) => state.library.overview?.notes.find(({ path }) => path === kept?.home));
-  const ownRows =
-    home === undefined ? 0 : (answer?.groups.flatMap(({ rows }) => rows).filter(({ path }) => path === home.path).length ?? 0);
+  const ownRows = useMemo(
+    () => answer?.groups.reduce((sum, { rows }) => sum + rows.filter(({ path }) => path === home?.path).length, 0) ?? 0,
+    [answer, home],
+  );
   const change = (next: typeof gather): void => chooseText(printGather(next));
   const keep = async (): Promise<void> => {
     const title = name.trim();

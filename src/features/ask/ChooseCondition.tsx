@@ -3,9 +3,8 @@ import { useMemo, useState } from 'react';
 import type { Condition, GatherContext } from '../../core/gather/language/ast';
 import { parseGather } from '../../core/gather/language/parse';
 import { conditionWords } from '../../core/gather/saying/sentence';
-import { useAppSelector } from '../session/state/state';
-import { useAddedStatuses } from '../session/state/use-statuses';
-import { CHOICE_KINDS, type Choice, type ChoiceKind, choicesFrom, matching, typedChoices } from './choices';
+import { CHOICE_KINDS, type Choice, type ChoiceKind, matching, typedChoices } from './choices';
+import { useChoices } from './use-choices';
 
 interface ChooseConditionProps {
   context: GatherContext;
@@ -14,15 +13,10 @@ interface ChooseConditionProps {
 
 /** A condition is found by typing part of it, or among those of one kind. */
 export function ChooseCondition({ context, onChoose }: ChooseConditionProps) {
-  const overview = useAppSelector((state) => state.library.overview);
-  const statuses = useAddedStatuses();
   const [kind, setKind] = useState<ChoiceKind | null>(null);
   const [typed, setTyped] = useState('');
-  const all = useMemo(
-    () =>
-      said(choicesFrom({ tags: overview?.tags ?? [], people: overview?.people ?? [], notes: overview?.notes ?? [], statuses }), context),
-    [overview, statuses, context],
-  );
+  const choices = useChoices(typed);
+  const all = useMemo(() => said(choices, context), [choices, context]);
   const own = said(typedChoices(typed), context);
   const shown = matching(kind === null ? all : all.filter((choice) => choice.kind === kind), typed);
   return (

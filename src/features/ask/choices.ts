@@ -58,8 +58,8 @@ const MEASURES = [
   'progress < 100%',
   'with steps',
 ];
-/** So many notes and folders are offered; others are typed. */
-const MOST_NOTES = 300;
+/** So many notes and folders are offered at a time; what is typed finds the others. */
+export const MOST_NOTES = 300;
 
 const openWords = (count: number): string => (count > 0 ? `${count} open` : '');
 const choices = (kind: ChoiceKind, texts: readonly string[]): Choice[] => texts.map((text) => ({ kind, text, hint: '' }));
@@ -82,7 +82,7 @@ export function choicesFrom({ tags, people, notes, statuses }: Known): Choice[] 
     ...people.map(({ name, open }): Choice => ({ kind: 'person', text: `@${name}`, hint: openWords(open) })),
     ...people.map(({ name }): Choice => ({ kind: 'person', text: `owner = @${name}`, hint: '' })),
     ...choices('person', ['owner = me', 'owner = nobody', 'with asked']),
-    ...notes.slice(0, MOST_NOTES).map(({ title, open }): Choice => ({ kind: 'note', text: `[[${title}]]`, hint: openWords(open) })),
+    ...notes.map(({ title, open }): Choice => ({ kind: 'note', text: `[[${title}]]`, hint: openWords(open) })),
     ...[...folders]
       .slice(0, MOST_NOTES)
       .map(([folder, open]): Choice => ({ kind: 'place', text: `path in ${quoted(folder)}`, hint: openWords(open) })),

@@ -1,5 +1,9 @@
 import { ChevronDown, ChevronRight } from 'lucide-react';
-import { useMemo } from 'react';
+import { useId, useMemo } from 'react';
+import { anyPart } from '../../core/gather/language/any-part';
+import type { Gather } from '../../core/gather/language/ast';
+import { parseGather } from '../../core/gather/language/parse';
+import { printGather } from '../../core/gather/saying/print';
 import type { NoteKind } from '../../core/note/facts/front-matter';
 import { readFrame } from '../../core/note/facts/note-frame';
 import { AgendaLists } from '../agenda/AgendaLists';
@@ -22,42 +26,68 @@ export function FootLine({ at, kind }: FootLineProps) {
   return feet.map(({ path }) => <OneLine key={path} path={path} at={at} />);
 }
 
+/** A list of the foot, as it stands there and as it was read. */
+interface FootList {
+  text: string;
+  gather: Gather;
+  title: string;
+}
+
 function OneLine({ path, at }: { path: string; at: string }) {
   const stored = useStoredNote(path);
   const text = stored.is === 'there' && 'text' in stored.content ? stored.content.text : null;
-  const gathers = useMemo(() => (text === null ? [] : readFrame(text).gathers.map((gather) => gather.text)), [text]);
+  const lists = useMemo(() => (text === null ? [] : readFrame(text).gathers.map((one) => listOf(one.text))), [text]);
   const { folded: opened, toggle } = useFolded(`line\n${path}`);
   return (
-    <div className="my-2 border-y border-line py-1.5">
+    // Without anything to say it takes no room.
+    <div className="my-2 hidden border-y border-line py-1.5 has-[button]:block">
       <p className="flex flex-wrap gap-x-1" role="group" aria-label="What it leads to">
-        {gathers.map((gather, index) => (
-          <ListPress key={index} text={gather} at={at} isOpen={opened.has(titleOf(gather))} onPress={() => toggle(titleOf(gather))} />
+        {lists.map(({ gather, title }, index) => (
+          <ListPress key={index} gather={gather} title={title} at={at} isOpen={opened.has(title)} onPress={() => toggle(title)} />
         ))}
       </p>
-      {gathers
-        .filter((gather) => opened.has(titleOf(gather)))
-        .map((gather) => (
-          <div key={gather} className="mt-2 rounded-lg bg-raised px-3 pt-2">
-            <AgendaLists path={at} home={path} gathers={[gather]} look="page" saysEmpty={false} titled />
-            {/\bthis series\b/.test(gather) && <TakeAlong text={gather} at={at} />}
-          </div>
+      {lists
+        .filter(({ title }) => opened.has(title))
+        .map((list) => (
+          <OpenList key={list.text} {...list} path={path} at={at} />
         ))}
     </div>
   );
 }
 
-const titleOf = (gather: string): string => /^title (.*)$/m.exec(gather)?.[1]?.trim() ?? 'Gathered';
+function listOf(text: string): FootList {
+  const { gather } = parseGather(text);
+  return { text, gather, title: gather.title ?? 'Gathered' };
+}
+
+/** A list that is opened; what earlier meetings left can be taken along. */
+function OpenList({ text, gather, path, at }: FootList & { path: string; at: string }) {
+  const lists = useId();
+  const ofSeries = gather.from === 'tasks' && anyPart(gather.where, (part) => part.is === 'this' && part.what === 'series');
+  return (
+    <div className="mt-2 rounded-lg bg-raised px-3 pt-2">
+      <AgendaLists path={at} home={path} gathers={[text]} look="page" saysEmpty={false} titled lists={lists} />
+      {ofSeries && <TakeAlong lists={lists} at={at} />}
+    </div>
+  );
+}
 
 interface ListPressProps {
-  text: string;
+  gather: Gather;
+  title: string;
   at: string;
   isOpen: boolean;
   onPress: () => void;
 }
 
-function ListPress({ text, at, isOpen, onPress }: ListPressProps) {
-  const answer = useAnswer(text, at);
+function ListPress({ gather, title, at, isOpen, onPress }: ListPressProps) {
+  // Only its number is asked for.
+  const answer = useAnswer(
+    useMemo(() => printGather({ ...gather, limit: 0, limitPerGroup: null }), [gather]),
+    at,
+  );
   if (!answer || (answer.total === 0 && !isOpen)) return null;
+  const words = title.toLowerCase();
   return (
     <button
       type="button"
@@ -66,8 +96,7 @@ function ListPress({ text, at, isOpen, onPress }: ListPressProps) {
       onClick={onPress}
     >
       {isOpen ? <ChevronDown size={13} aria-hidden="true" /> : <ChevronRight size={13} aria-hidden="true" />}
-      <strong className="font-semibold">{answer.total}</strong>{' '}
-      {answer.total === 1 ? titleOf(text).toLowerCase().replace(/s$/, '') : titleOf(text).toLowerCase()}
+      <strong className="font-semibold">{answer.total}</strong> {answer.total === 1 ? words.replace(/s$/, '') : words}
     </button>
   );
 }

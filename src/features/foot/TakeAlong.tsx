@@ -2,11 +2,15 @@ import { selectionSlice } from '../session/state/selection-slice';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { dialogTask } from '../session/acting/task-dialog';
 import { useAct } from '../session/acting/use-act';
-import { useAnswer } from '../session/state/use-answer';
+import { useListAnswers } from '../session/state/use-answer';
 
-/** Takes what a list holds, or what is selected of it, along into the note above: moved with all under it, or as echoes. */
-export function TakeAlong({ text, at }: { text: string; at: string }) {
-  const answer = useAnswer(text, at);
+/**
+ * Takes what a list holds, or what is selected of it, along into the note above: moved with all under it, or as echoes.
+ *
+ * @param lists names the list, by which its answer is found
+ */
+export function TakeAlong({ lists, at }: { lists: string; at: string }) {
+  const [answer] = useListAnswers(lists, 0, 1);
   const selection = useAppSelector((state) => state.selection);
   const dispatch = useAppDispatch();
   const { actAll } = useAct();

@@ -1,8 +1,7 @@
-import { Fragment, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { dayName } from '../../core/calendar/day-name';
-import { timeName } from '../../core/calendar/span';
-import { meetingFacts } from '../../core/meeting/meeting-facts';
+import { meetingFacts, timesName } from '../../core/meeting/meeting-facts';
 import { nextOfSeries } from '../../core/meeting/series';
 import type { FrontMatter } from '../../core/note/facts/front-matter';
 import { FootLine } from '../foot/FootLine';
@@ -13,7 +12,7 @@ import { MeetingPart } from './MeetingPart';
 import { NextMeeting } from './NextMeeting';
 import type { MeetingField } from './meeting-fields';
 import { useMeetingActs } from './use-meeting-acts';
-import { useMeetings, useSeries } from './use-meetings';
+import { useSeries } from './use-meetings';
 
 interface MeetingHeadProps {
   path: string;
@@ -28,8 +27,7 @@ export function MeetingHead({ path, title, front }: MeetingHeadProps) {
   const style = useAppSelector((state) => state.settings.dateStyle);
   const atHead = useAppSelector((state) => state.settings.meetingLists === 'head');
   const [asked, setAsked] = useState<MeetingField | 'next' | null>(null);
-  const meetings = useMeetings();
-  const series = useSeries(meetings, facts.series);
+  const series = useSeries(facts.series);
   const acts = useMeetingActs(path, title, facts);
   const { date, start, end, people, about, form } = facts;
   const place = series.findIndex((one) => one.path === path);
@@ -54,12 +52,8 @@ export function MeetingHead({ path, title, front }: MeetingHeadProps) {
           {/^[aeiou]/i.test(form ?? '') ? 'An' : 'A'} {press('form', form ?? 'meeting', form !== null)}{' '}
           {date !== null && date >= today - 1 && date <= today + 1 ? '' : 'on '}
           {press('date', date === null ? 'no day yet' : dayName(date, today, style), date !== null)},{' '}
-          {press(
-            'time',
-            start === null ? 'no time' : `${timeName(start)}${end === null ? '' : `–${timeName(end % 1440)}`}`,
-            start !== null,
-          )}
-          {end !== null && start !== null && end <= start && ' (until the next day)'}, with{' '}
+          {press('time', timesName(facts) || 'no time', start !== null)}
+          {end !== null && end > 1440 && ' (until the next day)'}, with{' '}
           {press('people', people.length === 0 ? 'nobody yet' : people.map((one) => `@${one}`).join(', '), people.length > 0)}, about{' '}
           {press('about', about.length === 0 ? 'nothing yet' : about.join(', '), about.length > 0)}.{' '}
           {facts.series === null ? (
@@ -99,16 +93,16 @@ export function MeetingHead({ path, title, front }: MeetingHeadProps) {
         </p>
       </div>
       {facts.problems.map((problem) => (
-        <Fragment key={problem}>
-          <p className="text-[0.9rem] text-late">{problem}</p>
-        </Fragment>
+        <p key={problem} className="text-[0.9rem] text-late">
+          {problem}
+        </p>
       ))}
       {asked !== null && (
         <div className="my-2 max-w-[46rem] rounded-lg border border-edge bg-sheet p-3 shadow-md" role="group" aria-label="What is changed">
           {asked === 'next' ? (
             <NextMeeting due={due} onNext={(day) => void acts.next(day)} />
           ) : (
-            <MeetingPart key={asked} field={asked} facts={facts} meetings={meetings} acts={acts} onClose={() => setAsked(null)} />
+            <MeetingPart key={asked} field={asked} facts={facts} acts={acts} onClose={() => setAsked(null)} />
           )}
         </div>
       )}

@@ -3,20 +3,18 @@ import { useId, useState } from 'react';
 import { isoDay } from '../../core/calendar/day';
 import { readRepeat } from '../../core/calendar/repeat/repeat-phrase';
 import { readSpokenDates } from '../../core/calendar/spoken/spoken-date';
-import { timeName } from '../../core/calendar/span';
-import type { MeetingFacts } from '../../core/meeting/meeting-facts';
-import type { SeriesMeeting } from '../../core/meeting/series';
+import { type MeetingFacts, timesName } from '../../core/meeting/meeting-facts';
 import { foldName } from '../../core/note/names/names';
 import { MonthGrid } from '../../ui/MonthGrid';
 import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 import { type MeetingField, fieldsOf, readTimes } from './meeting-fields';
 import type { MeetingActs } from './use-meeting-acts';
+import { useSaidOfMeetings } from './use-meetings';
 
 interface MeetingPartProps {
   field: MeetingField;
   facts: MeetingFacts;
-  meetings: readonly SeriesMeeting[];
   acts: MeetingActs;
   onClose: () => void;
 }
@@ -29,7 +27,7 @@ const LABELS: Record<Exclude<MeetingField, 'people' | 'about' | 'date'>, string>
 };
 
 /** One part of the sentence of a meeting, typed into: Enter stores it, Escape leaves it as it was. */
-export function MeetingPart({ field, facts, meetings, acts, onClose }: MeetingPartProps) {
+export function MeetingPart({ field, facts, acts, onClose }: MeetingPartProps) {
   const notes = useAppSelector((state) => state.library.overview?.notes);
   const people = useAppSelector((state) => state.library.overview?.people);
   switch (field) {
@@ -61,14 +59,12 @@ export function MeetingPart({ field, facts, meetings, acts, onClose }: MeetingPa
         />
       );
     default:
-      return <WordsPart field={field} facts={facts} meetings={meetings} acts={acts} onClose={onClose} />;
+      return <WordsPart field={field} facts={facts} acts={acts} onClose={onClose} />;
   }
 }
 
-function WordsPart({ field, facts, meetings, acts, onClose }: MeetingPartProps & { field: 'form' | 'time' | 'series' | 'every' }) {
-  const { start, end } = facts;
-  const present =
-    field === 'time' ? (start === null ? '' : `${timeName(start)}${end === null ? '' : `–${timeName(end % 1440)}`}`) : (facts[field] ?? '');
+function WordsPart({ field, facts, acts, onClose }: MeetingPartProps & { field: 'form' | 'time' | 'series' | 'every' }) {
+  const present = field === 'time' ? timesName(facts) : (facts[field] ?? '');
   const [typed, setTyped] = useState(present);
   const id = useId();
   const times = field === 'time' ? readTimes(typed) : null;
@@ -76,14 +72,13 @@ function WordsPart({ field, facts, meetings, acts, onClose }: MeetingPartProps &
     field === 'time'
       ? times === null && 'This is no time yet, such as 11:30–12:15.'
       : field === 'every' && typed.trim() !== '' && readRepeat(typed.trim()) === null && 'This is no rule yet, such as every mon.';
-  const known = field === 'form' || field === 'series' ? [...new Set(meetings.flatMap((one) => one.facts[field] ?? []))] : [];
   const store = (): void => {
     const words = typed.trim();
     onClose();
     if (words === present) return;
     if (field === 'time') {
       if (times) void acts.store(fieldsOf.time(times), {});
-    } else void acts.store(fieldsOf[field](words), { [field]: words === '' ? null : words });
+    } else void acts.store(fieldsOf[field](words || null), { [field]: words || null });
   };
   return (
     <form
@@ -104,13 +99,20 @@ function WordsPart({ field, facts, meetings, acts, onClose }: MeetingPartProps &
           onChange={(event) => setTyped(event.target.value)}
         />
       </label>
-      <datalist id={id}>
-        {known.map((one) => (
-          <option key={one} value={one} />
-        ))}
-      </datalist>
+      {(field === 'form' || field === 'series') && <Said id={id} field={field} />}
       {wrong && typed !== present && <p className="text-[0.86rem] text-late">{wrong}</p>}
     </form>
+  );
+}
+
+/** What other meetings say, to be chosen. */
+function Said({ id, field }: { id: string; field: 'form' | 'series' }) {
+  return (
+    <datalist id={id}>
+      {useSaidOfMeetings(field).map((one) => (
+        <option key={one} value={one} />
+      ))}
+    </datalist>
   );
 }
 

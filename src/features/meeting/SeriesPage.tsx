@@ -8,7 +8,7 @@ import { noteAddress } from '../session/places/addresses';
 import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 import { useMeetingActs } from './use-meeting-acts';
-import { useMeetings, useSeries } from './use-meetings';
+import { useSeries } from './use-meetings';
 
 /** What is asked of a series, from one of its meetings. */
 const LISTS = [
@@ -21,8 +21,7 @@ const LISTS = [
 /** A series of meetings: all of them in their order, what is still open from which, and its key points over time. */
 export function SeriesPage() {
   const name = useParams()['*'] ?? '';
-  const meetings = useMeetings();
-  const series = useSeries(meetings, name);
+  const series = useSeries(name);
   const latest = series.findLast(({ facts }) => facts.date !== null) ?? series.at(-1);
   const isKnown = useAppSelector((state) => state.library.overview !== null);
   if (!latest)

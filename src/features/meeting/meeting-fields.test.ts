@@ -2,12 +2,14 @@ import { readIsoDay } from '../../core/calendar/day';
 import { meetingFacts } from '../../core/meeting/meeting-facts';
 import { readFrame } from '../../core/note/facts/note-frame';
 import { withFields } from '../../core/note/facts/with-fields';
-import { fieldsOf, fieldsOfNext, readTimes } from './meeting-fields';
+import { fieldsOf, fieldsOfMeeting, readTimes } from './meeting-fields';
 
 test.each([
-  ['11:30–12:15', '11:30', '12:15'],
-  ['9:05-10:00', '09:05', '10:00'],
-  ['14.00', '14:00', null],
+  ['11:30–12:15', 690, 735],
+  ['9:05 - 10:00', 545, 600],
+  ['14.00', 840, null],
+  ['23:30-00:15', 1410, 1455],
+  ['23:00-24:00', 1380, 1440],
   ['', null, null],
 ])('“%s” is from %s to %s', (words, start, end) => expect(readTimes(words)).toEqual({ start, end }));
 
@@ -22,7 +24,7 @@ test('what is stored is read back', () => {
     ...fieldsOf.series('Registrar meetings'),
     ...fieldsOf.every('every mon'),
     ...fieldsOf.date(readIsoDay('2026-11-23')),
-    ...fieldsOf.time({ start: '11:30', end: '12:15' }),
+    ...fieldsOf.time({ start: 690, end: 735 }),
   };
   const facts = meetingFacts(readFrame(withFields('', fields)).front);
   expect(facts).toEqual({
@@ -36,6 +38,8 @@ test('what is stored is read back', () => {
     every: 'every mon',
     problems: [],
   });
-  const next = meetingFacts(readFrame(withFields('', fieldsOfNext(facts, 'Registrar meetings', readIsoDay('2026-11-30') ?? 0))).front);
-  expect(next).toEqual({ ...facts, date: readIsoDay('2026-11-30'), every: null });
+  // The next of a series has all of that but the rule.
+  const { front } = readFrame(withFields('', fieldsOfMeeting({ ...facts, title: 'Round: "crates"', date: 20787 })));
+  expect([front.title, front.kind]).toEqual(['Round: "crates"', 'meeting']);
+  expect(meetingFacts(front)).toEqual({ ...facts, date: 20787, every: null });
 });

@@ -1,21 +1,21 @@
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
-import { type Day, isoDay } from '../../core/calendar/day';
+import type { Day } from '../../core/calendar/day';
 import type { MeetingFacts } from '../../core/meeting/meeting-facts';
 import { meetingFileName, meetingTitle, nameInTitle } from '../../core/meeting/meeting-title';
+import { meetingsOfSeries } from '../../core/meeting/series';
 import { foldName } from '../../core/note/names/names';
-import { baseNameOf } from '../../core/note/names/path';
-import { withFields } from '../../core/note/facts/with-fields';
+import { baseNameOf, foldPath } from '../../core/note/names/path';
 import { personText } from '../../core/template/name-text';
 import { KIND_FOLDERS } from '../note/kind-folders';
 import { refuse } from '../session/acting/messages';
 import { useToldDone } from '../session/acting/use-act';
-import { useMadeText } from '../session/acting/use-made-text';
 import { noteAddress } from '../session/places/addresses';
 import { useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 import { useLatest } from '../../ui/use-latest';
-import { fieldsOf, fieldsOfNext } from './meeting-fields';
+import { fieldsOf } from './meeting-fields';
+import { useMakeMeeting } from './use-make-meeting';
 
 /** What is done to a meeting from its head. */
 export interface MeetingActs {
@@ -33,7 +33,7 @@ export function useMeetingActs(path: string, title: string, facts: MeetingFacts)
   const { actions, store, engine } = useServices();
   const told = useToldDone();
   const navigate = useNavigate();
-  const madeText = useMadeText();
+  const makeMeeting = useMakeMeeting();
   const people = useAppSelector((state) => state.library.overview?.people);
   const heading = useAppSelector((state) => state.settings.digestHeading);
   const latest = useLatest({ told, people, heading, facts, title });
@@ -49,7 +49,7 @@ export function useMeetingActs(path: string, title: string, facts: MeetingFacts)
         const { facts: before, title: called } = latest.current;
         const wasMade = called === titleOf(before);
         const label = `Meeting changed: ${called}`;
-        const result = await actions.edit(path, label, (text) => withFields(text, fields));
+        const result = await actions.setFields(path, fields, label);
         if ('refused' in result) return void refuse(result.refused);
         latest.current.told(label, result.step);
         const now = { ...before, ...after };
@@ -57,47 +57,29 @@ export function useMeetingActs(path: string, title: string, facts: MeetingFacts)
         // The day in the name of the file goes along.
         const base = baseNameOf(path);
         const dated = /^\d{4}-\d{2}-\d{2} /.test(base);
-        const file = dated ? meetingFileName(now.date === null ? null : isoDay(now.date), wanted) : wanted;
+        const file = dated ? meetingFileName(now.date, wanted) : wanted;
         if (wanted === called && (!dated || file === base)) return;
         const renamed = await actions.rename(path, wanted, file);
         if ('refused' in renamed) refuse(renamed.refused);
       },
       digest: async () => {
-        const [{ digestOf, withDigest }, { leftOpenBefore }, { readNote }, { mergeForTheirs }, { meetingsOfSeries }] = await Promise.all([
-          import('../../core/meeting/digest'),
-          import('../../core/meeting/left-open'),
+        const [{ writtenDigest }, { readNote }] = await Promise.all([
+          import('../../core/meeting/written-digest'),
           import('../../core/task/reading/read-note'),
-          import('../../store/texts/merge'),
-          import('../../core/meeting/series'),
         ]);
-        const { facts: now, heading: under, title: called } = latest.current;
-        const others = now.series === null ? [] : meetingsOfSeries(await engine.ask('meetings', {}), now.series);
-        const notes = (await store.many(others.map((one) => one.path))).flatMap((note) =>
+        const { facts: now, heading, title: called } = latest.current;
+        const others = now.series === null ? [] : meetingsOfSeries(await engine.ask('meetings', { series: now.series }), now.series);
+        const series = (await store.many(others.map((one) => one.path))).flatMap((note) =>
           note?.text == null ? [] : [readNote(note.path, note.text)],
         );
-        const key = `digest ${path.toLowerCase()}`;
-        const last = (await store.value(key)) as string | undefined;
+        const key = `digest ${foldPath(path)}`;
+        const last = ((await store.value(key)) as string | undefined) ?? null;
         let written = '';
         const label = `Digest of ${called}`;
         const result = await actions.edit(path, label, (text) => {
-          const note = readNote(path, text);
-          written = digestOf(note, leftOpenBefore(note, notes), under).trim();
-          return withDigest(
-            note,
-            (present) => {
-              if (present === '') return written;
-              // Where nobody knows what was written last, what both hold is what nobody changed.
-              const lines = new Set(written.split('\n'));
-              const base =
-                last ??
-                present
-                  .split('\n')
-                  .filter((line) => lines.has(line))
-                  .join('\n');
-              return mergeForTheirs(base, written, present).text;
-            },
-            under,
-          );
+          const { text: next, digest } = writtenDigest({ path, text, series, heading, last });
+          written = digest;
+          return { text: next };
         });
         if ('refused' in result) return void refuse(result.refused);
         await store.setValue(key, written);
@@ -107,23 +89,16 @@ export function useMeetingActs(path: string, title: string, facts: MeetingFacts)
         const { facts: now, title: called } = latest.current;
         const series = now.series ?? called;
         if (now.series === null) {
-          const joined = await actions.edit(path, `Series: ${series}`, (text) => withFields(text, fieldsOf.series(series)));
+          const joined = await actions.setFields(path, fieldsOf.series(series), `Series: ${series}`);
           if ('refused' in joined) return void refuse(joined.refused);
         }
-        const fields = { ...fieldsOfNext(now, series, date), title: JSON.stringify(called) };
-        const text = withFields(
-          await madeText('meeting', called, date, new Map([['people', now.people.map((one) => `@${one}`).join(', ')]])),
-          fields,
-        );
-        const made = await actions.create(KIND_FOLDERS.meeting, meetingFileName(isoDay(date), called), text);
-        if ('refused' in made) return void refuse(made.refused);
-        latest.current.told(`The next: ${called}`, made.step);
-        void navigate(noteAddress(made.path));
+        const made = await makeMeeting({ ...now, title: called, date, series });
+        if (made !== null) void navigate(noteAddress(made));
       },
       makePerson: async (handle) => {
         const made = await actions.create(KIND_FOLDERS.person, handle, personText(handle));
         if ('refused' in made) refuse(made.refused);
       },
     };
-  }, [path, actions, store, engine, madeText, navigate, latest]);
+  }, [path, actions, store, engine, makeMeeting, navigate, latest]);
 }

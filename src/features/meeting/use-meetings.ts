@@ -6,26 +6,36 @@ import { useChanges } from '../session/state/use-changes';
 
 const NONE: readonly SeriesMeeting[] = [];
 
-/** Every meeting there is, asked anew when anything changes. */
-export function useMeetings(): readonly SeriesMeeting[] {
+/** The meetings of a series, in their order, asked anew when anything changes; none without one. */
+export function useSeries(series: string | null): readonly SeriesMeeting[] {
   const { engine } = useServices();
   const changes = useChanges();
   // What was made just before is not heard of by its change, but by what the engine tells of it.
   const overview = useAppSelector((state) => state.library.overview);
-  const isReady = overview !== null;
   const [found, setFound] = useState(NONE);
   useEffect(() => {
-    if (!isReady) return;
+    if (!overview || series === null) return setFound(NONE);
     let gone = false;
-    void engine.ask('meetings', {}).then((all) => !gone && setFound(all));
+    void engine.ask('meetings', { series }).then((all) => !gone && setFound(all));
     return () => {
       gone = true;
     };
-  }, [engine, changes, overview, isReady]);
-  return found;
+  }, [engine, changes, overview, series]);
+  return useMemo(() => (series === null ? NONE : meetingsOfSeries(found, series)), [found, series]);
 }
 
-/** The meetings of a series, in their order; none without one. */
-export function useSeries(all: readonly SeriesMeeting[], series: string | null): SeriesMeeting[] {
-  return useMemo(() => (series === null ? [] : meetingsOfSeries(all, series)), [all, series]);
+/** What meetings say of themselves in some words, each once, as suggestions. */
+export function useSaidOfMeetings(field: 'form' | 'series'): readonly string[] {
+  const { engine } = useServices();
+  const [said, setSaid] = useState<readonly string[]>([]);
+  useEffect(() => {
+    let gone = false;
+    void engine.ask('meetings', { series: null }).then((all) => {
+      if (!gone) setSaid([...new Set(all.flatMap(({ facts }) => facts[field] ?? []))]);
+    });
+    return () => {
+      gone = true;
+    };
+  }, [engine, field]);
+  return said;
 }

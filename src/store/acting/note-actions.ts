@@ -114,11 +114,9 @@ export class NoteActions {
 
   /** Puts another text into a gather block of a note, found by the text it has; other lines stay. */
   async editGather(path: string, before: string, after: string): Promise<ActionResult> {
-    return this.retry('Changed a gather', async () => {
-      const note = await this.store.get(path);
-      if (note?.text == null) return { refused: NO_TEXT };
-      const text = withGather(note.text, before, after);
-      return text === null ? { refused: 'That gather is no longer there, so nothing was changed.' } : [withText(note, text)];
+    return this.edit(path, 'Changed a gather', (present) => {
+      const text = withGather(present, before, after);
+      return text === null ? { refused: 'That gather is no longer there, so nothing was changed.' } : { text };
     });
   }
 
@@ -161,13 +159,14 @@ export class NoteActions {
     });
   }
 
-  /** Makes another text of that of a note, from what it is by then; null leaves it. */
-  async edit(path: string, label: string, change: (text: string) => string | null): Promise<ActionResult> {
+  /** Makes another text of that of a note, from what it is by then. */
+  async edit(path: string, label: string, change: (text: string) => { text: string } | { refused: string }): Promise<ActionResult> {
     return this.retry(label, async () => {
       const note = await this.store.get(path);
       if (note?.text == null) return { refused: NO_TEXT };
-      const text = change(note.text);
-      return text === null || text === note.text ? [] : [withText(note, text)];
+      const outcome = change(note.text);
+      if ('refused' in outcome) return outcome;
+      return outcome.text === note.text ? [] : [withText(note, outcome.text)];
     });
   }
 
@@ -332,23 +331,13 @@ export class NoteActions {
   /** Puts another line in the place of one, which must still be as it was. */
   async replaceLine(ref: LineRef, after: string, label: string): Promise<ActionResult> {
     const { withLine } = await import('../../core/task/writing/with-line');
-    return this.retry(label, async () => {
-      const note = await this.store.get(ref.path);
-      if (note?.text == null) return { refused: NO_TEXT };
-      const outcome = withLine(note.text, ref, after);
-      return 'refused' in outcome ? outcome : [withText(note, outcome.text)];
-    });
+    return this.edit(ref.path, label, (text) => withLine(text, ref, after));
   }
 
   /** Puts a line, with all that stands under it, before or behind another one of its note. */
   async placeBeside(ref: LineRef, other: LineRef, side: 'before' | 'behind', label: string): Promise<ActionResult> {
     const { withItemBeside } = await import('../../core/task/writing/with-item-beside');
-    return this.retry(label, async () => {
-      const note = await this.store.get(ref.path);
-      if (note?.text == null) return { refused: NO_TEXT };
-      const outcome = withItemBeside(note.text, ref, other, side);
-      return 'refused' in outcome ? outcome : [withText(note, outcome.text)];
-    });
+    return this.edit(ref.path, label, (text) => withItemBeside(text, ref, other, side));
   }
 
   /**

@@ -60,7 +60,8 @@ export function spanOf<Row extends SpanRow>(row: Row): SpanBar<Row> | null {
   };
 }
 
-const startOf = ({ raw }: SpanRow): Span | null => readSpan(clauseOf(readTail(raw, 0), 'start')?.value ?? '');
+/** Only a line that holds the word needs its tail read. */
+const startOf = ({ raw }: SpanRow): Span | null => (/start/i.test(raw) ? readSpan(clauseOf(readTail(raw, 0), 'start')?.value ?? '') : null);
 
 /** The bars of each group, on lines counted through all of them. */
 export function spanGroups<Row extends SpanRow>(groups: readonly (readonly Row[])[]): SpanGroup<Row>[] {
@@ -76,7 +77,9 @@ export function spanGroups<Row extends SpanRow>(groups: readonly (readonly Row[]
 /** What must be closed first among the bars that are drawn: of a task in several groups its uppermost bar counts. */
 export function spanNeeds<Row extends SpanRow>(groups: readonly SpanGroup<Row>[]): SpanNeed[] {
   const byRef = new Map<string, { line: number; bar: SpanBar<Row> }>();
-  const all = groups.flatMap(({ first, bars }) => bars.map((bar, at) => ({ line: first + at, bar, tail: readTail(bar.row.raw, 0) })));
+  const all = groups.flatMap(({ first, bars }) =>
+    bars.map((bar, at) => ({ line: first + at, bar, tail: /ref|needs/i.test(bar.row.raw) ? readTail(bar.row.raw, 0) : null })),
+  );
   for (const { line, bar, tail } of all) {
     const ref = clauseOf(tail, 'ref')?.value;
     if (ref !== undefined && !byRef.has(ref)) byRef.set(ref, { line, bar });

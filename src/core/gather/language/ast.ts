@@ -202,8 +202,8 @@ export type Total = (typeof TOTALS)[number];
 
 /** Fields that a row or card can bear. */
 export const COLUMNS = [...ORDER_KEYS, 'tag', 'person', 'link', 'heading', 'every', 'steps', 'remind', 'ref', 'needs'] as const;
-/** Fields that the row of a note can bear. */
-export const NOTE_COLUMNS = [...NOTE_ORDER_KEYS, 'tag', 'person', 'about'] as const;
+/** Fields that the row of a note can bear; the digest of a meeting is made for the rows in sight. */
+export const NOTE_COLUMNS = [...NOTE_ORDER_KEYS, 'tag', 'person', 'about', 'digest'] as const;
 export type Column = (typeof COLUMNS)[number] | (typeof NOTE_COLUMNS)[number];
 
 /** What bars and curves measure. */

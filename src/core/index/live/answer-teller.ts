@@ -13,7 +13,7 @@ const PORTION = 5000;
 export class AnswerTeller {
   private views = new WeakMap<AnswerRow, RowView>();
   /** How many rows were told of each group that is told bit by bit. */
-  private readonly told = new Map<LiveGroup, number>();
+  private readonly begun = new Map<LiveGroup, number>();
   /** The order of the groups as it was told last. */
   private order: readonly LiveGroup[] | null = null;
 
@@ -41,7 +41,7 @@ export class AnswerTeller {
   news(context: GatherContext, hints: GatherError[], most = PORTION): AnswerNews {
     const { live } = this;
     const whole = !live.told || live.isCut || live.errors.length > 0;
-    if (whole) this.told.clear();
+    if (whole) this.begun.clear();
     live.told = live.errors.length === 0;
     const order = live.ordered;
     const news: AnswerNews = whole
@@ -56,9 +56,9 @@ export class AnswerTeller {
     for (const group of whole ? order : live.dirty) group.splices = [];
     live.dirty.clear();
     const present = new Set(order);
-    for (const group of this.told.keys()) {
+    for (const group of this.begun.keys()) {
       if (present.has(group)) live.dirty.add(group);
-      else this.told.delete(group);
+      else this.begun.delete(group);
     }
     return news;
   }
@@ -71,7 +71,7 @@ export class AnswerTeller {
       if (!group) return [];
       const shown = groupView(live.id, group, view, left);
       left -= shown.rows.length;
-      if (shown.rows.length < group.rows.length) this.told.set(live, shown.rows.length);
+      if (shown.rows.length < group.rows.length) this.begun.set(live, shown.rows.length);
       return shown;
     });
   }
@@ -86,13 +86,13 @@ export class AnswerTeller {
     if (this.live.gather.limitPerGroup !== null || group.splices === null) {
       const shown = this.live.shownOf(group);
       const { rows, ...head } = groupView(group.id, shown, view, this.live.gather.limitPerGroup === null ? PORTION : Infinity);
-      this.toldOf(group, rows.length, shown.rows.length);
+      this.toldSoFar(group, rows.length, shown.rows.length);
       return { head, rows, splices: [], more: [] };
     }
     // The rows themselves are not gathered: only what came and went is told.
     const { rows: _none, ...head } = groupView(group.id, groupOf(group, group.sums, [], 0, group.count - group.entries.size), view);
     const splices: RowSplice[] = [];
-    let told = this.told.get(group) ?? Infinity;
+    let told = this.begun.get(group) ?? Infinity;
     for (const { at, entry } of group.splices) {
       // What comes or goes behind what was told is told with it.
       if (at >= told) continue;
@@ -102,13 +102,13 @@ export class AnswerTeller {
     if (told === Infinity) return { head, rows: null, splices, more: [] };
     const { rows } = this.live.shownOf(group);
     const more = rows.slice(told, told + PORTION).map(view);
-    this.toldOf(group, told + more.length, rows.length);
+    this.toldSoFar(group, told + more.length, rows.length);
     return { head, rows: null, splices, more };
   }
 
-  private toldOf(group: LiveGroup, told: number, all: number): void {
-    if (told < all) this.told.set(group, told);
-    else this.told.delete(group);
+  private toldSoFar(group: LiveGroup, told: number, all: number): void {
+    if (told < all) this.begun.set(group, told);
+    else this.begun.delete(group);
   }
 
   private head(context: GatherContext, hints: GatherError[]): Omit<AnswerView, 'groups' | 'more'> {

@@ -1,9 +1,30 @@
+import { foldName } from '../../note/names/names';
+import { foldPath } from '../../note/names/path';
 import { splitLines } from '../../note/blocks/lines';
 import { readFrontMatter } from '../../note/facts/front-matter';
+import { digestIn } from '../../meeting/digest';
 import { meetingFacts } from '../../meeting/meeting-facts';
-import type { SeriesMeeting } from '../../meeting/series';
+import { meetingsOfSeries, type SeriesMeeting } from '../../meeting/series';
+import { writtenDigest } from '../../meeting/written-digest';
+import { readNote } from '../../task/reading/read-note';
 import type { NoteEntry } from '../note-entry';
 
-/** What the front matter of meetings says. */
-export const meetingsIn = (entries: readonly NoteEntry[]): SeriesMeeting[] =>
-  entries.map(({ head: { path, title }, text }) => ({ path, title, facts: meetingFacts(readFrontMatter(splitLines(text))) }));
+/** What the front matter of meetings says: of those of a series, or of all. */
+export function meetingsIn(entries: readonly NoteEntry[], series: string | null): SeriesMeeting[] {
+  const wanted = series === null ? null : foldName(series);
+  return entries
+    .filter(({ head }) => wanted === null || head.series === wanted)
+    .map(({ head: { path, title }, text }) => ({ path, title, facts: meetingFacts(readFrontMatter(splitLines(text))) }));
+}
+
+/** The digest of a meeting as its text gives it now, with what a person wrote into the one that stands there. */
+export function digestOfMeeting(entries: readonly NoteEntry[], path: string, heading: string): string[] {
+  const entry = entries.find(({ head }) => foldPath(head.path) === foldPath(path));
+  if (!entry) return [];
+  const { series } = entry.head;
+  const before = series === null ? [] : meetingsOfSeries(meetingsIn(entries, series), series);
+  const texts = new Map(entries.map(({ head, text }) => [head.path, text]));
+  const notes = before.map((one) => readNote(one.path, texts.get(one.path) ?? ''));
+  const { text } = writtenDigest({ path: entry.head.path, text: entry.text, series: notes, heading, last: null });
+  return (digestIn(readNote(entry.head.path, text), heading)?.text ?? '').trim().split('\n');
+}

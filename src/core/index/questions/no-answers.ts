@@ -17,6 +17,8 @@ export const NO_ANSWERS: { readonly [Name in QuestionName]: Questions[Name]['ans
   writtenOn: [],
   templates: [],
   meetings: [],
+  people: [],
+  digest: [],
   slips: [],
   standsIn: [],
   leading: { linked: [], linkedCount: 0, named: [], namedCount: 0, unread: 0, left: 0 },

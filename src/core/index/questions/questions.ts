@@ -20,6 +20,7 @@ import type { CarryAnswer } from './carry';
 import type { Template } from './forms';
 import type { FoundHeading } from './headings';
 import type { LeadingAnswer } from './leading';
+import type { PersonFacts } from './people';
 import type { Reminder } from './reminders';
 import type { WrittenNote } from './written-on';
 import type { SearchAnswer, SearchShows } from './search';
@@ -54,8 +55,12 @@ export interface Questions {
   writtenOn: { given: { day: Day }; answer: WrittenNote[] };
   /** The templates, by path. */
   templates: { given: object; answer: Template[] };
-  /** Every meeting, by path, with what its front matter says. */
-  meetings: { given: object; answer: SeriesMeeting[] };
+  /** The meetings of a series, or all where none is given, by path, with what their front matter says. */
+  meetings: { given: { series: string | null }; answer: SeriesMeeting[] };
+  /** Everybody who is named or has a page, but oneself. */
+  people: { given: object; answer: PersonFacts[] };
+  /** The digest of a meeting as it would stand under a heading now, line by line; none where the note is no meeting. */
+  digest: { given: { path: string; heading: string }; answer: string[] };
   /** The slips that a person made, by path. */
   slips: { given: object; answer: OwnSlip[] };
   /** On which agenda pages a task line would stand that is written into a note, on each of some days. */
@@ -120,7 +125,9 @@ const ANSWERS: {
   remindersIn: async (library, { after, until, starts }) => (await import('./reminders')).remindersIn(library, after, until, starts),
   writtenOn: async (library, { day }) => (await import('./written-on')).writtenOn(library, day),
   templates: async (library) => (await import('./forms')).templatesIn(notesOf(library, 'template')),
-  meetings: async (library) => (await import('./meetings')).meetingsIn(notesOf(library, 'meeting')),
+  meetings: async (library, { series }) => (await import('./meetings')).meetingsIn(notesOf(library, 'meeting'), series),
+  people: async (library) => (await import('./people')).peopleIn(library, notesOf(library, 'meeting')),
+  digest: async (library, { path, heading }) => (await import('./meetings')).digestOfMeeting(notesOf(library, 'meeting'), path, heading),
   slips: async (library) => (await import('./forms')).slipsIn(notesOf(library, 'slip')),
   standsIn: async (library, { line, path, days }) => (await import('./stands-in')).standsIn(library, line, path, days),
   headings: async (library, { words }) => (await import('./headings')).headingsWith(library, words),

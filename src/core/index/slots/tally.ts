@@ -2,6 +2,7 @@ import type { Day } from '../../calendar/day';
 import type { DaySettings } from '../../day/day-settings';
 import { lengthsOf } from '../../day/length';
 import { type PlannedPlace, plannedDay, sharesOf } from '../../day/planned';
+import { foldName } from '../../note/names/names';
 import { isOpen } from '../../task/line/status';
 import type { Around } from '../../task/line/task-line';
 import { foldedNames, foldedTags, withHandle } from '../../gather/rows/folded-names';
@@ -28,6 +29,9 @@ export interface Tally {
   open: number;
   tags: Map<string, number>;
   people: Map<string, number>;
+  /** Open tasks by who owns them, and by who asked for them, where another is named. */
+  owned: Map<string, number>;
+  asked: Map<string, number>;
   days: Map<Day, DayTally>;
   /** The days of which a count changed since somebody emptied this. */
   touched: Set<Day>;
@@ -37,7 +41,7 @@ export interface Tally {
 type Parents = (index: number) => number;
 
 export function emptyTally(): Tally {
-  return { open: 0, tags: new Map(), people: new Map(), days: new Map(), touched: new Set() };
+  return { open: 0, tags: new Map(), people: new Map(), owned: new Map(), asked: new Map(), days: new Map(), touched: new Set() };
 }
 
 /**
@@ -85,6 +89,8 @@ class SharedNames {
     if (task.around !== this.around) this.begin(task.around);
     this.tasks++;
     if (task.tags.length > 0) for (const tag of foldedTags(task.tags)) if (!this.tags.includes(tag)) count(tally.tags, tag, sign);
+    if (task.owner !== null && task.owner !== 'nobody') count(tally.owned, foldName(task.owner), sign);
+    if (task.asked !== null) count(tally.asked, foldName(task.asked), sign);
     for (const person of ownPeopleOf(task)) if (!this.people.includes(person)) count(tally.people, person, sign);
   }
 

@@ -1,7 +1,8 @@
 import { useCallback } from 'react';
 import { isoDay } from '../../../core/calendar/day';
 import { timeName } from '../../../core/calendar/span';
-import { withClock } from '../../../core/day/appointments';
+import { endName, withClock } from '../../../core/day/appointments';
+import { quotedYaml } from '../../../core/note/facts/with-fields';
 import type { PlanItem } from '../../../core/index/days/day-plan';
 import type { ActionResult } from '../../../store/acting/note-actions';
 import { refuse } from '../../session/acting/messages';
@@ -61,7 +62,7 @@ export function useItemPlace(item: PlanItem, from: number, to: number, here: num
 }
 
 /** A time as the front matter says it: in quotes, for YAML would read some as numbers; a day may end at `24:00`. */
-export const clock = (minute: number): string => `"${minute === 1440 ? '24:00' : timeName(minute % 1440)}"`;
+const clock = (minute: number): string => quotedYaml(endName(minute));
 
 /** `45m`, `2h`, `1h30m`. */
 function durationClause(minutes: number): string {

@@ -1,53 +1,18 @@
 import type { EditorView } from '@codemirror/view';
 import { openSearchPanel } from '@codemirror/search';
-import type { ActionContext } from '../../../core/task/acts/action-context';
 import type { Intention } from '../../../core/task/acts/intention';
-import type { Task } from '../../../core/task/line/task';
 import type { TextCommandId } from '../../commands/definitions';
-import type { DayAsked } from '../../session/acting/task-dialog';
 import { editorContext } from '../reading/editor-context';
 import { followAt } from '../reading/follow-names';
 import { foldAll, foldToLevel, toggleBranch, toggleFold } from '../reading/folding';
 import { runOutline } from '../editing/outline-keys';
 import { actOnSelected, convertLines, cursorLine, openTail, repairLine, selectedTasks, takeOffered, tasksMade } from './task-commands';
 import { toggleRecords } from '../reading/record-folds';
-import { giveLines, markLines, raiseLines } from './mark-lines';
+import { giveLines, markKeyPoints, markQuestions, raiseLines } from './mark-lines';
 import { shiftItem } from './task-keys';
+import type { TextHost } from './text-host';
 import { nextHeading, toggleMark } from '../look/text-marks';
 import { acceptCompletion, startCompletion } from '@codemirror/autocomplete';
-
-/** What the commands of a text need beside the text. */
-export interface TextHost {
-  context: () => ActionContext;
-  /** Ticks the tasks on some lines (from 0), as one step. */
-  tick: (lines: readonly number[]) => void;
-  /** Raises the priority of the task on a line (from 0). */
-  raise: (line: number) => void;
-  /** Shows the details of the task on a line (from 0). */
-  details: (line: number) => void;
-  /** Asks for one day, or for names, for all of these tasks. */
-  dates: (tasks: readonly Task[], what: DayAsked) => void;
-  names: (tasks: readonly Task[]) => void;
-  /** Asks for a word to be written under all of these tasks when they are closed. */
-  remark: (tasks: readonly Task[], status: 'done' | 'cancelled') => void;
-  closeUp: (line: number) => void;
-  wider: () => void;
-  insertMenu: () => void;
-  /** Shows the card of the name or link at the cursor; whether there is one. */
-  card: () => boolean;
-  /** Makes a note with some title beside this one and goes there; Back returns to the line (from 0). */
-  makeNote: (title: string, line: number) => void;
-  /** Makes a page for a person. */
-  makePerson: (handle: string) => void;
-  /** Makes a meeting of the appointment on a line (from 0). */
-  makeMeeting: (line: number) => void;
-  /** The tag of what is to be raised with a person, without its sign. */
-  raiseTag: () => string;
-  told: (reason: string) => void;
-  /** Takes back what happened last, in this text or by an action; false when nothing did. */
-  undo: () => boolean;
-  redo: () => boolean;
-}
 
 type TextRun = (view: EditorView, host: TextHost) => boolean;
 
@@ -153,10 +118,10 @@ const RUNS: { readonly [Id in TextCommandId]: TextRun } = {
     host.makeNote(words, line.number - 1);
     return true;
   },
-  'text-key': (view) => markLines(view, 'key'),
-  'text-question': (view) => markLines(view, 'question'),
+  'text-key': markKeyPoints,
+  'text-question': markQuestions,
   'text-give': giveLines,
-  'text-to-raise': (view, host) => raiseLines(view, host.raiseTag()),
+  'text-to-raise': raiseLines,
   'text-repair': (view, host) => repairLine(view, host.context(), view.state.facet(editorContext).knownPeople, host.makePerson),
   undo: (_view, host) => host.undo(),
   redo: (_view, host) => host.redo(),

@@ -3,7 +3,8 @@ import fc from 'fast-check';
 import { readIsoDay } from '../../../core/calendar/day';
 import { ACTION_DEFAULTS, type ActionContext } from '../../../core/task/acts/action-context';
 import { noteNow } from '../reading/note-field';
-import { type TextHost, runTextCommand } from './run-command';
+import { runTextCommand } from './run-command';
+import type { TextHost } from './text-host';
 import {
   actOnSelected,
   convertLines,

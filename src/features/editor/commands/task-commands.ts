@@ -42,8 +42,18 @@ function change(view: EditorView, changes: readonly Change[], userEvent: string)
 }
 
 /** Does an intention to every task that the selection touches, in one step. */
-export function actOnSelected(view: EditorView, intention: Intention, context: ActionContext, told: (reason: string) => void): boolean {
-  const refs = selectedTasks(view).map((task) => ({ line: task.line, expected: task.raw }));
+export const actOnSelected = (view: EditorView, intention: Intention, context: ActionContext, told: (reason: string) => void): boolean =>
+  actOnTasks(view, selectedTasks(view), intention, context, told);
+
+/** Does an intention to some tasks of the text, in one step. */
+export function actOnTasks(
+  view: EditorView,
+  tasks: readonly Pick<Task, 'line' | 'raw'>[],
+  intention: Intention,
+  context: ActionContext,
+  told: (reason: string) => void,
+): boolean {
+  const refs = tasks.map((task) => ({ line: task.line, expected: task.raw }));
   if (refs.length === 0) return false;
   const outcome = actOnMany(view.state.doc.toString(), refs, intention, context);
   if ('refused' in outcome) {

@@ -1,6 +1,7 @@
 import { insertNewlineContinueMarkup } from '@codemirror/lang-markdown';
 import type { EditorView, KeyBinding } from '@codemirror/view';
 import { COMMANDS, type TextCommandId } from '../../commands/definitions';
+import { readTail } from '../../../core/task/line/tail';
 import { noteNow } from '../reading/note-field';
 import { runOutline } from '../editing/outline-keys';
 import { selectedLines } from './task-commands';
@@ -22,8 +23,7 @@ function continueTasks(view: EditorView): boolean {
     return true;
   }
   // A cursor before the tail leaves it where it is: the tail belongs to the words before it.
-  const words = line.text.slice(column);
-  const at = task.tailFrom < line.length && words.trim() === line.text.slice(task.tailFrom).trim() ? line.to : main.head;
+  const at = isBeforeTail(line.text, column, task.tailFrom) ? line.to : main.head;
   const rest = line.text.slice(at - line.from).trimStart();
   const marker = nextMarker(line.text.slice(0, task.boxFrom));
   const insert = `\n${marker}[ ] ${rest}`;
@@ -34,6 +34,21 @@ function continueTasks(view: EditorView): boolean {
     userEvent: 'input',
   });
   return true;
+}
+
+/** Whether only the tail of a line stands behind the cursor; it begins at the end of a line that has none. */
+const isBeforeTail = (line: string, column: number, tailFrom: number): boolean =>
+  tailFrom < line.length && line.slice(column).trim() === line.slice(tailFrom).trim();
+
+/** Enter before the tail of a key point that is no task leaves it there, too. */
+function continueItems(view: EditorView): boolean {
+  const { state } = view;
+  const { head, empty } = state.selection.main;
+  const line = state.doc.lineAt(head);
+  const item = empty ? noteNow(state).structure.items.findLast((one) => one.line === line.number - 1) : undefined;
+  const tail = item && readTail(line.text, item.wordsFrom);
+  if (tail && isBeforeTail(line.text, head - line.from, tail.from)) view.dispatch({ selection: { anchor: line.to } });
+  return insertNewlineContinueMarkup(view);
 }
 
 /** The marker of the next item: the same bullet, or the next number. */
@@ -70,7 +85,7 @@ function eraseMarks(view: EditorView): boolean {
 
 /** Keys that belong to writing itself. */
 export const writingKeys: KeyBinding[] = [
-  { key: 'Enter', run: (view) => continueTasks(view) || insertNewlineContinueMarkup(view) },
+  { key: 'Enter', run: (view) => continueTasks(view) || continueItems(view) },
   { key: 'Backspace', run: eraseMarks },
 ];
 

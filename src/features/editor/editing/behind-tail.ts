@@ -4,7 +4,7 @@ import { noteNow } from '../reading/note-field';
 import { openTail } from '../commands/task-commands';
 
 /**
- * What is typed behind the tail of a task goes to the end of its words: behind the tail it would switch it off. A brace opens the tail
+ * What is typed behind the tail of a task or a key point goes to the end of its words: behind the tail it would switch it off. A brace opens the tail
  * that is there.
  */
 export const behindTail = EditorView.inputHandler.of((view, from, to, text) => {
@@ -19,8 +19,10 @@ export const behindTail = EditorView.inputHandler.of((view, from, to, text) => {
       .endsWith('}')
   )
     return false;
-  const task = noteNow(state).tasks.findLast((one) => one.line === line.number - 1);
-  const tail = task && task.tailFrom < line.length ? readTail(line.text, task.boxFrom) : null;
+  const { tasks, structure } = noteNow(state);
+  const here = (one: { line: number }): boolean => one.line === line.number - 1;
+  const wordsFrom = tasks.findLast(here)?.boxFrom ?? structure.items.findLast(here)?.wordsFrom ?? -1;
+  const tail = wordsFrom < 0 ? null : readTail(line.text, wordsFrom);
   if (!tail || from - line.from < tail.to) return false;
   if (text === '{') return openTail(view);
   const words = line.text.slice(0, tail.from).trimEnd();

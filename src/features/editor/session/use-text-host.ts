@@ -10,7 +10,7 @@ import { askCard } from '../../links/card-place';
 import { frameSlice } from '../../session/state/frame-slice';
 import { useServices } from '../../session/state/services';
 import { useAppDispatch, useAppSelector } from '../../session/state/state';
-import type { TextHost } from '../commands/run-command';
+import type { TextHost } from '../commands/text-host';
 import { raiseLine } from '../commands/task-commands';
 import { tickLines } from '../editing/tick-lines';
 import { useMeetingOfLine } from '../../meeting/use-meeting-of-line';
@@ -101,7 +101,7 @@ export function useTextHost(host: RefObject<TextHost | null>, editor: RefObject<
         const { journal, front } = noteNow(view.state);
         const day = journal ?? front.date ?? clock.now().day;
         const words = view.state.doc.line(line + 1).text;
-        void text.save().then(() => latest.current.makeMeeting(latest.current.path, line, words, day));
+        void text.save().then(() => latest.current.makeMeeting({ path: latest.current.path, line, expected: words }, day));
       },
       raiseTag: () => latest.current.settings.raiseTag,
       told: (reason) => refuse(reason),

@@ -20,12 +20,25 @@ import { RowPicking } from '../rows/row-picking';
 import { type ActOnRow, useListActions, useShownGroups } from './use-list-actions';
 import { useAddedStatus } from '../../session/state/use-statuses';
 import { soleLink } from '../../../core/note/names/sole-link';
+import { DigestOf } from '../../meeting/LazyDigest';
 import { ProjectProgress } from '../../project/LazyProjectProgress';
 
 const USUAL: readonly Column[] = ['due', 'plan', 'takes', 'note'];
 const USUAL_OF_NOTES: readonly Column[] = ['kind', 'open', 'done', 'date'];
 /** Columns by which rows cannot be put in order. */
-const UNORDERED: ReadonlySet<Column> = new Set(['tag', 'person', 'link', 'about', 'heading', 'every', 'steps', 'remind', 'ref', 'needs']);
+const UNORDERED: ReadonlySet<Column> = new Set([
+  'tag',
+  'person',
+  'link',
+  'about',
+  'heading',
+  'every',
+  'steps',
+  'remind',
+  'ref',
+  'needs',
+  'digest',
+]);
 /** Columns of a few letters, which are not broken into lines. */
 const NARROW: ReadonlySet<Column> = new Set([
   'due',
@@ -230,6 +243,14 @@ function Row({ row, index, columns, onAct }: RowProps) {
 
 /** What names a place leads there. */
 function Cell({ row, column, children }: { row: RowView; column: Column; children: ReactNode }) {
+  if (column === 'digest')
+    return (
+      row.kind === 'meeting' && (
+        <Suspense>
+          <DigestOf path={row.path} />
+        </Suspense>
+      )
+    );
   if (column !== 'note' && column !== 'heading') return children;
   return (
     <Link className="hover:underline" to={noteAddress(row.path, row.line)}>

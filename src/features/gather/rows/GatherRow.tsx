@@ -24,6 +24,7 @@ import { markOf, noteName, shownChips, showsSource } from './row-columns';
 import { endDrag, startDrag } from './task-drag';
 import { useAddedStatus } from '../../session/state/use-statuses';
 import { soleLink } from '../../../core/note/names/sole-link';
+import { DigestOf } from '../../meeting/LazyDigest';
 import { ProjectProgress } from '../../project/LazyProjectProgress';
 
 interface GatherRowProps {
@@ -112,6 +113,11 @@ export const GatherRow = memo(function GatherRow({ row, group, columns, withSour
               </Suspense>
             )}
           </div>
+          {columns?.includes('digest') && row.kind === 'meeting' && row.what === 'note' && (
+            <Suspense>
+              <DigestOf path={row.path} />
+            </Suspense>
+          )}
           {withSource && showsSource(columns) && row.what !== 'note' && <Source row={row} />}
         </div>
         {row.steps.length > 0 && (

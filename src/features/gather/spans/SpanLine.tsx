@@ -1,4 +1,4 @@
-import { type CSSProperties, type PointerEvent, useRef, useState } from 'react';
+import { type CSSProperties, type PointerEvent, useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { dayName } from '../../../core/calendar/day-name';
 import type { DayRange } from '../../../core/calendar/span';
@@ -127,8 +127,11 @@ function movedBar(bar: SpanBar<RowView>, part: SpanPart, days: number): DayRange
 /** A bar, or an end of it, follows the pointer by whole days, and is moved when it is let go; Escape lets it stay. */
 function useBarDrag(bar: SpanBar<RowView>, axis: DayRange, onMove: MoveSpan) {
   const [held, setHeld] = useState<{ part: SpanPart; days: number } | null>(null);
+  const listening = useRef<AbortController | null>(null);
+  useEffect(() => () => listening.current?.abort(), []);
   const taken = useRef<{ x: number; perDay: number; part: SpanPart } | null>(null);
   const letGo = (): void => {
+    listening.current?.abort();
     taken.current = null;
     setHeld(null);
   };
@@ -145,8 +148,8 @@ function useBarDrag(bar: SpanBar<RowView>, axis: DayRange, onMove: MoveSpan) {
         key.stopPropagation();
         letGo();
       };
-      window.addEventListener('keydown', escape, { capture: true });
-      window.addEventListener('pointerup', () => window.removeEventListener('keydown', escape, { capture: true }), { once: true });
+      const { signal } = (listening.current = new AbortController());
+      window.addEventListener('keydown', escape, { capture: true, signal });
     },
     onPointerMove: (event: PointerEvent<HTMLElement>): void => {
       const { current } = taken;
