@@ -86,10 +86,21 @@ const BY_TAG = page('By tag', 'Every open task under each of its tags.', [
   { title: 'Open tasks by tag', lines: ['where open', 'group by tag by count', 'including resting', 'totals count, takes'] },
 ]);
 
-const PEOPLE = page('People', 'What is open with whom.', [
-  { title: 'Asked of me by others', lines: ['where open and with asked and owner = me', 'group by asked', 'order by due, priority'] },
-  { title: 'Owned by others', lines: ['where open and owner != me and owner != nobody', 'group by owner', 'order by due, priority'] },
-  { title: 'Owned by nobody', lines: ['where open and owner = nobody', 'order by due, priority'] },
+/** Each open task that another owns or asked for stands in one list alone; the last shows all again, by person. */
+const PEOPLE = page('People', 'Who is who, and what is open between whom.', [
+  {
+    title: 'Asked of me',
+    lines: ['where open and with asked and asked != me and owner = me', 'group by asked', 'order by due, priority'],
+  },
+  {
+    title: 'Given by me',
+    lines: ['where open and owner != me and owner != nobody and (without asked or asked = me)', 'group by owner', 'order by due, priority'],
+  },
+  {
+    title: 'Among others',
+    lines: ['where open and owner != me and owner != nobody and with asked and asked != me', 'group by owner', 'order by due, priority'],
+  },
+  { title: 'Nobody’s', lines: ['where open and owner = nobody', 'order by due, priority'] },
   { title: 'Open with each person', lines: ['where open and with person', 'group by person by count', 'order by due, priority'] },
 ]);
 

@@ -1,10 +1,10 @@
 import { Pencil } from 'lucide-react';
-import { lazy, useId, useMemo, useState } from 'react';
+import { Suspense, lazy, useId, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { refuse, say } from '../session/acting/messages';
-import { shippedAs } from '../../core/agenda/shipped-names';
+import { shippedAs, shippedPath } from '../../core/agenda/shipped-names';
 import { type Narrowing, isNarrowed } from '../../core/gather/answer/narrow';
-import { foldPath, folderOf } from '../../core/note/names/path';
+import { folderOf } from '../../core/note/names/path';
 import { readFrame } from '../../core/note/facts/note-frame';
 import { Later } from '../../ui/Later';
 import { Menu, MenuEntry } from '../../ui/menu';
@@ -24,6 +24,7 @@ import { useParameter } from '../session/places/routes';
 import { useSides } from './use-sides';
 
 const LeftOut = lazy(() => import('./LeftOut').then((part) => ({ default: part.LeftOut })));
+const PeopleTable = lazy(() => import('../people/PeopleTable').then((part) => ({ default: part.PeopleTable })));
 const NewText = lazy(() => import('./NewText').then((part) => ({ default: part.NewText })));
 
 interface AgendaPageProps {
@@ -79,7 +80,12 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
         </Later>
       )}
       <NarrowBar narrowing={narrowing} onChange={setTyped} answers={shown} />
-      {foldPath(path) === 'agenda/today.md' && <CarryForward answers={shown} />}
+      {shipped === shippedPath('Today') && <CarryForward answers={shown} />}
+      {shipped === shippedPath('People') && (
+        <Suspense>
+          <PeopleTable />
+        </Suspense>
+      )}
       <div
         className={columns > 1 ? 'grid items-start gap-x-8 md:grid-cols-[repeat(var(--columns),minmax(0,1fr))]' : undefined}
         style={{ '--columns': columns } as React.CSSProperties}

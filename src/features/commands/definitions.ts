@@ -82,6 +82,7 @@ export const COMMANDS = [
   { id: 'row-lower', title: 'Priority down', key: 'Mod+ArrowDown', scope: 'list' },
   { id: 'row-move', title: 'Move to another note', key: 'Mod+m', scope: 'list' },
   { id: 'row-names', title: 'Tags, people, links, owner', key: 'Mod+Shift+m', scope: 'list' },
+  { id: 'row-to-raise', title: 'Raise with who is named, or with somebody', key: 'Mod+Shift+F4', scope: 'list' },
   { id: 'row-select', title: 'Select or leave out', key: 'Mod+Space', scope: 'list' },
   { id: 'row-select-all', title: 'Select the whole list', key: 'Mod+a', scope: 'list' },
   { id: 'row-delete', title: 'Delete the task', key: 'Delete', scope: 'list' },

@@ -3,11 +3,14 @@ import { Link } from 'react-router';
 import { dayName } from '../../core/calendar/day-name';
 import { meetingFacts, timesName } from '../../core/meeting/meeting-facts';
 import { nextOfSeries } from '../../core/meeting/series';
-import type { FrontMatter } from '../../core/note/facts/front-matter';
+import { splitLines } from '../../core/note/blocks/lines';
+import { type FrontMatter, fieldWords, readFrontMatter } from '../../core/note/facts/front-matter';
+import { meetingTemplateFor, ownKeysOf } from '../../core/meeting/meeting-template';
 import { FootLine } from '../foot/FootLine';
 import { noteAddress, seriesAddress } from '../session/places/addresses';
 import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
+import { useTemplates } from '../templates/use-templates';
 import { MeetingPart } from './MeetingPart';
 import { NextMeeting } from './NextMeeting';
 import type { MeetingField } from './meeting-fields';
@@ -27,6 +30,7 @@ export function MeetingHead({ path, title, front }: MeetingHeadProps) {
   const style = useAppSelector((state) => state.settings.dateStyle);
   const atHead = useAppSelector((state) => state.settings.meetingLists === 'head');
   const [asked, setAsked] = useState<MeetingField | 'next' | null>(null);
+  const own = useOwnKeys(front, facts.form);
   const series = useSeries(facts.series);
   const acts = useMeetingActs(path, title, facts);
   const { date, start, end, people, about, form } = facts;
@@ -77,6 +81,12 @@ export function MeetingHead({ path, title, front }: MeetingHeadProps) {
               </Link>
             </>
           )}
+          {Object.entries(own).map(([key, words]) => (
+            <span key={key} className="me-2 text-[0.95rem]">
+              {`${key.charAt(0).toUpperCase()}${key.slice(1)}: `}
+              {press(`own ${key}`, words === '' ? 'not said' : words, words !== '')}
+            </span>
+          ))}
         </p>
         <p className="no-print flex gap-1">
           <button type="button" className="quiet-button" onClick={() => void acts.digest()}>
@@ -102,13 +112,23 @@ export function MeetingHead({ path, title, front }: MeetingHeadProps) {
           {asked === 'next' ? (
             <NextMeeting due={due} onNext={(day) => void acts.next(day)} />
           ) : (
-            <MeetingPart key={asked} field={asked} facts={facts} acts={acts} onClose={() => setAsked(null)} />
+            <MeetingPart key={asked} field={asked} facts={facts} own={own} acts={acts} onClose={() => setAsked(null)} />
           )}
         </div>
       )}
       {atHead && <FootLine at={path} kind="meeting" />}
     </section>
   );
+}
+
+/** The keys of one's own that a meeting bears, and those that the template of its form has; with what it says. */
+function useOwnKeys(front: FrontMatter, form: string | null): Readonly<Record<string, string>> {
+  const templates = useTemplates();
+  return useMemo(() => {
+    const template = form === null ? null : meetingTemplateFor(form, templates ?? []);
+    const keys = new Set([...(template ? ownKeysOf(readFrontMatter(splitLines(template.text))) : []), ...ownKeysOf(front)]);
+    return Object.fromEntries([...keys].map((key) => [key, fieldWords(front.fields[key]) ?? '']));
+  }, [front, form, templates]);
 }
 
 /** `1st`, `2nd`, `3rd`, `4th`, `11th`. */

@@ -8,18 +8,20 @@ import { foldName } from '../../core/note/names/names';
 import { MonthGrid } from '../../ui/MonthGrid';
 import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
-import { type MeetingField, fieldsOf, readTimes } from './meeting-fields';
+import { type MeetingField, type OwnPart, fieldsOf, ownKeyOf, readTimes } from './meeting-fields';
 import type { MeetingActs } from './use-meeting-acts';
 import { useSaidOfMeetings } from './use-meetings';
 
 interface MeetingPartProps {
   field: MeetingField;
   facts: MeetingFacts;
+  /** What its keys of one's own say. */
+  own: Readonly<Record<string, string>>;
   acts: MeetingActs;
   onClose: () => void;
 }
 
-const LABELS: Record<Exclude<MeetingField, 'people' | 'about' | 'date'>, string> = {
+const LABELS: Record<Exclude<MeetingField, 'people' | 'about' | 'date' | OwnPart>, string> = {
   form: 'What it is: a call, a visit, a weekly round',
   time: 'From when to when, such as 11:30–12:15',
   series: 'The series it belongs to',
@@ -27,7 +29,7 @@ const LABELS: Record<Exclude<MeetingField, 'people' | 'about' | 'date'>, string>
 };
 
 /** One part of the sentence of a meeting, typed into: Enter stores it, Escape leaves it as it was. */
-export function MeetingPart({ field, facts, acts, onClose }: MeetingPartProps) {
+export function MeetingPart({ field, facts, own, acts, onClose }: MeetingPartProps) {
   const notes = useAppSelector((state) => state.library.overview?.notes);
   const people = useAppSelector((state) => state.library.overview?.people);
   switch (field) {
@@ -59,12 +61,19 @@ export function MeetingPart({ field, facts, acts, onClose }: MeetingPartProps) {
         />
       );
     default:
-      return <WordsPart field={field} facts={facts} acts={acts} onClose={onClose} />;
+      return <WordsPart field={field} facts={facts} own={own} acts={acts} onClose={onClose} />;
   }
 }
 
-function WordsPart({ field, facts, acts, onClose }: MeetingPartProps & { field: 'form' | 'time' | 'series' | 'every' }) {
-  const present = field === 'time' ? timesName(facts) : (facts[field] ?? '');
+type WordsField = 'form' | 'time' | 'series' | 'every' | OwnPart;
+
+function presentWords(field: WordsField, facts: MeetingFacts, own: MeetingPartProps['own']): string {
+  if (field === 'form' || field === 'series' || field === 'every') return facts[field] ?? '';
+  return field === 'time' ? timesName(facts) : (own[ownKeyOf(field) ?? ''] ?? '');
+}
+
+function WordsPart({ field, facts, own, acts, onClose }: MeetingPartProps & { field: WordsField }) {
+  const present = presentWords(field, facts, own);
   const [typed, setTyped] = useState(present);
   const id = useId();
   const times = field === 'time' ? readTimes(typed) : null;
@@ -78,6 +87,8 @@ function WordsPart({ field, facts, acts, onClose }: MeetingPartProps & { field: 
     if (words === present) return;
     if (field === 'time') {
       if (times) void acts.store(fieldsOf.time(times), {});
+    } else if (field !== 'form' && field !== 'series' && field !== 'every') {
+      void acts.store(fieldsOf.own(ownKeyOf(field) ?? '', words), {});
     } else void acts.store(fieldsOf[field](words || null), { [field]: words || null });
   };
   return (
@@ -88,7 +99,7 @@ function WordsPart({ field, facts, acts, onClose }: MeetingPartProps & { field: 
       }}
     >
       <label className="grid gap-0.5 text-[0.86rem] text-muted">
-        {LABELS[field]}
+        {ownKeyOf(field) ?? LABELS[field as keyof typeof LABELS]}
         <input
           autoFocus
           list={id}

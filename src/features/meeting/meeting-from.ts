@@ -1,6 +1,5 @@
 import type { Day } from '../../core/calendar/day';
 import type { Overview } from '../../core/index/live/overview';
-import { meetingTitle, nameInTitle } from '../../core/meeting/meeting-title';
 import type { MeetingToMake } from './meeting-fields';
 
 /**
@@ -12,6 +11,5 @@ export function meetingFrom(path: string | null, overview: Overview | null, date
   const person = overview?.people.find((one) => one.path !== null && one.path === path);
   const note = overview?.notes.find((one) => one.path === path);
   const about = note && (note.kind === 'project' || note.kind === 'goal') ? [note.title] : [];
-  const title = meetingTitle(null, person ? [nameInTitle(person.name, person.fullName)] : []);
-  return { title, date, people: person ? [person.name] : [], about };
+  return { title: null, date, people: person ? [person.name] : [], about };
 }

@@ -15,6 +15,7 @@ import { useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 import { useLatest } from '../../ui/use-latest';
 import { fieldsOf } from './meeting-fields';
+import type { withForm } from './meeting-note';
 import { useMakeMeeting } from './use-make-meeting';
 
 /** What is done to a meeting from its head. */
@@ -30,7 +31,7 @@ export interface MeetingActs {
 }
 
 export function useMeetingActs(path: string, title: string, facts: MeetingFacts): MeetingActs {
-  const { actions, store, engine } = useServices();
+  const { actions, store, engine, clock } = useServices();
   const told = useToldDone();
   const navigate = useNavigate();
   const makeMeeting = useMakeMeeting();
@@ -44,15 +45,28 @@ export function useMeetingActs(path: string, title: string, facts: MeetingFacts)
         nameInTitle(handle, known.find(({ name }) => foldName(name) === foldName(handle))?.fullName ?? null);
       return meetingTitle(form, who.map(nameOf));
     };
+    /** Stores another form, with what its template brings; and gives what the meeting then says of itself. */
+    const changeForm = async (fields: Record<string, string | null>, forms: Parameters<typeof withForm>[2], label: string) => {
+      const { factsIn, withForm: inForm } = await import('./meeting-note');
+      const templates = await engine.ask('templates', {}).catch(() => []);
+      const { facts: before, title: called } = latest.current;
+      const { day, minute } = clock.now();
+      const values = { day: before.date ?? day, minute, name: called, answers: new Map<string, string>() };
+      let made = '';
+      const result = await actions.edit(path, label, (text) => ({ text: (made = inForm(text, fields, forms, templates, values)) }));
+      return [result, factsIn(made)] as const;
+    };
     return {
       store: async (fields, after) => {
         const { facts: before, title: called } = latest.current;
         const wasMade = called === titleOf(before);
         const label = `Meeting changed: ${called}`;
-        const result = await actions.setFields(path, fields, label);
+        const [result, now] =
+          after.form === undefined
+            ? [await actions.setFields(path, fields, label), { ...before, ...after }]
+            : await changeForm(fields, { before: before.form, after: after.form }, label);
         if ('refused' in result) return void refuse(result.refused);
         latest.current.told(label, result.step);
-        const now = { ...before, ...after };
         const wanted = wasMade ? titleOf(now) : called;
         // The day in the name of the file goes along.
         const base = baseNameOf(path);
@@ -100,5 +114,5 @@ export function useMeetingActs(path: string, title: string, facts: MeetingFacts)
         if ('refused' in made) refuse(made.refused);
       },
     };
-  }, [path, actions, store, engine, makeMeeting, navigate, latest]);
+  }, [path, actions, store, engine, clock, makeMeeting, navigate, latest]);
 }

@@ -1,4 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
+import { formOfTemplate } from '../../core/meeting/meeting-template';
 import { type SeriesMeeting, meetingsOfSeries } from '../../core/meeting/series';
 import { useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
@@ -24,14 +25,16 @@ export function useSeries(series: string | null): readonly SeriesMeeting[] {
   return useMemo(() => (series === null ? NONE : meetingsOfSeries(found, series)), [found, series]);
 }
 
-/** What meetings say of themselves in some words, each once, as suggestions. */
+/** What meetings, and the templates that make them, say of themselves in some words, each once, as suggestions. */
 export function useSaidOfMeetings(field: 'form' | 'series'): readonly string[] {
   const { engine } = useServices();
   const [said, setSaid] = useState<readonly string[]>([]);
   useEffect(() => {
     let gone = false;
-    void engine.ask('meetings', { series: null }).then((all) => {
-      if (!gone) setSaid([...new Set(all.flatMap(({ facts }) => facts[field] ?? []))]);
+    void Promise.all([engine.ask('meetings', { series: null }), engine.ask('templates', {})]).then(([all, templates]) => {
+      if (gone) return;
+      const brought = field === 'form' ? templates.flatMap(({ makes, text }) => (makes === 'meeting' && formOfTemplate(text)) || []) : [];
+      setSaid([...new Set([...brought, ...all.flatMap(({ facts }) => facts[field] ?? [])])]);
     });
     return () => {
       gone = true;

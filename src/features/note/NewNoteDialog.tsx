@@ -5,6 +5,7 @@ import { cleanPath } from '../../core/note/names/path';
 import { Dialog } from '../../ui/Dialog';
 import { noteAddress } from '../session/places/addresses';
 import { noteFrom } from '../../core/template/from-template';
+import { useMakeMeeting } from '../meeting/use-make-meeting';
 import { QuestionFields } from '../templates/QuestionFields';
 import { useTemplates } from '../templates/use-templates';
 import { useNow, useServices } from '../session/state/services';
@@ -34,6 +35,7 @@ function NewNoteForm({ asked, onClose }: Omit<NewNoteDialogProps, 'open'>) {
   const [folder, setFolder] = useState(asked.folder ?? '');
   const templates = useTemplates();
   const now = useNow();
+  const makeMeeting = useMakeMeeting();
   const [chosen, setChosen] = useState<string | null>(null);
   const [answers, setAnswers] = useState<Readonly<Record<string, string>>>({});
   // A note in the folder of a kind begins as one of that kind, unless another beginning was chosen.
@@ -45,6 +47,14 @@ function NewNoteForm({ asked, onClose }: Omit<NewNoteDialogProps, 'open'>) {
       ? noteFrom(template.text, { day: now.day, minute: now.minute, name: title.trim(), answers: said })
       : { text: '', questions: [] };
   const { questions } = filled(new Map());
+  /** Stores it; a meeting as all meetings are made. */
+  const store = async (inFolder: string, said: ReadonlyMap<string, string>): Promise<string | null> => {
+    if (template?.makes === 'meeting')
+      return makeMeeting({ title: title.trim(), date: now.day, form: null, template: template.path, answers: said }, inFolder);
+    const made = await actions.create(inFolder, title.trim(), filled(said).text);
+    if ('refused' in made) refuse(made.refused);
+    return 'refused' in made ? null : made.path;
+  };
   const make = async (): Promise<void> => {
     const clean = folder.trim() === '' ? '' : cleanPath(folder.trim());
     if (clean === null) {
@@ -52,13 +62,10 @@ function NewNoteForm({ asked, onClose }: Omit<NewNoteDialogProps, 'open'>) {
       return;
     }
     const said = new Map(questions.map((question) => [question, answers[question] ?? '']));
-    const made = await actions.create(clean, title.trim(), filled(said).text);
-    if ('refused' in made) {
-      refuse(made.refused);
-      return;
-    }
+    const path = await store(clean, said);
+    if (path === null) return;
     onClose();
-    void navigate(noteAddress(made.path));
+    void navigate(noteAddress(path));
   };
   return (
     <form

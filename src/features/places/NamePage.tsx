@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Link, Navigate, useParams } from 'react-router';
+import { shippedPath } from '../../core/agenda/shipped-names';
 import type { NameSummary } from '../../core/index/live/overview';
 import { foldName } from '../../core/note/names/names';
 import { Foot } from '../foot/Foot';
@@ -91,9 +92,12 @@ function MakePage({ of, name }: { of: Of; name: string }) {
   );
 }
 
-/** An address without a name: all there are, with what is open. */
+/** An address without a name: all there are, with what is open. People have a page for that. */
 function AllNames({ of }: { of: Of }) {
   const names = useAppSelector((state) => state.library.overview?.[of]);
+  const people = shippedPath('People');
+  const hasPage = useAppSelector((state) => state.library.overview?.notes.some(({ path }) => path === people));
+  if (of === 'people' && hasPage) return <Navigate to={noteAddress(people)} replace />;
   const { title, sign, none } = WORDS[of];
   return (
     <Sheet title={title} busy={names === undefined}>

@@ -3,6 +3,7 @@ import { DayDialog } from './DayDialog';
 import { DetailsDialog } from './DetailsDialog';
 import { NamesDialog } from './NamesDialog';
 import { PlaceDialog } from './PlaceDialog';
+import { RaiseDialog } from './RaiseDialog';
 import { RemarkDialog } from './RemarkDialog';
 import { StepsDialog } from './StepsDialog';
 
@@ -17,6 +18,8 @@ export function TaskDialogs({ asked, onClose }: { asked: TaskDialog; onClose: ()
       return <NamesDialog asked={asked} onClose={onClose} />;
     case 'place':
       return <PlaceDialog asked={asked} onClose={onClose} />;
+    case 'raise':
+      return <RaiseDialog asked={asked} onClose={onClose} />;
     case 'remark':
       return <RemarkDialog asked={asked} onClose={onClose} />;
     case 'steps':

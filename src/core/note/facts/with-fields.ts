@@ -13,7 +13,7 @@ export function withFields(text: string, fields: Readonly<Record<string, string 
   if (lines.at(-1) === '') lines.pop();
   for (const [name, words] of Object.entries(fields)) {
     const at = lines.findIndex((line) => line.startsWith(`${name}:`));
-    const written = words === null ? [] : [`${name}: ${words}`];
+    const written = words === null ? [] : [`${name}:${words === '' ? '' : ` ${words}`}`];
     if (at === -1) lines.push(...written);
     // With the lines that belong to it, as those of a list.
     else

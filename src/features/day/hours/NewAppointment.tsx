@@ -21,9 +21,12 @@ export function NewAppointment({ day, from, to, onClose }: NewAppointmentProps) 
   const makeMeeting = useMakeMeeting();
   const [words, setWords] = useState('');
   const times = `${timeName(from)}-${to === 1440 ? '24:00' : timeName(to % 1440)}`;
-  const meet = (): void => {
+  const meet = async (): Promise<void> => {
     onClose();
-    void makeMeeting({ title: words.trim(), date: day, start: from, end: to });
+    const { meetingOfLine } = await import('../../../core/meeting/appointment-meeting');
+    // The words say who is there and what it is about; the times are those that were drawn.
+    const said = meetingOfLine(`- ${times} ${words.trim()}`) ?? { title: words.trim() };
+    await makeMeeting({ ...said, date: day, start: from, end: to });
   };
   const write = (): void => {
     onClose();
@@ -54,7 +57,7 @@ export function NewAppointment({ day, from, to, onClose }: NewAppointmentProps) 
           if (event.key === 'Escape') onClose();
           if (event.key === 'Enter' && event.shiftKey && words.trim() !== '') {
             event.preventDefault();
-            meet();
+            void meet();
           }
         }}
       />
@@ -63,7 +66,7 @@ export function NewAppointment({ day, from, to, onClose }: NewAppointmentProps) 
           <button type="submit" className="quiet-button min-h-[25px] border border-edge">
             Appointment
           </button>
-          <button type="button" className="quiet-button min-h-[25px] border border-edge" title="Shift+Enter" onClick={meet}>
+          <button type="button" className="quiet-button min-h-[25px] border border-edge" title="Shift+Enter" onClick={() => void meet()}>
             Meeting
           </button>
         </span>

@@ -125,6 +125,7 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
         />
       )}
       <MenuEntry label="Tags, people, links, owner…" hint={hint('row-names')} onSelect={() => ask({ is: 'names', tasks })} />
+      <MenuEntry label="Raise with…" hint={hint('row-to-raise')} onSelect={() => ask({ is: 'raise', tasks })} />
       <MenuLine />
       <MenuEntry label="Move to a note…" hint={hint('row-move')} onSelect={() => ask({ is: 'place', tasks, what: 'move' })} />
       <MenuEntry label="Archive to a note…" onSelect={() => ask({ is: 'place', tasks, what: 'archive' })} />

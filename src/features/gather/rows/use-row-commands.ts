@@ -41,6 +41,7 @@ export function useRowCommands(
   const dispatch = useAppDispatch();
   const { day: today } = useNow();
   const selection = useAppSelector((state) => state.selection);
+  const raiseTag = useAppSelector((state) => state.settings.raiseTag);
   const run = useCallback(
     (id: IdIn<'list'>, row: RowView): void => {
       const chosen = selection[row.id] ? Object.values(selection) : [row];
@@ -62,6 +63,10 @@ export function useRowCommands(
         'row-due': () => ask({ is: 'day', tasks, what: 'due' }),
         'row-move': () => ask({ is: 'place', tasks, what: 'move' }),
         'row-names': () => ask({ is: 'names', tasks }),
+        // With who is named on each; where nobody is, that is asked.
+        'row-to-raise': chosen.every(({ people }) => people.length > 0)
+          ? acts({ do: 'tag', name: `#${raiseTag}` })
+          : () => ask({ is: 'raise', tasks }),
         'row-select': () => void dispatch(selectionSlice.actions.toggledRow(row)),
         'row-select-all': () => void dispatch(selectionSlice.actions.selected(rows)),
         'row-cycle': acts({ do: 'cycle' }),
@@ -73,7 +78,7 @@ export function useRowCommands(
       };
       runs[id]();
     },
-    [selection, rows, act, dispatch, navigate, today],
+    [selection, rows, act, dispatch, navigate, today, raiseTag],
   );
   const latest = useLatest(run);
   return useMemo(

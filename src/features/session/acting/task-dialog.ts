@@ -31,12 +31,14 @@ export interface WhyQuestion {
 /** Which day a dialog asks for. */
 export type DayAsked = 'plan' | 'due' | 'rest';
 
-/** What is asked about one task or several: its details, another day in words, names, another place, a word on why it is closed, what becomes of its open steps. */
+/** What is asked about one task or several: its details, another day in words, names, with whom to raise it, another place, a word on why it is closed, what becomes of its open steps. */
 export type TaskDialog =
   | { is: 'details'; task: DialogTask }
   /** `repeats` says what becomes of those that repeat, where all of a page is carried on. */
   | { is: 'day'; tasks: DialogTask[]; what: DayAsked; repeats?: 'skip' | 'along' }
   | { is: 'names'; tasks: DialogTask[] }
+  /** With whom they are to be raised. */
+  | { is: 'raise'; tasks: DialogTask[] }
   | { is: 'place'; tasks: DialogTask[]; what: 'move' | 'archive' | 'echo' }
   /** Where a gather is to stand. */
   | { is: 'place'; what: 'gather'; text: string }
