@@ -9,7 +9,7 @@ test('a meeting by keyboard: its sentence, lines marked while one writes, the di
   await page.goto('/note/Meetings/Registrar%20meeting.md');
   const head = desk.main.getByRole('region', { name: 'The meeting' });
   await expect(head).toContainText(
-    'A weekly round on Mon 16 Nov, no time, with @kofi, @teo, about Salt on the Glass. The 1st of Registrar meetings',
+    'A weekly round on Mon 16 Nov, no time, with @kofi, @teo, about Salt on the Glass. The 3rd of Registrar meetings',
   );
   await expectAccessible(page, 'the head of a meeting', { part: 'main' });
   // A part is pressed and typed into.
@@ -62,7 +62,7 @@ test('a meeting by keyboard: its sentence, lines marked while one writes, the di
   // The next one, on the day of the rule; two lines are taken along.
   await head.getByRole('button', { name: 'Next one' }).click();
   await expect(page).toHaveURL(/2026-11-23%20Registrar%20meeting/);
-  await expect(head).toContainText('The 2nd of Registrar meetings');
+  await expect(head).toContainText('The 4th of Registrar meetings');
   await head.getByRole('button', { name: /left from last time/ }).click();
   const left = head.getByRole('region', { name: 'Left from last time' });
   await desk.row(left, 'crate keys').getByRole('checkbox').focus();
@@ -75,7 +75,7 @@ test('a meeting by keyboard: its sentence, lines marked while one writes, the di
   await expect.poll(next).toContain('Second signature on the transit list');
   await expect.poll(text).not.toContain('] Agree who holds the crate keys');
   // All of the series, and what stands on the page of a person.
-  await head.getByRole('link', { name: 'All 2' }).click();
+  await head.getByRole('link', { name: 'All 4' }).click();
   await expect(desk.main.getByRole('heading', { level: 1, name: 'Registrar meetings' })).toBeVisible();
   await expect(desk.row(desk.main.getByRole('region', { name: 'Key points' }), 'The hinges are oiled')).toBeVisible();
   await expectAccessible(page, 'a series of meetings', { part: 'main' });
@@ -122,4 +122,56 @@ test('a meeting begins on the page of a person, its title follows its form; a po
   await expect.poll(day).toMatch(/- \[ \] Hinges are oiled, tell @teo #raise/);
   await page.goto('/person/teo');
   await expect(desk.row(desk.main.getByRole('region', { name: 'To raise' }), 'Hinges are oiled')).toBeVisible();
+});
+
+test('a visit begins from its own template; rows are raised with somebody; everybody stands in one table, meetings as their digests', async ({
+  desk,
+  page,
+}) => {
+  await desk.open('demo');
+  await page.goto('/note/Projects/Storage%20move.md');
+  await expect(page.getByLabel('Title of the note')).toHaveValue('Storage move');
+  await page.keyboard.press('Control+Shift+F11');
+  const head = desk.main.getByRole('region', { name: 'The meeting' });
+  await expect(head).toContainText('about Storage move. in no series.');
+  // Another form brings what its template has.
+  await head.getByRole('button', { name: 'meeting', exact: true }).click();
+  await page.keyboard.type('visit');
+  await page.keyboard.press('Enter');
+  const visit = (): Promise<string | null> => desk.stored('Meetings/2026-11-23 Visit.md');
+  await expect.poll(visit).toContain('- [ ] What must not be touched? {question');
+  await expect(desk.text).toContainText('What is to be seen');
+  // A key of one's own is a part of the sentence, and can be asked for.
+  await head.getByRole('button', { name: 'not said' }).click();
+  await page.keyboard.type('north hall');
+  await page.keyboard.press('Enter');
+  await expect.poll(visit).toContain('room: north hall');
+  await page.goto(`/ask?q=${encodeURIComponent('from meetings\nwhere room = "north hall"\ncolumns digest')}`);
+  await expect(desk.row(desk.main, 'Visit').getByRole('list', { name: 'Digest' })).toContainText(
+    'Visit, Monday 23 Nov 2026, about Storage move.',
+  );
+  // Everybody, in the order that one likes.
+  await desk.agenda('People');
+  const people = desk.main.getByRole('region', { name: 'All people' });
+  await expect(people.getByRole('row', { name: /Kofi/ })).toContainText('Tue 17');
+  await people.getByRole('button', { name: 'Person' }).click();
+  await expect(people.getByRole('row').nth(1)).toContainText('Bea');
+  await expectAccessible(page, 'all people', { part: 'main' });
+  // A row whose task names somebody is raised with them; for another it is asked with whom.
+  await desk
+    .row(desk.main.getByRole('region', { name: 'Among others' }), 'Second signature')
+    .first()
+    .getByRole('checkbox')
+    .focus();
+  await page.keyboard.press('Control+Shift+F4');
+  await expect.poll(() => desk.stored('Meetings/Registrar meeting.md')).toMatch(/Second signature on the transit list #raise/);
+  await desk.agenda('Today');
+  await desk.row(desk.main, 'Move the sextants').getByRole('checkbox').focus();
+  await page.keyboard.press('Control+Shift+F4');
+  await expect(page.getByRole('dialog', { name: 'Raise with somebody' })).toBeVisible();
+  await page.keyboard.type('kofi');
+  await page.keyboard.press('Enter');
+  await expect.poll(() => desk.stored('Collections/Instrument store.md')).toMatch(/Move the sextants [^\n]*#raise @kofi/);
+  await page.goto('/person/kofi');
+  await expect(desk.row(desk.main.getByRole('region', { name: 'To raise' }), 'Move the sextants')).toBeVisible();
 });

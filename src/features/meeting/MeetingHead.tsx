@@ -61,7 +61,7 @@ export function MeetingHead({ path, title, front }: MeetingHeadProps) {
           {press('people', people.length === 0 ? 'nobody yet' : people.map((one) => `@${one}`).join(', '), people.length > 0)}, about{' '}
           {press('about', about.length === 0 ? 'nothing yet' : about.join(', '), about.length > 0)}.{' '}
           {facts.series === null ? (
-            press('series', 'in no series', false)
+            <>{press('series', 'in no series', false)}.</>
           ) : (
             <>
               The {ordinal(place + 1)} of {press('series', facts.series)}
@@ -82,7 +82,7 @@ export function MeetingHead({ path, title, front }: MeetingHeadProps) {
             </>
           )}
           {Object.entries(own).map(([key, words]) => (
-            <span key={key} className="me-2 text-[0.95rem]">
+            <span key={key} className="block text-[0.95rem] leading-7">
               {`${key.charAt(0).toUpperCase()}${key.slice(1)}: `}
               {press(`own ${key}`, words === '' ? 'not said' : words, words !== '')}
             </span>
