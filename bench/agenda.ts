@@ -3,6 +3,7 @@ import { HEAR_PLANS, dayRows } from './day';
 import { formRows } from './forms';
 import { HEAR, framesUntil, opening } from './frames';
 import { ADDRESS, type StoredBench, WATCH, longTasks, longestWhileScrolling, openWith } from './desk';
+import { meetingRows, seriesOfMeetings } from './meetings';
 import { makeLibrary } from './library';
 import { type BenchRow, row } from './measure';
 
@@ -112,7 +113,7 @@ async function slipping(page: Page): Promise<{ opens: number; typing: number }> 
 
 /** What agenda pages cost with “large” stored. */
 export async function agendaRows(browser: Browser): Promise<BenchRow[]> {
-  const page = await openWith(browser, [...makeLibrary(10_000), ...bulkNotes()]);
+  const page = await openWith(browser, [...makeLibrary(10_000), ...bulkNotes(), ...seriesOfMeetings()]);
   await page.addInitScript(WATCH);
   await page.addInitScript(HEAR);
   await page.addInitScript(HEAR_PLANS);
@@ -127,11 +128,13 @@ export async function agendaRows(browser: Browser): Promise<BenchRow[]> {
   const slip = await slipping(page);
   const days = await dayRows(page);
   const forms = await formRows(page);
+  const meetings = await meetingRows(page);
   await page.close();
   if (process.env['RECADO_BENCH_TIMES']) console.error({ scrolled, today, ahead, acted, pushed, slip });
   return [
     ...days,
     ...forms,
+    ...meetings,
     row('scrolling a list of more than 10,000 rows', 'times 50 milliseconds is the longest hold-up', scrolled / 50, { atMost: 1 }),
     row('opening Today with “large” stored', 'frames after the answer until its rows show', today.after, { atMost: 3 }),
     row('the same from the click', 'frames, the answer included', today.all, null),

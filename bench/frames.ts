@@ -18,8 +18,8 @@ export const HEAR = `{
 interface Shown {
   click: string;
   words: string;
-  /** The heading of the page, what must be there, and what must be gone. */
-  heading: string;
+  /** The heading of the page, null for a note whose title is a field; what must be there, and what must be gone. */
+  heading: string | null;
   there: string;
   gone: string;
 }
@@ -38,7 +38,7 @@ export async function framesUntil(page: Page, wanted: Shown): Promise<{ all: num
     let all = 0;
     let after = 0;
     const shown = (): boolean =>
-      document.querySelector('h1')?.textContent === heading &&
+      (document.querySelector('h1')?.textContent ?? null) === heading &&
       document.querySelector(there) !== null &&
       document.querySelector(gone) === null;
     while (!shown() && all < 600) {

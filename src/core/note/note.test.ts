@@ -79,6 +79,13 @@ describe('front matter', () => {
       "it's, well, 'so'",
       'a) b',
       'a ?b !c (d',
+      '"[[Salt, on the Glass]]"',
+      '"a": b',
+      '1h30m',
+      '2d',
+      '"a" b',
+      '"',
+      '',
     );
     const line = fc.oneof(
       fc.tuple(fc.constantFrom('title', 'tags', 'date', 'odd-key'), scalar).map(([key, value]) => `${key}: ${value}`),

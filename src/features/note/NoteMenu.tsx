@@ -10,7 +10,7 @@ import { useNoteRuns } from './use-note-runs';
 
 const MoveDialog = lazy(() => import('./MoveDialog').then((part) => ({ default: part.MoveDialog })));
 const ResetDialog = lazy(() => import('./ResetDialog').then((part) => ({ default: part.ResetDialog })));
-
+const DigestEntries = lazy(() => import('../meeting/DigestEntries').then((part) => ({ default: part.DigestEntries })));
 const RenameName = lazy(() => import('../rename/RenameName').then((part) => ({ default: part.RenameName })));
 
 const FINISHED = [
@@ -56,6 +56,11 @@ export function NoteMenu({ path, title, onRename }: NoteMenuProps) {
           <MenuEntry label="Clear them: to the archive" onSelect={runs['note-clear-archive']} />
           <MenuEntry label="Clear them: away" danger onSelect={runs['note-clear-away']} />
         </MenuInside>
+        {kind === 'meeting' && (
+          <Suspense>
+            <DigestEntries path={path} title={title} />
+          </Suspense>
+        )}
         {isMet && <MenuEntry label="New meeting" onSelect={() => void newMeeting()} />}
         <MenuEntry label="Untick its lists for a new round…" onSelect={runs['note-again']} />
         <MenuLine />

@@ -90,11 +90,12 @@ const SIMPLE_WORD = /^\p{L}[\p{L}\p{N} _./+-]*$/u;
 /** Outside brackets a comma is part of the words, as are marks that mean nothing after a letter. */
 const SIMPLE_WORDS = /^\p{L}[\p{L}\p{N} _./,()'’!?+-]*$/u;
 const ISO_DAY = /^\d{4}-\d{2}-\d{2}$/;
+const DURATION = /^(?:\d+[dhm])+$/;
 const QUOTED = /^"([^"\\]*)"$/;
 const RESERVED = /^(?:true|false|null)$/i;
 
-/** A line of simple front matter: a value of the list above it, or a name with its value; null for the values of a list below. */
-type SimpleLine = { item: string } | { key: string; value: string | readonly string[] | null };
+/** A line of simple front matter: a value of the list above it, or a name with its value; null where it has none, or those of a list below. */
+type SimpleLine = { item: string; indent: number } | { key: string; value: string | readonly string[] | null };
 
 /**
  * Reads front matter that holds only plain words, ISO days, quoted words and lists of them; null for anything
@@ -102,23 +103,26 @@ type SimpleLine = { item: string } | { key: string; value: string | readonly str
  */
 export function readSimpleYaml(body: readonly string[]): { fields: YamlFields } | null {
   const fields: YamlFields = {};
-  let list: string[] | null = null;
+  /** The name whose list may follow. */
+  let open: { key: string; list: string[]; indent: number } | null = null;
   let count = 0;
   for (const line of body) {
     if (line.trim() === '') continue;
     const read = simpleLine(line);
     if (read === null) return null;
     if ('item' in read) {
-      if (!list) return null;
-      list.push(read.item);
+      if (!open || (open.list.length > 0 && open.indent !== read.indent)) return null;
+      open.indent = read.indent;
+      open.list.push(read.item);
+      fields[open.key] = open.list;
       continue;
     }
-    if (read.key in fields || list?.length === 0) return null;
-    list = read.value === null ? [] : null;
-    fields[read.key] = list ?? read.value;
+    if (read.key in fields) return null;
+    open = read.value === null ? { key: read.key, list: [], indent: 0 } : null;
+    fields[read.key] = read.value;
     count++;
   }
-  return list?.length === 0 || count === 0 ? null : { fields };
+  return count === 0 ? null : { fields };
 }
 
 /** What is short says the same in other notes; a long line would only be kept. */
@@ -129,10 +133,10 @@ const shortLine = remembered((line) => ({ read: readSimpleLine(line) }), MOST_LI
 const simpleLine = (line: string): SimpleLine | null => (line.length < SHORT ? shortLine(line).read : readSimpleLine(line));
 
 function readSimpleLine(line: string): SimpleLine | null {
-  const item = /^ {0,8}- +(\S.*)$/.exec(line);
+  const item = /^( {0,8})- +(\S.*)$/.exec(line);
   if (item) {
-    const value = simpleScalar((item[1] ?? '').trimEnd(), SIMPLE_WORDS);
-    return value === null ? null : { item: value };
+    const value = simpleScalar((item[2] ?? '').trimEnd(), SIMPLE_WORDS);
+    return value === null ? null : { item: value, indent: item[1]?.length ?? 0 };
   }
   const pair = /^([A-Za-z][A-Za-z0-9_-]*):(?: +(\S.*))?$/.exec(line.trimEnd());
   const key = pair?.[1];
@@ -146,19 +150,23 @@ function readSimpleLine(line: string): SimpleLine | null {
 function simpleScalar(words: string, plain: RegExp): string | null {
   const quoted = QUOTED.exec(words);
   if (quoted) return quoted[1] ?? '';
-  if (ISO_DAY.test(words)) return words;
+  if (ISO_DAY.test(words) || DURATION.test(words)) return words;
   return plain.test(words) && !RESERVED.test(words) ? words : null;
 }
 
 function simpleList(words: string): string[] | null {
-  const inside = /^\[([^[\]{}"',]*(?:,[^[\]{}"',]*)*)\]$/.exec(words)?.[1];
-  if (inside === undefined) return null;
+  if (!words.endsWith(']')) return null;
+  const inside = words.slice(1, -1);
   if (inside.trim() === '') return [];
   const values: string[] = [];
-  for (const part of inside.split(',')) {
-    const value = simpleScalar(part.trim(), SIMPLE_WORD);
-    if (value === null) return null;
+  // Each ends at a comma or at the end; what is in quotes may hold brackets and commas.
+  const part = /\s*("[^"\\]*"|[^[\]{}"',]*?)\s*(,|$)/y;
+  for (let more = ','; more === ',';) {
+    const found = part.exec(inside);
+    const value = found && simpleScalar(found[1] ?? '', SIMPLE_WORD);
+    if (!found || value === null) return null;
     values.push(value);
+    more = found[2] ?? '';
   }
   return values;
 }

@@ -23,10 +23,9 @@ export function NewAppointment({ day, from, to, onClose }: NewAppointmentProps) 
   const times = `${timeName(from)}-${to === 1440 ? '24:00' : timeName(to % 1440)}`;
   const meet = async (): Promise<void> => {
     onClose();
-    const { meetingOfLine } = await import('../../../core/meeting/appointment-meeting');
-    // The words say who is there and what it is about; the times are those that were drawn.
-    const said = meetingOfLine(`- ${times} ${words.trim()}`) ?? { title: words.trim() };
-    await makeMeeting({ ...said, date: day, start: from, end: to });
+    const { meetingOfWords } = await import('../../meeting/meeting-from');
+    // The times are those that were drawn.
+    await makeMeeting({ ...meetingOfWords(words, day), start: from, end: to });
   };
   const write = (): void => {
     onClose();

@@ -1,4 +1,5 @@
 import { useLayoutEffect, useMemo, useRef, useState } from 'react';
+import type { Day } from '../../../core/calendar/day';
 import type { Gather } from '../../../core/gather/language/ast';
 import { demandsOf } from '../../../core/gather/writing/demands';
 import { proposalFor, writtenTask } from '../../../core/gather/writing/written-task';
@@ -12,6 +13,7 @@ import { actionContext } from '../../session/acting/action-context';
 import { useNow, useServices } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';
 import { useAddedStatuses } from '../../session/state/use-statuses';
+import { useMakeMeeting } from '../../meeting/use-make-meeting';
 import { useContextAt } from '../use-context-at';
 import { useLandTask, useLanding } from '../../session/acting/use-land-task';
 import { readLanding } from '../../../core/slip/landing';
@@ -22,11 +24,13 @@ interface NewTaskFieldProps {
   at: string | null;
   /** The text of the gather as its note has it. */
   written: string;
+  /** The day on which it is written, where it can become a meeting too. */
+  day?: Day | undefined;
   onClose: () => void;
 }
 
 /** The field in which a task is written into a list: it gets what the list demands, and stands where the field says. */
-export function NewTaskField({ gather, at, written, onClose }: NewTaskFieldProps) {
+export function NewTaskField({ gather, at, written, day, onClose }: NewTaskFieldProps) {
   const context = useContextAt(at);
   const place = useLanding(
     useMemo(() => demandsOf(gather, context).place, [gather, context]),
@@ -65,6 +69,11 @@ export function NewTaskField({ gather, at, written, onClose }: NewTaskFieldProps
   const writeDown = async (): Promise<void> => {
     if (await land(target, task.line, () => behindBlock(store, at ?? '', written))) setWords('');
   };
+  const makeMeeting = useMakeMeeting();
+  const meet = async (on: Day): Promise<void> => {
+    const { meetingOfWords } = await import('../../meeting/meeting-from');
+    if ((await makeMeeting(meetingOfWords(words, on))) !== null) setWords('');
+  };
   return (
     <form
       ref={form}
@@ -76,6 +85,10 @@ export function NewTaskField({ gather, at, written, onClose }: NewTaskFieldProps
       onKeyDown={(event) => {
         event.stopPropagation();
         if (event.key === 'Escape') onClose();
+        if (event.key === 'Enter' && event.shiftKey && day !== undefined && words.trim() !== '') {
+          event.preventDefault();
+          void meet(day);
+        }
       }}
     >
       <input
@@ -125,6 +138,17 @@ export function NewTaskField({ gather, at, written, onClose }: NewTaskFieldProps
         <button type="submit" className="solid-button" disabled={words.trim() === ''}>
           Write it
         </button>
+        {day !== undefined && (
+          <button
+            type="button"
+            className="line-button"
+            title="Shift+Enter; the words may begin with its times, as in 11:30-12:15 Call with @teo"
+            disabled={words.trim() === ''}
+            onClick={() => void meet(day)}
+          >
+            Make it a meeting
+          </button>
+        )}
         <button type="button" className="quiet-button" onClick={onClose}>
           Close
         </button>

@@ -1,6 +1,8 @@
 import { Plus } from 'lucide-react';
 import { Suspense, lazy, useState } from 'react';
 import { holdKeys } from '../../../ui/early-keys';
+import type { Day } from '../../../core/calendar/day';
+import { dayTitle } from '../../../core/calendar/day-name';
 import type { Gather } from '../../../core/gather/language/ast';
 
 const NewTaskField = lazy(() => import('./NewTaskField').then((part) => ({ default: part.NewTaskField })));
@@ -12,12 +14,12 @@ interface NewTaskLineProps {
   /** The text of the gather as its note has it. */
   written: string;
   label?: string;
-  /** What it is written on, for those who do not see where it stands. */
-  of?: string;
+  /** The day on which it is written, of a sheet of days: then it can become a meeting too. */
+  day?: Day | undefined;
 }
 
 /** A line at the end of a list, which opens a field for a task that stands there. */
-export function NewTaskLine({ gather, at, written, label = 'Write a task here', of }: NewTaskLineProps) {
+export function NewTaskLine({ gather, at, written, label = 'Write a task here', day }: NewTaskLineProps) {
   const [open, setOpen] = useState(false);
   const show = (): void => {
     holdKeys();
@@ -27,7 +29,7 @@ export function NewTaskLine({ gather, at, written, label = 'Write a task here', 
     <button
       type="button"
       className="quiet-button no-print -ms-1 mt-0.5 text-[0.9rem]"
-      aria-label={of && `${label} on ${of}`}
+      aria-label={day === undefined ? undefined : `${label} on ${dayTitle(day)}`}
       onClick={show}
     >
       <Plus size={14} aria-hidden="true" />
@@ -37,7 +39,7 @@ export function NewTaskLine({ gather, at, written, label = 'Write a task here', 
   if (!open) return line;
   return (
     <Suspense fallback={line}>
-      <NewTaskField gather={gather} at={at} written={written} onClose={() => setOpen(false)} />
+      <NewTaskField gather={gather} at={at} written={written} day={day} onClose={() => setOpen(false)} />
     </Suspense>
   );
 }

@@ -109,7 +109,7 @@ export function DayCell({ day, entries, month, timed, lanes, hidden, writing, mo
       {gather && writing && (
         // By touch one writes on the page of the day, which its number leads to.
         <div className="opacity-0 group-focus-within/cell:opacity-100 group-hover/cell:opacity-100 pointer-coarse:hidden">
-          <NewTaskLine gather={gather} at={writing.at} written={writing.written} label="Write" of={dayTitle(day)} />
+          <NewTaskLine gather={gather} at={writing.at} written={writing.written} label="Write" day={day} />
         </div>
       )}
     </div>
