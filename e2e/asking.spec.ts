@@ -35,11 +35,11 @@ test('a page of one’s own by pointing alone: with a person, by week, as a tabl
   await page.keyboard.type('ask by pointing');
   await page.keyboard.press('Enter');
   await desk.main.getByRole('button', { name: 'All that is open' }).click();
-  await expect(desk.main.getByText('105 found')).toBeVisible();
+  await expect(desk.main.getByText('107 found')).toBeVisible();
   await desk.main.getByRole('button', { name: '+ and' }).click();
   await page.keyboard.type('kofi');
   await page.keyboard.press('Enter');
-  await expect(desk.main.getByText('8 found')).toBeVisible();
+  await expect(desk.main.getByText('9 found')).toBeVisible();
   await desk.main.getByRole('button', { name: 'not in groups' }).click();
   await desk.main.getByRole('button', { name: 'week', exact: true }).click();
   await desk.main.getByRole('group', { name: 'What is asked' }).getByRole('button', { name: 'list' }).click();

@@ -50,9 +50,9 @@ test('a template with a question: as a new note and put in at the cursor', async
   await dialog.getByLabel('people').fill('@kofi, @teo');
   await page.keyboard.press('Enter');
   await expect
-    .poll(() => desk.stored('Meetings/Talk about the lamp.md'))
+    .poll(() => desk.stored('Meetings/2026-11-23 Talk about the lamp.md'))
     .toMatch(
-      /^---\nkind: meeting\ndate: "2026-11-23"\n---\n[^]*Who is there: @kofi, @teo\n[^]*- \[ \] Minutes of 2026-11-23 to everyone \{due 2026-11-25/,
+      /^---\nkind: meeting\ndate: 2026-11-23\ntitle: "Talk about the lamp"\n---\n[^]*Who is there: @kofi, @teo\n[^]*- \[ \] Minutes of 2026-11-23 to everyone \{due 2026-11-25/,
     );
   // One's own template, put in at the cursor; what it asks more than once is asked once, what is no placeholder stays.
   await page.goto('/note/Reading%20list.md');

@@ -108,7 +108,7 @@ function LineList({ lines, action }: { lines: readonly LeadingLine[]; action: ((
     <ul>
       {byNote(lines).map(({ path, title, lines: ofNote }) => (
         <li key={path} className="mt-2">
-          <Link to={noteAddress(path)} className="name-link font-semibold">
+          <Link to={noteAddress(path)} className="name-link inline-block min-h-[25px] font-semibold">
             {readableTitle(title)}
           </Link>
           <ul>
@@ -138,7 +138,7 @@ function OneLine({ line, action }: { line: LeadingLine; action: ((line: LeadingL
         />
       )}
       <span className="min-w-0 flex-1">
-        <Link to={noteAddress(line.path, line.line)} className="rounded-sm hover:bg-raised [overflow-wrap:anywhere]">
+        <Link to={noteAddress(line.path, line.line)} className="inline-block min-h-[25px] rounded-sm hover:bg-raised [overflow-wrap:anywhere]">
           <InlineText text={words} />
         </Link>
         {line.heading !== null && <span className="block text-[0.83rem] text-muted">{line.heading}</span>}

@@ -1,4 +1,5 @@
 import Dexie, { type Table } from 'dexie';
+import type { EarlierText } from '../keep/earlier-texts';
 import type { Part } from '../acting/step-parts';
 import { type Content, type DemoState, type Marked, type StoredNote, newNoteId } from './content';
 import type { Origin } from './origin';
@@ -50,6 +51,9 @@ export class RecadoDatabase extends Dexie {
   declare notes: Table<StoredNote, string>;
   declare steps: Table<Step, number>;
   declare values: Table<KeyedValue, string>;
+  /** What notes held before, and apart from it the texts themselves, which are much larger. */
+  declare earlier: Table<EarlierText, number>;
+  declare earlierContents: Table<{ id: number; content: Content }, number>;
   private abandoned = false;
 
   constructor(name = DATABASE_NAME) {
@@ -64,6 +68,7 @@ export class RecadoDatabase extends Dexie {
           .toCollection()
           .modify((note) => void (note.id ??= newNoteId())),
       );
+    this.version(3).stores(TABLES[3]);
   }
 
   /**
@@ -81,14 +86,14 @@ export class RecadoDatabase extends Dexie {
   }
 
   /**
-   * Does something to notes and steps whole or not at all.
+   * Does something to notes, steps and earlier texts whole or not at all.
    *
    * @throws where the browser aborts it, with the reason as cause: the library only says that it was aborted, the transaction a moment later why
    */
   async atomically<T>(act: () => Promise<T>): Promise<T> {
     let begun: IDBTransaction | null = null;
     try {
-      return await this.transaction('rw', this.notes, this.steps, () => {
+      return await this.transaction('rw', [this.notes, this.steps, this.earlier, this.earlierContents], () => {
         begun = Dexie.currentTransaction.idbtrans;
         return act();
       });

@@ -8,6 +8,7 @@ import type { CommitResult, NoteListener, NoteSource, Portion, StoreChange } fro
 import type { NoteWrite } from './note-write';
 import { type Origin, UNDO } from './origin';
 import { storedNotes } from './read-notes';
+import { EarlierTexts } from '../keep/earlier-texts';
 import { Steps } from '../acting/steps';
 
 /** What other tabs are told. */
@@ -28,6 +29,8 @@ interface Broadcast {
 export class NoteStore implements NoteSource {
   /** What this tab did, and Undo takes back. */
   readonly steps: Steps;
+  /** What the notes held before. */
+  readonly earlier: EarlierTexts;
   private readonly listeners: Listeners<NoteListener>;
   private readonly channel: BroadcastChannel | null;
   private writes = 0;
@@ -42,6 +45,7 @@ export class NoteStore implements NoteSource {
     /** Hears of errors that nobody waits for. */
     private readonly problem: (error: unknown) => void = reportProblem,
   ) {
+    this.earlier = new EarlierTexts(db, now);
     this.listeners = new Listeners<NoteListener>(problem);
     this.steps = new Steps(db, tab, now, {
       commit: async (writes) => (await this.commit(UNDO, writes)).saved,
@@ -126,6 +130,7 @@ export class NoteStore implements NoteSource {
         ...(write.movedFrom !== undefined && { movedFrom: write.movedFrom }),
       });
     }
+    await this.earlier.keep(origin, writes, present);
     await this.db.notes.bulkDelete(keys.filter((_, index) => writes[index]?.content === null));
     const seen = writes.map((write, index) => {
       const from = write.movedFrom === undefined ? undefined : places.get(foldPath(write.movedFrom));

@@ -2,7 +2,7 @@
 export const DATABASE_NAME = 'recado';
 
 /** The newest version of the database that this program knows; the browser counts in tens. */
-export const NEWEST = 2;
+export const NEWEST = 3;
 
 /** The table of the notes. */
 export const NOTES = 'notes';
@@ -11,4 +11,5 @@ export const NOTES = 'notes';
 export const TABLES = {
   1: { [NOTES]: 'key', steps: '++id, tab', values: 'id' },
   2: { [NOTES]: 'key, &id' },
+  3: { earlier: '++id, note, key, gone', earlierContents: 'id' },
 } as const;
