@@ -73,6 +73,8 @@ const PAGES = [
   '/series{/*path}',
   '/ask',
   '/help/:page',
+  '/earlier{/*path}',
+  '/keep',
   '/settings',
   '/days',
   '/slip',

@@ -39,6 +39,8 @@ const RingWatch = lazy(() => import('../features/reminders/RingWatch'));
 const Opening = lazy(() => import('../features/opening/Opening').then((part) => ({ default: part.Opening })));
 const AskPage = lazy(() => import('../features/ask/AskPage').then((part) => ({ default: part.AskPage })));
 const HelpPage = lazy(() => import('../features/help/HelpPage').then((part) => ({ default: part.HelpPage })));
+const EarlierPage = lazy(() => import('../features/keep/EarlierPage').then((part) => ({ default: part.EarlierPage })));
+const KeepPage = lazy(() => import('../features/keep/KeepPage').then((part) => ({ default: part.KeepPage })));
 const SettingsPage = lazy(() => import('../features/settings/SettingsPage').then((part) => ({ default: part.SettingsPage })));
 
 /** The whole interface: the first opening, or the frame with its pages and dialogs. */
@@ -102,6 +104,8 @@ function Desk() {
             <Route path={ROUTES.find} element={<FindPage />} />
             <Route path={ROUTES.ask} element={<AskPage />} />
             <Route path={ROUTES.help} element={<HelpPage />} />
+            <Route path={ROUTES.earlier} element={<EarlierPage />} />
+            <Route path={ROUTES.keep} element={<KeepPage />} />
             <Route path={ROUTES.settings} element={<SettingsPage />} />
             <Route path="*" element={<NoSuchPage />} />
           </Routes>

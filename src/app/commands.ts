@@ -6,7 +6,15 @@ import type { Command } from '../features/commands/command';
 import { COMMANDS, type IdIn } from '../features/commands/definitions';
 import { useCommandKeys } from '../features/commands/use-key-of';
 import { useExport } from '../features/exchange/use-export';
-import { type DayView, dayAddress, askAddress, helpAddress, noteAddress, settingsAddress } from '../features/session/places/addresses';
+import {
+  type DayView,
+  dayAddress,
+  askAddress,
+  helpAddress,
+  noteAddress,
+  keepAddress,
+  settingsAddress,
+} from '../features/session/places/addresses';
 import { slipDraft } from '../features/slip/slip-draft';
 import { holdKeys } from '../ui/early-keys';
 import { useHandRuns } from '../features/strip/use-hand-runs';
@@ -102,6 +110,7 @@ export function useCommands(): Command[] {
       'new-note': () => dispatch(dialogShown({ is: 'new-note' })),
       import: () => dispatch(dialogShown({ is: 'import' })),
       export: () => void exportAll(),
+      keep: () => void navigate(keepAddress()),
       settings: () => void navigate(settingsAddress()),
       keys: () => void navigate(settingsAddress('keys')),
       ask: () => void navigate(askAddress('')),

@@ -126,6 +126,8 @@ export async function start(blocked: () => void): Promise<Started> {
     if (!firstOpening) await (await import('../features/opening/renew-pages')).renewAgendaPages(store);
     const { keepReminders } = await import('../features/reminders/keep-reminders');
     keepReminders(services, () => state.getState().settings, ends);
+    const { keepWatch } = await import('../features/keep/keep-watch');
+    keepWatch(services, { settings: () => state.getState().settings, notice, now: () => Date.now() }, ends);
   });
   if (deviceMemory.refused || tabMemory.refused) notice({ words: NOTHING_KEPT, warns: true });
   return { services, state, firstOpening };

@@ -48,6 +48,7 @@ export const COMMANDS = [
   { id: 'new-note', title: 'New note with a title, a folder or a template', key: null, scope: 'everywhere' },
   { id: 'import', title: 'Import notes', key: null, scope: 'everywhere' },
   { id: 'export', title: 'Export everything as a zip', key: null, scope: 'everywhere' },
+  { id: 'keep', title: 'Copies, deleted notes, and what is kept', key: null, scope: 'everywhere' },
   { id: 'ask', title: 'Ask by pointing: a new agenda page', key: null, scope: 'everywhere' },
   { id: 'help', title: 'Help', key: 'Shift+F1', scope: 'everywhere' },
   { id: 'settings', title: 'Settings', key: null, scope: 'everywhere' },
@@ -67,6 +68,7 @@ export const COMMANDS = [
   { id: 'note-again', title: 'Untick the lists of the note for a new round', key: null, scope: 'note' },
   { id: 'note-move', title: 'Move the note to a folder', key: null, scope: 'note' },
   { id: 'note-save', title: 'Save the note as a Markdown file', key: null, scope: 'note' },
+  { id: 'note-earlier', title: 'Earlier texts of the note', key: null, scope: 'note' },
   { id: 'note-delete', title: 'Delete the note', key: null, scope: 'note' },
 
   { id: 'row-details', title: 'Details of the task', key: 'Enter', scope: 'list' },

@@ -24,6 +24,7 @@ export function ImportReportView({ report, onUseSettings, onTakeBack, onClose }:
         <strong>{cameInWords(report)}</strong>
         {report.stopped && ' You stopped it there; the rest was not read.'}
       </p>
+      {report.earlier > 0 && <p>{counted(report.earlier, 'earlier text')} came with them.</p>}
       {report.failed !== null && (
         <p role="alert" className="rounded-md bg-late-soft px-3 py-1.5 text-late">
           The rest could not be stored. {report.failed}

@@ -5,6 +5,7 @@ export const HELP_PAGES = [
   { id: 'meetings', title: 'Meetings', load: () => import('../../../docs/meeting.md?raw') },
   { id: 'asking', title: 'Asking for tasks', load: () => import('../../../docs/gather.md?raw') },
   { id: 'finding', title: 'Finding, and what leads where', load: () => import('../../../docs/finding.md?raw') },
+  { id: 'keeping', title: 'How it is kept', load: () => import('../../../docs/keep.md?raw') },
 ] as const;
 
 export type HelpPageId = (typeof HELP_PAGES)[number]['id'];

@@ -138,7 +138,10 @@ function OneLine({ line, action }: { line: LeadingLine; action: ((line: LeadingL
         />
       )}
       <span className="min-w-0 flex-1">
-        <Link to={noteAddress(line.path, line.line)} className="inline-block min-h-[25px] rounded-sm hover:bg-raised [overflow-wrap:anywhere]">
+        <Link
+          to={noteAddress(line.path, line.line)}
+          className="inline-block min-h-[25px] rounded-sm hover:bg-raised [overflow-wrap:anywhere]"
+        >
           <InlineText text={words} />
         </Link>
         {line.heading !== null && <span className="block text-[0.83rem] text-muted">{line.heading}</span>}

@@ -70,6 +70,7 @@ export function NoteMenu({ path, title, onRename }: NoteMenuProps) {
           <CopyLinkEntries path={path} title={title} />
         </MenuInside>
         {name !== null && <MenuEntry label={`Rename ${name} everywhere…`} onSelect={() => setNaming(true)} />}
+        <MenuEntry label="Earlier texts" onSelect={runs['note-earlier']} />
         <MenuEntry label="Save as a Markdown file" onSelect={runs['note-save']} />
         <MenuEntry label="Print" onSelect={() => window.print()} />
         <MenuEntry label="Delete" danger onSelect={runs['note-delete']} />

@@ -1,6 +1,6 @@
 import { useEffect, useMemo } from 'react';
 import { useNavigate } from 'react-router';
-import { noteAddress, textAddress } from '../session/places/addresses';
+import { earlierAddress, noteAddress, textAddress } from '../session/places/addresses';
 import { refuse } from '../session/acting/messages';
 import { saveFile } from '../exchange/save-file';
 import { frameSlice } from '../session/state/frame-slice';
@@ -54,6 +54,7 @@ export function useNoteRuns(path: string, title: string, asking: Asking): NoteCo
       'note-clear-archive': clearTo('archive'),
       'note-clear-away': clearTo('away'),
       'note-again': () => latest.current.asking.again(),
+      'note-earlier': () => void navigate(earlierAddress(path)),
       'note-save': () => void save(),
       'note-delete': () => void remove(),
       'note-title': titled ? () => latest.current.asking.title?.() : null,

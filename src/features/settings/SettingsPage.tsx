@@ -1,4 +1,6 @@
 import type { ReactNode } from 'react';
+import { Link } from 'react-router';
+import { keepAddress } from '../session/places/addresses';
 import { refuse, say } from '../session/acting/messages';
 import type { Settings, SettingsChange } from '../../store/device/settings';
 import { useExport } from '../exchange/use-export';
@@ -67,6 +69,9 @@ function NotesSection() {
       <button type="button" className="line-button" onClick={() => void addForms()}>
         Add the slips and templates that ship
       </button>
+      <Link className="line-button" to={keepAddress()}>
+        What is kept
+      </Link>
       <DeleteDemo />
     </Group>
   );

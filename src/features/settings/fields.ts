@@ -197,6 +197,24 @@ export const FIELDS: { readonly [Name in keyof Settings]: Field<Settings[Name]> 
       ['foot', 'under its text'],
     ],
   },
+  earlierRoom: {
+    is: 'choice',
+    label: 'Texts that notes had before may take',
+    options: [
+      [0.5, 'half as much as the notes'],
+      [1, 'as much as the notes'],
+      [3, 'three times as much'],
+    ],
+  },
+  copies: {
+    is: 'choice',
+    label: 'A copy of everything is made by itself',
+    options: [
+      ['daily', 'every day'],
+      ['weekly', 'every week'],
+      ['never', 'never'],
+    ],
+  },
   routineHeading: { is: 'heading', label: 'Heading of what comes back every day', help: 'On a journal page.' },
   routinesCount: {
     is: 'choice',

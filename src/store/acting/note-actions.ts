@@ -56,7 +56,7 @@ export class NoteActions {
       import('../../core/index/live/shelf'),
     ]);
     let raw = ref.expected;
-    const result = await this.retry(label, async () => {
+    const result = await this.step(label, async () => {
       const note = await this.store.get(ref.path);
       if (note?.text == null) return { refused: NO_TEXT };
       const notes = looksFurther(ref, intention) ? await this.store.all() : [note];
@@ -83,7 +83,7 @@ export class NoteActions {
   ): Promise<ManyResult | { refused: string }> {
     const { actOnLines } = await import('./act-many');
     let outcome: ManyOutcome | null = null;
-    const result = await this.retry(label, async () => {
+    const result = await this.step(label, async () => {
       const further = tasks.some(({ ref, intentions }) => intentions.some((intention) => looksFurther(ref, intention)));
       const paths = [...new Set(tasks.map(({ ref }) => foldPath(ref.path)))];
       const notes = further ? await this.store.all() : (await this.store.many(paths)).filter((note) => note !== undefined);
@@ -103,7 +103,7 @@ export class NoteActions {
    */
   async writeLines(path: string, place: LinePlace, lines: readonly string[], label: string, made = ''): Promise<ActionResult> {
     const { withLines } = await import('../../core/task/writing/write-lines');
-    return this.retry(label, async () => {
+    return this.step(label, async () => {
       const note = await this.store.get(path);
       if (note && note.text === null) return { refused: NO_TEXT };
       const outcome = withLines(note?.text ?? null, place, lines, this.context(), made);
@@ -126,7 +126,7 @@ export class NoteActions {
    * @param compared both texts as they were when the choice was made; refused when one of them changed since
    */
   async settle(path: string, otherPath: string, compared: { text: string; other: string }, chosen: string): Promise<ActionResult> {
-    return this.retry(`Chose between two texts: ${baseNameOf(path)}`, async () => {
+    return this.step(`Chose between two texts: ${baseNameOf(path)}`, async () => {
       const [note, other] = await Promise.all([this.store.get(path), this.store.get(otherPath)]);
       if (note?.text !== compared.text || other?.text !== compared.other)
         return { refused: 'One of the texts changed meanwhile, so both are kept. Compare them again.' };
@@ -138,7 +138,7 @@ export class NoteActions {
   /** Makes a note; gives its path, which has a number when the title was taken in that folder. */
   async create(folder: string, title: string, text: string): Promise<{ path: string; step: number | null } | { refused: string }> {
     let path = pathFor(folder, title);
-    const result = await this.retry(`New note: ${title}`, async () => {
+    const result = await this.step(`New note: ${title}`, async () => {
       const taken = await this.store.paths();
       path = freePath(pathFor(folder, title), (folded) => taken.has(folded));
       return [{ path, expect: null, content: { text } }];
@@ -153,7 +153,7 @@ export class NoteActions {
 
   /** Puts a text into a note in the place of the one it has; for what is shown whole, as an agenda page. */
   async replace(path: string, text: string, label: string): Promise<ActionResult> {
-    return this.retry(label, async () => {
+    return this.step(label, async () => {
       const note = await this.store.get(path);
       return note?.text === text ? [] : [{ path: note?.path ?? path, expect: note ? contentOf(note) : null, content: { text } }];
     });
@@ -161,7 +161,7 @@ export class NoteActions {
 
   /** Makes another text of that of a note, from what it is by then. */
   async edit(path: string, label: string, change: (text: string) => { text: string } | { refused: string }): Promise<ActionResult> {
-    return this.retry(label, async () => {
+    return this.step(label, async () => {
       const note = await this.store.get(path);
       if (note?.text == null) return { refused: NO_TEXT };
       const outcome = change(note.text);
@@ -171,7 +171,7 @@ export class NoteActions {
   }
 
   async remove(paths: readonly string[], label: string): Promise<ActionResult> {
-    return this.retry(label, async () => {
+    return this.step(label, async () => {
       const notes = await Promise.all(paths.map((path) => this.store.get(path)));
       return notes.flatMap((note) => (note ? [{ path: note.path, expect: contentOf(note), content: null }] : []));
     });
@@ -196,7 +196,7 @@ export class NoteActions {
   private async relocate(path: string, label: string, to: Destination): Promise<Relocated> {
     const { relocation } = await import('./relocation');
     let outcome = { path, places: 0 };
-    const result = await this.retry(label, async () => {
+    const result = await this.step(label, async () => {
       const plan = relocation(await this.store.all(), path, to);
       if ('refused' in plan) return plan;
       outcome = { path: plan.path, places: plan.places };
@@ -217,7 +217,7 @@ export class NoteActions {
     const { renamedEverywhere } = await import('./renamed-everywhere');
     let outcome = { places: 0, notes: 0 };
     let asked = false;
-    const result = await this.retry(`Renamed: ${renaming.before}`, async () => {
+    const result = await this.step(`Renamed: ${renaming.before}`, async () => {
       const plan = renamedEverywhere(await this.store.all(), renaming);
       if ('refused' in plan) return plan;
       outcome = { places: plan.places, notes: plan.notes };
@@ -241,7 +241,7 @@ export class NoteActions {
   ): Promise<{ places: number; step: number | null } | { refused: string }> {
     const { withLinks } = await import('../../core/links/with-links');
     let places = 0;
-    const result = await this.retry(label, async () => {
+    const result = await this.step(label, async () => {
       places = 0;
       const paths = [...new Set(lines.map(({ path }) => path))];
       const notes = await this.store.many(paths);
@@ -278,7 +278,7 @@ export class NoteActions {
   ): Promise<{ changed: number; step: number | null } | { refused: string }> {
     const [{ tasksOfSign }, { actOnLines }] = await Promise.all([import('./restatus'), import('./act-many')]);
     let changed = 0;
-    const result = await this.retry(label, async () => {
+    const result = await this.step(label, async () => {
       const note = await this.store.get(path);
       if (note?.text == null) return { refused: NO_TEXT };
       const own = text === null ? { path: note.path, expect: contentOf(note), content: null } : withText(note, text);
@@ -309,7 +309,7 @@ export class NoteActions {
   ): Promise<{ closed: number; step: number | null } | { refused: string }> {
     const [{ withFields }, { actOnLines }] = await Promise.all([import('../../core/note/facts/with-fields'), import('./act-many')]);
     let closed = 0;
-    const result = await this.retry(label, async () => {
+    const result = await this.step(label, async () => {
       const notes = await this.store.many([...new Set([path, ...stands.map((ref) => ref.path)].map(foldPath))]);
       const there = notes.filter((note) => note !== undefined);
       const note = there.find((one) => one.key === foldPath(path));
@@ -347,7 +347,7 @@ export class NoteActions {
    */
   async setFields(path: string, fields: Readonly<Record<string, string | null>>, label: string, made = ''): Promise<ActionResult> {
     const { withFields } = await import('../../core/note/facts/with-fields');
-    return this.retry(label, async () => {
+    return this.step(label, async () => {
       const note = await this.store.get(path);
       if (note && note.text === null) return { refused: NO_TEXT };
       const text = withFields(note?.text ?? made, fields);
@@ -363,7 +363,7 @@ export class NoteActions {
    */
   async orderDay(page: string, order: readonly LineRef[], planHeading: string, label: string, made = ''): Promise<ActionResult> {
     const { orderedDay } = await import('./day-order');
-    return this.retry(label, async () => {
+    return this.step(label, async () => {
       const notes = await this.store.many([...new Set([page, ...order.map((ref) => ref.path)].map(foldPath))]);
       return orderedDay(
         notes.filter((note) => note !== undefined),
@@ -378,7 +378,7 @@ export class NoteActions {
    */
   async takeOutOfDay(page: string, task: LineRef, planHeading: string, label: string): Promise<ActionResult> {
     const { takenOut } = await import('./day-order');
-    return this.retry(label, async () => {
+    return this.step(label, async () => {
       const notes = await this.store.many([...new Set([page, task.path].map(foldPath))]);
       return takenOut(
         notes.filter((note) => note !== undefined),
@@ -388,7 +388,8 @@ export class NoteActions {
     });
   }
 
-  private async retry(label: string, plan: () => Promise<NoteWrite[] | { refused: string }>): Promise<ActionResult> {
+  /** Carries out writes that are reckoned from what is stored by then, as one step. */
+  async step(label: string, plan: () => Promise<NoteWrite[] | { refused: string }>): Promise<ActionResult> {
     // What notes say in their front matter decides what is done to them.
     await Promise.all([loadYaml(), this.storeTyped()]);
     return commitPlan(this.store, command(label), plan);

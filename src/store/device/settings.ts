@@ -27,6 +27,10 @@ export const settingsSchema = z.object({
   /** The heading under which the digest of a meeting stands, and whether what a meeting leads to stands at its head or under its text. */
   digestHeading: z.catch(z.string().check(z.minLength(1)), 'Digest'),
   meetingLists: z.catch(z.enum(['head', 'foot']), 'head'),
+  /** How many times what the notes take the texts may take that they had before. */
+  earlierRoom: z.catch(z.union([z.literal(0.5), z.literal(1), z.literal(3)]), 1),
+  /** How often a copy of everything is made by itself. */
+  copies: z.catch(z.enum(['daily', 'weekly', 'never']), 'daily'),
   /** Whether what is written down stands behind what was before it, or before that. */
   slipSide: z.catch(z.enum(['last', 'first']), 'last'),
   /** Whether what is for a later day goes to today’s page, or to that of its day. */

@@ -1,5 +1,5 @@
 import Dexie, { type Table } from 'dexie';
-import type { EarlierText } from '../keep/earlier-texts';
+import type { EarlierText } from '../keep/earlier-text';
 import type { Part } from '../acting/step-parts';
 import { type Content, type DemoState, type Marked, type StoredNote, newNoteId } from './content';
 import type { Origin } from './origin';

@@ -6,6 +6,7 @@ import { failureSentence } from './failure';
 import type { NoteStore } from './note-store';
 import type { NoteWrite } from './note-write';
 import { SETTINGS_FILE } from '../device/settings-file';
+import { EARLIER_FILE } from '../keep/earlier-name';
 import { IMPORT } from './origin';
 
 /** A file from outside; `bytes` is null when it could not be read, and `problem` says why. */
@@ -29,6 +30,8 @@ export interface ImportReport {
   left: { path: string; reason: string }[];
   /** The settings of an export, if there were any. */
   settings: unknown;
+  /** How many texts came in that notes had before. */
+  earlier: number;
   stopped: boolean;
   /** Why the rest did not come in; null when nothing failed. */
   failed: string | null;
@@ -58,6 +61,7 @@ export async function importNotes(
     asBytes: [],
     left: [],
     settings: null,
+    earlier: 0,
     stopped: false,
     failed: null,
     step: null,
@@ -65,6 +69,7 @@ export async function importNotes(
   const came: WholeChange[] = [];
   let batch: Arrival[] = [];
   let read = 0;
+  let earlier: string | null = null;
   const flush = async (): Promise<void> => {
     for (const { path, content } of await storeBatch(store, batch, report)) came.push(cameIn(path, content));
     batch = [];
@@ -77,11 +82,16 @@ export async function importNotes(
         break;
       }
       read++;
+      if (nameOf(file.path) === EARLIER_FILE) {
+        earlier = file.bytes && decodeUtf8(file.bytes);
+        continue;
+      }
       const arrival = sort(file, report);
       if (arrival) batch.push(arrival);
       if (read % BATCH === 0) await flush();
     }
     await flush();
+    if (earlier !== null) report.earlier = await earlierOf(store, earlier, report);
   } catch (error) {
     report.failed = failureSentence(error);
   }
@@ -91,6 +101,17 @@ export async function importNotes(
       .catch(() => null);
   return report;
 }
+
+/** Takes in the texts that notes had before, once the notes are here. */
+async function earlierOf(store: NoteStore, json: string, report: ImportReport): Promise<number> {
+  const { takeEarlier } = await import('../keep/earlier-file');
+  return takeEarlier(store.db, json).catch(() => {
+    report.left.push({ path: EARLIER_FILE, reason: 'These earlier texts cannot be read.' });
+    return 0;
+  });
+}
+
+const nameOf = (path: string): string => path.slice(path.lastIndexOf('/') + 1);
 
 /** A file that is a note, before it is known whether its path is free. */
 interface Arrival {
@@ -150,7 +171,7 @@ function sort(file: ImportFile, report: ImportReport): Arrival | null {
   if (file.bytes === null) return leave(file.problem ?? 'It could not be read.');
   const path = cleanPath(file.path);
   if (path === null) return leave('Its path leads out of the folder it came in.');
-  const name = path.slice(path.lastIndexOf('/') + 1);
+  const name = nameOf(path);
   if (name === SETTINGS_FILE) {
     try {
       report.settings = JSON.parse(decodeUtf8(file.bytes) ?? '');

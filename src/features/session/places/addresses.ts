@@ -63,7 +63,6 @@ export function findAddress(typed: string, show: SearchShows | 'only' = 'all'): 
   return `${ROUTES.find}?${new URLSearchParams({ q: typed, ...(show !== 'all' && { show }) }).toString()}`;
 }
 
-/** The address of the settings, or of a part of them. */
 /** Where a gather is made by pointing, beginning with one. */
 export const askAddress = (gather: string): string => `${ROUTES.ask}${gather === '' ? '' : `?q=${encodeURIComponent(gather)}`}`;
 
@@ -72,6 +71,13 @@ export function helpAddress(page = 'note', heading?: string): string {
   return of('help', page) + (heading === undefined ? '' : `#${heading}`);
 }
 
+/** The texts that a note had, wherever it is or was. */
+export const earlierAddress = (path: string): string => of('earlier', path);
+
+/** What is kept: copies, deleted notes, and what all of it takes. */
+export const keepAddress = (): string => ROUTES.keep;
+
+/** The address of the settings, or of a part of them. */
 export function settingsAddress(part?: 'keys' | 'statuses'): string {
   return `${ROUTES.settings}${part ? `#${part}` : ''}`;
 }

@@ -17,6 +17,8 @@ export const ROUTES = {
   find: '/find',
   ask: '/ask',
   help: '/help/:page',
+  earlier: '/earlier/*',
+  keep: '/keep',
   settings: '/settings',
 } as const;
 

@@ -1,0 +1,46 @@
+import { type ReactNode, useState } from 'react';
+import { helpAddress } from '../session/places/addresses';
+import { Link } from 'react-router';
+import { Sheet } from '../note/Sheet';
+import { CopyPreview } from './CopyPreview';
+import { Copies } from './Copies';
+import { DeletedNotes } from './DeletedNotes';
+import type { MeantCopy } from './meant-copy';
+import { Sizes } from './Sizes';
+
+/** What is kept beside the notes: copies of everything, what was deleted, and what all of it takes. */
+export function KeepPage() {
+  const [meant, setMeant] = useState<MeantCopy | null>(null);
+  return (
+    <Sheet title="What is kept">
+      <header className="mb-5">
+        <h1 className="font-title text-[1.86rem] leading-tight font-bold">What is kept</h1>
+        <p className="text-muted">
+          Each note keeps the texts that it had; copies of everything are made by themselves.{' '}
+          <Link className="name-link" to={helpAddress('keeping')}>
+            How it is kept
+          </Link>
+        </p>
+      </header>
+      <Part title="Copies">
+        <Copies onLook={setMeant} />
+        {meant && <CopyPreview key={meant.name} copy={meant} onClose={() => setMeant(null)} />}
+      </Part>
+      <Part title="Deleted notes">
+        <DeletedNotes />
+      </Part>
+      <Part title="What it takes">
+        <Sizes />
+      </Part>
+    </Sheet>
+  );
+}
+
+function Part({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <section className="mb-7" aria-label={title}>
+      <h2 className="mb-1.5 font-title text-[1.17rem] font-semibold">{title}</h2>
+      {children}
+    </section>
+  );
+}

@@ -1,0 +1,54 @@
+import { copiesIn, isCopyDue } from '../../store/keep/copies';
+import { browserCopies } from '../../store/keep/copy-place';
+import { LEFT_BROWSER, readLeft, weeksAlone } from '../../store/keep/left-browser';
+import type { Settings } from '../../store/device/settings';
+import { keepAddress } from '../session/places/addresses';
+import type { Notice } from '../session/state/frame-slice';
+import type { Services } from '../session/state/services';
+import { makeCopy } from './make-copy';
+
+/** How often it is looked whether a copy is due and what can be let go, in milliseconds. */
+const EACH = 60 * 60 * 1000;
+
+interface Watching {
+  settings: () => Settings;
+  /** Tells a person. */
+  notice: (one: Notice) => void;
+  now: () => number;
+}
+
+/** Makes copies by itself, thins earlier texts, and reminds where nothing left the browser for long; as long as this tab does the clockwork. */
+export function keepWatch({ store }: Pick<Services, 'store'>, { settings, notice, now }: Watching, ends: AbortSignal): void {
+  let working: Promise<void> = Promise.resolve();
+  const look = (): void => {
+    working = working
+      .then(async () => {
+        await store.earlier.thin(settings().earlierRoom);
+        await copyWhereDue(settings(), now(), ends);
+      })
+      // A browser that gives no room now is asked again; what is there stays.
+      .catch(() => undefined);
+  };
+  look();
+  void remind(store, notice, now()).catch(() => undefined);
+  const timer = setInterval(look, EACH);
+  ends.addEventListener('abort', () => clearInterval(timer));
+}
+
+async function copyWhereDue(settings: Settings, now: number, ends: AbortSignal): Promise<void> {
+  const place = browserCopies(navigator.storage);
+  if (!place) return;
+  const [last] = await copiesIn(place);
+  if (isCopyDue(last?.at ?? null, settings.copies, now)) await makeCopy(place, settings, new Date(now), ends);
+}
+
+/** From the first look on it is counted; where nothing left for weeks, one is told once a start. */
+async function remind(store: Services['store'], notice: Watching['notice'], now: number): Promise<void> {
+  const left = await store.changeValue(LEFT_BROWSER, (present) => ({ ...readLeft(present), since: readLeft(present).since ?? now }));
+  const weeks = weeksAlone(left, now);
+  if (weeks === null || !(await store.has((note) => note.demo === null))) return;
+  notice({
+    words: `Nothing was saved outside this browser for ${weeks} weeks.`,
+    leads: { address: keepAddress(), words: 'See what is kept' },
+  });
+}

@@ -1,0 +1,41 @@
+/** Where copies are kept: files by their names. */
+export interface CopyPlace {
+  list(): Promise<{ name: string; size: number }[]>;
+  /** @throws where there is no such file any more */
+  read(name: string): Promise<Blob>;
+  /** Writes a file whole, or not at all. */
+  write(name: string, content: Blob): Promise<void>;
+  remove(name: string): Promise<void>;
+}
+
+/** The folder of the copies in the browser's own file space. */
+const FOLDER = 'copies';
+
+/** The browser's own file space, which goes with what the browser keeps of this page; null where it gives none. */
+export function browserCopies(storage: StorageManager | undefined): CopyPlace | null {
+  if (!storage?.getDirectory) return null;
+  const folder = async (): Promise<FileSystemDirectoryHandle> =>
+    (await storage.getDirectory()).getDirectoryHandle(FOLDER, { create: true });
+  return {
+    list: async () => {
+      const found: { name: string; size: number }[] = [];
+      for await (const handle of (await folder()).values())
+        if (handle.kind === 'file') found.push({ name: handle.name, size: (await handle.getFile()).size });
+      return found;
+    },
+    read: async (name) => (await (await folder()).getFileHandle(name)).getFile(),
+    write: async (name, content) => {
+      const file = await (await folder()).getFileHandle(name, { create: true });
+      // What is written stands in the file only when it is closed.
+      const writable = await file.createWritable();
+      try {
+        await writable.write(content);
+        await writable.close();
+      } catch (error) {
+        await writable.abort().catch(() => undefined);
+        throw error;
+      }
+    },
+    remove: async (name) => (await folder()).removeEntry(name),
+  };
+}
