@@ -17,6 +17,8 @@ export function replacedBy({ by, label, gone }: Pick<EarlierText, 'by' | 'label'
       return gone === 1 ? 'before it was deleted' : 'before more was written';
     case 'import':
       return 'before an import';
+    case 'folder':
+      return 'before a change in the folder';
     case 'undo':
       return 'before Undo or Redo';
     case 'shipped':

@@ -1,5 +1,6 @@
 import Dexie, { type Table } from 'dexie';
 import type { EarlierText } from '../keep/earlier-text';
+import type { InStep } from '../folder/in-step-record';
 import type { Part } from '../acting/step-parts';
 import { type Content, type DemoState, type Marked, type StoredNote, newNoteId } from './content';
 import type { Origin } from './origin';
@@ -53,6 +54,9 @@ export class RecadoDatabase extends Dexie {
   declare values: Table<KeyedValue, string>;
   /** What notes held before, and apart from it the texts themselves, which are much larger. */
   declare earlier: Table<EarlierText, number>;
+  /** What notes and the files of a folder were when they were the same last. */
+  declare inStep: Table<InStep, string>;
+  declare inStepContents: Table<{ key: string; content: Content }, string>;
   declare earlierContents: Table<{ id: number; content: Content }, number>;
   private abandoned = false;
 

@@ -5,10 +5,11 @@
  * - `command`: what a person had done, by key, menu or hand
  * - `import`: files that came in
  * - `shipped`: what the program itself puts there, as its agenda pages and the demo
+ * - `folder`: files of the folder that is kept in step
  * - `undo`: Undo or Redo
  */
 export interface Origin {
-  by: 'typing' | 'command' | 'import' | 'shipped' | 'undo';
+  by: 'typing' | 'command' | 'import' | 'shipped' | 'folder' | 'undo';
   /** What Undo says of it, such as “Done: Book the scissor lift”; null when it is no step. */
   label: string | null;
 }
@@ -19,6 +20,7 @@ export type StepOrigin = Origin & { label: string };
 export const TYPING: Origin = { by: 'typing', label: null };
 export const IMPORT: Origin = { by: 'import', label: null };
 export const SHIPPED: Origin = { by: 'shipped', label: null };
+export const FOLDER: Origin = { by: 'folder', label: null };
 export const UNDO: Origin = { by: 'undo', label: null };
 
 /** @example store.commit(command('Done: Book the scissor lift'), writes) */

@@ -11,5 +11,5 @@ export const NOTES = 'notes';
 export const TABLES = {
   1: { [NOTES]: 'key', steps: '++id, tab', values: 'id' },
   2: { [NOTES]: 'key, &id' },
-  3: { earlier: '++id, note, key, gone', earlierContents: 'id' },
+  3: { earlier: '++id, note, key, gone', earlierContents: 'id', inStep: 'key', inStepContents: 'key' },
 } as const;

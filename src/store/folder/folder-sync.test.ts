@@ -1,0 +1,157 @@
+import { command } from '../notes/origin';
+import { desk, text, texts } from '../test-desk';
+import { FolderSync } from './folder-sync';
+import { InSteps } from './in-step';
+import { MemoryFolder } from './memory-folder';
+import { isQuiet } from './sync-report';
+
+/** A desk whose notes are kept in step with a folder. */
+async function joined(folder: MemoryFolder, notes: Record<string, string> = {}) {
+  const { store, actions, db, ready } = desk(notes);
+  await ready;
+  const sync = new FolderSync(store, folder, await InSteps.load(db));
+  store.listen({ changed: (changes) => changes.forEach(({ path }) => sync.touched(path)) });
+  return { store, actions, db, sync };
+}
+
+describe('a folder that is kept in step', () => {
+  it('gets the notes, and gives its files; the next look does nothing and reads nothing', async () => {
+    const folder = new MemoryFolder();
+    folder.put('Projects/Storage.md', '- [ ] a\r\n');
+    const { store, sync } = await joined(folder, { 'Crates.md': 'Six' });
+    const report = await sync.pass();
+    expect([report.cameIn, report.wentOut]).toEqual([['Projects/Storage.md'], ['Crates.md']]);
+    expect(folder.text('Crates.md')).toBe('Six');
+    expect(await store.text('Projects/Storage.md')).toBe('- [ ] a\r\n');
+    folder.reads.length = 0;
+    expect(isQuiet(await sync.pass())).toBe(true);
+    expect(folder.reads).toEqual([]);
+  });
+
+  it('a change on one side goes over, and only what changed is read', async () => {
+    const folder = new MemoryFolder();
+    const { store, actions, sync } = await joined(folder, { 'A.md': 'a', 'B.md': 'b' });
+    await sync.pass();
+    folder.put('A.md', 'a there');
+    await actions.replace('B.md', 'b here', 'Changed');
+    folder.reads.length = 0;
+    await sync.pass();
+    expect(folder.reads).toEqual(['A.md']);
+    expect([await store.text('A.md'), folder.text('B.md')]).toEqual(['a there', 'b here']);
+    // What the note held before is among its earlier texts.
+    expect((await store.earlier.of('A.md')).map(({ by }) => by)).toEqual(['folder']);
+  });
+
+  it('both changed in different lines: both stand; in the same line: the file’s text stands beside', async () => {
+    const folder = new MemoryFolder();
+    const { store, actions, sync } = await joined(folder, { 'A.md': 'one\n\ntwo\n', 'B.md': 'x' });
+    await sync.pass();
+    folder.put('A.md', 'one there\n\ntwo\n');
+    await actions.replace('A.md', 'one\n\ntwo here\n', 'Changed');
+    folder.put('B.md', 'x there');
+    await actions.replace('B.md', 'x here', 'Changed');
+    const report = await sync.pass();
+    expect(report.merged).toEqual(['A.md']);
+    expect(report.beside).toEqual([{ path: 'B.md', other: 'B (other text).md' }]);
+    await sync.pass();
+    const all = { 'A.md': 'one there\n\ntwo here\n', 'B.md': 'x here', 'B (other text).md': 'x there' };
+    expect(await texts(store)).toEqual(all);
+    expect(Object.fromEntries([...folder.files.keys()].map((path) => [path, folder.text(path)]))).toEqual(all);
+  });
+
+  it('what is removed on one side goes; removed on one and changed on the other it stays', async () => {
+    const folder = new MemoryFolder();
+    const { store, actions, sync } = await joined(folder, { 'A.md': 'a', 'B.md': 'b', 'C.md': 'c', 'D.md': 'd' });
+    await sync.pass();
+    folder.files.delete('A.md');
+    await actions.remove(['B.md'], 'Deleted');
+    folder.files.delete('C.md');
+    await actions.replace('C.md', 'c here', 'Changed');
+    await actions.remove(['D.md'], 'Deleted');
+    folder.put('D.md', 'd there');
+    const report = await sync.pass();
+    expect(report.stayed.sort()).toEqual(['C.md', 'D.md']);
+    expect(await texts(store)).toEqual({ 'C.md': 'c here', 'D.md': 'd there' });
+    expect([...folder.files.keys()].sort()).toEqual(['C.md', 'D.md']);
+    expect((await store.earlier.gone()).map(({ path }) => path)).toContain('A.md');
+  });
+
+  it('a file that is renamed moves its note, which keeps its id and what was changed in it', async () => {
+    const folder = new MemoryFolder();
+    const { store, actions, sync } = await joined(folder, { 'A.md': 'a text of its own', 'B.md': 'b' });
+    await sync.pass();
+    const { id } = (await store.get('A.md')) as { id: string };
+    folder.rename('A.md', 'Old/A.md');
+    await actions.replace('A.md', 'a text of its own, changed', 'Changed');
+    await sync.pass();
+    await sync.pass();
+    expect((await store.get('Old/A.md'))?.id).toBe(id);
+    expect(await store.text('A.md')).toBeNull();
+    expect(folder.text('Old/A.md')).toBe('a text of its own, changed');
+    // And a note that is renamed moves its file.
+    await actions.rename('B.md', 'Boxes');
+    await sync.pass();
+    expect([...folder.files.keys()].sort()).toEqual(['Boxes.md', 'Old/A.md']);
+  });
+
+  it('asks before many notes go, for the disk may only be away', async () => {
+    const folder = new MemoryFolder();
+    const many = Object.fromEntries(Array.from({ length: 20 }, (_, index) => [`N${index}.md`, `text ${index}`]));
+    const { store, sync } = await joined(folder, many);
+    await sync.pass();
+    folder.files.clear();
+    const report = await sync.pass();
+    expect(report.asks).toBe(20);
+    expect((await store.all()).length).toBe(20);
+    folder.away = true;
+    await expect(sync.pass()).rejects.toThrow('away');
+    folder.away = false;
+    await sync.pass(true);
+    expect(await store.all()).toEqual([]);
+    expect(await store.earlier.gone()).toHaveLength(20);
+  });
+
+  it('two names that differ by case are one note: the other is told; a name in another Unicode form is the same', async () => {
+    const folder = new MemoryFolder();
+    folder.put('Crate.md', 'one');
+    folder.put('crate.md', 'two');
+    folder.put('E\u0301te\u0301.md', 'summer');
+    const { store, actions, sync } = await joined(folder);
+    const report = await sync.pass();
+    expect(report.ignored.map(({ path }) => path)).toEqual(['crate.md']);
+    expect(await texts(store)).toEqual({ 'Crate.md': 'one', '\u00c9t\u00e9.md': 'summer' });
+    await actions.replace('\u00c9t\u00e9.md', 'summer here', 'Changed');
+    await sync.pass();
+    // The file keeps its name.
+    expect(folder.text('E\u0301te\u0301.md')).toBe('summer here');
+    expect(folder.files.size).toBe(3);
+  });
+
+  it('what cannot be written is told and tried again; bytes that are no text stay what they are', async () => {
+    const folder = new MemoryFolder();
+    folder.files.set('Photo.md', { bytes: new Uint8Array([255, 0, 254]), modified: 0 });
+    const { store, sync } = await joined(folder, { 'What?.md': 'a question', 'Plain.md': 'p' });
+    folder.refuses = (path) => (path.includes('?') ? new TypeError('Name is not allowed.') : null);
+    const report = await sync.pass();
+    expect(report.failed).toEqual([{ path: 'What?.md', why: expect.stringContaining('Name is not allowed.') as string }]);
+    expect((await store.get('Photo.md'))?.bytes).toEqual(new Uint8Array([255, 0, 254]));
+    folder.refuses = null;
+    await sync.pass();
+    expect(folder.text('What?.md')).toBe('a question');
+  });
+
+  it('goes on where it was after a restart, and after a step that was only half done', async () => {
+    const folder = new MemoryFolder();
+    const { store, db, sync } = await joined(folder, { 'A.md': 'a' });
+    await sync.pass();
+    // Stored on both sides, but not said to be in step: the page was closed in between.
+    await store.commit(command('Changed'), [{ path: 'A.md', expect: text('a'), content: text('b') }]);
+    folder.put('A.md', 'b');
+    const again = new FolderSync(store, folder, await InSteps.load(db));
+    expect(isQuiet(await again.pass())).toBe(true);
+    await store.commit(command('Changed'), [{ path: 'A.md', expect: text('b'), content: text('c') }]);
+    const third = new FolderSync(store, folder, await InSteps.load(db));
+    await third.pass();
+    expect(folder.text('A.md')).toBe('c');
+  });
+});

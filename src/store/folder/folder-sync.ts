@@ -1,0 +1,308 @@
+import { decodeUtf8 } from '../../core/note/blocks/decode';
+import { cleanPath, freePath } from '../../core/note/names/path';
+import { type Content, type StoredNote, contentOf, markOf, sameContent } from '../notes/content';
+import { failureSentence } from '../notes/failure';
+import type { NoteSource } from '../notes/note-source';
+import type { NoteWrite } from '../notes/note-write';
+import { FOLDER } from '../notes/origin';
+import { mergeTexts } from '../texts/merge';
+import { otherTextPath } from '../texts/other-text';
+import { type DiskFile, type DiskFolder, sameFile } from './disk-folder';
+import { type InSteps, keyOf } from './in-step';
+import { type SyncReport, newReport } from './sync-report';
+
+/** So many notes are committed at once. */
+const BATCH = 500;
+/** A look that finds more of the files gone than this asks first: the disk may only be away. */
+const MANY_GONE = 10;
+const PART_GONE = 0.3;
+
+/** What is to become of a note, decided from what both sides hold. */
+interface Arrival {
+  key: string;
+  write: NoteWrite;
+  /** What both hold when it is stored. */
+  now: { file: DiskFile; content: Content } | null;
+  into: (report: SyncReport) => void;
+}
+
+/** What stands in a file: it, and what it holds. */
+interface Held {
+  file: DiskFile;
+  content: Content;
+}
+
+/**
+ * Keeps notes and the files of a folder the same, by what they were when they were the same last. A change on one side goes over; what both
+ * changed is merged, or where that cannot be done the file's text stands beside. Nothing is ever written over that was not seen before.
+ */
+export class FolderSync {
+  /** Notes that changed here since they were looked at, by key; null for all. */
+  private dirty: Set<string> | null = null;
+
+  constructor(
+    private readonly store: NoteSource,
+    private readonly folder: DiskFolder,
+    private readonly steps: InSteps,
+  ) {}
+
+  /** A note changed here. */
+  touched(path: string): void {
+    this.dirty?.add(keyOf(path));
+  }
+
+  /**
+   * Looks at the folder and brings both sides together.
+   *
+   * @param confirmed whether notes go although very many files are gone
+   * @throws where the folder cannot be looked at
+   */
+  async pass(confirmed = false): Promise<SyncReport> {
+    const report = newReport();
+    const look = await this.folder.look();
+    report.ignored.push(...look.ignored);
+    const files = new Map<string, DiskFile>();
+    for (const file of look.files) {
+      const key = keyOf(file.path);
+      const twin = files.get(key);
+      const step = this.steps.get(key);
+      // Of two names that are one note, the one that is in step is meant.
+      const [meant, other] = twin && step?.path === file.path ? [file, twin] : [twin ?? file, file];
+      files.set(key, meant);
+      if (twin) report.ignored.push({ path: other.path, why: `It has the name of ${meant.path}, but for small and capital letters.` });
+    }
+    const dirty = this.dirty ?? (await this.allKeys());
+    this.dirty = new Set();
+    const gone = [...this.steps.values()].filter(({ key }) => !files.has(key)).map(({ key }) => key);
+    const changed = [...files].filter(([key, file]) => !sameFile(file, this.steps.get(key))).map(([key]) => key);
+    const moved = await this.moves(gone, changed, files);
+    const removals = gone.filter((key) => !moved.has(key));
+    const asked = !confirmed && removals.length > Math.max(MANY_GONE, PART_GONE * this.steps.size);
+    if (asked) report.asks = removals.length;
+    const left = new Set([...moved].flat());
+    const keys = new Set(
+      [...dirty, ...changed, ...(asked ? [] : removals)].filter(
+        (key) => !left.has(key) && !(asked && !files.has(key) && this.steps.get(key)),
+      ),
+    );
+    await this.settleMoves(moved, files, report);
+    await this.settleAll([...keys], files, report);
+    // What could not be done now is done at the next look.
+    for (const { path } of report.failed) this.dirty.add(keyOf(path));
+    return report;
+  }
+
+  private async allKeys(): Promise<Set<string>> {
+    const keys = new Set<string>();
+    for await (const { notes } of this.store.portions(BATCH))
+      for (const note of notes) if (this.steps.get(note.key)?.mark !== markOf(contentOf(note))) keys.add(note.key);
+    const present = await this.store.paths();
+    for (const { key } of this.steps.values()) if (!present.has(key)) keys.add(key);
+    return keys;
+  }
+
+  /** Files that went and came with equal bytes in one look: the old key, and the new one. */
+  private async moves(
+    gone: readonly string[],
+    changed: readonly string[],
+    files: ReadonlyMap<string, DiskFile>,
+  ): Promise<Map<string, string>> {
+    const moves = new Map<string, string>();
+    if (gone.length === 0) return moves;
+    const byMark = new Map<string, string[]>();
+    for (const key of gone) {
+      const mark = this.steps.get(key)?.mark ?? '';
+      byMark.set(mark, [...(byMark.get(mark) ?? []), key]);
+    }
+    const sizes = new Set(gone.map((key) => this.steps.get(key)?.size));
+    for (const key of changed) {
+      const file = files.get(key);
+      if (this.steps.get(key) || !file || !sizes.has(file.size) || (await this.store.get(file.path))) continue;
+      const held = await this.read(file.path).catch(() => null);
+      const from = held && byMark.get(markOf(held.content))?.shift();
+      if (from !== undefined && from !== null) moves.set(from, key);
+    }
+    return moves;
+  }
+
+  private async settleMoves(moves: ReadonlyMap<string, string>, files: ReadonlyMap<string, DiskFile>, report: SyncReport): Promise<void> {
+    for (const [from, to] of moves) {
+      const file = files.get(to);
+      const step = this.steps.get(from);
+      if (!file || !step) continue;
+      await this.guarded(file.path, report, async () => {
+        const [note, held] = [await this.store.get(step.path), await this.read(file.path)];
+        const path = cleanPath(file.path);
+        if (!held || path === null) return;
+        // Where the note went meanwhile, the file is a new one.
+        if (!note) return this.settleAll([from, to], files, report);
+        const content = contentOf(note);
+        const saved = await this.store.commit(FOLDER, [
+          { path: note.path, expect: content, content: null },
+          { path, expect: null, content, movedFrom: note.path },
+        ]);
+        if (!saved.saved) return;
+        await this.steps.put([
+          { key: from, now: null },
+          { key: to, now: held },
+        ]);
+        report.cameIn.push(path);
+        // What was changed here goes into the file at its new place.
+        if (markOf(content) !== markOf(held.content)) await this.settleAll([to], files, report);
+      });
+    }
+  }
+
+  private async settleAll(keys: readonly string[], files: ReadonlyMap<string, DiskFile>, report: SyncReport): Promise<void> {
+    for (let at = 0; at < keys.length; at += BATCH) {
+      const some = keys.slice(at, at + BATCH);
+      const notes = await this.store.many(some.map((key) => this.steps.get(key)?.path ?? files.get(key)?.path ?? key));
+      const arrivals: Arrival[] = [];
+      const known: Parameters<InSteps['put']>[0][number][] = [];
+      for (const [index, key] of some.entries()) {
+        const path = notes[index]?.path ?? files.get(key)?.path ?? this.steps.get(key)?.path ?? key;
+        await this.guarded(path, report, async () => {
+          const outcome = await this.settle(key, files.get(key) ?? null, notes[index] ?? null, report);
+          if (!outcome) return;
+          if ('write' in outcome) arrivals.push(outcome);
+          else known.push(outcome);
+        });
+      }
+      await this.commit(arrivals, report);
+      if (known.length > 0) await this.steps.put(known);
+    }
+  }
+
+  /** Stores what came from the folder: together where that can be done, else one by one, so that one that changed meanwhile keeps no other out. */
+  private async commit(arrivals: readonly Arrival[], report: SyncReport): Promise<void> {
+    if (arrivals.length === 0) return;
+    const store = async (some: readonly Arrival[]): Promise<boolean> =>
+      (
+        await this.store.commit(
+          FOLDER,
+          some.map(({ write }) => write),
+        )
+      ).saved;
+    let done = arrivals;
+    if (!(await store(arrivals))) {
+      const saved: Arrival[] = [];
+      for (const one of arrivals) {
+        if (await store([one])) saved.push(one);
+        else this.dirty?.add(one.key);
+      }
+      done = saved;
+    }
+    await this.steps.put(done.map(({ key, now }) => ({ key, now })));
+    for (const { into } of done) into(report);
+  }
+
+  /** Decides about one note and its file, and does what is done on the disk; what is to be stored is given. */
+  private async settle(
+    key: string,
+    file: DiskFile | null,
+    note: StoredNote | null,
+    report: SyncReport,
+  ): Promise<Arrival | { key: string; now: Held | null } | null> {
+    const step = this.steps.get(key);
+    const isOld = step !== null && sameFile(file, step);
+    const held =
+      file === null ? null : isOld ? { file, content: (await this.steps.content(key)) ?? { text: '' } } : await this.read(file.path);
+    // It went while it was looked at.
+    if (file !== null && held === null) return null;
+    const here = note && contentOf(note);
+    const there = held && held.content;
+    const markHere = here && markOf(here);
+    const markThere = there && markOf(there);
+    if (markHere === markThere) return { key, now: held };
+    const before = step?.mark ?? null;
+    if (markThere === before) return this.goesOut(key, note, held, report);
+    if (markHere === before) return this.comesIn(key, note, held);
+    if (here === null || there === null) {
+      report.stayed.push(note?.path ?? file?.path ?? key);
+      return here === null ? this.comesIn(key, note, held) : this.goesOut(key, note, null, report);
+    }
+    return this.together(key, note as StoredNote, held as Held, report);
+  }
+
+  /** The file gets what the note says, or goes with it. */
+  private async goesOut(
+    key: string,
+    note: StoredNote | null,
+    held: Held | null,
+    report: SyncReport,
+  ): Promise<{ key: string; now: Held | null } | null> {
+    if (!note) {
+      if (held && !(await this.folder.remove(held.file.path, held.file))) return null;
+      report.removed.push(held?.file.path ?? key);
+      return { key, now: null };
+    }
+    const content = contentOf(note);
+    const path = held?.file.path ?? note.path;
+    const file = await this.folder.write(path, bytesOf(content), held?.file ?? null);
+    if (!file) {
+      this.dirty?.add(key);
+      return null;
+    }
+    report.wentOut.push(path);
+    return { key, now: { file, content } };
+  }
+
+  /** The note gets what the file says, or goes with it. */
+  private comesIn(key: string, note: StoredNote | null, held: Held | null): Arrival | null {
+    const path = note?.path ?? (held && cleanPath(held.file.path));
+    if (path === null || path === undefined) return null;
+    return {
+      key,
+      write: { path, expect: note && contentOf(note), content: held && held.content },
+      now: held,
+      into: (report) => void (held ? report.cameIn : report.removed).push(path),
+    };
+  }
+
+  /** Both changed: they are merged line by line, or the file's text stands beside the note. */
+  private async together(key: string, note: StoredNote, held: Held, report: SyncReport): Promise<Arrival | null> {
+    const here = contentOf(note);
+    const base = this.steps.get(key) && (await this.steps.content(key));
+    const merged =
+      'text' in here && 'text' in held.content && base && 'text' in base ? mergeTexts(base.text, here.text, held.content.text) : null;
+    const content: Content = merged === null ? here : { text: merged };
+    if (merged === null) {
+      const taken = await this.store.paths();
+      const other = freePath(otherTextPath(note.path), (folded) => taken.has(folded));
+      // The file's text is stored here before the file is written over.
+      const saved = await this.store.commit(FOLDER, [{ path: other, expect: null, content: held.content }]);
+      if (!saved.saved) return null;
+      report.beside.push({ path: note.path, other });
+      this.dirty?.add(keyOf(other));
+    } else {
+      const saved = sameContent(content, here) || (await this.store.commit(FOLDER, [{ path: note.path, expect: here, content }])).saved;
+      if (!saved) {
+        this.dirty?.add(key);
+        return null;
+      }
+      report.merged.push(note.path);
+    }
+    const file = await this.folder.write(held.file.path, bytesOf(content), held.file);
+    if (file) await this.steps.put([{ key, now: { file, content } }]);
+    else this.dirty?.add(key);
+    return null;
+  }
+
+  private async read(path: string): Promise<Held | null> {
+    const found = await this.folder.read(path);
+    if (!found) return null;
+    const text = decodeUtf8(found.bytes);
+    return { file: found.file, content: text === null ? { bytes: found.bytes } : { text } };
+  }
+
+  /** What fails with one file keeps no other out. */
+  private async guarded(path: string, report: SyncReport, act: () => Promise<void>): Promise<void> {
+    try {
+      await act();
+    } catch (error) {
+      report.failed.push({ path, why: failureSentence(error) });
+    }
+  }
+}
+
+const bytesOf = (content: Content): Uint8Array => ('text' in content ? new TextEncoder().encode(content.text) : content.bytes);

@@ -1,0 +1,64 @@
+import { foldPath } from '../../core/note/names/path';
+import { type Content, markOf } from '../notes/content';
+import type { RecadoDatabase } from '../notes/database';
+import type { DiskFile } from './disk-folder';
+import type { InStep } from './in-step-record';
+
+/** What notes and files were when they were the same last: the base of each merge. Kept in the database, its marks in memory too. */
+export class InSteps {
+  private constructor(
+    private readonly db: RecadoDatabase,
+    private readonly all: Map<string, InStep>,
+  ) {}
+
+  static async load(db: RecadoDatabase): Promise<InSteps> {
+    return new InSteps(db, new Map((await db.inStep.toArray()).map((one) => [one.key, one])));
+  }
+
+  get(key: string): InStep | null {
+    return this.all.get(key) ?? null;
+  }
+
+  values(): Iterable<InStep> {
+    return this.all.values();
+  }
+
+  get size(): number {
+    return this.all.size;
+  }
+
+  async content(key: string): Promise<Content | null> {
+    return (await this.db.inStepContents.get(key))?.content ?? null;
+  }
+
+  /** Says what notes and their files hold now; null for neither. */
+  async put(changes: readonly { key: string; now: { file: DiskFile; content: Content } | null }[]): Promise<void> {
+    const there = changes.flatMap(({ key, now }) => (now ? [{ step: stepOf(key, now), content: now.content }] : []));
+    const gone = changes.filter(({ now }) => now === null).map(({ key }) => key);
+    const { inStep, inStepContents } = this.db;
+    await this.db.transaction('rw', inStep, inStepContents, async () => {
+      await inStep.bulkDelete(gone);
+      await inStepContents.bulkDelete(gone);
+      await inStep.bulkPut(there.map(({ step }) => step));
+      await inStepContents.bulkPut(there.map(({ step, content }) => ({ key: step.key, content })));
+    });
+    for (const key of gone) this.all.delete(key);
+    for (const { step } of there) this.all.set(step.key, step);
+  }
+
+  /** The folder is no longer kept in step. */
+  async forget(): Promise<void> {
+    await this.put([...this.all.keys()].map((key) => ({ key, now: null })));
+  }
+}
+
+const stepOf = (key: string, { file: { path, size, modified }, content }: { file: DiskFile; content: Content }): InStep => ({
+  key,
+  path,
+  size,
+  modified,
+  mark: markOf(content),
+});
+
+/** The key by which a file and a note are the same: in any Unicode form, without case. */
+export const keyOf = (path: string): string => foldPath(path.normalize('NFC'));
