@@ -1,4 +1,5 @@
 import { expectAccessible } from './axe';
+import type { Page } from '@playwright/test';
 import { expect, test } from './desk';
 
 test('an earlier text is found and brought back by its lines and whole; a note deleted last week is there again', async ({
@@ -82,4 +83,91 @@ test('a copy of everything is made, compared with what changed since, and brough
   await desk.main.getByRole('button', { name: 'Export everything' }).click();
   expect((await coming).suggestedFilename()).toBe('recado-2026-11-23.zip');
   await expect(desk.main.getByText('Saved outside this browser last: today')).toBeVisible();
+});
+
+/** The folder that is joined, in the browser's own file space: what a person or another program does with its files. */
+const hand = (page: Page) => ({
+  write: (path: string, text: string) =>
+    page.evaluate(
+      async ([where, words]) => {
+        let folder = await (await navigator.storage.getDirectory()).getDirectoryHandle('desk', { create: true });
+        const parts = (where ?? '').split('/');
+        const name = parts.pop() ?? '';
+        for (const part of parts) folder = await folder.getDirectoryHandle(part, { create: true });
+        const writable = await (await folder.getFileHandle(name, { create: true })).createWritable();
+        await writable.write(words ?? '');
+        await writable.close();
+      },
+      [path, text],
+    ),
+  remove: (path: string) =>
+    page.evaluate(async (where) => {
+      const folder = await (await navigator.storage.getDirectory()).getDirectoryHandle('desk');
+      await folder.removeEntry(where);
+    }, path),
+  read: (path: string) =>
+    page.evaluate(async (where) => {
+      let folder = await (await navigator.storage.getDirectory()).getDirectoryHandle('desk');
+      const parts = where.split('/');
+      const name = parts.pop() ?? '';
+      try {
+        for (const part of parts) folder = await folder.getDirectoryHandle(part);
+        return await (await (await folder.getFileHandle(name)).getFile()).text();
+      } catch {
+        return null;
+      }
+    }, path),
+});
+
+test('a folder is joined and kept in step both ways: changes, a second text, removals, settings; and it is left', async ({
+  desk,
+  page,
+}) => {
+  await page.addInitScript(() =>
+    Object.assign(window, {
+      showDirectoryPicker: async () => (await navigator.storage.getDirectory()).getDirectoryHandle('desk', { create: true }),
+    }),
+  );
+  await desk.open('demo');
+  const folder = hand(page);
+  await folder.write('Letters/From the keeper.md', '- [ ] Answer the keeper {due 2026-11-23}\n');
+  await folder.write('photo.png', 'no note');
+  await page.goto('/keep');
+  const part = desk.main.getByRole('region', { name: 'A folder on disk' });
+  await part.getByRole('button', { name: 'Join a folder…' }).click();
+  await expect(part.getByRole('status')).toContainText('desk is in step');
+  await expect.poll(() => folder.read('Exhibitions/Cabinet of Gales.md')).toContain('twelve drawers');
+  await expect.poll(() => desk.stored('Letters/From the keeper.md')).toContain('Answer the keeper');
+  await part.getByText('1 file ignored').click();
+  await expect(part.getByText('photo.png: It is no Markdown or text file.')).toBeVisible();
+  await expectAccessible(page, 'a folder that is joined', { part: 'main' });
+  // A change on either side goes over by itself.
+  await folder.write('Letters/From the keeper.md', '- [ ] Answer the keeper, kindly {due 2026-11-23}\n');
+  await part.getByRole('button', { name: 'Look now' }).click();
+  await expect.poll(() => desk.stored('Letters/From the keeper.md')).toContain('kindly');
+  await page.goto('/note/Reading%20list.md');
+  await desk.write('\nA book on fog signals');
+  await expect.poll(() => folder.read('Reading list.md')).toContain('fog signals');
+  // Both changed the same line: the note keeps its text, and the file's stands beside it.
+  await page.goto('/keep');
+  const list = (await folder.read('Phone list.md')) ?? '';
+  await page.goto('/note/Phone%20list.md');
+  await desk.text.focus();
+  await folder.write('Phone list.md', `changed there\n${list}`);
+  await page.keyboard.press('Control+Home');
+  await page.keyboard.type('changed here\n');
+  await expect.poll(() => desk.stored('Phone list (other text).md')).toContain('changed there');
+  await expect.poll(() => folder.read('Phone list.md')).toContain('changed here');
+  // Removed there, it goes here, and is among the deleted notes.
+  await folder.remove('Notes on fog.md');
+  await expect.poll(() => desk.stored('Notes on fog.md'), { timeout: 30_000 }).toBeNull();
+  await page.goto('/keep');
+  await expect(desk.main.getByRole('region', { name: 'Deleted notes' }).getByRole('link', { name: 'Notes on fog' })).toBeVisible();
+  // The settings travel with it.
+  await folder.write('.recado/settings.json', '{"dateStyle": "iso"}');
+  await part.getByRole('button', { name: 'Look now' }).click();
+  await expect.poll(() => desk.storedSettings()).toMatchObject({ dateStyle: 'iso' });
+  await part.getByRole('button', { name: 'Leave the folder' }).click();
+  await expect(part.getByRole('button', { name: 'Join a folder…' })).toBeVisible();
+  expect(await folder.read('Reading list.md')).toContain('fog signals');
 });

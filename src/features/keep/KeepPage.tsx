@@ -5,6 +5,7 @@ import { Sheet } from '../note/Sheet';
 import { CopyPreview } from './CopyPreview';
 import { Copies } from './Copies';
 import { DeletedNotes } from './DeletedNotes';
+import { FolderPart } from './FolderPart';
 import type { MeantCopy } from './meant-copy';
 import { Sizes } from './Sizes';
 
@@ -25,6 +26,9 @@ export function KeepPage() {
       <Part title="Copies">
         <Copies onLook={setMeant} />
         {meant && <CopyPreview key={meant.name} copy={meant} onClose={() => setMeant(null)} />}
+      </Part>
+      <Part title="A folder on disk">
+        <FolderPart />
       </Part>
       <Part title="Deleted notes">
         <DeletedNotes />

@@ -5,6 +5,7 @@ import type { Settings } from '../../store/device/settings';
 import { keepAddress } from '../session/places/addresses';
 import type { Notice } from '../session/state/frame-slice';
 import type { Services } from '../session/state/services';
+import { FOLDER_VALUE } from './folder-state';
 import { makeCopy } from './make-copy';
 
 /** How often it is looked whether a copy is due and what can be let go, in milliseconds. */
@@ -18,7 +19,9 @@ interface Watching {
 }
 
 /** Makes copies by itself, thins earlier texts, and reminds where nothing left the browser for long; as long as this tab does the clockwork. */
-export function keepWatch({ store }: Pick<Services, 'store'>, { settings, notice, now }: Watching, ends: AbortSignal): void {
+export function keepWatch(services: Pick<Services, 'store' | 'texts'>, { settings, notice, now }: Watching, ends: AbortSignal): void {
+  const { store } = services;
+  folderWhenJoined(services, ends);
   let working: Promise<void> = Promise.resolve();
   const look = (): void => {
     working = working
@@ -33,6 +36,20 @@ export function keepWatch({ store }: Pick<Services, 'store'>, { settings, notice
   void remind(store, notice, now()).catch(() => undefined);
   const timer = setInterval(look, EACH);
   ends.addEventListener('abort', () => clearInterval(timer));
+}
+
+/** Few join a folder: what keeps it in step is loaded with the first. */
+function folderWhenJoined(services: Pick<Services, 'store' | 'texts'>, ends: AbortSignal): void {
+  const { store } = services;
+  const look = async (): Promise<void> => {
+    if ((await store.value(FOLDER_VALUE)) == null) return;
+    stop();
+    const { keepFolder } = await import('./folder-watch');
+    if (!ends.aborted) keepFolder(services, ends);
+  };
+  const stop = store.listen({ valueChanged: (id) => void (id === FOLDER_VALUE && look()) });
+  ends.addEventListener('abort', stop);
+  void look();
 }
 
 async function copyWhereDue(settings: Settings, now: number, ends: AbortSignal): Promise<void> {
