@@ -1,4 +1,5 @@
 import { agendaRows } from './agenda';
+import { folderRows } from './folder';
 import { ADDRESS, launch, serve } from './desk';
 import type { BenchRow } from './measure';
 import { startRows } from './start';
@@ -17,7 +18,7 @@ export async function browserRows(): Promise<BenchRow[]> {
       if (fine) break;
       await new Promise((resolve) => setTimeout(resolve, 200));
     }
-    return [...(await startRows(browser)), ...(await writingRows(browser)), ...(await agendaRows(browser))];
+    return [...(await startRows(browser)), ...(await writingRows(browser)), ...(await agendaRows(browser)), ...(await folderRows(browser))];
   } finally {
     await browser.close();
     server.kill();

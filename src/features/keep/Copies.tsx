@@ -13,7 +13,7 @@ import { momentName, sizeName } from './kept-words';
 import { makeCopy } from './make-copy';
 
 /** The copies in the browser's own file space, and when something last left the browser. */
-export function Copies({ onLook }: { onLook: (copy: MeantCopy) => void }) {
+export function Copies({ onLook, onCopied }: { onLook: (copy: MeantCopy) => void; onCopied: () => void }) {
   const { store, texts } = useServices();
   const settings = useAppSelector((state) => state.settings);
   const { day: today } = useNow();
@@ -27,7 +27,11 @@ export function Copies({ onLook }: { onLook: (copy: MeantCopy) => void }) {
     setLeft(readLeft(await store.value(LEFT_BROWSER)));
     setCopies(place ? await copiesIn(place).catch(() => []) : []);
   }, [store, place]);
-  useEffect(() => void look(), [look]);
+  useEffect(() => {
+    void look();
+    // A folder that is kept in step says it, too.
+    return store.listen({ valueChanged: (id) => void (id === LEFT_BROWSER && look()) });
+  }, [store, look]);
   const make = async (): Promise<void> => {
     if (!place || making) return;
     setMaking(true);
@@ -35,6 +39,7 @@ export function Copies({ onLook }: { onLook: (copy: MeantCopy) => void }) {
       await texts.saveAll();
       await makeCopy(place, settings, new Date(), new AbortController().signal);
       say('A copy of everything was made.');
+      onCopied();
     } catch (error) {
       refuse(`The copy could not be made. ${await failureExplained(error)}`);
     } finally {

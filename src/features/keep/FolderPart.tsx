@@ -8,6 +8,7 @@ import { counted } from '../session/acting/use-act';
 import { noteAddress } from '../session/places/addresses';
 import { useNow, useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
+import { FolderByHand } from './FolderByHand';
 import { askAccess, folderPicker } from './access';
 import {
   FOLDER_STATE,
@@ -65,14 +66,15 @@ function NotJoined() {
   return (
     <>
       <p className="mb-2 text-muted">
-        {pick
-          ? 'A folder on the disk can hold the notes as plain Markdown files, the same on both sides: other programs read and write them, and whatever keeps the folder the same on several computers makes them share this desk.'
-          : 'This browser gives no access to folders. Export everything and import it elsewhere to carry the notes over by hand; nothing is written over by that.'}
+        A folder on the disk can hold the notes as plain Markdown files, the same on both sides: other programs read and write them, and
+        whatever keeps the folder the same on several computers makes them share this desk.
       </p>
-      {pick && (
+      {pick ? (
         <button type="button" className="line-button" onClick={() => void join()}>
           Join a folder…
         </button>
+      ) : (
+        <FolderByHand />
       )}
     </>
   );

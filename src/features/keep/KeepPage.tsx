@@ -12,6 +12,8 @@ import { Sizes } from './Sizes';
 /** What is kept beside the notes: copies of everything, what was deleted, and what all of it takes. */
 export function KeepPage() {
   const [meant, setMeant] = useState<MeantCopy | null>(null);
+  // What it takes is counted anew when a copy came or went.
+  const [copied, setCopied] = useState(0);
   return (
     <Sheet title="What is kept">
       <header className="mb-5">
@@ -24,7 +26,7 @@ export function KeepPage() {
         </p>
       </header>
       <Part title="Copies">
-        <Copies onLook={setMeant} />
+        <Copies onLook={setMeant} onCopied={() => setCopied((count) => count + 1)} />
         {meant && <CopyPreview key={meant.name} copy={meant} onClose={() => setMeant(null)} />}
       </Part>
       <Part title="A folder on disk">
@@ -34,7 +36,7 @@ export function KeepPage() {
         <DeletedNotes />
       </Part>
       <Part title="What it takes">
-        <Sizes />
+        <Sizes key={copied} />
       </Part>
     </Sheet>
   );

@@ -9,11 +9,14 @@ import { failureSentence } from '../../store/notes/failure';
 import { counted } from '../session/acting/use-act';
 import type { Services } from '../session/state/services';
 import { hasAccess } from './access';
+import { observed } from './observed';
 import { FOLDER_STATE, FOLDER_VALUE, FOLDER_WISH, type FolderState, readFolderState, readJoined, readWish } from './folder-state';
 
 /** How often it is looked, and how soon after a change here; in milliseconds. */
 const EACH = 10_000;
 const SOON = 1_500;
+/** Between two looks it rests so many times as long as one takes. */
+const REST = 20;
 /** However quiet it is, so often it is told that it was looked. */
 const TOLD_EACH = 60_000;
 /** The settings travel with the folder. */
@@ -30,6 +33,9 @@ export function keepFolder({ store, texts }: Pick<Services, 'store' | 'texts'>, 
   let open: Open | null = null;
   let told: FolderState | null = null;
   let working: Promise<void> = Promise.resolve();
+  let unobserve: () => void = () => undefined;
+  /** Files that changed, as far as the browser tells it. */
+  const seen = new Set<string>();
   let soon: ReturnType<typeof setTimeout> | null = null;
 
   const tell = async (state: Omit<FolderState, 'at'>): Promise<void> => {
@@ -58,21 +64,38 @@ export function keepFolder({ store, texts }: Pick<Services, 'store' | 'texts'>, 
       return (open = null);
     }
     if (open && (await open.handle.isSameEntry(joined.handle))) return open;
+    unobserve();
+    unobserve = await observed(joined.handle, (path) => {
+      seen.add(path);
+      glanceSoon();
+    });
     const [folder, steps] = [handleFolder(joined.handle), await InSteps.load(store.db)];
     told = readFolderState(await store.value(FOLDER_STATE));
     return (open = { handle: joined.handle, folder, steps, sync: new FolderSync(store, folder, steps) });
   };
 
+  /** Only what changed here, and what the browser says changed there. */
+  const glance = async (): Promise<void> => {
+    const one = await opened();
+    const paths = [...seen];
+    seen.clear();
+    if (one) await bring(one, () => one.sync.glance(paths), false);
+  };
   const look = async (confirmed = false): Promise<void> => {
     const one = await opened();
     if (!one) return;
+    if (one.steps.size === 0) await tell(quiet('looking'));
+    await bring(one, () => one.sync.pass(confirmed), true);
+  };
+  const bring = async (one: Open, sync: () => Promise<SyncReport>, isWhole: boolean): Promise<void> => {
     try {
-      if (one.steps.size === 0) await tell(quiet('looking'));
       await texts.saveAll();
-      const report = await one.sync.pass(confirmed);
-      await settle(store, one.folder);
+      const report = await sync();
+      if (isWhole) await settle(store, one.folder);
       if (!isQuiet(report)) await store.changeValue(LEFT_BROWSER, leavesNow(Date.now()));
-      const { failed, ignored, asks } = report;
+      const { failed, asks } = report;
+      // What is ignored only a whole look says.
+      const ignored = isWhole ? report.ignored : (told?.ignored ?? []);
       const beside = [...report.beside, ...(told?.beside ?? [])].slice(0, 20);
       await tell({ ...quiet('in step'), did: didWords(report) || (told?.did ?? ''), failed, ignored, asks, beside });
     } catch (error) {
@@ -80,6 +103,7 @@ export function keepFolder({ store, texts }: Pick<Services, 'store' | 'texts'>, 
     }
   };
 
+  const glanceSoon = (): void => void (soon ??= setTimeout(() => ((soon = null), then(glance)), SOON));
   const then = (act: () => Promise<void>): void => void (working = working.then(act).catch(() => undefined));
   const wish = async (): Promise<void> => {
     const wanted = readWish(await store.value(FOLDER_WISH));
@@ -89,18 +113,26 @@ export function keepFolder({ store, texts }: Pick<Services, 'store' | 'texts'>, 
   const stop = store.listen({
     changed: (changes) => {
       for (const { path } of changes) open?.sync.touched(path);
-      if (open) soon ??= setTimeout(() => ((soon = null), then(look)), SOON);
+      if (open) glanceSoon();
     },
     valueChanged: (id) => {
       if (id === FOLDER_VALUE) then(look);
       else if (id === FOLDER_WISH) then(wish);
     },
   });
-  then(look);
-  const timer = setInterval(() => then(look), EACH);
+  // A large folder takes its time: most of it is left to other things.
+  const lookAgain = (): void =>
+    then(async () => {
+      const began = performance.now();
+      await look();
+      if (!ends.aborted) timer = setTimeout(lookAgain, Math.max(EACH, REST * (performance.now() - began)));
+    });
+  let timer: ReturnType<typeof setTimeout> | null = null;
+  lookAgain();
   ends.addEventListener('abort', () => {
     stop();
-    clearInterval(timer);
+    unobserve();
+    if (timer) clearTimeout(timer);
     if (soon) clearTimeout(soon);
   });
 }

@@ -2,6 +2,8 @@ import { refuse, say } from '../session/acting/messages';
 import { baseNameOf, fileNameOf } from '../../core/note/names/path';
 import { Dialog } from '../../ui/Dialog';
 import { saveFile } from '../exchange/save-file';
+import { Link } from 'react-router';
+import { keepAddress } from '../session/places/addresses';
 import { useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 
@@ -45,6 +47,13 @@ export function UnsavedDialog({ onClose }: { onClose: () => void }) {
               </li>
             ))}
           </ul>
+          <p className="text-muted">
+            Where the disk is full,{' '}
+            <Link className="name-link" to={keepAddress()} onClick={onClose}>
+              see what can be let go
+            </Link>
+            .
+          </p>
           <button type="button" className="solid-button justify-self-start" autoFocus onClick={() => void texts.saveAll()}>
             Try again now
           </button>

@@ -23,6 +23,7 @@ export interface DiskFolder {
    */
   look(): Promise<{ files: DiskFile[]; ignored: Ignored[] }>;
   /** Null where there is no such file any more. */
+  stat(path: string): Promise<DiskFile | null>;
   read(path: string): Promise<{ bytes: Uint8Array; file: DiskFile } | null>;
   /**
    * Writes a file whole or not at all.

@@ -13,6 +13,8 @@ import { type SyncReport, newReport } from './sync-report';
 
 /** So many notes are committed at once. */
 const BATCH = 500;
+/** So many files are read or written at once. */
+const AT_ONCE = 16;
 /** A look that finds more of the files gone than this asks first: the disk may only be away. */
 const MANY_GONE = 10;
 const PART_GONE = 0.3;
@@ -71,9 +73,38 @@ export class FolderSync {
       files.set(key, meant);
       if (twin) report.ignored.push({ path: other.path, why: `It has the name of ${meant.path}, but for small and capital letters.` });
     }
+    const gone = [...this.steps.values()].filter(({ key }) => !files.has(key)).map(({ key }) => key);
+    return this.bring(files, gone, report, confirmed);
+  }
+
+  /**
+   * Looks only at the files of notes that changed here, and at some that are said to have changed there.
+   *
+   * @param paths as the disk has them
+   */
+  async glance(paths: readonly string[] = []): Promise<SyncReport> {
+    if (this.dirty === null) return this.pass();
+    const report = newReport();
+    const files = new Map<string, DiskFile>();
+    const asked = new Map([...this.dirty].map((key) => [key, this.steps.get(key)?.path ?? key]));
+    for (const path of paths) asked.set(keyOf(path), this.steps.get(keyOf(path))?.path ?? path);
+    for (const [key, path] of asked) {
+      const note = this.steps.get(key) ? null : await this.store.get(path);
+      const file = await this.folder.stat(note?.path ?? path);
+      if (file) files.set(key, file);
+    }
+    const gone = [...asked.keys()].filter((key) => this.steps.get(key) && !files.has(key));
+    return this.bring(files, gone, report, false);
+  }
+
+  private async bring(
+    files: ReadonlyMap<string, DiskFile>,
+    gone: readonly string[],
+    report: SyncReport,
+    confirmed: boolean,
+  ): Promise<SyncReport> {
     const dirty = this.dirty ?? (await this.allKeys());
     this.dirty = new Set();
-    const gone = [...this.steps.values()].filter(({ key }) => !files.has(key)).map(({ key }) => key);
     const changed = [...files].filter(([key, file]) => !sameFile(file, this.steps.get(key))).map(([key]) => key);
     const moved = await this.moves(gone, changed, files);
     const removals = gone.filter((key) => !moved.has(key));
@@ -159,7 +190,7 @@ export class FolderSync {
       const notes = await this.store.many(some.map((key) => this.steps.get(key)?.path ?? files.get(key)?.path ?? key));
       const arrivals: Arrival[] = [];
       const known: Parameters<InSteps['put']>[0][number][] = [];
-      for (const [index, key] of some.entries()) {
+      const one = async (key: string, index: number): Promise<void> => {
         const path = notes[index]?.path ?? files.get(key)?.path ?? this.steps.get(key)?.path ?? key;
         await this.guarded(path, report, async () => {
           const outcome = await this.settle(key, files.get(key) ?? null, notes[index] ?? null, report);
@@ -167,7 +198,10 @@ export class FolderSync {
           if ('write' in outcome) arrivals.push(outcome);
           else known.push(outcome);
         });
-      }
+      };
+      // Reading waits for the disk: some are read at once.
+      for (let from = 0; from < some.length; from += AT_ONCE)
+        await Promise.all(some.slice(from, from + AT_ONCE).map((key, index) => one(key, from + index)));
       await this.commit(arrivals, report);
       if (known.length > 0) await this.steps.put(known);
     }

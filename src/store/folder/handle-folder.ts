@@ -7,7 +7,7 @@ const LARGEST = 50 * 1024 * 1024;
 const MOST_FILES = 60_000;
 const DEEPEST = 40;
 /** So many stats are asked for at once. */
-const AT_ONCE = 64;
+const AT_ONCE = 500;
 /** So many that are ignored are named. */
 const MOST_IGNORED = 500;
 
@@ -40,6 +40,7 @@ export function handleFolder(root: FileSystemDirectoryHandle): DiskFolder {
   };
   return {
     look: () => lookIn(root),
+    stat: async (path) => (await statOf(path))?.file ?? null,
     read: async (path) => {
       const found = await statOf(path);
       return found && { bytes: new Uint8Array(await found.content.arrayBuffer()), file: found.file };

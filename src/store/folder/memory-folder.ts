@@ -32,6 +32,10 @@ export class MemoryFolder implements DiskFolder {
     return Promise.resolve({ files: [...this.files.keys()].map((path) => this.file(path)), ignored: this.ignored });
   }
 
+  stat(path: string): Promise<DiskFile | null> {
+    return Promise.resolve(this.files.has(path) ? this.file(path) : null);
+  }
+
   read(path: string): Promise<{ bytes: Uint8Array; file: DiskFile } | null> {
     this.reads.push(path);
     const found = this.files.get(path);

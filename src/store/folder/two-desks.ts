@@ -11,7 +11,8 @@ type Deed =
   | { at: 0 | 1 | 'hand'; do: 'line'; path: number; line: number }
   | { at: 0 | 1 | 'hand'; do: 'remove'; path: number }
   | { at: 0 | 1 | 'hand'; do: 'rename'; path: number; to: number }
-  | { at: 0 | 1; do: 'look' };
+  | { at: 0 | 1; do: 'look' }
+  | { at: 0 | 1; do: 'glance'; path: number };
 
 const where = fc.constantFrom(0 as const, 1 as const, 'hand' as const);
 const place = fc.nat(PATHS.length - 1);
@@ -19,7 +20,8 @@ const deed: fc.Arbitrary<Deed> = fc.oneof(
   { weight: 5, arbitrary: fc.record({ at: where, do: fc.constant('line' as const), path: place, line: fc.nat(4) }) },
   { weight: 1, arbitrary: fc.record({ at: where, do: fc.constant('remove' as const), path: place }) },
   { weight: 1, arbitrary: fc.record({ at: where, do: fc.constant('rename' as const), path: place, to: place }) },
-  { weight: 4, arbitrary: fc.record({ at: fc.constantFrom(0 as const, 1 as const), do: fc.constant('look' as const) }) },
+  { weight: 3, arbitrary: fc.record({ at: fc.constantFrom(0 as const, 1 as const), do: fc.constant('look' as const) }) },
+  { weight: 3, arbitrary: fc.record({ at: fc.constantFrom(0 as const, 1 as const), do: fc.constant('glance' as const), path: place }) },
 );
 
 export const deeds = (most: number): fc.Arbitrary<Deed[]> => fc.array(deed, { maxLength: most });
@@ -52,6 +54,10 @@ export async function runTwoDesks(all: readonly Deed[]): Promise<void> {
       continue;
     }
     const path = PATHS[one.path] ?? 'A.md';
+    if (one.do === 'glance') {
+      await desks[one.at]?.sync.glance([path]);
+      continue;
+    }
     if (one.at === 'hand') {
       if (one.do === 'line') folder.put(path, withWord(folder.text(path), one.line));
       else if (one.do === 'remove') {

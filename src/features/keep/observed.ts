@@ -1,0 +1,32 @@
+/** What the browser tells of a change, as far as it is used here. */
+interface ChangeRecord {
+  relativePathComponents: readonly string[];
+  relativePathMovedFrom?: readonly string[] | null;
+}
+
+interface Observer {
+  observe: (handle: FileSystemDirectoryHandle, options: { recursive: boolean }) => Promise<void>;
+  disconnect: () => void;
+}
+
+type ObserverMaker = new (hear: (records: readonly ChangeRecord[]) => void) => Observer;
+
+/**
+ * Hears of changes in a folder at once, where the browser can tell them; elsewhere they are found when it is looked at.
+ *
+ * @param changed is given the path of each file, as it is in the folder
+ * @returns what ends it
+ */
+export async function observed(handle: FileSystemDirectoryHandle, changed: (path: string) => void): Promise<() => void> {
+  const Made = (globalThis as unknown as { FileSystemObserver?: ObserverMaker }).FileSystemObserver;
+  if (!Made) return () => undefined;
+  const observer = new Made((records) => {
+    for (const { relativePathComponents, relativePathMovedFrom } of records)
+      for (const parts of [relativePathComponents, relativePathMovedFrom])
+        if (parts && parts.length > 0 && !parts.some((part) => part.startsWith('.')) && /\.(?:md|markdown|txt)$/i.test(parts.at(-1) ?? ''))
+          changed(parts.join('/'));
+  });
+  // A folder that cannot be observed is looked at like any other.
+  await observer.observe(handle, { recursive: true }).catch(() => undefined);
+  return () => observer.disconnect();
+}
