@@ -38,8 +38,8 @@ function engine(texts: Map<string, string>, faults: Faults) {
     },
   };
   const host = new EngineHost(faults.late(reader));
-  const hear = (overview: OverviewNews, answers: Record<string, AnswerNews>): void => {
-    page = { overview: overviewAfter(page.overview, overview), answers: answersAfter(page.answers, answers) };
+  const hear = (overview: OverviewNews | undefined, answers: Record<string, AnswerNews>): void => {
+    page = { overview: overview ? overviewAfter(page.overview, overview) : page.overview, answers: answersAfter(page.answers, answers) };
   };
   const started = host.start(SETTINGS, (event) => {
     if (event.is === 'news') hear(event.overview, event.answers);

@@ -77,8 +77,12 @@ export class EngineHost implements Engine {
     // What was asked meanwhile is told at once, not each for itself: the first telling holds the whole library.
     for (const call of this.waiting.splice(0)) call();
     this.ready = true;
-    // What is on the screen goes first; the counts of all agenda pages follow when it has left.
-    this.publish([...this.subscribed], { counting: false, most: FIRST_ROWS });
+    // What is on the screen goes first; what the frame shows of all notes follows when it has left, and then the counts of all agenda pages.
+    const first = [...this.subscribed];
+    if (first.length > 0) tell({ is: 'news', answers: this.answersOf(first, FIRST_ROWS) });
+    await new Promise((resolve) => setTimeout(resolve));
+    this.publish(first.length > 0 ? [] : [...this.subscribed], { counting: false, most: FIRST_ROWS });
+    if (first.some((id) => library.owes(id))) this.publishRest();
     tell({ is: 'ready' });
     await new Promise((resolve) => setTimeout(resolve));
     this.keepAgendasCounted(library, null);
@@ -212,14 +216,19 @@ export class EngineHost implements Engine {
     if (!library || !this.ready) return;
     const changed = this.told ? library.takeChanged() : null;
     if (counting) this.keepAgendasCounted(library, changed);
-    const answers: Record<string, AnswerNews> = {};
-    for (const id of touched) {
-      const news = this.subscribed.has(id) ? library.news(id, most) : null;
-      if (news) answers[id] = news;
-    }
+    const answers = this.answersOf(touched, most);
     this.told = true;
     this.tell({ is: 'news', overview: this.overview.news(library, changed, library.pageCounts), answers });
     if (touched.some((id) => library.owes(id))) this.publishRest();
+  }
+
+  private answersOf(ids: readonly string[], most?: number): Record<string, AnswerNews> {
+    const answers: Record<string, AnswerNews> = {};
+    for (const id of ids) {
+      const news = this.subscribed.has(id) ? this.library?.news(id, most) : null;
+      if (news) answers[id] = news;
+    }
+    return answers;
   }
 
   /**

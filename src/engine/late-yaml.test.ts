@@ -16,7 +16,7 @@ async function freshEngine(use: (parts: { host: typeof Host; front: typeof Front
 }
 
 const tagsTold = (events: readonly EngineEvent[]): string[] =>
-  events.flatMap((event) => (event.is === 'news' ? (event.overview.tags ?? []) : [])).map((tag) => tag.name);
+  events.flatMap((event) => (event.is === 'news' ? (event.overview?.tags ?? []) : [])).map((tag) => tag.name);
 
 describe('front matter that only the YAML library can read', () => {
   it('is read when the library is, once that is loaded', async () => {

@@ -8,7 +8,8 @@ export type EngineEvent =
   | { is: 'progress'; read: number; all: number }
   | { is: 'ready' }
   | { is: 'failed'; message: string }
-  | { is: 'news'; overview: OverviewNews; answers: Record<string, AnswerNews> };
+  /** The overview is left out where only answers are told, as with the first ones, which go before it. */
+  | { is: 'news'; overview?: OverviewNews; answers: Record<string, AnswerNews> };
 
 /** What the page asks of the engine; every call may be made before it is ready. */
 export interface Engine {

@@ -7,7 +7,7 @@ const WHOLE = 120;
 /** So many pieces are drawn beyond what is in sight, on either side. */
 const BEYOND = 12;
 /** How many pieces are drawn before it is known what is in sight. */
-const FIRST = 40;
+const FIRST = 14;
 
 export interface ListWindow {
   /** The pieces to draw, from and to (not included). */

@@ -18,7 +18,7 @@ export interface LibraryState {
 const initialState: LibraryState = { overview: null, answers: {}, progress: { read: 0, all: 0 }, hand: null, failure: null };
 
 export const libraryActions = {
-  news: createAction<{ overview: OverviewNews; answers: Record<string, AnswerNews> }>('library/news'),
+  news: createAction<{ overview?: OverviewNews; answers: Record<string, AnswerNews> }>('library/news'),
   progressed: createAction<LibraryState['progress']>('library/progressed'),
   failed: createAction<string | null>('library/failed'),
   forgotten: createAction<string>('library/forgotten'),
@@ -31,8 +31,9 @@ export const libraryActions = {
  */
 export function libraryReducer(state: LibraryState = initialState, action: UnknownAction): LibraryState {
   if (libraryActions.news.match(action)) {
+    const { overview } = action.payload;
     const answers = answersAfter(state.answers, action.payload.answers);
-    return { ...state, answers, overview: overviewAfter(state.overview ?? EMPTY_OVERVIEW, action.payload.overview) };
+    return { ...state, answers, ...(overview && { overview: overviewAfter(state.overview ?? EMPTY_OVERVIEW, overview) }) };
   }
   if (libraryActions.progressed.match(action)) return { ...state, progress: action.payload };
   if (libraryActions.handTold.match(action)) return { ...state, hand: action.payload };
