@@ -2,7 +2,7 @@ import { useRef, useState } from 'react';
 import { FolderSync } from '../../store/folder/folder-sync';
 import { GivenFolder } from '../../store/folder/given-folder';
 import { InSteps } from '../../store/folder/in-step';
-import { failureSentence } from '../../store/notes/failure';
+import { folderFailure } from '../../store/folder/folder-failure';
 import { givenFrom } from '../exchange/read-files';
 import { saveFile } from '../exchange/save-file';
 import { refuse } from '../session/acting/messages';
@@ -32,7 +32,7 @@ export function FolderByHand() {
       setOutcome({ folder, cameIn: report.cameIn.length + report.merged.length, beside: report.beside, asks: report.asks });
     } catch (error) {
       setOutcome(null);
-      refuse(`The folder could not be read. ${failureSentence(error)}`);
+      refuse(`The folder could not be read. ${folderFailure(error)}`);
     }
   };
   const take = (list: FileList | null): void => {

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { baseNameOf } from '../../core/note/names/path';
 import { InSteps } from '../../store/folder/in-step';
-import { failureSentence } from '../../store/notes/failure';
+import { folderFailure } from '../../store/folder/folder-failure';
 import { refuse, say } from '../session/acting/messages';
 import { counted } from '../session/acting/use-act';
 import { noteAddress } from '../session/places/addresses';
@@ -60,7 +60,7 @@ function NotJoined() {
     } catch (error) {
       // Whoever closes the choice wants nothing.
       if (!(error instanceof DOMException && error.name === 'AbortError'))
-        refuse(`The folder could not be joined. ${failureSentence(error)}`);
+        refuse(`The folder could not be joined. ${folderFailure(error)}`);
     }
   };
   return (

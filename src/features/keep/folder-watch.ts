@@ -5,7 +5,7 @@ import { mergedSettings } from '../../store/folder/merged-settings';
 import { type SyncReport, isQuiet } from '../../store/folder/sync-report';
 import type { DiskFolder } from '../../store/folder/disk-folder';
 import { LEFT_BROWSER, leavesNow } from '../../store/keep/left-browser';
-import { failureSentence } from '../../store/notes/failure';
+import { folderFailure } from '../../store/folder/folder-failure';
 import { counted } from '../session/acting/use-act';
 import type { Services } from '../session/state/services';
 import { hasAccess } from './access';
@@ -58,7 +58,10 @@ export function keepFolder({ store, texts }: Pick<Services, 'store' | 'texts'>, 
   /** The folder as it is joined now; null where none is, or it may not be looked at. */
   const opened = async (): Promise<Open | null> => {
     const joined = readJoined(await store.value(FOLDER_VALUE));
-    if (!joined) return (open = null);
+    if (!joined) {
+      unobserve();
+      return (open = null);
+    }
     if (!(await hasAccess(joined.handle))) {
       await tell(quiet('asleep'));
       return (open = null);
@@ -93,13 +96,13 @@ export function keepFolder({ store, texts }: Pick<Services, 'store' | 'texts'>, 
       const report = await sync();
       if (isWhole) await settle(store, one.folder);
       if (!isQuiet(report)) await store.changeValue(LEFT_BROWSER, leavesNow(Date.now()));
-      const { failed, asks } = report;
-      // What is ignored only a whole look says.
-      const ignored = isWhole ? report.ignored : (told?.ignored ?? []);
+      const { failed } = report;
+      // What is ignored, and what is asked, only a whole look says.
+      const { ignored, asks } = isWhole ? report : { ignored: told?.ignored ?? [], asks: told?.asks ?? 0 };
       const beside = [...report.beside, ...(told?.beside ?? [])].slice(0, 20);
       await tell({ ...quiet('in step'), did: didWords(report) || (told?.did ?? ''), failed, ignored, asks, beside });
     } catch (error) {
-      await tell(quiet('away', failureSentence(error)));
+      await tell(quiet('away', folderFailure(error)));
     }
   };
 

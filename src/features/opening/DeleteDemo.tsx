@@ -12,10 +12,13 @@ export function DeleteDemo() {
   const [asking, setAsking] = useState<{ untouched: string[]; edited: string[] } | null>(null);
   const remove = async (paths: string[]): Promise<void> => {
     setAsking(null);
+    const { untouched } = await demoNotes(store);
     const label = `Deleted the demo, ${paths.length} ${paths.length === 1 ? 'note' : 'notes'}`;
     const result = await actions.remove(paths, label);
-    if ('refused' in result) refuse(result.refused);
-    else told(label, result.step);
+    if ('refused' in result) return void refuse(result.refused);
+    told(label, result.step);
+    // Nobody looks for them among the deleted notes.
+    await store.earlier.forgetGone(untouched);
   };
   const start = async (): Promise<void> => {
     const found = await demoNotes(store);

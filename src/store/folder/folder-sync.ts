@@ -1,13 +1,13 @@
 import { decodeUtf8 } from '../../core/note/blocks/decode';
 import { cleanPath, freePath } from '../../core/note/names/path';
 import { type Content, type StoredNote, contentOf, markOf, sameContent } from '../notes/content';
-import { failureSentence } from '../notes/failure';
 import type { NoteSource } from '../notes/note-source';
 import type { NoteWrite } from '../notes/note-write';
 import { FOLDER } from '../notes/origin';
 import { mergeTexts } from '../texts/merge';
 import { otherTextPath } from '../texts/other-text';
 import { type DiskFile, type DiskFolder, sameFile } from './disk-folder';
+import { folderFailure } from './folder-failure';
 import { type InSteps, keyOf } from './in-step';
 import { type SyncReport, newReport } from './sync-report';
 
@@ -334,7 +334,7 @@ export class FolderSync {
     try {
       await act();
     } catch (error) {
-      report.failed.push({ path, why: failureSentence(error) });
+      report.failed.push({ path, why: folderFailure(error) });
     }
   }
 }

@@ -124,6 +124,13 @@ export class EarlierTexts {
     await this.letGo(await this.db.earlier.where('gone').equals(0).primaryKeys());
   }
 
+  /** Lets go of what deleted notes held that nobody misses, as those of the demo that nobody changed. */
+  async forgetGone(paths: readonly string[]): Promise<void> {
+    const keys = new Set(paths.map(foldPath));
+    const gone = await this.db.earlier.where('gone').equals(1).toArray();
+    await this.letGo(gone.filter(({ key }) => keys.has(key)).map(({ id }) => id));
+  }
+
   private async letGo(ids: number[]): Promise<void> {
     const { earlier, earlierContents } = this.db;
     await this.db.transaction('rw', earlier, earlierContents, async () => {

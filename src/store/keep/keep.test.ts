@@ -80,6 +80,15 @@ describe('earlier texts', () => {
     expect(await store.text('Boxes 2.md')).toBeNull();
   });
 
+  it('of deleted notes that nobody misses are let go', async () => {
+    const { actions, earlier } = desk('forget');
+    await actions.create('', 'A', 'a');
+    await actions.create('', 'B', 'b');
+    await actions.remove(['A.md', 'B.md'], 'Deleted');
+    await earlier.forgetGone(['a.md']);
+    expect((await earlier.gone()).map(({ path }) => path)).toEqual(['B.md']);
+  });
+
   it('each gives its very bytes back', async () => {
     const { store, actions, earlier } = desk('bytes');
     const contents = [text('a\r\nb'), text('\ufeffc'), { bytes: new Uint8Array([255, 0, 254]) }, text('last')];
