@@ -45,7 +45,8 @@ test('an earlier text is found and brought back by its lines and whole; a note d
   await shown.getByRole('button', { name: 'Bring the note back' }).click();
   await expect.poll(() => desk.stored(PATH)).toBe(before);
   await page.goto(`/earlier/${PATH}`);
-  await expect(moments.getByRole('button').nth(3)).toBeVisible();
+  // Its earlier texts are there again, thinned by now.
+  await expect(moments.getByRole('button').first()).toBeVisible();
 });
 
 test('a copy of everything is made, compared with what changed since, and brought back in part as one step', async ({ desk, page }) => {

@@ -35,10 +35,14 @@ export function FindPage() {
   const setParameter = useSetParameter();
   const [text, setText] = useTypedParameter('q');
   const start = useLatest(setText);
+  /** Words that were just typed are gone on with, also where the focus comes back to them. */
+  const typedHere = useRef(false);
   useEffect(() => {
     // What was typed before the field was there.
     const early = takeKeys().typed;
-    if (early !== '') start.current(early);
+    if (early === '') return;
+    typedHere.current = true;
+    start.current(early);
   }, [start]);
   const [most, setMost] = useState(MOST);
   const found = useAsked(
@@ -62,8 +66,9 @@ export function FindPage() {
               className="min-w-0 flex-1 bg-transparent py-2 text-[1.17rem] outline-none"
               placeholder="Words, and if you like #loans or due < today"
               value={text}
-              onFocus={(event) => event.target.select()}
+              onFocus={(event) => !typedHere.current && event.target.select()}
               onChange={(event) => {
+                typedHere.current = true;
                 setMost(MOST);
                 setText(event.target.value);
               }}

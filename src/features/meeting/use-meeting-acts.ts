@@ -2,10 +2,10 @@ import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import type { Day } from '../../core/calendar/day';
 import type { MeetingFacts } from '../../core/meeting/meeting-facts';
-import { meetingFileName, meetingTitle, nameInTitle } from '../../core/meeting/meeting-title';
+import { meetingTitle, nameInTitle } from '../../core/meeting/meeting-title';
 import { meetingsOfSeries } from '../../core/meeting/series';
 import { foldName } from '../../core/note/names/names';
-import { baseNameOf, foldPath } from '../../core/note/names/path';
+import { foldPath } from '../../core/note/names/path';
 import { personText } from '../../core/template/name-text';
 import { KIND_FOLDERS } from '../note/kind-folders';
 import { refuse } from '../session/acting/messages';
@@ -16,6 +16,7 @@ import { useAppSelector } from '../session/state/state';
 import { useLatest } from '../../ui/use-latest';
 import { fieldsOf } from './meeting-fields';
 import type { withForm } from './meeting-note';
+import { nameFollows } from './name-follows';
 import { useMakeMeeting } from './use-make-meeting';
 
 /** What is done to a meeting from its head. */
@@ -68,13 +69,8 @@ export function useMeetingActs(path: string, title: string, facts: MeetingFacts)
         if ('refused' in result) return void refuse(result.refused);
         latest.current.told(label, result.step);
         const wanted = wasMade ? titleOf(now) : called;
-        // The day in the name of the file goes along.
-        const base = baseNameOf(path);
-        const dated = /^\d{4}-\d{2}-\d{2} /.test(base);
-        const file = dated ? meetingFileName(now.date, wanted) : wanted;
-        if (wanted === called && (!dated || file === base)) return;
-        const renamed = await actions.rename(path, wanted, file);
-        if ('refused' in renamed) refuse(renamed.refused);
+        const renamed = await nameFollows(actions, path, { called, wanted, date: now.date });
+        if (renamed && 'refused' in renamed) refuse(renamed.refused);
       },
       digest: async () => {
         const [{ writtenDigest }, { readNote }] = await Promise.all([
