@@ -1,3 +1,5 @@
+import { WEEK } from './milliseconds';
+
 /** A copy that is kept somewhere. */
 export interface Copy {
   name: string;
@@ -5,7 +7,6 @@ export interface Copy {
   at: number;
 }
 
-const DAY = 24 * 60 * 60 * 1000;
 /** So many of the newest stay, and beyond them one a week, so many weeks back. */
 const NEWEST = 7;
 const WEEKS = 8;
@@ -28,7 +29,7 @@ export function copyTime(name: string): number | null {
 export function copiesToLetGo(copies: readonly Copy[]): Copy[] {
   const sorted = [...copies].sort((a, b) => b.at - a.at);
   // Weeks that stand still: counted back from the newest copy, none would ever grow old.
-  const weekOf = (at: number): number => Math.floor(at / (7 * DAY));
+  const weekOf = (at: number): number => Math.floor(at / WEEK);
   const newest = weekOf(sorted[0]?.at ?? 0);
   const weeks = new Set<number>();
   return sorted.slice(NEWEST).filter(({ at }) => {

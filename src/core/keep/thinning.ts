@@ -1,3 +1,5 @@
+import { DAY, HOUR, WEEK } from './milliseconds';
+
 /** An earlier text of a note, without the text. */
 export interface KeptText {
   id: number;
@@ -10,10 +12,6 @@ export interface KeptText {
   /** Whether its note went with it, by a deletion. */
   gone: boolean;
 }
-
-const HOUR = 60 * 60 * 1000;
-const DAY = 24 * HOUR;
-const WEEK = 7 * DAY;
 
 /** So long a deleted note can be brought back, whatever else is thinned. */
 export const GONE_FOR = 60 * DAY;

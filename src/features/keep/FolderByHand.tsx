@@ -1,4 +1,5 @@
 import { useRef, useState } from 'react';
+import { isHidden, isNoteFile } from '../../core/note/names/path';
 import { FolderSync } from '../../store/folder/folder-sync';
 import { GivenFolder } from '../../store/folder/given-folder';
 import { InSteps } from '../../store/folder/in-step';
@@ -15,8 +16,6 @@ interface Outcome {
   beside: readonly { path: string; other: string }[];
   asks: number;
 }
-
-const NOTE = /\.(?:md|markdown|txt)$/i;
 
 /** Keeps a folder the same by hand, where the browser gives no access to it: it is given, merged, and gets what goes out as a zip. */
 export function FolderByHand() {
@@ -37,7 +36,7 @@ export function FolderByHand() {
   };
   const take = (list: FileList | null): void => {
     if (!list) return;
-    const files = givenFrom(list).filter(({ path }) => NOTE.test(path) && !path.split('/').some((part) => part.startsWith('.')));
+    const files = givenFrom(list).filter(({ path }) => isNoteFile(path) && !isHidden(path));
     given.current = new GivenFolder(
       files.map(({ path, file }) => ({
         path,

@@ -157,7 +157,9 @@ async function settle(store: Services['store'], folder: DiskFolder): Promise<voi
   const base = asObject(await store.value(SETTINGS_BASE));
   const merged = there ? mergedSettings(base, here, there) : here;
   const words = `${JSON.stringify(merged, null, 2)}\n`;
-  if (JSON.stringify(merged) !== JSON.stringify(here)) await store.setValue('settings', merged);
+  // What was set meanwhile stays.
+  if (JSON.stringify(merged) !== JSON.stringify(here))
+    await store.changeValue('settings', (present) => mergedSettings(here, asObject(present), merged));
   if (JSON.stringify(merged) !== JSON.stringify(there))
     await folder.write(SETTINGS_FILE, new TextEncoder().encode(words), found?.file ?? null);
   if (JSON.stringify(merged) !== JSON.stringify(base)) await store.setValue(SETTINGS_BASE, merged);

@@ -1,3 +1,4 @@
+import { HOUR } from '../../core/keep/milliseconds';
 import { copiesIn, isCopyDue } from '../../store/keep/copies';
 import { browserCopies } from '../../store/keep/copy-place';
 import { LEFT_BROWSER, readLeft, weeksAlone } from '../../store/keep/left-browser';
@@ -8,8 +9,8 @@ import type { Services } from '../session/state/services';
 import { FOLDER_VALUE } from './folder-state';
 import { makeCopy } from './make-copy';
 
-/** How often it is looked whether a copy is due and what can be let go, in milliseconds. */
-const EACH = 60 * 60 * 1000;
+/** How often it is looked whether a copy is due and what can be let go. */
+const EACH = HOUR;
 
 interface Watching {
   settings: () => Settings;

@@ -1,3 +1,5 @@
+import { isHidden, isNoteFile } from '../../core/note/names/path';
+
 /** What the browser tells of a change, as far as it is used here. */
 interface ChangeRecord {
   relativePathComponents: readonly string[];
@@ -21,10 +23,10 @@ export async function observed(handle: FileSystemDirectoryHandle, changed: (path
   const Made = (globalThis as unknown as { FileSystemObserver?: ObserverMaker }).FileSystemObserver;
   if (!Made) return () => undefined;
   const observer = new Made((records) => {
-    for (const { relativePathComponents, relativePathMovedFrom } of records)
-      for (const parts of [relativePathComponents, relativePathMovedFrom])
-        if (parts && parts.length > 0 && !parts.some((part) => part.startsWith('.')) && /\.(?:md|markdown|txt)$/i.test(parts.at(-1) ?? ''))
-          changed(parts.join('/'));
+    const paths = records.flatMap((record) =>
+      [record.relativePathComponents, record.relativePathMovedFrom ?? []].map((parts) => parts.join('/')),
+    );
+    for (const path of paths) if (isNoteFile(path) && !isHidden(path)) changed(path);
   });
   // A folder that cannot be observed is looked at like any other.
   await observer.observe(handle, { recursive: true }).catch(() => undefined);

@@ -154,4 +154,46 @@ describe('a folder that is kept in step', () => {
     await third.pass();
     expect(folder.text('A.md')).toBe('c');
   });
+
+  it('a name that no note can have is told and left alone; one that only changes its capital letters stays one file', async () => {
+    const folder = new MemoryFolder();
+    folder.put(' edge.md', 'x');
+    folder.put('Crate.md', 'c');
+    const { store, actions, sync } = await joined(folder);
+    const report = await sync.pass();
+    expect(report.ignored).toEqual([{ path: ' edge.md', why: 'No note can have this name.' }]);
+    folder.rename('Crate.md', 'crate.md');
+    await sync.pass();
+    await actions.replace('Crate.md', 'c here', 'Changed');
+    await sync.pass();
+    expect([...folder.files.keys()].sort()).toEqual([' edge.md', 'crate.md']);
+    expect(folder.text('crate.md')).toBe('c here');
+    expect((await store.all()).length).toBe(1);
+  });
+
+  it('what is known of a file but not what it held harms nothing', async () => {
+    const folder = new MemoryFolder();
+    const { store, actions, db, sync } = await joined(folder, { 'A.md': 'a', 'B.md': 'b' });
+    await sync.pass();
+    await db.inStepContents.clear();
+    await actions.replace('A.md', 'a here', 'Changed');
+    await sync.pass();
+    expect(await texts(store)).toEqual({ 'A.md': 'a here', 'B.md': 'b' });
+    expect([folder.text('A.md'), folder.text('B.md')]).toEqual(['a here', 'b']);
+  });
+
+  it('a store that refuses to write loses no change: all is compared the next time', async () => {
+    const folder = new MemoryFolder();
+    const { store, actions, sync } = await joined(folder, { 'A.md': 'a' });
+    await sync.pass();
+    await actions.replace('A.md', 'a here', 'Changed');
+    folder.put('B.md', 'from there');
+    const commit = jest.spyOn(store, 'commit').mockRejectedValueOnce(new DOMException('', 'QuotaExceededError'));
+    folder.refuses = () => new DOMException('', 'QuotaExceededError');
+    await expect(sync.pass()).rejects.toThrow();
+    commit.mockRestore();
+    folder.refuses = null;
+    await sync.glance();
+    expect([folder.text('A.md'), await store.text('B.md')]).toEqual(['a here', 'from there']);
+  });
 });

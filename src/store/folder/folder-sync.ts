@@ -1,5 +1,5 @@
 import { decodeUtf8 } from '../../core/note/blocks/decode';
-import { cleanPath, freePath } from '../../core/note/names/path';
+import { cleanPath, foldPath, freePath } from '../../core/note/names/path';
 import { type Content, type StoredNote, contentOf, markOf, sameContent } from '../notes/content';
 import type { NoteSource } from '../notes/note-source';
 import type { NoteWrite } from '../notes/note-write';
@@ -8,13 +8,15 @@ import { mergeTexts } from '../texts/merge';
 import { otherTextPath } from '../texts/other-text';
 import { type DiskFile, type DiskFolder, sameFile } from './disk-folder';
 import { folderFailure } from './folder-failure';
-import { type InSteps, keyOf } from './in-step';
+import type { InSteps } from './in-step';
 import { type SyncReport, newReport } from './sync-report';
 
 /** So many notes are committed at once. */
 const BATCH = 500;
 /** So many files are read or written at once. */
 const AT_ONCE = 16;
+/** Beyond so many a whole look costs less. */
+const MOST_GLANCED = 1000;
 /** A look that finds more of the files gone than this asks first: the disk may only be away. */
 const MANY_GONE = 10;
 const PART_GONE = 0.3;
@@ -50,7 +52,7 @@ export class FolderSync {
 
   /** A note changed here. */
   touched(path: string): void {
-    this.dirty?.add(keyOf(path));
+    this.dirty?.add(foldPath(path));
   }
 
   /**
@@ -65,7 +67,11 @@ export class FolderSync {
     report.ignored.push(...look.ignored);
     const files = new Map<string, DiskFile>();
     for (const file of look.files) {
-      const key = keyOf(file.path);
+      if (!canBeNote(file.path)) {
+        report.ignored.push({ path: file.path, why: 'No note can have this name.' });
+        continue;
+      }
+      const key = foldPath(file.path);
       const twin = files.get(key);
       const step = this.steps.get(key);
       // Of two names that are one note, the one that is in step is meant.
@@ -83,11 +89,11 @@ export class FolderSync {
    * @param paths as the disk has them
    */
   async glance(paths: readonly string[] = []): Promise<SyncReport> {
-    if (this.dirty === null) return this.pass();
+    if (this.dirty === null || this.dirty.size + paths.length > MOST_GLANCED) return this.pass();
     const report = newReport();
     const files = new Map<string, DiskFile>();
     const asked = new Map([...this.dirty].map((key) => [key, this.steps.get(key)?.path ?? key]));
-    for (const path of paths) asked.set(keyOf(path), this.steps.get(keyOf(path))?.path ?? path);
+    for (const path of paths.filter(canBeNote)) asked.set(foldPath(path), this.steps.get(foldPath(path))?.path ?? path);
     for (const [key, path] of asked) {
       const note = this.steps.get(key) ? null : await this.store.get(path);
       const file = await this.folder.stat(note?.path ?? path);
@@ -103,9 +109,26 @@ export class FolderSync {
     report: SyncReport,
     confirmed: boolean,
   ): Promise<SyncReport> {
+    try {
+      return await this.brought(files, gone, report, confirmed);
+    } catch (error) {
+      // What was not done is not known any more: all is compared the next time.
+      this.dirty = null;
+      throw error;
+    }
+  }
+
+  private async brought(
+    files: ReadonlyMap<string, DiskFile>,
+    gone: readonly string[],
+    report: SyncReport,
+    confirmed: boolean,
+  ): Promise<SyncReport> {
     const dirty = this.dirty ?? (await this.allKeys());
     this.dirty = new Set();
-    const changed = [...files].filter(([key, file]) => !sameFile(file, this.steps.get(key))).map(([key]) => key);
+    // A name that only became another by its capital letters is a change too.
+    const isNew = (key: string, file: DiskFile): boolean => !sameFile(file, this.steps.get(key)) || file.path !== this.steps.get(key)?.path;
+    const changed = [...files].filter(([key, file]) => isNew(key, file)).map(([key]) => key);
     const moved = await this.moves(gone, changed, files);
     const removals = gone.filter((key) => !moved.has(key));
     const asked = !confirmed && removals.length > Math.max(MANY_GONE, PART_GONE * this.steps.size);
@@ -119,7 +142,7 @@ export class FolderSync {
     await this.settleMoves(moved, files, report);
     await this.settleAll([...keys], files, report);
     // What could not be done now is done at the next look.
-    for (const { path } of report.failed) this.dirty.add(keyOf(path));
+    for (const { path } of report.failed) this.dirty.add(foldPath(path));
     return report;
   }
 
@@ -239,40 +262,41 @@ export class FolderSync {
   ): Promise<Arrival | { key: string; now: Held | null } | null> {
     const step = this.steps.get(key);
     const isOld = step !== null && sameFile(file, step);
-    const held =
-      file === null ? null : isOld ? { file, content: (await this.steps.content(key)) ?? { text: '' } } : await this.read(file.path);
-    // It went while it was looked at.
-    if (file !== null && held === null) return null;
-    const here = note && contentOf(note);
-    const there = held && held.content;
-    const markHere = here && markOf(here);
-    const markThere = there && markOf(there);
-    if (markHere === markThere) return { key, now: held };
     const before = step?.mark ?? null;
-    if (markThere === before) return this.goesOut(key, note, held, report);
+    const here = note && contentOf(note);
+    const markHere = here && markOf(here);
+    // A file that did not change since need not be read.
+    if (isOld && markHere !== before) return this.goesOut(key, note, file, report);
+    if (isOld && here && file) return { key, now: { file, content: here } };
+    const held = file && (await this.read(file.path));
+    // It went while it was looked at.
+    if (file && !held) return null;
+    const markThere = held && markOf(held.content);
+    if (markHere === markThere) return { key, now: held };
+    if (markThere === before) return this.goesOut(key, note, held && held.file, report);
     if (markHere === before) return this.comesIn(key, note, held);
-    if (here === null || there === null) {
+    if (!note || !held) {
       report.stayed.push(note?.path ?? file?.path ?? key);
-      return here === null ? this.comesIn(key, note, held) : this.goesOut(key, note, null, report);
+      return note ? this.goesOut(key, note, null, report) : this.comesIn(key, note, held);
     }
-    return this.together(key, note as StoredNote, held as Held, report);
+    return this.together(key, note, held, report);
   }
 
   /** The file gets what the note says, or goes with it. */
   private async goesOut(
     key: string,
     note: StoredNote | null,
-    held: Held | null,
+    before: DiskFile | null,
     report: SyncReport,
   ): Promise<{ key: string; now: Held | null } | null> {
     if (!note) {
-      if (held && !(await this.folder.remove(held.file.path, held.file))) return null;
-      report.removed.push(held?.file.path ?? key);
+      if (before && !(await this.folder.remove(before.path, before))) return null;
+      report.removed.push(before?.path ?? key);
       return { key, now: null };
     }
     const content = contentOf(note);
-    const path = held?.file.path ?? note.path;
-    const file = await this.folder.write(path, bytesOf(content), held?.file ?? null);
+    const path = before?.path ?? note.path;
+    const file = await this.folder.write(path, bytesOf(content), before);
     if (!file) {
       this.dirty?.add(key);
       return null;
@@ -307,7 +331,7 @@ export class FolderSync {
       const saved = await this.store.commit(FOLDER, [{ path: other, expect: null, content: held.content }]);
       if (!saved.saved) return null;
       report.beside.push({ path: note.path, other });
-      this.dirty?.add(keyOf(other));
+      this.dirty?.add(foldPath(other));
     } else {
       const saved = sameContent(content, here) || (await this.store.commit(FOLDER, [{ path: note.path, expect: here, content }])).saved;
       if (!saved) {
@@ -338,5 +362,8 @@ export class FolderSync {
     }
   }
 }
+
+/** Whether the name of a file can be that of a note: then the note is found by it again. */
+const canBeNote = (path: string): boolean => cleanPath(path) === path.normalize('NFC');
 
 const bytesOf = (content: Content): Uint8Array => ('text' in content ? new TextEncoder().encode(content.text) : content.bytes);

@@ -1,6 +1,6 @@
+import { isHidden, isNoteFile } from '../../core/note/names/path';
 import { type DiskFile, type DiskFolder, type Ignored, sameFile } from './disk-folder';
 
-const NOTE_ENDING = /\.(?:md|markdown|txt)$/i;
 /** No note is larger, in bytes. */
 const LARGEST = 50 * 1024 * 1024;
 /** A folder of more files, or of deeper folders, is not one of notes. */
@@ -88,9 +88,9 @@ async function lookIn(root: FileSystemDirectoryHandle): Promise<{ files: DiskFil
     for await (const handle of folder.values()) {
       const path = `${before}${handle.name}`;
       // What begins with a dot belongs to the system, or to other programs.
-      if (handle.name.startsWith('.')) continue;
+      if (isHidden(handle.name)) continue;
       if (handle.kind === 'directory') inner.push([handle, `${path}/`]);
-      else if (!NOTE_ENDING.test(handle.name)) ignore(path, 'It is no Markdown or text file.');
+      else if (!isNoteFile(handle.name)) ignore(path, 'It is no Markdown or text file.');
       else if (found.push({ path, handle }) > MOST_FILES)
         throw new TooMuchError(`It holds more than ${MOST_FILES.toLocaleString('en')} notes.`);
     }

@@ -1,4 +1,3 @@
-import { foldPath } from '../../core/note/names/path';
 import { type Content, markOf } from '../notes/content';
 import type { RecadoDatabase } from '../notes/database';
 import type { DiskFile } from './disk-folder';
@@ -59,6 +58,3 @@ const stepOf = (key: string, { file: { path, size, modified }, content }: { file
   modified,
   mark: markOf(content),
 });
-
-/** The key by which a file and a note are the same: in any Unicode form, without case. */
-export const keyOf = (path: string): string => foldPath(path.normalize('NFC'));

@@ -1,4 +1,5 @@
 import { copiesToLetGo, copyName, copyTime } from '../../core/keep/copies-kept';
+import { DAY, WEEK } from '../../core/keep/milliseconds';
 import type { CopyPlace } from './copy-place';
 
 /** A copy of everything, as it lies in its place. */
@@ -36,8 +37,7 @@ export async function addCopy(place: CopyPlace, content: Blob, at: Date): Promis
 /** How often a copy is made by itself. */
 export type CopyEvery = 'daily' | 'weekly' | 'never';
 
-const DAY = 24 * 60 * 60 * 1000;
-const APART: Record<CopyEvery, number> = { daily: DAY, weekly: 7 * DAY, never: Infinity };
+const APART: Record<CopyEvery, number> = { daily: DAY, weekly: WEEK, never: Infinity };
 
 /** Whether a copy is due: the last one is old enough, and there is something to be copied. */
 export const isCopyDue = (last: number | null, every: CopyEvery, now: number): boolean =>

@@ -1,4 +1,5 @@
 import * as z from 'zod/mini';
+import { WEEK } from '../../core/keep/milliseconds';
 
 /** The value that says when something last left the browser, so that it would outlive it. */
 export const LEFT_BROWSER = 'left browser';
@@ -24,7 +25,6 @@ export const leavesNow =
   (present: unknown): LeftBrowser => ({ ...readLeft(present), left: now });
 
 /** When one is reminded that nothing left: after three weeks. */
-const WEEK = 7 * 24 * 60 * 60 * 1000;
 const LONG = 3 * WEEK;
 
 /** How many weeks nothing left the browser, where that is too long; null where it is not. */

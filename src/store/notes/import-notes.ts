@@ -1,5 +1,5 @@
 import { decodeUtf8 } from '../../core/note/blocks/decode';
-import { cleanPath, foldPath, numbered } from '../../core/note/names/path';
+import { cleanPath, foldPath, isNoteFile, numbered } from '../../core/note/names/path';
 import { type Content, contentOf, markOf, sameContent } from './content';
 import type { WholeChange } from './database';
 import { failureSentence } from './failure';
@@ -39,7 +39,6 @@ export interface ImportReport {
   step: number | null;
 }
 
-const NOTE_ENDING = /\.(?:md|markdown|txt)$/i;
 const BATCH = 500;
 
 /**
@@ -181,7 +180,7 @@ function sort(file: ImportFile, report: ImportReport): Arrival | null {
     }
   }
   if (name.startsWith('.') || path.startsWith('__MACOSX/')) return leave('It is a hidden file of the system.');
-  if (!NOTE_ENDING.test(name)) return leave('It is no Markdown or text file.');
+  if (!isNoteFile(name)) return leave('It is no Markdown or text file.');
   const text = decodeUtf8(file.bytes);
   return { path, content: text === null ? { bytes: file.bytes } : { text } };
 }

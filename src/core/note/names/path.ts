@@ -5,6 +5,12 @@ export function foldPath(path: string): string {
   return (isAscii(path) ? path : path.normalize('NFC')).toLowerCase();
 }
 
+/** Whether a file can hold a note, by its ending. */
+export const isNoteFile = (path: string): boolean => /\.(?:md|markdown|txt)$/i.test(path);
+
+/** Whether a file, or a folder around it, begins with a dot: it belongs to the system, or to other programs. */
+export const isHidden = (path: string): boolean => /(?:^|\/)\./.test(path);
+
 /** Whether nothing in a text has another form by NFC. */
 function isAscii(text: string): boolean {
   for (let at = 0; at < text.length; at++) if (text.charCodeAt(at) > 127) return false;
