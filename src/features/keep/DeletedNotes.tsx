@@ -1,14 +1,12 @@
 import { useEffect, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Link } from 'react-router';
 import { baseNameOf, folderOf } from '../../core/note/names/path';
-import { broughtBack } from '../../store/keep/bring-back';
 import type { EarlierText } from '../../store/keep/earlier-text';
-import { refuse } from '../session/acting/messages';
-import { useToldDone } from '../session/acting/use-act';
-import { earlierAddress, noteAddress } from '../session/places/addresses';
+import { earlierAddress } from '../session/places/addresses';
 import { useNow, useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 import { useChanges } from '../session/state/use-changes';
+import { useBringBack } from './use-bring-back';
 import { momentName } from './kept-words';
 
 /** So many are shown at once. */
@@ -16,11 +14,10 @@ const MOST = 30;
 
 /** The notes that were deleted in the last 60 days; each is looked at, and brought back as it was. */
 export function DeletedNotes() {
-  const { store, actions } = useServices();
+  const { store } = useServices();
   const { day: today } = useNow();
   const style = useAppSelector((state) => state.settings.dateStyle);
-  const told = useToldDone();
-  const navigate = useNavigate();
+  const bringBack = useBringBack();
   const changes = useChanges();
   const [gone, setGone] = useState<readonly EarlierText[] | null>(null);
   const [all, setAll] = useState(false);
@@ -31,20 +28,6 @@ export function DeletedNotes() {
       left = true;
     };
   }, [store, changes]);
-  const bringBack = async ({ id, note, path }: EarlierText): Promise<void> => {
-    const content = await store.earlier.content(id);
-    if (!content) return void refuse('This text was let go meanwhile.');
-    const label = `Brought back: ${baseNameOf(path)}`;
-    let at = path;
-    const result = await actions.step(label, async () => {
-      const writes = await broughtBack(store, path, note, content);
-      at = writes[0]?.path ?? path;
-      return writes;
-    });
-    if ('refused' in result) return void refuse(result.refused);
-    told(label, result.step);
-    void navigate(noteAddress(at));
-  };
   if (gone === null) return <p className="text-muted">Looking…</p>;
   if (gone.length === 0) return <p className="text-muted">None. A note that is deleted stands here for 60 days.</p>;
   return (

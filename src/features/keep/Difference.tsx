@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { type WordPart, changedWords } from '../../core/keep/changed-words';
+import { SameLines } from '../../ui/SameLines';
 import type { Part } from '../../store/texts/compare-texts';
 
 interface DifferenceProps {
@@ -9,39 +10,21 @@ interface DifferenceProps {
   onTake: ((place: number) => void) | null;
 }
 
-/** How many shared lines are shown around a place. */
-const NEAR = 2;
-
 /** Where an earlier text and the present one differ, by words; each place can be brought back alone. */
 export function Difference({ parts, onTake }: DifferenceProps) {
   let place = 0;
   return (
     <div className="grid gap-2">
       {parts.map((part, index) => {
-        if (part.is === 'same') return <Alike key={index} lines={part.lines} isFirst={index === 0} isLast={index === parts.length - 1} />;
+        if (part.is === 'same')
+          return (
+            <SameLines key={index} lines={part.lines} words="that are the same" isFirst={index === 0} isLast={index === parts.length - 1} />
+          );
         const here = place++;
         return <Place key={index} then={part.others} now={part.these} onTake={onTake && (() => onTake(here))} />;
       })}
     </div>
   );
-}
-
-function Alike({ lines, isFirst, isLast }: { lines: readonly string[]; isFirst: boolean; isLast: boolean }) {
-  const before = isFirst ? 0 : NEAR;
-  const behind = isLast ? 0 : NEAR;
-  const left = lines.length - before - behind;
-  const shown = left > 1 ? [lines.slice(0, before), lines.slice(lines.length - behind)] : [lines, []];
-  return (
-    <div className="px-2 font-mono text-[0.82rem] text-muted">
-      <Lines lines={shown[0] ?? []} />
-      {left > 1 && <p className="py-0.5 font-sans">… {left} lines that are the same …</p>}
-      <Lines lines={shown[1] ?? []} />
-    </div>
-  );
-}
-
-function Lines({ lines }: { lines: readonly string[] }) {
-  return lines.length > 0 && <span className="block [overflow-wrap:anywhere] whitespace-pre-wrap">{lines.join('\n')}</span>;
 }
 
 function Place({ then, now, onTake }: { then: readonly string[]; now: readonly string[]; onTake: (() => void) | null }) {

@@ -1,7 +1,6 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import { baseNameOf } from '../../core/note/names/path';
-import { broughtBack } from '../../store/keep/bring-back';
 import type { EarlierText } from '../../store/keep/earlier-text';
 import type { Content } from '../../store/notes/content';
 import { chosenText, compareTexts } from '../../store/texts/compare-texts';
@@ -15,6 +14,7 @@ import { useNow, useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 import { useChanges } from '../session/state/use-changes';
 import { Difference } from './Difference';
+import { useBringBack } from './use-bring-back';
 import { momentName, replacedBy, sizeName } from './kept-words';
 
 /** The texts that a note had: each with what took its place, compared with the present one, and brought back whole or in part. */
@@ -107,7 +107,7 @@ function Moments({ moments, meant, onChoose }: MomentsProps) {
 function Shown({ moment, path, present }: { moment: EarlierText; path: string; present: Content | null }) {
   const { store, actions } = useServices();
   const told = useToldDone();
-  const navigate = useNavigate();
+  const bringBack = useBringBack();
   const [content, setContent] = useState<Content | 'gone' | null>(null);
   useEffect(() => {
     let gone = false;
@@ -121,18 +121,6 @@ function Shown({ moment, path, present }: { moment: EarlierText; path: string; p
   const parts = useMemo(() => (now === null || then === null ? null : compareTexts(now, then)), [now, then]);
   const places = parts?.filter((part) => part.is === 'place').length ?? 0;
   const title = baseNameOf(path);
-  const whole = async (): Promise<void> => {
-    if (content === null || content === 'gone') return;
-    let at = path;
-    const result = await actions.step(`Brought back: ${title}`, async () => {
-      const writes = await broughtBack(store, path, moment.note, content);
-      at = writes[0]?.path ?? path;
-      return writes;
-    });
-    if ('refused' in result) return void refuse(result.refused);
-    told(`Brought back: ${title}`, result.step);
-    void navigate(noteAddress(at));
-  };
   const take = useCallback(
     async (place: number): Promise<void> => {
       if (parts === null || now === null) return;
@@ -164,7 +152,7 @@ function Shown({ moment, path, present }: { moment: EarlierText; path: string; p
           </button>
         )}
         {(present === null || places > 0 || parts === null) && (
-          <button type="button" className="solid-button" onClick={() => void whole()}>
+          <button type="button" className="solid-button" onClick={() => void bringBack(moment, path)}>
             {present === null ? 'Bring the note back' : 'Bring it back whole'}
           </button>
         )}

@@ -3,6 +3,7 @@ import { refuse } from '../session/acting/messages';
 import { baseNameOf } from '../../core/note/names/path';
 import { type Choice, type Part, chosenText, compareTexts } from '../../store/texts/compare-texts';
 import { Dialog } from '../../ui/Dialog';
+import { SameLines, TextLines } from '../../ui/SameLines';
 import { useServices } from '../session/state/services';
 import { counted, useToldDone } from '../session/acting/use-act';
 
@@ -84,7 +85,7 @@ export function CompareDialog({ path, otherPath, onClose, onChosen }: CompareDia
           <div className="grid gap-2">
             {placed(compared.parts).map(({ part, place }, index) =>
               part.is === 'same' ? (
-                <Alike key={index} lines={part.lines} />
+                <SameLines key={index} lines={part.lines} words="that both have" />
               ) : (
                 <Place
                   key={index}
@@ -118,24 +119,6 @@ function placed(parts: readonly Part[]): { part: Part; place: number }[] {
   return parts.map((part) => ({ part, place: part.is === 'place' ? place++ : place }));
 }
 
-/** How many shared lines are shown before and behind a place. */
-const NEAR = 2;
-
-function Alike({ lines }: { lines: readonly string[] }) {
-  const left = lines.length - 2 * NEAR;
-  return (
-    <div className="px-2 font-mono text-[0.82rem] text-muted">
-      <Text lines={left > 1 ? lines.slice(0, NEAR) : lines} />
-      {left > 1 && (
-        <>
-          <p className="py-0.5 font-sans">… {left} lines that both have …</p>
-          <Text lines={lines.slice(-NEAR)} />
-        </>
-      )}
-    </div>
-  );
-}
-
 interface PlaceProps {
   part: Extract<Part, { is: 'place' }>;
   name: string;
@@ -166,7 +149,7 @@ function Place({ part, name, choice, onChoose }: PlaceProps) {
             </span>
             {lines[value] && (
               <span className="block max-h-60 overflow-auto font-mono text-[0.82rem]">
-                {lines[value].length === 0 ? <em className="text-muted">nothing here</em> : <Text lines={lines[value]} />}
+                {lines[value].length === 0 ? <em className="text-muted">nothing here</em> : <TextLines lines={lines[value]} />}
               </span>
             )}
           </label>
@@ -175,7 +158,3 @@ function Place({ part, name, choice, onChoose }: PlaceProps) {
     </fieldset>
   );
 }
-
-const Text = ({ lines }: { lines: readonly string[] }) => (
-  <span className="block [overflow-wrap:anywhere] whitespace-pre-wrap">{lines.map((line) => `${line}\n`).join('')}</span>
-);

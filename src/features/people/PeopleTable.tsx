@@ -6,7 +6,6 @@ import type { MetOn, PersonFacts } from '../../core/index/questions/people';
 import { noteAddress, personAddress } from '../session/places/addresses';
 import { useNow, useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
-import { useChanges } from '../session/state/use-changes';
 import { PEOPLE_COLUMNS, type PeopleColumn, type PeopleOrder, calledIn, nextOrder, sortedPeople } from './sorted-people';
 
 const HEADS: Record<PeopleColumn, string> = {
@@ -57,7 +56,7 @@ export function PeopleTable() {
 function usePeople(): readonly PersonFacts[] | null {
   const { engine } = useServices();
   const { day } = useNow();
-  const changes = useChanges();
+  // What anybody owns or asked for changes with it.
   const overview = useAppSelector((state) => state.library.overview);
   const [people, setPeople] = useState<readonly PersonFacts[] | null>(null);
   useEffect(() => {
@@ -67,7 +66,7 @@ function usePeople(): readonly PersonFacts[] | null {
     return () => {
       gone = true;
     };
-  }, [engine, overview, changes, day]);
+  }, [engine, overview, day]);
   return people;
 }
 

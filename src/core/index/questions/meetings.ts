@@ -4,7 +4,7 @@ import { splitLines } from '../../note/blocks/lines';
 import { readFrontMatter } from '../../note/facts/front-matter';
 import { digestIn } from '../../meeting/digest';
 import { meetingFacts } from '../../meeting/meeting-facts';
-import { meetingsOfSeries, type SeriesMeeting } from '../../meeting/series';
+import type { SeriesMeeting } from '../../meeting/series';
 import { writtenDigest } from '../../meeting/written-digest';
 import { readNote } from '../../task/reading/read-note';
 import type { NoteEntry } from '../note-entry';
@@ -22,9 +22,9 @@ export function digestOfMeeting(entries: readonly NoteEntry[], path: string, hea
   const entry = entries.find(({ head }) => foldPath(head.path) === foldPath(path));
   if (!entry) return [];
   const { series } = entry.head;
-  const before = series === null ? [] : meetingsOfSeries(meetingsIn(entries, series), series);
-  const texts = new Map(entries.map(({ head, text }) => [head.path, text]));
-  const notes = before.map((one) => readNote(one.path, texts.get(one.path) ?? ''));
+  // Most meetings of a long series left nothing open.
+  const left = series === null ? [] : entries.filter(({ head, counts }) => head.series === series && counts.open > 0);
+  const notes = left.map(({ head, text }) => readNote(head.path, text));
   const { text } = writtenDigest({ path: entry.head.path, text: entry.text, series: notes, heading, last: null });
   return (digestIn(readNote(entry.head.path, text), heading)?.text ?? '').trim().split('\n');
 }
