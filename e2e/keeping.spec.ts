@@ -1,6 +1,10 @@
 import { expectAccessible } from './axe';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
 import type { Page } from '@playwright/test';
 import { expect, test } from './desk';
+import { runFolderKillModel } from './models/folder-kill-model';
 
 test('an earlier text is found and brought back by its lines and whole; a note deleted last week is there again', async ({
   desk,
@@ -171,4 +175,12 @@ test('a folder is joined and kept in step both ways: changes, a second text, rem
   await part.getByRole('button', { name: 'Leave the folder' }).click();
   await expect(part.getByRole('button', { name: 'Join a folder…' })).toBeVisible();
   expect(await folder.read('Reading list.md')).toContain('fog signals');
+});
+
+// The long form is in `soak`.
+test('a browser that is killed while a file is written leaves it whole', async ({ baseURL }) => {
+  const folder = mkdtempSync(path.join(tmpdir(), 'recado-folder-kill-'));
+  const { launchOptions } = test.info().project.use;
+  expect(await runFolderKillModel({ folder, baseURL: baseURL ?? '', launch: launchOptions, rounds: 1, seed: 20261123 })).toBe(1);
+  rmSync(folder, { recursive: true, force: true });
 });

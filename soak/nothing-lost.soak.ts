@@ -2,6 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { expect, test } from '@playwright/test';
+import { runFolderKillModel } from '../e2e/models/folder-kill-model';
 import { runKillModel, runLeavingModel } from '../e2e/models/leaving-model';
 import { runTabsModel } from '../e2e/models/tabs-model';
 
@@ -33,5 +34,14 @@ test('kills: the browser is killed while it is written in', async ({ baseURL }) 
   const safe = await runKillModel({ folder, baseURL: baseURL ?? '', launch: launchOptions, rounds: 64, seed: SEED });
   console.log(`  ${safe} words were said to be saved, none lost`);
   expect(safe).toBeGreaterThan(20);
+  rmSync(folder, { recursive: true, force: true });
+});
+
+test('kills: the browser is killed while files of a folder are written', async ({ baseURL }) => {
+  const folder = mkdtempSync(path.join(tmpdir(), 'recado-folder-kill-'));
+  const { launchOptions } = test.info().project.use;
+  const whole = await runFolderKillModel({ folder, baseURL: baseURL ?? '', launch: launchOptions, rounds: 30, seed: SEED });
+  console.log(`  ${whole} times the file was found whole`);
+  expect(whole).toBeGreaterThan(15);
   rmSync(folder, { recursive: true, force: true });
 });

@@ -67,7 +67,7 @@ async function left(context: BrowserContext, page: Page, leaving: Leaving): Prom
   return next;
 }
 
-interface KillRun {
+export interface KillRun {
   folder: string;
   baseURL: string;
   launch: Parameters<typeof chromium.launchPersistentContext>[1];
@@ -113,7 +113,7 @@ export async function runKillModel({ folder, baseURL, launch, rounds, seed }: Ki
 }
 
 /** Kills every process of the browser that has this folder, as a crash of the machine would. */
-async function killed(context: BrowserContext, folder: string): Promise<void> {
+export async function killed(context: BrowserContext, folder: string): Promise<void> {
   const closed = new Promise((resolve) => context.once('close', resolve));
   spawnSync('pkill', ['-9', '-f', folder]);
   await closed;
