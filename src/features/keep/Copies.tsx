@@ -1,6 +1,5 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { copiesIn, type KeptCopy } from '../../store/keep/copies';
-import { browserCopies } from '../../store/keep/copy-place';
 import { LEFT_BROWSER, type LeftBrowser, leavesNow, readLeft, weeksAlone } from '../../store/keep/left-browser';
 import { failureExplained } from '../../store/notes/failure';
 import { useExport } from '../exchange/use-export';
@@ -8,6 +7,8 @@ import { saveFile } from '../exchange/save-file';
 import { refuse, say } from '../session/acting/messages';
 import { useNow, useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
+import { type NamedPlace, copyPlaces } from './copy-places';
+import { FOLDER_VALUE } from './folder-state';
 import type { MeantCopy } from './meant-copy';
 import { momentName, sizeName } from './kept-words';
 import { makeCopy } from './make-copy';
@@ -17,27 +18,30 @@ export function Copies({ onLook, onCopied }: { onLook: (copy: MeantCopy) => void
   const { store, texts } = useServices();
   const settings = useAppSelector((state) => state.settings);
   const { day: today } = useNow();
-  const place = useMemo(() => browserCopies(navigator.storage), []);
-  const [copies, setCopies] = useState<readonly KeptCopy[] | null>(null);
+  const [found, setFound] = useState<{ places: readonly NamedPlace[]; copies: readonly PlacedCopy[] } | null>(null);
   const [making, setMaking] = useState(false);
   const [left, setLeft] = useState<LeftBrowser>(readLeft(null));
   const exportAll = useExport();
   const file = useRef<HTMLInputElement>(null);
   const look = useCallback(async (): Promise<void> => {
     setLeft(readLeft(await store.value(LEFT_BROWSER)));
-    setCopies(place ? await copiesIn(place).catch(() => []) : []);
-  }, [store, place]);
+    const places = await copyPlaces(store);
+    const copies = await Promise.all(
+      places.map(async ({ name, place }) => (await copiesIn(place).catch(() => [])).map((copy): PlacedCopy => ({ copy, name, place }))),
+    );
+    setFound({ places, copies: copies.flat() });
+  }, [store]);
   useEffect(() => {
     void look();
     // A folder that is kept in step says it, too.
-    return store.listen({ valueChanged: (id) => void (id === LEFT_BROWSER && look()) });
+    return store.listen({ valueChanged: (id) => void ((id === LEFT_BROWSER || id === FOLDER_VALUE) && look()) });
   }, [store, look]);
   const make = async (): Promise<void> => {
-    if (!place || making) return;
+    if (!found || making) return;
     setMaking(true);
     try {
       await texts.saveAll();
-      await makeCopy(place, settings, new Date(), new AbortController().signal);
+      await makeCopy(store, found.places, settings, new Date(), new AbortController().signal);
       say('A copy of everything was made.');
       onCopied();
     } catch (error) {
@@ -47,16 +51,15 @@ export function Copies({ onLook, onCopied }: { onLook: (copy: MeantCopy) => void
     }
     await look();
   };
-  const open = async (name: string): Promise<void> => {
+  const open = async ({ copy: { name }, place }: PlacedCopy): Promise<void> => {
     try {
-      if (place) onLook({ name, content: await place.read(name) });
+      onLook({ name, content: await place.read(name) });
     } catch {
       refuse('This copy is gone.');
       await look();
     }
   };
-  const save = async (name: string): Promise<void> => {
-    if (!place) return;
+  const save = async ({ copy: { name }, place }: PlacedCopy): Promise<void> => {
     saveFile(name, await place.read(name));
     await store.changeValue(LEFT_BROWSER, leavesNow(Date.now()));
     await look();
@@ -64,39 +67,19 @@ export function Copies({ onLook, onCopied }: { onLook: (copy: MeantCopy) => void
   const weeks = weeksAlone(left, Date.now());
   return (
     <>
-      {place === null && (
+      {found?.places.length === 0 && (
         <p className="text-muted">This browser gives no file space of its own, so copies are only made as files: export everything.</p>
       )}
-      {copies?.length === 0 && place !== null && (
+      {found?.copies.length === 0 && found.places.length > 0 && (
         <p className="text-muted">No copy was made yet. The first comes by itself within the hour.</p>
       )}
       <ul aria-label="Copies" className="mb-2">
-        {copies?.map(({ name, at, size }) => (
-          <li key={name} className="flex flex-wrap items-center gap-x-2 border-b border-line py-1">
-            <span className="me-auto">
-              {momentName(at, today, settings.dateStyle)} <span className="text-[0.86rem] text-muted">{sizeName(size)}</span>
-            </span>
-            <button
-              type="button"
-              className="quiet-button"
-              aria-label={`Compare with the copy of ${momentName(at, today, settings.dateStyle)}`}
-              onClick={() => void open(name)}
-            >
-              Compare and bring back
-            </button>
-            <button
-              type="button"
-              className="quiet-button"
-              aria-label={`Save the copy of ${momentName(at, today, settings.dateStyle)} as a file`}
-              onClick={() => void save(name)}
-            >
-              Save as a file
-            </button>
-          </li>
+        {found?.copies.map((one) => (
+          <Copy key={`${one.name ?? ''}/${one.copy.name}`} copy={one} onOpen={() => void open(one)} onSave={() => void save(one)} />
         ))}
       </ul>
       <p className="mb-2 flex flex-wrap gap-2">
-        {place !== null && (
+        {found !== null && found.places.length > 0 && (
           <button type="button" className="line-button" disabled={making} onClick={() => void make()}>
             {making ? 'Making a copy…' : 'Make one now'}
           </button>
@@ -128,5 +111,34 @@ export function Copies({ onLook, onCopied }: { onLook: (copy: MeantCopy) => void
             : `Saved outside this browser last: ${momentName(left.left, today, settings.dateStyle)}.`}
       </p>
     </>
+  );
+}
+
+/** A copy, with the place where it lies. */
+interface PlacedCopy extends NamedPlace {
+  copy: KeptCopy;
+}
+
+function Copy({ copy: { copy, name }, onOpen, onSave }: { copy: PlacedCopy; onOpen: () => void; onSave: () => void }) {
+  const { day: today } = useNow();
+  const style = useAppSelector((state) => state.settings.dateStyle);
+  const where = name === null ? '' : ` in ${name}`;
+  const when = momentName(copy.at, today, style);
+  return (
+    <li className="flex flex-wrap items-center gap-x-2 border-b border-line py-1">
+      <span className="me-auto">
+        {when}{' '}
+        <span className="text-[0.86rem] text-muted">
+          {sizeName(copy.size)}
+          {where}
+        </span>
+      </span>
+      <button type="button" className="quiet-button" aria-label={`Compare with the copy of ${when}${where}`} onClick={onOpen}>
+        Compare and bring back
+      </button>
+      <button type="button" className="quiet-button" aria-label={`Save the copy of ${when}${where} as a file`} onClick={onSave}>
+        Save as a file
+      </button>
+    </li>
   );
 }

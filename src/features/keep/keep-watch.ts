@@ -1,12 +1,12 @@
 import { HOUR } from '../../core/keep/milliseconds';
 import { copiesIn, isCopyDue } from '../../store/keep/copies';
-import { browserCopies } from '../../store/keep/copy-place';
 import { LEFT_BROWSER, readLeft, weeksAlone } from '../../store/keep/left-browser';
 import type { Settings } from '../../store/device/settings';
 import { keepAddress } from '../session/places/addresses';
 import type { Notice } from '../session/state/frame-slice';
 import type { Services } from '../session/state/services';
 import { FOLDER_VALUE } from './folder-state';
+import { type NamedPlace, copyPlaces } from './copy-places';
 import { makeCopy } from './make-copy';
 
 /** How often it is looked whether a copy is due and what can be let go. */
@@ -28,7 +28,7 @@ export function keepWatch(services: Pick<Services, 'store' | 'texts'>, { setting
     working = working
       .then(async () => {
         await store.earlier.thin(settings().earlierRoom);
-        await copyWhereDue(settings(), now(), ends);
+        await copyWhereDue(store, settings(), now(), ends);
       })
       // A browser that gives no room now is asked again; what is there stays.
       .catch(() => undefined);
@@ -53,11 +53,13 @@ function folderWhenJoined(services: Pick<Services, 'store' | 'texts'>, ends: Abo
   void look();
 }
 
-async function copyWhereDue(settings: Settings, now: number, ends: AbortSignal): Promise<void> {
-  const place = browserCopies(navigator.storage);
-  if (!place) return;
-  const [last] = await copiesIn(place);
-  if (isCopyDue(last?.at ?? null, settings.copies, now)) await makeCopy(place, settings, new Date(now), ends);
+async function copyWhereDue(store: Services['store'], settings: Settings, now: number, ends: AbortSignal): Promise<void> {
+  const due: NamedPlace[] = [];
+  for (const one of await copyPlaces(store)) {
+    const [last] = await copiesIn(one.place);
+    if (isCopyDue(last?.at ?? null, settings.copies, now)) due.push(one);
+  }
+  if (due.length > 0) await makeCopy(store, due, settings, new Date(now), ends);
 }
 
 /** From the first look on it is counted; where nothing left for weeks, one is told once a start. */

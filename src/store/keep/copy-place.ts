@@ -8,14 +8,19 @@ export interface CopyPlace {
   remove(name: string): Promise<void>;
 }
 
-/** The folder of the copies in the browser's own file space. */
+/** The folder of the copies, in the browser's own file space and in the folder that is joined. */
 const FOLDER = 'copies';
 
 /** The browser's own file space, which goes with what the browser keeps of this page; null where it gives none. */
-export function browserCopies(storage: StorageManager | undefined): CopyPlace | null {
-  if (!storage?.getDirectory) return null;
-  const folder = async (): Promise<FileSystemDirectoryHandle> =>
-    (await storage.getDirectory()).getDirectoryHandle(FOLDER, { create: true });
+export const browserCopies = (storage: StorageManager | undefined): CopyPlace | null =>
+  storage?.getDirectory ? copiesUnder(() => storage.getDirectory()) : null;
+
+/** The place of the copies in a folder that is joined, beside its settings. */
+export const folderCopies = (joined: FileSystemDirectoryHandle): CopyPlace =>
+  copiesUnder(() => joined.getDirectoryHandle('.recado', { create: true }));
+
+function copiesUnder(around: () => Promise<FileSystemDirectoryHandle>): CopyPlace {
+  const folder = async (): Promise<FileSystemDirectoryHandle> => (await around()).getDirectoryHandle(FOLDER, { create: true });
   return {
     list: async () => {
       const found: { name: string; size: number }[] = [];
