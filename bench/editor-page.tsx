@@ -61,6 +61,7 @@ function ourEditor(parent: HTMLElement, text: string): EditorView {
     text,
     hint: '',
     plain: false,
+    onlyRead: false,
     label: 'Text of the note',
     registry: new PortalRegistry(),
     values: { context, reading: READING_DEFAULTS, keys: [], hidesFinished: false },

@@ -59,6 +59,7 @@ test('a note that cannot be stored is named in the strip, keeps its words wherev
   await state.click();
   const dialog = page.getByRole('dialog', { name: 'Not saved' });
   await expect(dialog.getByText('The disk is full, or the browser gives Recado no more room.')).toBeVisible();
+  await expect(dialog.getByRole('region', { name: 'What can be let go' })).toContainText('Earlier texts, deleted notes');
   const download = page.waitForEvent('download');
   await dialog.getByRole('button', { name: 'Save it as a file' }).click();
   expect((await download).suggestedFilename()).toBe('2026-11-23.md');
@@ -76,6 +77,36 @@ test('a note that cannot be stored is named in the strip, keeps its words wherev
   await page.keyboard.press('Escape');
   await expect(state).toHaveText('Saved');
   expect(await desk.stored(JOURNAL)).toBe('- [ ] Weigh the crate and the lamp');
+});
+
+test('a store that a newer version kept is shown and can be exported, and nothing changes it', async ({ desk, page }) => {
+  await desk.open('demo');
+  await page.goto('about:blank');
+  const later = await page.context().newPage();
+  await later.goto('/healthz');
+  await later.evaluate(
+    () =>
+      new Promise<void>((resolve, reject) => {
+        const request = indexedDB.open('recado', 9_990);
+        request.onupgradeneeded = () => void request.result.createObjectStore('later');
+        request.onsuccess = () => resolve(request.result.close());
+        request.onerror = () => reject(request.error ?? new Error('not opened'));
+      }),
+  );
+  await page.goto('/');
+  await expect(page.getByText('Your notes were last kept by a newer Recado than this page is.')).toBeVisible();
+  const before = await desk.stored(JOURNAL);
+  await desk.text.click();
+  await page.keyboard.press('Control+End');
+  await page.keyboard.type('salt');
+  await expect(desk.text).not.toContainText('salt');
+  await desk.agenda('Today');
+  await page.getByRole('checkbox').first().click();
+  await expect(page.getByText('nothing is written into it').first()).toBeVisible();
+  await expect(page.getByTestId('save-state')).toHaveText('Saved');
+  await page.reload();
+  await expect(page.getByRole('checkbox').first()).not.toBeChecked();
+  expect(await desk.stored(JOURNAL)).toBe(before);
 });
 
 test('between the key and the disk nothing is called saved', async ({ desk, page }) => {

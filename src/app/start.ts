@@ -3,7 +3,7 @@ import type { EngineEvent } from '../engine/protocol';
 import type { DaySettings } from '../core/day/day-settings';
 import type { LibrarySettings } from '../core/index/library';
 import { baseNameOf } from '../core/note/names/path';
-import { RecadoDatabase } from '../store/notes/database';
+import { presentDatabase } from '../store/notes/database';
 import { keepClockwork } from '../store/device/clockwork';
 import { deviceMemory, tabMemory } from '../store/device/device-memory';
 import { Drafts } from '../store/texts/drafts';
@@ -42,7 +42,7 @@ export async function start(blocked: () => void): Promise<Started> {
   const clock = new Clock();
   const state = makeState();
   const notice = (one: Notice): void => void state.dispatch(frameSlice.actions.noticed(one));
-  const db = new RecadoDatabase();
+  const db = await presentDatabase();
   const tab = await claimTab(tabMemory, navigator.locks, () => crypto.randomUUID());
   const store = new NoteStore(db, tab.name, () => Date.now());
   db.on('versionchange', () => {
@@ -62,7 +62,7 @@ export async function start(blocked: () => void): Promise<Started> {
 
   const texts = openTexts(store, new Drafts(deviceMemory, tab.name, () => Date.now()), state, notice);
   // What a page left behind is there before anything shows the notes it belongs to.
-  for (const one of await recovered(texts, tab)) notice(recoveredNotice(one));
+  if (!db.onlyRead) for (const one of await recovered(texts, tab)) notice(recoveredNotice(one));
 
   const places = rememberedPlaces();
   const engine = startEngine(engineSettings(settings, clock), (event) => hear(state, event));
@@ -118,17 +118,19 @@ export async function start(blocked: () => void): Promise<Started> {
   };
   const firstOpening = (await store.value('opened')) !== true;
   // Nothing on the first page waits for it.
-  keepClockwork(navigator.locks, async (ends) => {
-    // What was missed is found in all notes, and not in those that happen to be read first; and the first page goes before all of it.
-    await whenRead(state);
-    await new Promise((resolve) => setTimeout(resolve, CLOCKWORK_AFTER));
-    await store.steps.prune();
-    if (!firstOpening) await (await import('../features/opening/renew-pages')).renewAgendaPages(store);
-    const { keepReminders } = await import('../features/reminders/keep-reminders');
-    keepReminders(services, () => state.getState().settings, ends);
-    const { keepWatch } = await import('../features/keep/keep-watch');
-    keepWatch(services, { settings: () => state.getState().settings, notice, now: () => Date.now() }, ends);
-  });
+  if (!db.onlyRead)
+    keepClockwork(navigator.locks, async (ends) => {
+      // What was missed is found in all notes, and not in those that happen to be read first; and the first page goes before all of it.
+      await whenRead(state);
+      await new Promise((resolve) => setTimeout(resolve, CLOCKWORK_AFTER));
+      await store.steps.prune();
+      if (!firstOpening) await (await import('../features/opening/renew-pages')).renewAgendaPages(store);
+      const { keepReminders } = await import('../features/reminders/keep-reminders');
+      keepReminders(services, () => state.getState().settings, ends);
+      const { keepWatch } = await import('../features/keep/keep-watch');
+      keepWatch(services, { settings: () => state.getState().settings, notice, now: () => Date.now() }, ends);
+    });
+  if (db.onlyRead) notice({ words: ONLY_READ, warns: true });
   if (deviceMemory.refused || tabMemory.refused) notice({ words: NOTHING_KEPT, warns: true });
   return { services, state, firstOpening };
 }
@@ -153,6 +155,8 @@ function whenRead(state: State): Promise<void> {
 
 const STORE_GONE =
   'Recado’s store was deleted or renewed in another tab, so nothing can be saved here any more. Copy out what you need, then reload the page.';
+const ONLY_READ =
+  'Your notes were last kept by a newer Recado than this page is. They can be read and exported, and nothing here changes them: load the page anew to go on writing.';
 const NOTHING_KEPT =
   'This browser lets Recado keep little beside the notes: what was folded, pinned or just being typed may be gone when the page is.';
 

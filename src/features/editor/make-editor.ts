@@ -15,6 +15,7 @@ import { type CompletionFacts, completion } from './reading/completion';
 import { type EditorContext, contextChanged, editorContext } from './reading/editor-context';
 import { finishedLines, hideFinished } from './reading/finished-lines';
 import { folding, openingFolds } from './reading/folding';
+import { fromStore } from './reading/from-store';
 import { followNames } from './reading/follow-names';
 import { foundLine } from './look/found-line';
 import { leavingLines } from './editing/leaving-lines';
@@ -80,9 +81,11 @@ interface EditorOptions {
   values: EditorValues;
   facts: CompletionFacts;
   context: () => ActionContext;
-  /** How the key that takes an offered date is called. */
+  /** Whether nothing can be written in it, since the store is only read. */
+  onlyRead: boolean;
   /** Whether words of a task line that can be stored are offered. */
   offers: () => boolean;
+  /** How the key that takes an offered date is called. */
   takeKey: () => string;
   onTake: (view: EditorView) => void;
   /** The text is, or became, too heavy for marks and colours. */
@@ -129,6 +132,12 @@ function heavinessAfter({ changes, newDoc }: Transaction): Heaviness | null {
   return much ? heavinessOf(newDoc) : why;
 }
 
+/** A text that is only looked at: what the store tells of comes in, and nothing else. */
+const ONLY_READ: Extension = [
+  EditorState.readOnly.of(true),
+  EditorState.changeFilter.of((transaction) => transaction.annotation(fromStore) === true),
+];
+
 /** Makes the editor of a note: plain text with live marks, chips and gathers over it. */
 export function makeEditor(options: EditorOptions): MadeEditor {
   const parts: EditorParts = {
@@ -168,6 +177,7 @@ export function makeEditor(options: EditorOptions): MadeEditor {
     parts.context.of(first.context),
     parts.keys.of(first.keys),
     parts.hidesFinished.of(first.hidesFinished),
+    options.onlyRead ? ONLY_READ : [],
     history(),
     drawSelection(),
     restingCursor,

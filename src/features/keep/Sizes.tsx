@@ -1,9 +1,10 @@
 import { useCallback, useEffect, useState } from 'react';
 import type { KindSize } from '../../store/keep/earlier-texts';
-import { copiesIn } from '../../store/keep/copies';
+import { copiesIn, letOlderCopiesGo } from '../../store/keep/copies';
 import { browserCopies } from '../../store/keep/copy-place';
-import { say } from '../session/acting/messages';
-import { useServices } from '../session/state/services';
+import { failureExplained } from '../../store/notes/failure';
+import { refuse, say } from '../session/acting/messages';
+import { type Services, useServices } from '../session/state/services';
 import { sizeName } from './kept-words';
 
 interface Kept {
@@ -17,11 +18,29 @@ interface Kept {
   persisted: boolean | null;
 }
 
+/** What a person can let go to have room. */
+type Let = 'earlier' | 'copies';
+
+const LET_WORDS: Record<Let, string> = { earlier: 'Let all earlier texts go', copies: 'Let all copies but the newest go' };
+
+/** Lets it go, and says what that was. */
+const LET_GO: Record<Let, (store: Services['store']) => Promise<string>> = {
+  earlier: async (store) => {
+    await store.earlier.clear();
+    return 'All earlier texts are gone; deleted notes are still kept.';
+  },
+  copies: async () => {
+    const place = browserCopies(navigator.storage);
+    const gone = place ? await letOlderCopiesGo(place) : 0;
+    return gone === 1 ? '1 copy is gone; the newest stays.' : `${gone} copies are gone; the newest stays.`;
+  },
+};
+
 /** What the store holds by kind, how much room the browser gives, and whether it keeps it when room is short. */
 export function Sizes() {
   const { store } = useServices();
   const [kept, setKept] = useState<Kept | null>(null);
-  const [sure, setSure] = useState(false);
+  const [sure, setSure] = useState<Let | null>(null);
   const look = useCallback(async (): Promise<void> => {
     const place = browserCopies(navigator.storage);
     const [notes, earlier, copies, estimate, persisted] = await Promise.all([
@@ -46,13 +65,17 @@ export function Sizes() {
     );
     await look();
   };
-  const letGo = async (): Promise<void> => {
-    if (!sure) return setSure(true);
-    setSure(false);
-    await store.earlier.clear();
-    say('All earlier texts are gone; deleted notes are still kept.');
+  const letGo = async (what: Let): Promise<void> => {
+    if (sure !== what) return setSure(what);
+    setSure(null);
+    try {
+      say(await LET_GO[what](store));
+    } catch (error) {
+      refuse(`${await failureExplained(error)} What is kept stays.`);
+    }
     await look();
   };
+  const lets: Let[] = [...(kept.earlier.count > 0 ? (['earlier'] as const) : []), ...(kept.copies.count > 1 ? (['copies'] as const) : [])];
   const rows: [string, KindSize][] = [
     ['Notes', kept.notes],
     ['Earlier texts, deleted notes', kept.earlier],
@@ -91,11 +114,11 @@ export function Sizes() {
             Ask the browser to keep it
           </button>
         )}
-        {kept.earlier.count > 0 && (
-          <button type="button" className="line-button" onBlur={() => setSure(false)} onClick={() => void letGo()}>
-            {sure ? 'Really: this cannot be undone' : 'Let all earlier texts go'}
+        {lets.map((what) => (
+          <button key={what} type="button" className="line-button" onBlur={() => setSure(null)} onClick={() => void letGo(what)}>
+            {sure === what ? 'Really: this cannot be undone' : LET_WORDS[what]}
           </button>
-        )}
+        ))}
       </p>
     </>
   );

@@ -2,8 +2,8 @@ import { refuse, say } from '../session/acting/messages';
 import { baseNameOf, fileNameOf } from '../../core/note/names/path';
 import { Dialog } from '../../ui/Dialog';
 import { saveFile } from '../exchange/save-file';
-import { Link } from 'react-router';
-import { keepAddress } from '../session/places/addresses';
+import { DISK_FULL } from '../../store/notes/failure';
+import { Sizes } from '../keep/Sizes';
 import { useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 
@@ -47,13 +47,12 @@ export function UnsavedDialog({ onClose }: { onClose: () => void }) {
               </li>
             ))}
           </ul>
-          <p className="text-muted">
-            Where the disk is full,{' '}
-            <Link className="name-link" to={keepAddress()} onClick={onClose}>
-              see what can be let go
-            </Link>
-            .
-          </p>
+          {failed.some(({ reason }) => reason.startsWith(DISK_FULL)) && (
+            <section aria-label="What can be let go" className="border-t border-line pt-2">
+              <h3 className="mb-1 font-semibold">What can be let go</h3>
+              <Sizes />
+            </section>
+          )}
           <button type="button" className="solid-button justify-self-start" autoFocus onClick={() => void texts.saveAll()}>
             Try again now
           </button>

@@ -1,3 +1,4 @@
+import { writeWhole } from '../write-whole';
 import { isHidden, isNoteFile } from '../../core/note/names/path';
 import { type DiskFile, type DiskFolder, type Ignored, sameFile } from './disk-folder';
 
@@ -49,15 +50,7 @@ export function handleFolder(root: FileSystemDirectoryHandle): DiskFolder {
       if (!sameFile((await statOf(path))?.file ?? null, before)) return null;
       const { folder, name } = await fileHandle(path, true);
       const handle = await folder.getFileHandle(name, { create: true });
-      // The browser writes beside, and exchanges whole files when it is closed.
-      const writable = await handle.createWritable();
-      try {
-        await writable.write(bytes as Uint8Array<ArrayBuffer>);
-        await writable.close();
-      } catch (error) {
-        await writable.abort().catch(() => undefined);
-        throw error;
-      }
+      await writeWhole(handle, bytes);
       return fileOf(path, await handle.getFile());
     },
     remove: async (path, before) => {

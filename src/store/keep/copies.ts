@@ -34,6 +34,17 @@ export async function addCopy(place: CopyPlace, content: Blob, at: Date): Promis
   return name;
 }
 
+/**
+ * Lets all copies of a place go but the newest, as where the disk is full.
+ *
+ * @returns how many went
+ */
+export async function letOlderCopiesGo(place: CopyPlace): Promise<number> {
+  const [, ...older] = await copiesIn(place);
+  for (const { name } of older) await place.remove(name);
+  return older.length;
+}
+
 /** How often a copy is made by itself. */
 export type CopyEvery = 'daily' | 'weekly' | 'never';
 

@@ -1,3 +1,5 @@
+import { writeWhole } from '../write-whole';
+
 /** Where copies are kept: files by their names. */
 export interface CopyPlace {
   list(): Promise<{ name: string; size: number }[]>;
@@ -30,16 +32,7 @@ function copiesUnder(around: () => Promise<FileSystemDirectoryHandle>): CopyPlac
     },
     read: async (name) => (await (await folder()).getFileHandle(name)).getFile(),
     write: async (name, content) => {
-      const file = await (await folder()).getFileHandle(name, { create: true });
-      // What is written stands in the file only when it is closed.
-      const writable = await file.createWritable();
-      try {
-        await writable.write(content);
-        await writable.close();
-      } catch (error) {
-        await writable.abort().catch(() => undefined);
-        throw error;
-      }
+      await writeWhole(await (await folder()).getFileHandle(name, { create: true }), content);
     },
     remove: async (name) => (await folder()).removeEntry(name),
   };

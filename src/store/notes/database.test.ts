@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { foldPath } from '../../core/note/names/path';
 import type { StoredNote } from './content';
-import { type Step, NewerStoreError, RecadoDatabase } from './database';
+import { type Step, NewerStoreError, RecadoDatabase, presentDatabase } from './database';
 import { failureSentence } from './failure';
 import { NoteStore } from './note-store';
 import { tabOn } from '../test-desk';
@@ -41,10 +41,32 @@ function makeOld(name: string, version: number): Promise<void> {
   });
 }
 
+/** The database of this version, brought to a later one with a table of its own. */
+async function makeNewer(name: string, version: number): Promise<void> {
+  await makeOld(name, FIXTURE.version);
+  const own = new RecadoDatabase(name);
+  await own.openOwn();
+  own.close();
+  await brought(name, version, 'later');
+}
+
+function brought(name: string, version: number, table: string): Promise<void> {
+  return new Promise((resolve, reject) => {
+    const request = indexedDB.open(name, version);
+    request.onupgradeneeded = () => void request.result.createObjectStore(table);
+    request.onsuccess = () => {
+      request.result.close();
+      resolve();
+    };
+    request.onerror = () => reject(new Error('the later database cannot be made'));
+  });
+}
+
 describe('a database of the first version', () => {
   it('is upgraded with every byte, each note gets an id, and its steps can be taken back', async () => {
     await makeOld('upgraded', FIXTURE.version);
     const db = new RecadoDatabase('upgraded');
+    expect((await presentDatabase('upgraded')).onlyRead).toBe(false);
     await db.openOwn();
     const store = new NoteStore(db, 'tab-1', () => 0);
     const notes = await store.all();
@@ -61,12 +83,41 @@ describe('a database of the first version', () => {
   });
 });
 
-it('a database of a newer version is left alone, with a plain message', async () => {
-  await makeOld('newer', 70);
-  const db = new RecadoDatabase('newer');
-  const error: unknown = await db.openOwn().catch((reason: unknown) => reason);
-  expect(error).toBeInstanceOf(NewerStoreError);
-  expect(failureSentence(error)).toBe('The store was written by a newer version of Recado than this page is; load the page anew.');
+describe('a database of a newer version', () => {
+  it('is read, and nothing is written into it', async () => {
+    await makeNewer('newer', 70);
+    const db = await presentDatabase('newer');
+    await db.openOwn();
+    expect(db.onlyRead).toBe(true);
+    const store = new NoteStore(db, 'tab-1', () => 0);
+    const path = 'Exhibitions/Salt on the Window.md';
+    const before = await store.get(path);
+    expect(before?.text).toBeTruthy();
+    expect(await store.value('settings')).toEqual({ theme: 'dark', textSize: 115 });
+    const writes = [
+      () => store.commit({ label: 'Changed', by: 'typing' }, [{ path, expect: { text: before?.text ?? '' }, content: { text: 'x' } }]),
+      () => store.setValue('settings', {}),
+      () => store.steps.prune(),
+      () => store.earlier.clear(),
+    ];
+    for (const write of writes) {
+      const error: unknown = await write().then(
+        () => null,
+        (reason: unknown) => reason,
+      );
+      expect(failureSentence(error)).toContain('written by a newer version of Recado than this page is, so nothing is written');
+    }
+    expect(await store.all()).toHaveLength(FIXTURE.notes.length);
+    expect(await store.get(path)).toEqual(before);
+    const present = db.backendDB();
+    expect([present.version, present.objectStoreNames.contains('later')]).toEqual([70, true]);
+    store.close();
+  });
+
+  it('that keeps its notes elsewhere is not opened', async () => {
+    await brought('elsewhere', 70, 'pages');
+    await expect((await presentDatabase('elsewhere')).openOwn()).rejects.toBeInstanceOf(NewerStoreError);
+  });
 });
 
 describe('the id of a note', () => {

@@ -1,4 +1,4 @@
-import Dexie, { type Table } from 'dexie';
+import Dexie, { type DBCore, type Table } from 'dexie';
 import type { EarlierText } from '../keep/earlier-text';
 import type { InStep } from '../folder/in-step-record';
 import type { Part } from '../acting/step-parts';
@@ -39,7 +39,7 @@ interface KeyedValue {
   value: unknown;
 }
 
-/** The store was written by a newer version of the program. */
+/** The store was written by a newer version of the program: this one reads it, and writes nothing into it. */
 export class NewerStoreError extends Error {
   constructor() {
     super('The store was written by a newer version of Recado.');
@@ -60,9 +60,18 @@ export class RecadoDatabase extends Dexie {
   declare earlierContents: Table<{ id: number; content: Content }, number>;
   private abandoned = false;
 
-  constructor(name = DATABASE_NAME) {
+  constructor(
+    name = DATABASE_NAME,
+    /** Whether a newer version of the program wrote it: it is shown as it is then, and not written into. */
+    readonly onlyRead = false,
+  ) {
     // A write is called saved only when it is on the disk, not merely handed to the system.
     super(name, { chromeTransactionDurability: 'strict' });
+    if (onlyRead) {
+      // Without a version of its own the library takes the tables that it finds, and adds none.
+      this.use({ stack: 'dbcore', name: 'only read', create: withoutWrites });
+      return;
+    }
     this.version(1).stores(TABLES[1]);
     this.version(2)
       .stores(TABLES[2])
@@ -78,15 +87,19 @@ export class RecadoDatabase extends Dexie {
   /**
    * Opens it, for whoever wants to know why it cannot be opened.
    *
-   * @throws NewerStoreError when a newer version of the program wrote it
+   * @throws NewerStoreError when a newer version of the program wrote it, and it is not only read or keeps its notes elsewhere
    */
   async openOwn(): Promise<void> {
     await this.open();
+    const { version, objectStoreNames } = this.backendDB();
     // The library opens newer stores too; what this program would write into one nobody knows.
-    if (this.backendDB().version > NEWEST * 10) {
+    const readable = this.onlyRead ? READ_OF_NEWER.every((table) => objectStoreNames.contains(table)) : version <= NEWEST * 10;
+    if (!readable) {
       this.abandon();
       throw new NewerStoreError();
     }
+    // Tables that were found, not declared, are not yet properties.
+    if (this.onlyRead) Object.assign(this, Object.fromEntries(this.tables.map((table) => [table.name, table])));
   }
 
   /**
@@ -127,6 +140,27 @@ export class RecadoDatabase extends Dexie {
     this.close();
   }
 }
+
+/** The database that is there, to be opened; where a newer version of the program wrote it, to be read only. */
+export async function presentDatabase(name = DATABASE_NAME): Promise<RecadoDatabase> {
+  // A browser that does not list its databases shows no newer one: `openOwn` refuses it then.
+  const present = (await indexedDB.databases?.().catch(() => []))?.find((one) => one.name === name);
+  return new RecadoDatabase(name, (present?.version ?? 0) > NEWEST * 10);
+}
+
+/** The one door of all writes, closed. */
+function withoutWrites(core: DBCore): DBCore {
+  return {
+    ...core,
+    transaction: (tables, mode, options) => {
+      if (mode === 'readwrite') throw new NewerStoreError();
+      return core.transaction(tables, mode, options);
+    },
+  };
+}
+
+/** What of a newer store this program must find to show notes. */
+const READ_OF_NEWER = ['notes', 'values'];
 
 /** How long a transaction that failed may take to say why, in milliseconds. */
 const SAYS_WHY = 150;

@@ -1,4 +1,5 @@
-const DISK_FULL = 'The disk is full, or the browser gives Recado no more room.';
+/** What is said where there is no room left. */
+export const DISK_FULL = 'The disk is full, or the browser gives Recado no more room.';
 
 /** With less room than this, in bytes, a write that failed failed for want of it. */
 const LITTLE_ROOM = 4_000_000;
@@ -18,7 +19,7 @@ export function failureSentence(error: unknown): string {
   if (said.some(({ name }) => name === 'DatabaseClosedError' || name === 'InvalidStateError' || name === 'NotFoundError'))
     return 'The browser closed the store.';
   if (said.some(({ name }) => name === 'NewerStoreError' || name === 'VersionError'))
-    return 'The store was written by a newer version of Recado than this page is; load the page anew.';
+    return 'The store was written by a newer version of Recado than this page is, so nothing is written into it; load the page anew.';
   const telling = said.find(({ name, message }) => !VAGUE.has(name) && message !== '') ?? said.findLast(({ message }) => message !== '');
   return `The browser could not do it${telling ? ` (${telling.message.slice(0, 160)})` : ''}.`;
 }

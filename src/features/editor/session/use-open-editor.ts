@@ -78,6 +78,7 @@ export function useOpenEditor(editor: RefObject<OpenEditor | null>, opening: Ope
       text: editorText(text ?? ''),
       hint: placeholder,
       plain,
+      onlyRead: store.db.onlyRead,
       label: beside ? 'Text kept beside' : 'Text of the note',
       registry,
       values,
