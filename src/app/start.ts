@@ -215,6 +215,8 @@ function engineSettings(settings: Settings, clock: Clock): LibrarySettings {
     workingDay: settings.workingDay,
     repeatLead: settings.repeatLead,
     raiseTag: settings.raiseTag,
+    notNowTag: settings.notNowTag,
+    hidesNotNow: settings.hidesNotNow,
     loosePlace: settings.loosePlace === 'journal' ? null : settings.loosePlace,
     days: daySettingsOf(settings),
   };

@@ -106,6 +106,12 @@ describe('the engine', () => {
       'Agenda/Mine.md': 2,
       'Agenda/Month.md': 2,
       'Agenda/Projects.md': 0,
+      'Agenda/Without a next step.md': 0,
+      'Agenda/Stands still.md': 0,
+      'Agenda/Not now.md': 0,
+      'Agenda/Finished and still in place.md': 0,
+      'Agenda/Questions.md': 0,
+      'Agenda/Lapsed.md': 0,
     });
     await host.apply([{ path: 'Agenda/Inbox.md', text: '---\nkind: agenda\n---\n```gather\nopen\n```\n' }]);
     expect(counts()['Agenda/Inbox.md']).toBe(2);

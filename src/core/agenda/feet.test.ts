@@ -51,7 +51,7 @@ const shown = (made: Library, kind: string, at: string): Record<string, string[]
   Object.fromEntries(footOf(kind).map((text) => [parseGather(text).gather.title ?? '', rowsOf(made, text, at)]));
 
 it('every foot reads without an error', () => {
-  for (const kind of ['person', 'project', 'goal', 'tag', 'journal'])
+  for (const kind of ['person', 'project', 'goal', 'tag', 'journal', 'archive'])
     for (const text of footOf(kind)) expect([kind, text, parseGather(text).errors]).toEqual([kind, text, []]);
 });
 

@@ -5,6 +5,7 @@ function foot(of: (typeof SHIPPED_FOOT_KINDS)[number], about: string, lists: Par
   return { path: footPath(of), text: `---\nkind: agenda\nfoot: ${of}\n---\n${about}\n\n${gatherBlocks(lists)}\n` };
 }
 
+const ARCHIVED = 'where closed and kind = archive and this note';
 const ELSEWHERE = 'where open and to this note';
 
 /** What ships under the notes of a kind: agenda pages that a person reads, changes and restores like the others. */
@@ -52,6 +53,10 @@ export const SHIPPED_FEET: readonly ShippedPage[] = [
     { title: 'Open', lines: ['where open and this tag', 'group by period'] },
     { title: 'Resting', lines: ['where resting and this tag', 'group by back'] },
     { title: 'Finished in the last 14 days', lines: ['where this tag and done in last 14 days', 'order by done desc', 'limit 50'] },
+  ]),
+  foot('archive', 'What stands under an archive: how much was finished when, and what last.', [
+    { title: 'Finished by month', lines: [ARCHIVED, 'as bars of done by month'] },
+    { title: 'Finished last', lines: [ARCHIVED, 'order by done desc', 'limit 20', 'totals count, takes'] },
   ]),
   foot('journal', 'What stands under the page of a day and is written in other notes.', [
     { title: 'Late', lines: ['where late and not plan > today and not this note and this day = today', 'order by priority, due'] },

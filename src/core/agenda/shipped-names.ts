@@ -16,6 +16,12 @@ export const SHIPPED_NAMES = [
   'Month',
   'Projects',
   'Mine',
+  'Without a next step',
+  'Stands still',
+  'Not now',
+  'Finished and still in place',
+  'Questions',
+  'Lapsed',
 ] as const;
 
 /** The path of a page that ships. */
@@ -25,10 +31,11 @@ export const shippedPath = (name: (typeof SHIPPED_NAMES)[number]): string => `Ag
 export const PLANNED_LATER = 'where open and due <= today and plan > today';
 
 /** The kinds of note under which a foot ships. */
-export const SHIPPED_FOOT_KINDS = ['person', 'project', 'goal', 'tag', 'journal', 'meeting'] as const;
+export const SHIPPED_FOOT_KINDS = ['person', 'project', 'goal', 'tag', 'journal', 'meeting', 'archive'] as const;
 
 /** The path of the foot that ships for a kind; the texts stand in `feet.ts`. */
-export const footPath = (kind: (typeof SHIPPED_FOOT_KINDS)[number]): string => `${FEET}Foot of a ${kind}.md`;
+export const footPath = (kind: (typeof SHIPPED_FOOT_KINDS)[number]): string =>
+  `${FEET}Foot of ${/^[aeiou]/.test(kind) ? 'an' : 'a'} ${kind}.md`;
 
 const FEET = 'Agenda/Feet/';
 

@@ -1,4 +1,5 @@
 import { SHIPPED_FEET } from './feet';
+import { HELPER_PAGES } from './helper-pages';
 import { PLANNED_LATER, type SHIPPED_NAMES, shippedPath } from './shipped-names';
 import { type ShippedList, type ShippedPage, gatherBlocks } from './shipped-page';
 
@@ -151,5 +152,6 @@ export const SHIPPED_PAGES: readonly ShippedPage[] = [
   MONTH,
   PROJECTS,
   MINE,
+  ...HELPER_PAGES,
   ...SHIPPED_FEET,
 ];

@@ -1,3 +1,5 @@
+import { shippedPath } from '../agenda/shipped-names';
+import { NO_NARROWING, narrowed } from '../gather/answer/narrow';
 import type { Answer } from '../gather/answer/answer';
 import type { GatherError, Source } from '../gather/language/ast';
 import { unknownNames } from '../gather/language/unknown-names';
@@ -29,7 +31,8 @@ interface Subscription {
 /** All notes, read and indexed, with gathers that are kept answered. Pure: no clock, no store. */
 export class Library extends NoteIndex {
   private readonly subscriptions = new Map<string, Subscription>();
-  private readonly pages = new Map<string, PageCount>();
+  /** The agenda pages that are counted, with their gathers as they are written. */
+  private readonly pages = new Map<string, { texts: readonly string[]; count: PageCount }>();
   /** The words of all notes, from when they are first asked for. */
   search: SearchKeeper | null = null;
 
@@ -58,7 +61,10 @@ export class Library extends NoteIndex {
     for (const [id, subscription] of this.subscriptions) {
       const { live } = subscription;
       const again =
-        (refsChanged && (echoed || live.asksForRefs)) || (renamed && live.asksForNames) || this.meansOther(subscription, changed);
+        (refsChanged && (echoed || live.asksForRefs)) ||
+        (renamed && live.asksForNames) ||
+        live.asksForOthers ||
+        this.meansOther(subscription, changed);
       if (!again) continue;
       this.rebuild(subscription);
       touched.add(id);
@@ -85,14 +91,23 @@ export class Library extends NoteIndex {
   /** Counts a note afresh on every agenda page. */
   private countNote(key: string): void {
     const rows = this.entries.get(key)?.head.rows ?? NO_ROWS;
-    for (const page of this.pages.values()) page.take(key, rows);
+    for (const { count } of this.pages.values()) count.take(key, rows);
   }
 
   /** New settings or a new day: everything that depends on them is answered afresh. Gives all ids. */
   changeSettings(settings: LibrarySettings, texts?: Iterable<NoteChange>): string[] {
+    this.forgetNextSteps();
+    const hidNotNow = this.settings.hidesNotNow;
     this.settings = { ...settings, ...(this.settings.statuses && { statuses: this.settings.statuses }) };
     if (texts) this.apply([...texts]);
-    for (const subscription of this.subscriptions.values()) this.rebuild(subscription);
+    for (const [id, subscription] of [...this.subscriptions]) {
+      const { text, at } = subscription;
+      if (hidNotNow === this.settings.hidesNotNow) this.rebuild(subscription);
+      else {
+        this.unsubscribe(id);
+        this.subscribe(id, text, at);
+      }
+    }
     this.recount();
     return [...this.subscriptions.keys()];
   }
@@ -112,7 +127,12 @@ export class Library extends NoteIndex {
   }
 
   private liveGather(text: string, at: string | null): LiveGather {
-    return new LiveGather(text, this.contextAt(at), this.settings.dateStyle, this.lookup);
+    return new LiveGather(this.asked(text, at), this.contextAt(at), this.settings.dateStyle, this.lookup);
+  }
+
+  /** A gather as it is asked where it stands: pages of what is on the table leave the rest out where the settings say so. */
+  private asked(text: string, at: string | null): string {
+    return this.settings.hidesNotNow && at !== null && ON_THE_TABLE.has(at) ? narrowed(text, { ...NO_NARROWING, only: 'now' }) : text;
   }
 
   private rebuild(subscription: Subscription): void {
@@ -174,23 +194,27 @@ export class Library extends NoteIndex {
   }
 
   private startCount(path: string, gathers: readonly string[]): void {
-    const count = new PageCount(gathers, this.contextAt(path), this.settings.dateStyle, this.lookup);
+    const texts = gathers.map((text) => this.asked(text, path));
+    const count = new PageCount(texts, this.contextAt(path), this.settings.dateStyle, this.lookup);
     count.start(this.entries, this.placedColumns());
-    this.pages.set(path, count);
+    this.pages.set(path, { texts: gathers, count });
   }
 
   private recount(): void {
-    for (const [path, { texts }] of this.pages) this.startCount(path, texts);
+    for (const [path, { texts }] of [...this.pages]) this.startCount(path, texts);
   }
 
   /** Path of each counted agenda page → its open tasks. */
   get pageCounts(): Record<string, number> {
-    return Object.fromEntries([...this.pages].map(([path, { total }]) => [path, total]));
+    return Object.fromEntries([...this.pages].map(([path, { count }]) => [path, count.total]));
   }
 
   get countedPages(): readonly string[] {
     return [...this.pages.keys()];
   }
 }
+
+/** The pages of what is on the table. */
+const ON_THE_TABLE: ReadonlySet<string> = new Set((['Today', 'Ahead', 'Undated'] as const).map(shippedPath));
 
 const NO_ROWS: readonly Row[] = [];

@@ -84,7 +84,7 @@ export function rowsFor(entry: NoteEntry, from: Source): readonly Row[] {
       return [...entry.keyed.flatMap((index) => rows[index] ?? []), ...entry.points];
     }
     default:
-      return [(entry.noteRow ??= noteRowOf(entry.head, readFrontMatter(splitLines(entry.text)), entry.counts))];
+      return [(entry.noteRow ??= noteRowOf(entry.head, readFrontMatter(splitLines(entry.text)), entry.counts, entry.seen))];
   }
 }
 

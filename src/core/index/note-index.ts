@@ -2,7 +2,8 @@ import { placeWithoutNote } from '../gather/rows/place-without-note';
 import type { Day, Weekday } from '../calendar/day';
 import type { DateStyle } from '../calendar/day-name';
 import { DAY_DEFAULTS, type DaySettings } from '../day/day-settings';
-import type { Answer, Plan } from '../gather/answer/answer';
+import { type Answer, type Plan, planGather } from '../gather/answer/answer';
+import { parseGather } from '../gather/language/parse';
 import { answerOnce, matchingRows } from '../gather/answer/answer-once';
 import type { GatherContext, Source, ThisNote } from '../gather/language/ast';
 import type { NameLookup } from '../gather/answer/evaluate';
@@ -24,8 +25,12 @@ import { type NoteEntry, entryOf, namesSame, rowsFor } from './note-entry';
 import { NotePostings } from './slots/note-postings';
 import { PlaceTable } from './slots/place-table';
 import { RefIndex } from './names/ref-index';
-import type { Row } from '../gather/rows/row';
+import type { NoteHead, Row } from '../gather/rows/row';
 import { countTasks, emptyTally } from './slots/tally';
+
+/** What can be begun of a note: what stands in it, and what is about it elsewhere. */
+export const CAN_BE_BEGUN = 'open and (this note or to this note) and not waiting and not blocked and not resting';
+const NEXT_STEP = parseGather(CAN_BE_BEGUN).gather;
 
 /** Everything that changes how the library is read and answered, apart from the notes. */
 export interface LibrarySettings extends ReadingSettings {
@@ -35,6 +40,10 @@ export interface LibrarySettings extends ReadingSettings {
   me: string | null;
   /** The tag of what is to be raised with a person, without its sign. */
   raiseTag?: string;
+  /** The tag of what is off the table, without its sign. */
+  notNowTag?: string;
+  /** Whether Today, Ahead and Undated leave that out. */
+  hidesNotNow?: boolean;
   /** The path of the note in which loose tasks are caught, beside the journal pages. */
   loosePlace?: string | null;
   /** How days are read and reckoned. */
@@ -80,8 +89,25 @@ export class NoteIndex {
     pathOf: (target) => this.names.pathOf(target),
     isBlocked: (row) => row.task.needs.length > 0 && isBlocked(row.task.needs, this.refs.table),
     hasTask: (ref) => this.refs.has(ref),
+    hasNextStep: (row) => this.hasNextStep(row.head),
     isLoosePlace: (path) => this.settings.loosePlace != null && foldPath(this.settings.loosePlace) === foldPath(path),
   };
+
+  /** Which notes have a next step, as long as nothing changes. */
+  private readonly nextSteps = new Map<string, boolean>();
+
+  private hasNextStep({ path }: NoteHead): boolean {
+    let has = this.nextSteps.get(path);
+    if (has === undefined) {
+      const plan = planGather({ ...NEXT_STEP, limit: 1 }, this.contextAt(path), this.settings.dateStyle, this.lookup);
+      this.nextSteps.set(path, (has = this.matching(plan).rows.length > 0));
+    }
+    return has;
+  }
+
+  protected forgetNextSteps(): void {
+    this.nextSteps.clear();
+  }
 
   get today(): Day {
     return this.settings.today;
@@ -115,6 +141,7 @@ export class NoteIndex {
     const note = change.text === null ? null : readNote(change.path, change.text, this.settings);
     const after = note && entryOf(key, note, this.settings, this.daySettings, change.seen ?? null, this.table);
     this.changedKeys.push(key);
+    this.nextSteps.clear();
     if (before) this.forget(key, before);
     if (note && after) {
       this.take(key, after, note.tasks);
@@ -262,13 +289,14 @@ export class NoteIndex {
   }
 
   contextAt(path: string | null): GatherContext {
-    const { today, firstDayOfWeek, me, raiseTag, statuses } = this.settings;
+    const { today, firstDayOfWeek, me, raiseTag, notNowTag, statuses } = this.settings;
     return {
       today,
       firstDayOfWeek,
       me,
       thisNote: path === null ? null : this.thisNote(path),
       ...(raiseTag !== undefined && { raiseTag }),
+      ...(notNowTag !== undefined && { notNowTag }),
       ...(statuses && { statuses }),
     };
   }

@@ -36,6 +36,8 @@ const STATUSES = [
   'unsorted',
   'is step',
   'is question',
+  'now',
+  'not now',
 ];
 const RANGES = ['= today', '= tomorrow', '< today', 'in next 7 days', 'in next 14 days', 'in this week', 'in next week', 'in this month'];
 const DATES = [
@@ -55,6 +57,7 @@ const MEASURES = [
   'without takes',
   'pushed > 2',
   'age > 30 days',
+  'untouched > 30 days',
   'progress < 100%',
   'with steps',
 ];

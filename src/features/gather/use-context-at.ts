@@ -10,7 +10,7 @@ import { useAddedStatuses } from '../session/state/use-statuses';
 /** What the gather is asked against, as far as the page knows it. */
 export function useContextAt(at: string | null): GatherContext {
   const { day: today } = useNow();
-  const { firstDayOfWeek, me, raiseTag } = useAppSelector((state) => state.settings);
+  const { firstDayOfWeek, me, raiseTag, notNowTag } = useAppSelector((state) => state.settings);
   const added = useAddedStatuses();
   const note = useAppSelector((state) => state.library.overview?.notes.find((one) => one.path === at));
   const person = useAppSelector((state) => state.library.overview?.people.find((one) => one.path === at));
@@ -20,6 +20,7 @@ export function useContextAt(at: string | null): GatherContext {
       firstDayOfWeek,
       me,
       raiseTag,
+      notNowTag,
       statuses: statusTable(added),
       thisNote: note
         ? {
@@ -32,6 +33,6 @@ export function useContextAt(at: string | null): GatherContext {
           ? null
           : placeWithoutNote(at),
     }),
-    [today, firstDayOfWeek, me, raiseTag, added, note, person, at],
+    [today, firstDayOfWeek, me, raiseTag, notNowTag, added, note, person, at],
   );
 }

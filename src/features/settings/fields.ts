@@ -179,6 +179,15 @@ export const FIELDS: { readonly [Name in keyof Settings]: Field<Settings[Name]> 
     ],
   },
   raiseTag: { is: 'tag', label: 'Tag of what is to be raised with a person' },
+  notNowTag: { is: 'tag', label: 'Tag of what is off the table' },
+  hidesNotNow: {
+    is: 'choice',
+    label: 'What is off the table',
+    options: [
+      [false, 'stands in Today, Ahead and Undated all the same'],
+      [true, 'stands in Not now alone'],
+    ],
+  },
   offers: {
     is: 'choice',
     label: 'Dates and more in the words of a task line',

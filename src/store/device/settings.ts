@@ -39,6 +39,9 @@ export const settingsSchema = z.object({
   slipLink: z.catch(z.boolean(), false),
   /** The tag of what is to be raised with a person, without its sign. */
   raiseTag: z.catch(z.string().check(z.minLength(1)), 'raise'),
+  /** The tag of what is off the table, without its sign, and whether Today, Ahead and Undated leave that out. */
+  notNowTag: z.catch(z.string().check(z.minLength(1)), 'not-now'),
+  hidesNotNow: z.catch(z.boolean(), false),
   /** Whether a line that is carried forward from a journal page stays there, or moves to the page of its new day. */
   carryLines: z.catch(z.enum(['stay', 'move']), 'stay'),
   /** Whether what has a time reminds when it begins, and whether reminders are told by the system too. */

@@ -12,7 +12,7 @@ import { anyPart } from '../language/any-part';
 import { dateField, isPresent } from '../language/fields';
 import { compilePattern } from '../language/pattern';
 import { BEYOND_ASCII, wordsPattern } from '../language/words-pattern';
-import { isLate, isResting, isUnsorted } from './state';
+import { isLate, isResting, isSetAside, isUnsorted, notNowTag } from './state';
 
 export type Test = (row: Row) => boolean;
 
@@ -28,6 +28,8 @@ export interface NameLookup {
   hasTask: (ref: string) => boolean;
   /** Whether loose tasks are caught in this note. */
   isLoosePlace: (path: string) => boolean;
+  /** Whether an open task that can be begun stands in the note of a row, or is about it. */
+  hasNextStep: (row: Row) => boolean;
 }
 
 export const NO_LOOKUP: NameLookup = {
@@ -36,6 +38,7 @@ export const NO_LOOKUP: NameLookup = {
   isBlocked: () => false,
   hasTask: () => false,
   isLoosePlace: () => false,
+  hasNextStep: () => false,
 };
 
 /** Turns a condition into a test of rows. Relative dates are settled once, so that a row costs little. */
@@ -82,8 +85,11 @@ export function compile(condition: Condition, context: GatherContext, lookup: Na
       const range = resolveRange(condition.range, context);
       return (row) => range !== null && compareRanges(dateField(row, condition.field), '=', range);
     }
-    case 'presence':
-      return (row) => isPresent(row, condition.field) === condition.present;
+    case 'presence': {
+      const { field, present } = condition;
+      if (field === 'next step') return (row) => lookup.hasNextStep(row) === present;
+      return (row) => isPresent(row, field) === present;
+    }
     case 'priority':
       return (row) =>
         compareNumbers(
@@ -179,6 +185,10 @@ function compilePlace(condition: PlaceCondition, context: GatherContext, lookup:
           return (row) => row.parent !== null;
         case 'question':
           return (row) => row.task.question;
+        case 'now': {
+          const tag = notNowTag(context);
+          return (row) => !isSetAside(row, tag);
+        }
       }
       break;
     case 'who':
@@ -318,6 +328,8 @@ export function measureOf(row: Row, field: MeasureField, context: GatherContext)
       return row.task.pushed.length;
     case 'age':
       return row.made === null ? null : context.today - row.made;
+    case 'untouched':
+      return row.touched === null ? null : context.today - row.touched;
     case 'progress':
       return row.steps === 0 ? null : (100 * row.stepsDone) / row.steps;
   }

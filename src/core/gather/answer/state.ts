@@ -1,4 +1,6 @@
 import type { Day } from '../../calendar/day';
+import { foldName } from '../../note/names/names';
+import type { GatherContext } from '../language/ast';
 import type { Row } from '../rows/row';
 import { isOpen } from '../../task/line/status';
 import { dayOf } from '../../task/line/task';
@@ -29,3 +31,9 @@ export function isUnsorted(row: Row, isLoosePlace: (path: string) => boolean): b
     (row.head.journal !== null || isLoosePlace(row.head.path))
   );
 }
+
+/** The folded tag of what is off the table. */
+export const notNowTag = (context: Pick<GatherContext, 'notNowTag'>): string => foldName(context.notNowTag ?? 'not-now');
+
+/** Off the table: it bears or inherits the tag of that, or stands in a project that comes later. */
+export const isSetAside = (row: Pick<Row, 'tags' | 'head'>, tag: string): boolean => row.head.later || row.tags.includes(tag);

@@ -185,6 +185,8 @@ function flagFound(row: Row, flag: Extract<Condition, { is: 'flag' }>['flag'], l
       return row.parent ? `a step of “${row.parent.task.text}”` : 'no step';
     case 'question':
       return row.task.question ? 'a question' : 'no question';
+    case 'now':
+      return row.head.later ? `in “${row.head.title}”, whose turn comes later` : row.tags.map((tag) => `#${tag}`).join(', ') || 'no tag';
   }
 }
 

@@ -14,7 +14,7 @@ export const SOURCES = ['tasks', 'notes', 'meetings', 'key points'] as const;
 export type Source = (typeof SOURCES)[number];
 
 /** Fields of notes that hold a date. */
-export const NOTE_DATE_FIELDS = ['date', 'due'] as const;
+export const NOTE_DATE_FIELDS = ['date', 'due', 'created', 'changed'] as const;
 export type DateField = (typeof DATE_FIELDS)[number] | (typeof NOTE_DATE_FIELDS)[number];
 
 /** What `with` and `without` can ask for. */
@@ -36,8 +36,8 @@ export const PRESENCE_FIELDS = [
   'joined',
   'sent',
 ] as const;
-/** Of notes also the date of their front matter. */
-export type PresenceField = (typeof PRESENCE_FIELDS)[number] | 'date';
+/** Of notes also the date of their front matter, and an open task that can be begun. */
+export type PresenceField = (typeof PRESENCE_FIELDS)[number] | 'date' | 'next step';
 
 /** A date as a gather writes it; it becomes days when the gather is answered. */
 export type DateValue =
@@ -54,10 +54,10 @@ export type RangeValue =
   | { is: 'calendar'; which: -1 | 0 | 1; unit: Unit }
   | { is: 'rolling'; direction: 'last' | 'next'; count: number; unit: Unit };
 
-export type Flag = 'late' | 'resting' | 'blocked' | 'repeats' | 'unsorted' | 'step' | 'question';
+export type Flag = 'late' | 'resting' | 'blocked' | 'repeats' | 'unsorted' | 'step' | 'question' | 'now';
 
 /** What holds a value that is measured: minutes, times, days, percent. */
-export type MeasureField = 'takes' | 'pushed' | 'age' | 'progress';
+export type MeasureField = 'takes' | 'pushed' | 'age' | 'untouched' | 'progress';
 
 /** What a gather can mean by where it stands. */
 export const THIS = ['note', 'day', 'person', 'tag', 'series'] as const;
@@ -189,6 +189,8 @@ export const NOTE_ORDER_KEYS = [
   'level',
   'form',
   'series',
+  'created',
+  'changed',
 ] as const;
 export type OrderKeyName = (typeof ORDER_KEYS)[number] | (typeof NOTE_ORDER_KEYS)[number];
 
@@ -202,8 +204,8 @@ export type Total = (typeof TOTALS)[number];
 
 /** Fields that a row or card can bear. */
 export const COLUMNS = [...ORDER_KEYS, 'tag', 'person', 'link', 'heading', 'every', 'steps', 'remind', 'ref', 'needs'] as const;
-/** Fields that the row of a note can bear; the digest of a meeting is made for the rows in sight. */
-export const NOTE_COLUMNS = [...NOTE_ORDER_KEYS, 'tag', 'person', 'about', 'digest'] as const;
+/** Fields that the row of a note can bear; the digest of a meeting and the next step of a project are made for the rows in sight. */
+export const NOTE_COLUMNS = [...NOTE_ORDER_KEYS, 'tag', 'person', 'about', 'digest', 'next step'] as const;
 export type Column = (typeof COLUMNS)[number] | (typeof NOTE_COLUMNS)[number];
 
 /** What bars and curves measure. */
@@ -253,6 +255,8 @@ export interface GatherContext {
   thisNote: ThisNote | null;
   /** The tag of what is to be raised with a person, without its sign; `raise` when left out. */
   raiseTag?: string;
+  /** The tag of what is off the table, without its sign; `not-now` when left out. */
+  notNowTag?: string;
   /** Statuses that notes add. */
   statuses?: AddedStatuses;
 }

@@ -22,11 +22,14 @@ export function dateField(row: Row, field: DateField): DayRange | null {
       return single(row.head.journal);
     case 'date':
       return single(row.head.date ?? row.head.journal);
+    case 'created':
+    case 'changed':
+      return single(row.facts?.[field] ?? null);
   }
 }
 
 /** Whether a field is written on the task; that is what `with` and `without` look at. */
-export function isPresent(row: Row, field: PresenceField): boolean {
+export function isPresent(row: Row, field: Exclude<PresenceField, 'next step'>): boolean {
   const { task } = row;
   switch (field) {
     case 'due':
@@ -43,7 +46,7 @@ export function isPresent(row: Row, field: PresenceField): boolean {
     case 'journal':
       return row.head.journal !== null;
     case 'date':
-      return dateField(row, 'date') !== null;
+      return dateField(row, field) !== null;
     case 'any date':
       return task.due !== null || task.plan !== null || task.start !== null;
     case 'repeat':

@@ -20,7 +20,14 @@ import { parseNoteWord } from './parse-note-condition';
 import { compilePattern } from './pattern';
 import { type TokenReader, Unreadable } from './token-reader';
 
-const FLAGS: Record<string, Flag> = { late: 'late', resting: 'resting', blocked: 'blocked', repeats: 'repeats', unsorted: 'unsorted' };
+const FLAGS: Record<string, Flag> = {
+  late: 'late',
+  resting: 'resting',
+  blocked: 'blocked',
+  repeats: 'repeats',
+  unsorted: 'unsorted',
+  now: 'now',
+};
 const PRIORITIES = ['top', 'high', 'normal', 'low'] as const;
 const CONDITION_WORDS = [
   ...STATUSES,
@@ -38,6 +45,7 @@ const CONDITION_WORDS = [
   'takes',
   'pushed',
   'age',
+  'untouched',
   'progress',
   'owner',
   'asked',
@@ -137,6 +145,7 @@ function parseFieldCondition(reader: TokenReader, word: string): Condition | nul
     case 'takes':
     case 'pushed':
     case 'age':
+    case 'untouched':
     case 'progress':
       reader.take();
       return { is: 'measure', field: word, sign: parseSign(reader), value: parseMeasure(reader, word) };

@@ -21,12 +21,14 @@ const NOTE_WORDS = [
   'level',
   'form',
   'series',
+  'created',
+  'changed',
   'with',
   'without',
   'this',
   'to',
 ];
-const PRESENT = ['date', 'due', 'tag', 'person', 'link'] as const;
+const PRESENT = ['date', 'due', 'tag', 'person', 'link', 'next step'] as const;
 
 /** Reads a condition on notes that begins with a word: `open > 0`, `state = active`, `date in last 7 days`. */
 export function parseNoteWord(reader: TokenReader): Condition {
@@ -45,6 +47,8 @@ export function parseNoteWord(reader: TokenReader): Condition {
     }
     case 'date':
     case 'due':
+    case 'created':
+    case 'changed':
       reader.take();
       if (reader.took('in')) return { is: 'in', field: word, range: parseRange(reader) };
       return { is: 'date', field: word, sign: parseSign(reader), date: parseDate(reader) };
@@ -70,6 +74,7 @@ export function parseNoteWord(reader: TokenReader): Condition {
     case 'with':
     case 'without':
       reader.take();
+      if (reader.tookWords('next', 'step')) return { is: 'presence', field: 'next step', present: word === 'with' };
       return { is: 'presence', field: parseOneOf(reader, PRESENT), present: word === 'with' };
     case 'this':
       reader.take();

@@ -1,7 +1,7 @@
 import { type Day, readIsoDay } from '../../calendar/day';
 import { type FrontMatter, type NoteKind, fieldWords } from '../../note/facts/front-matter';
 import type { YamlFields } from '../../note/facts/yaml-result';
-import { type LineDays, dayOfLine } from '../../note/facts/line-days';
+import { type LineDays, dayOfLine, daysOfText, touchedOfLine } from '../../note/facts/line-days';
 import { foldName } from '../../note/names/names';
 import { folderOf } from '../../note/names/path';
 import { echoRefOf } from '../../task/line/echo';
@@ -37,6 +37,8 @@ export class NoteHead {
   readonly series: string | null;
   /** Of a meeting, the folded handles of who is there. */
   readonly present: readonly string[];
+  /** Whether it is a project whose turn comes later. */
+  readonly later: boolean;
   /** The slots of its tasks, in the order of their lines. */
   slots: number[] = [];
 
@@ -55,6 +57,7 @@ export class NoteHead {
     this.tag = kind === 'tag' ? foldName(front.handle ?? title) : null;
     const series = kind === 'meeting' ? fieldWords(front.fields['series']) : null;
     this.series = series === null ? null : foldName(series);
+    this.later = kind === 'project' && fieldWords(front.fields['state'])?.trim().toLowerCase() === 'later';
     this.present = kind === 'meeting' ? foldedNames(front.people) : NONE;
   }
 
@@ -74,6 +77,9 @@ export interface NoteFacts {
   level: string | null;
   form: string | null;
   series: string | null;
+  /** The days on which its oldest line came, and on which one changed last; null where nobody keeps that. */
+  created: Day | null;
+  changed: Day | null;
 }
 
 /** A task as the index holds it: what it says, what it inherits, and where it stands. So are key points and notes. */
@@ -109,6 +115,8 @@ export interface Row {
   back: Day | null;
   /** When it was made: written, else the journal page's day, else the note's date, else when the line was seen first. */
   made: Day | null;
+  /** When its line was written or changed last; null where nobody keeps that. */
+  touched: Day | null;
 }
 
 /** A task as the index keeps it: without what only editing needs. */
@@ -127,7 +135,7 @@ export type TaskCounts = Pick<NoteFacts, 'open' | 'done' | 'all'> & {
 };
 
 /** The row of a note itself: its title, what its front matter says, and how its tasks stand. */
-export function noteRowOf(head: NoteHead, front: FrontMatter, { open, done, all }: TaskCounts): Row {
+export function noteRowOf(head: NoteHead, front: FrontMatter, { open, done, all }: TaskCounts, seen: LineDays | null): Row {
   const { tags, people, about, fields } = front;
   const task = new Task(head.title, 0, head.title.length, -2, '', 'todo');
   task.tags = tags;
@@ -137,7 +145,8 @@ export function noteRowOf(head: NoteHead, front: FrontMatter, { open, done, all 
   if (due !== null) task.due = { from: due, to: due, minute: null };
   const row = rowOf('note', task, 0, head, null, null, null);
   const said = (key: string): string | null => fieldWords(fields[key]);
-  row.facts = { open, done, all, state: said('state'), level: said('level'), form: said('form'), series: said('series') };
+  const days = seen === null ? { created: null, changed: null } : daysOfText(seen);
+  row.facts = { open, done, all, state: said('state'), level: said('level'), form: said('form'), series: said('series'), ...days };
   row.fields = fields;
   row.steps = all;
   row.stepsDone = done;
@@ -183,6 +192,7 @@ function rowOf(
     links: together(ownLinks, foldedNames(task.inheritedLinks)),
     back: back === null || above === null ? (back ?? above) : Math.max(back, above),
     made: task.made?.from ?? head.journal ?? head.date ?? (seen && dayOfLine(seen, task.line)),
+    touched: seen && touchedOfLine(seen, task.line),
   };
 }
 

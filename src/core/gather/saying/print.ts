@@ -136,6 +136,7 @@ function measureText(field: Extract<Condition, { is: 'measure' }>['field'], valu
     case 'pushed':
       return String(value);
     case 'age':
+    case 'untouched':
       return counted(value, 'day');
     case 'progress':
       return `${value}%`;

@@ -190,6 +190,7 @@ const FLAG_WORDS: Record<Extract<Condition, { is: 'flag' }>['flag'], string> = {
   unsorted: 'are not sorted yet',
   step: 'are steps',
   question: 'are open questions',
+  now: 'are on the table',
 };
 
 const THIS_WORDS = {
@@ -268,6 +269,7 @@ function presenceWords(field: string): string {
     return field === 'joined' ? 'an outside list they are kept in step with' : 'an outside list they were put onto';
   if (dated.includes(field)) return field === 'journal' ? 'journal day' : `${field} date`;
   if (field === 'takes') return 'estimate';
+  if (field === 'next step') return 'next step that can be begun';
   return field === 'any date' ? 'date of any kind' : field;
 }
 
@@ -277,6 +279,8 @@ function measureWords({ field, sign, value }: Extract<Condition, { is: 'measure'
       return `take a time ${compareWords(sign)} ${durationName(value)}`;
     case 'pushed':
       return `were moved on a number of times ${compareWords(sign)} ${value}`;
+    case 'untouched':
+      return `were left as they are for a number of days ${compareWords(sign)} ${value}`;
     case 'age':
       return `are of an age ${compareWords(sign)} ${value} ${value === 1 ? 'day' : 'days'}`;
     case 'progress':

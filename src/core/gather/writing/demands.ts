@@ -1,3 +1,4 @@
+import { notNowTag } from '../answer/state';
 import { personMeant } from '../answer/meant-here';
 import { isoDay } from '../../calendar/day';
 import { bearsName } from '../../note/names/bears-name';
@@ -42,7 +43,8 @@ function demand(condition: Condition, context: GatherContext, into: Demands): vo
       for (const part of condition.parts) demand(part, context, into);
       return;
     case 'not':
-      // A new task bears nothing that would have to be kept off.
+      // A new task bears nothing that would have to be kept off; off the table is what bears its tag.
+      if (condition.part.is === 'flag' && condition.part.flag === 'now') into.names.push(`#${notNowTag(context)}`);
       return;
     case 'status':
       if (condition.status === 'closed') choose();
@@ -96,7 +98,7 @@ function demand(condition: Condition, context: GatherContext, into: Demands): vo
       if (condition.present) choose();
       return;
     case 'flag':
-      if (condition.flag !== 'unsorted') choose();
+      if (condition.flag !== 'unsorted' && condition.flag !== 'now') choose();
       return;
     default:
       choose();

@@ -61,7 +61,7 @@ export function dropInto(key: GroupKey, from: string | null, to: string | null):
     case 'heading':
       return to === null ? { refused: 'Move it to the note itself instead.' } : { intentions: [{ do: 'move', to: `#${to}` }] };
     default:
-      return { refused: FIXED[name] ?? 'That group cannot be chosen for a task.' };
+      return { refused: (name in FIXED ? FIXED[name as GroupKeyName] : null) ?? 'That group cannot be chosen for a task.' };
   }
 }
 

@@ -53,6 +53,8 @@ export class LiveGather {
   readonly asksForNames: boolean;
   /** Whether its answer depends on what refs point at. */
   readonly asksForRefs: boolean;
+  /** Whether its answer depends on what notes elsewhere hold and say. */
+  readonly asksForOthers: boolean;
   plan: Plan;
   private groups = new Map<string, LiveGroup>();
   /** The groups in order; null when that must be found anew. */
@@ -78,6 +80,7 @@ export class LiveGather {
     this.errors = parsed.errors;
     this.asksForNames = anyPart(this.written.where, (part) => part.is === 'link' || part.is === 'under' || part.is === 'to this note');
     this.asksForRefs = anyPart(this.written.where, (part) => part.is === 'flag' && part.flag === 'blocked');
+    this.asksForOthers = anyPart(this.written.where, (part) => part.is === 'presence' && part.field === 'next step');
     this.plan = planGather(this.written, context, style, lookup);
   }
 

@@ -3,6 +3,7 @@ import type { DayRange } from '../../calendar/span';
 import type { Condition, DateField, Flag, GatherContext, MeasureField, PresenceField, Sign } from '../../gather/language/ast';
 import { resolveDate, resolveRange } from '../../gather/answer/dates';
 import { type NameLookup, compareDays, compareNumbers } from '../../gather/answer/evaluate';
+import { notNowTag } from '../../gather/answer/state';
 import { ABSENT, nameBit, statusBits } from '../../gather/answer/sieve';
 import { foldName } from '../../note/names/names';
 import { priorityRank } from '../../task/line/task';
@@ -59,7 +60,7 @@ export function slotTest(condition: Condition, table: SlotTable, context: Gather
     case 'measure':
       return measured(table, condition.field, condition.sign, condition.value);
     case 'flag':
-      return condition.flag === 'unsorted' ? maybeUnsorted(table, lookup) : flagged(table, condition.flag, context.today);
+      return condition.flag === 'unsorted' ? maybeUnsorted(table, lookup) : flagged(table, condition.flag, context);
     case 'who':
       return who(table, condition.field, isMe(personMeant(condition.person, context), context) === condition.same);
     case 'kind':
@@ -191,7 +192,8 @@ function maybeUnsorted(table: SlotTable, lookup: NameLookup): SlotTest {
   };
 }
 
-function flagged(table: SlotTable, flag: Flag, today: number): SlotTest {
+function flagged(table: SlotTable, flag: Flag, context: GatherContext): SlotTest {
+  const { today } = context;
   switch (flag) {
     case 'late':
       return (slot) => {
@@ -202,6 +204,10 @@ function flagged(table: SlotTable, flag: Flag, today: number): SlotTest {
       return (slot) => said((table.backs[slot] as number) > today && table.isOpenAt(slot));
     case 'step':
       return (slot) => said(table.parents[slot] !== -1);
+    case 'now': {
+      const bit = nameBit(notNowTag(context));
+      return (slot) => (table.headAt(slot).later ? No : ((table.tags[slot] as number) & bit) === 0 ? Yes : Ask);
+    }
     default:
       return ask;
   }

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { dayOfLine, daysAfter } from './line-days';
+import { dayOfLine, daysAfter, daysOfText, touchedOfLine } from './line-days';
 
 describe('the day on which a line was seen first', () => {
   it.each([
@@ -11,6 +11,25 @@ describe('the day on which a line was seen first', () => {
   ])('%s', (_, before, after, wanted) => {
     const days = daysAfter(before, before === '' ? [] : [[before.split('\n').length, 1]], after, 9);
     expect(after.split('\n').map((_line, index) => dayOfLine(days, index))).toEqual(wanted);
+  });
+
+  it('stays when the line is reworded, which is remembered beside it', () => {
+    const days = daysAfter('a\nb\nc', [[3, 1]], 'a\nb!\nc', 9);
+    expect(days).toEqual([
+      [1, 1],
+      [1, 1, 9],
+      [1, 1],
+    ]);
+    // A line that comes between changes none of the others.
+    const later = daysAfter('a\nb!\nc', days, 'x\na\nb!\nc', 12);
+    expect([0, 1, 2, 3].map((line) => [dayOfLine(later, line), touchedOfLine(later, line)])).toEqual([
+      [12, 12],
+      [1, 1],
+      [1, 9],
+      [1, 1],
+    ]);
+    expect(daysOfText(later)).toEqual({ created: 1, changed: 12 });
+    expect(daysOfText([])).toEqual({ created: null, changed: null });
   });
 
   it('a new text has the day on which it came', () => expect(daysAfter('', [], 'a', 7)).toEqual([[1, 7]]));

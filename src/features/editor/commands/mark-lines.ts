@@ -1,5 +1,6 @@
 import { startCompletion } from '@codemirror/autocomplete';
 import type { EditorView } from '@codemirror/view';
+import { foldName } from '../../../core/note/names/names';
 import { LineKind } from '../../../core/note/blocks/structure';
 import { keyPointChanges } from '../../../core/task/writing/with-key';
 import { noteNow } from '../reading/note-field';
@@ -65,4 +66,12 @@ export function raiseLines(view: EditorView, { context, told, raiseTag }: TextHo
   const at = line.from + line.text.lastIndexOf(` ${tag}`);
   view.dispatch({ changes: { from: at, insert: ' @' }, selection: { anchor: at + 2 }, userEvent: 'input.complete' });
   return startCompletion(view) || true;
+}
+
+/** Takes the selected lines off the table, or up again where all are off it. */
+export function setAside(view: EditorView, { context, told, notNowTag }: TextHost): boolean {
+  const name = notNowTag();
+  const tasks = tasksMade(view, context());
+  const isAside = tasks.length > 0 && tasks.every(({ tags }) => tags.some((tag) => foldName(tag) === foldName(name)));
+  return actOnSelected(view, { do: isAside ? 'untag' : 'tag', name: `#${name}` }, context(), told);
 }

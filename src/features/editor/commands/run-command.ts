@@ -8,7 +8,7 @@ import { foldAll, foldToLevel, toggleBranch, toggleFold } from '../reading/foldi
 import { runOutline } from '../editing/outline-keys';
 import { actOnSelected, convertLines, cursorLine, openTail, repairLine, selectedTasks, takeOffered, tasksMade } from './task-commands';
 import { toggleRecords } from '../reading/record-folds';
-import { giveLines, markKeyPoints, markQuestions, raiseLines } from './mark-lines';
+import { giveLines, markKeyPoints, markQuestions, raiseLines, setAside } from './mark-lines';
 import { shiftItem } from './task-keys';
 import type { TextHost } from './text-host';
 import { nextHeading, toggleMark } from '../look/text-marks';
@@ -122,6 +122,7 @@ const RUNS: { readonly [Id in TextCommandId]: TextRun } = {
   'text-question': markQuestions,
   'text-give': giveLines,
   'text-to-raise': raiseLines,
+  'text-not-now': setAside,
   'text-repair': (view, host) => repairLine(view, host.context(), view.state.facet(editorContext).knownPeople, host.makePerson),
   undo: (_view, host) => host.undo(),
   redo: (_view, host) => host.redo(),

@@ -159,6 +159,7 @@ const host: TextHost = {
   told: (reason) => calls.push(reason),
   makeMeeting: (line) => calls.push(`meeting ${line}`),
   raiseTag: () => 'raise',
+  notNowTag: () => 'not-now',
   undo: () => calls.push('undo') > 0,
   redo: () => false,
 };

@@ -29,6 +29,8 @@ export interface TextHost {
   makeMeeting: (line: number) => void;
   /** The tag of what is to be raised with a person, without its sign. */
   raiseTag: () => string;
+  /** The tag of what is off the table. */
+  notNowTag: () => string;
   told: (reason: string) => void;
   /** Takes back what happened last, in this text or by an action; false when nothing did. */
   undo: () => boolean;

@@ -104,6 +104,7 @@ export function useTextHost(host: RefObject<TextHost | null>, editor: RefObject<
         void text.save().then(() => latest.current.makeMeeting({ path: latest.current.path, line, expected: words }, day));
       },
       raiseTag: () => latest.current.settings.raiseTag,
+      notNowTag: () => latest.current.settings.notNowTag,
       told: (reason) => refuse(reason),
       undo: () => order.undo(),
       redo: () => order.redo(),

@@ -38,6 +38,7 @@ const UNORDERED: ReadonlySet<Column> = new Set([
   'ref',
   'needs',
   'digest',
+  'next step',
 ]);
 /** Columns of a few letters, which are not broken into lines. */
 const NARROW: ReadonlySet<Column> = new Set([
@@ -50,6 +51,8 @@ const NARROW: ReadonlySet<Column> = new Set([
   'cancelled',
   'day',
   'date',
+  'created',
+  'changed',
   'takes',
   'status',
   'priority',

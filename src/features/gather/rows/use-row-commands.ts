@@ -1,6 +1,7 @@
 import { type FocusEvent, type KeyboardEvent, useCallback, useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { isoDay } from '../../../core/calendar/day';
+import { foldName } from '../../../core/note/names/names';
 import type { RowView } from '../../../core/index/live/view';
 import type { WideIntention } from '../../../core/task/acts/intention';
 import { pressed } from '../../commands/command';
@@ -42,6 +43,7 @@ export function useRowCommands(
   const { day: today } = useNow();
   const selection = useAppSelector((state) => state.selection);
   const raiseTag = useAppSelector((state) => state.settings.raiseTag);
+  const notNow = useAppSelector((state) => state.settings.notNowTag);
   const run = useCallback(
     (id: IdIn<'list'>, row: RowView): void => {
       const chosen = selection[row.id] ? Object.values(selection) : [row];
@@ -67,6 +69,10 @@ export function useRowCommands(
         'row-to-raise': chosen.every(({ people }) => people.length > 0)
           ? acts({ do: 'tag', name: `#${raiseTag}` })
           : () => ask({ is: 'raise', tasks }),
+        'row-not-now': acts({
+          do: chosen.every(({ tags }) => tags.some((tag) => foldName(tag) === foldName(notNow))) ? 'untag' : 'tag',
+          name: `#${notNow}`,
+        }),
         'row-select': () => void dispatch(selectionSlice.actions.toggledRow(row)),
         'row-select-all': () => void dispatch(selectionSlice.actions.selected(rows)),
         'row-cycle': acts({ do: 'cycle' }),
@@ -78,7 +84,7 @@ export function useRowCommands(
       };
       runs[id]();
     },
-    [selection, rows, act, dispatch, navigate, today, raiseTag],
+    [selection, rows, act, dispatch, navigate, today, raiseTag, notNow],
   );
   const latest = useLatest(run);
   return useMemo(
