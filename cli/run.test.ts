@@ -249,7 +249,7 @@ describe('the command-line runner', () => {
     [['tag', '@kofi'], '- [ ] one @kofi'],
     [['duplicate'], '- [ ] one\r\n- [ ] one'],
     [['sink'], ''],
-    [['archive', 'Old'], '---\nkind: archive\n---\n\n- [ ] one\n'],
+    [['archive', 'Old'], '---\nkind: archive\n---\n\nfrom [[Other]], 2026-11-23\n\n- [ ] one\n'],
   ])('%j', (words, expected) => {
     const { files } = recado('act', folder, '--at', 'Other.md:1', ...words, '--today', '2026-11-23') as ActAnswer;
     expect(files.map((file) => file.text).join('')).toContain(expected);

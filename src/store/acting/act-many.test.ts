@@ -170,7 +170,9 @@ describe('many lines in one reading of their notes', () => {
     );
   });
 
-  it('moves many to an archive as one after the other would, each under its headings', async () => {
+  const FROM = 'from [[A]], 2026-11-23\n\n';
+
+  it('moves many to an archive as one after the other would, each under its headings and where it came from', async () => {
     const text = '# Loans\n- [x] a\n  words\n- [x] b\n\n## Crates\n- [x] c\n  - [x] step\n- [ ] d\n\n# Lamps\n- [x] e';
     const all: [string, number][] = [1, 3, 6, 7, 11].map((at) => ['A.md', at]);
     const outcome = await done({ 'A.md': text }, all, { do: 'archive', to: 'Archive/2026' });
@@ -178,7 +180,7 @@ describe('many lines in one reading of their notes', () => {
     expect(outcome.changed).toBe(5);
     expect(textOf(outcome, 'A.md')).toBe('# Loans\n\n## Crates\n- [ ] d\n\n# Lamps');
     expect(textOf(outcome, 'Archive/2026.md')).toBe(
-      '---\nkind: archive\n---\n\n# Loans\n\n- [x] a\n  words\n- [x] b\n\n## Crates\n\n- [x] c\n  - [x] step\n\n# Lamps\n\n- [x] e\n',
+      `---\nkind: archive\n---\n\n# Loans\n\n${FROM}- [x] a\n  words\n- [x] b\n\n## Crates\n\n${FROM}- [x] c\n  - [x] step\n\n# Lamps\n\n${FROM}- [x] e\n`,
     );
     const one = await done({ 'A.md': '# Loans\n- [x] a' }, [['A.md', 1]], { do: 'archive', to: '../outside' });
     expect(one).toMatchObject({ changed: 0, refused: [{ reason: expect.stringContaining('no note') as string }] });

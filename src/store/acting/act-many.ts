@@ -39,18 +39,24 @@ export async function actOnLines(
 ): Promise<ManyOutcome> {
   const shelf = shelfOf(notes);
   if (tasks.every(({ intentions }) => intentions.every(isOfLine))) return inRounds(shelf, tasks, context, progress);
-  return movedTogether(shelf, tasks, context) ?? oneByOne(shelf, tasks, context, progress);
+  return (await movedTogether(shelf, tasks, context, progress)) ?? oneByOne(shelf, tasks, context, progress);
 }
 
-/** All are moved to one place; null where they are not, or must be moved one after the other. */
-function movedTogether(shelf: Shelf, tasks: readonly LineTask[], context: ActionContext): ManyOutcome | null {
-  const [intention, ...others] = tasks[0]?.intentions ?? [];
-  if (!intention || others.length > 0 || (intention.do !== 'move' && intention.do !== 'archive')) return null;
-  const alike = ({ intentions: [one, ...more] }: LineTask): boolean =>
-    more.length === 0 && one?.do === intention.do && 'to' in one && one.to === intention.to;
-  if (!tasks.every(alike)) return null;
-  const refs = tasks.map(({ ref }) => ref);
-  const moved = moveTogether(shelf, refs, intention, context);
+/** All are moved, or all archived, and nothing else; null where they are not, or must be moved one after the other. */
+async function movedTogether(
+  shelf: Shelf,
+  tasks: readonly LineTask[],
+  context: ActionContext,
+  progress: Progress,
+): Promise<ManyOutcome | null> {
+  const how = tasks[0]?.intentions[0]?.do;
+  if (how !== 'move' && how !== 'archive') return null;
+  const goings = tasks.flatMap(({ ref, intentions: [one, ...more] }) =>
+    one && 'to' in one && one.do === how && more.length === 0 ? [{ ref, to: one.to }] : [],
+  );
+  if (goings.length < tasks.length) return null;
+  const refs = goings.map(({ ref }) => ref);
+  const moved = await moveTogether(shelf, goings, how, context, progress);
   if (!moved) return null;
   const refused = refs.flatMap((ref, index) => {
     const reason = moved.refused[index];

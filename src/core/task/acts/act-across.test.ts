@@ -78,15 +78,15 @@ describe('moving', () => {
 
 describe('archiving', () => {
   it('keeps the heading path, which is made where it is missing', () => {
-    const moved = '# Loans\n\n## Crates #loans\n\n- [ ] Call @lars\n';
+    const archived = '# Loans\n\n## Crates #loans\n\nfrom [[Loans]], 2026-11-23\n\n- [ ] Call @lars\n';
     expect(across({ 'Loans.md': LOANS, 'Old.md': 'words\n' }, 'Loans.md', 'Call', { do: 'archive', to: 'Old' })).toMatchObject({
-      'Old.md': `words\n\n${moved}`,
+      'Old.md': `words\n\n${archived}`,
     });
     expect(across({ 'Loans.md': LOANS, 'Old.md': '# Loans\n' }, 'Loans.md', 'Call', { do: 'archive', to: 'Old' })).toMatchObject({
-      'Old.md': '# Loans\n\n## Crates #loans\n\n- [ ] Call @lars\n',
+      'Old.md': '# Loans\n\n## Crates #loans\n\nfrom [[Loans]], 2026-11-23\n\n- [ ] Call @lars\n',
     });
     expect(across({ 'Loans.md': LOANS }, 'Loans.md', 'Call', { do: 'archive', to: 'Closed 2026' })).toMatchObject({
-      'Closed 2026.md': `---\nkind: archive\n---\n\n${moved}`,
+      'Closed 2026.md': `---\nkind: archive\n---\n\n${archived}`,
     });
   });
 

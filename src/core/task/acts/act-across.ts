@@ -9,7 +9,7 @@ import { ensureRef } from './list-actions';
 import { type OpenNote, type Refusal, taskAt } from '../reading/open-note';
 import { OpenNotes, type Shelf } from '../reading/open-notes';
 import { type HeadingStep, placeUnder } from '../writing/place-lines';
-import { type Relocated, readPlace, relocate, relocateTogether } from './relocate';
+import { type Going, type Pause, type Relocated, type Relocation, readPlace, relocate, relocateTogether } from './relocate';
 import { signOf } from '../line/status';
 import { clauseOf, readTail } from '../line/tail';
 import type { Task } from '../line/task';
@@ -64,14 +64,15 @@ export function actTogether(shelf: Shelf, context: ActionContext): ActsTogether 
   };
 }
 
-/** Moves or archives many items to one place; null where that must be done one after the other. */
+/** Moves or archives many items to their places; null where that must be done one after the other. */
 export function moveTogether(
   shelf: Shelf,
-  refs: readonly LineRef[],
-  intention: Extract<WideIntention, { do: 'move' | 'archive' }>,
+  goings: readonly Going[],
+  how: Relocation,
   context: ActionContext,
-): Relocated | null {
-  return relocateTogether(shelf, new OpenNotes(shelf, context), refs, intention.to, intention.do, context);
+  pause?: Pause,
+): Promise<Relocated | null> {
+  return relocateTogether(shelf, new OpenNotes(shelf, context), goings, how, context, pause);
 }
 
 const NO_NOTE: Refusal = { refused: 'That note is not there, so nothing was changed.' };

@@ -5,7 +5,8 @@ import { type LineRef, applyChanges } from '../writing/edit';
 import { linesAt } from '../writing/move-lines';
 import { type OpenNote, type Refusal, itemAt, openNote, sharesLine } from '../reading/open-note';
 import type { OpenNotes, Shelf } from '../reading/open-notes';
-import { type HeadingStep, placeUnder } from '../writing/place-lines';
+import { fromLine } from '../../archive/from-line';
+import { type HeadingStep, placeUnder, wordsAboveLast } from '../writing/place-lines';
 import { readNote } from '../reading/read-note';
 
 /** How items go to another place: moved, or archived with the headings that they stood under. */
@@ -47,10 +48,11 @@ export function relocate(
   if (refusal) return refusal;
   const path = stepsTo(opened, item, place, how);
   const lines = linesAt(opened, item, '');
+  if (readsOtherwise(opened, item, lines, context)) return OTHERWISE;
   const before = target.structure.items.length;
   const moved = target === opened ? 0 : readNote('', lines.join('\n'), context.settings).structure.items.length;
   opened.edits.remove(item.line, item.lastLine);
-  const placed = placeUnder(target, path, lines);
+  const placed = placeUnder(target, path, how === 'archive' ? withOrigin(target, path, opened, lines, context) : lines);
   if (placed) return placed;
   const after = readNote(target.path, applyChanges(target.lines.text, target.edits.changes()), context.settings);
   // An open comment or code block at the end of the place would take the lines in as its own.
@@ -64,18 +66,31 @@ export interface Relocated {
   refused: (string | null)[];
 }
 
+/** A line, and where its item goes. */
+export interface Going {
+  ref: LineRef;
+  to: string;
+}
+
+/** Called with how many items were looked at; what it gives is awaited, so that the page can draw; true stops, and nothing is moved. */
+export type Pause = (done: number) => Promise<boolean>;
+
+/** After so many items the page may draw. */
+const PORTION = 40;
+
 /**
- * Moves many items to one place, in the order of their lines; each note is read once, the target once for each path of headings. Null where
- * the place lies in a note that something is moved out of: such moves must be done one after the other.
+ * Moves many items to their places, in the order of their lines; each note is read once, a target once for each path of headings. Null
+ * where a place lies in a note that something is moved out of: such moves must be done one after the other.
  */
-export function relocateTogether(
+export async function relocateTogether(
   shelf: Shelf,
   notes: OpenNotes,
-  refs: readonly LineRef[],
-  to: string,
+  goings: readonly Going[],
   how: Relocation,
   context: ActionContext,
-): Relocated | null {
+  pause: Pause = () => Promise.resolve(false),
+): Promise<Relocated | null> {
+  const refs = goings.map(({ ref }) => ref);
   const result: Relocated = { texts: new Map(), refused: refs.map(() => null) };
   const sources = new Set(refs.map(({ path }) => foldPath(path)));
   const groups = new Map<
@@ -85,10 +100,11 @@ export function relocateTogether(
   /** The last item of each note that goes; in the order of lines, what is inside another one is inside that. */
   const moved = new Map<OpenNote, Item>();
   const order = refs.map((_, index) => index).sort((a, b) => (refs[a]?.line ?? 0) - (refs[b]?.line ?? 0));
-  for (const index of order) {
-    const ref = refs[index];
-    const opened = ref && notes.open(ref.path);
-    if (!ref || !opened) {
+  for (const [count, index] of order.entries()) {
+    if (count % PORTION === PORTION - 1 && (await pause(count + 1))) return { texts: new Map(), refused: refs.map(() => STOPPED) };
+    const { ref, to } = goings[index] as Going;
+    const opened = notes.open(ref.path);
+    if (!opened) {
       result.refused[index] = 'That note is not there, so nothing was changed.';
       continue;
     }
@@ -107,20 +123,26 @@ export function relocateTogether(
       result.refused[index] = refusal?.refused ?? '';
       continue;
     }
+    if (readsOtherwise(opened, item, linesAt(opened, item, ''), context)) {
+      result.refused[index] = OTHERWISE.refused;
+      continue;
+    }
     const path = stepsTo(opened, item, place, how);
-    const key = JSON.stringify([target.path, path]);
+    const key = JSON.stringify([target.path, path, how === 'archive' ? opened.path : null]);
     const group = groups.get(key) ?? { place, target: target.path, path, going: [] };
     group.going.push({ index, opened, item });
     groups.set(key, group);
     moved.set(opened, item);
   }
   for (const { target, path, going } of groups.values()) {
+    await pause(refs.length);
     const text = result.texts.get(foldPath(target))?.text ?? notes.open(target)?.lines.text ?? '';
     const placed = withLines(
       target,
       text,
       path,
       going.flatMap(({ opened, item }) => linesAt(opened, item, '')),
+      how === 'archive' ? (going[0]?.opened ?? null) : null,
       context,
     );
     if ('refused' in placed) for (const { index } of going) result.refused[index] = placed.refused;
@@ -141,18 +163,43 @@ function withLines(
   text: string,
   path: readonly HeadingStep[],
   lines: readonly string[],
+  from: OpenNote | null,
   context: ActionContext,
 ): { text: string } | Refusal {
   const opened = openNote(target, text, context.settings);
-  const refusal = placeUnder(opened, path, lines);
+  const refusal = placeUnder(opened, path, from ? withOrigin(opened, path, from, lines, context) : lines);
   if (refusal) return refusal;
   const next = applyChanges(text, opened.edits.changes());
   const arrived = readNote(target, next, context.settings).structure.items.length - opened.structure.items.length;
   return arrived === readNote('', lines.join('\n'), context.settings).structure.items.length ? { text: next } : SWALLOWED;
 }
 
+/** Lines that go to an archive, under one that says where they came from, unless the last there says the same. */
+function withOrigin(
+  archive: OpenNote,
+  path: readonly HeadingStep[],
+  from: OpenNote,
+  lines: readonly string[],
+  { now }: ActionContext,
+): readonly string[] {
+  if (archive.path === from.path) return lines;
+  const origin = fromLine(from.path, now.day);
+  const above = wordsAboveLast(archive, path);
+  return above !== null && archive.edits.wordsOf(above).trim() === origin ? lines : [origin, '', ...lines];
+}
+
+const STOPPED = 'It was stopped, so nothing was changed.';
 const IN_NOTE = 'It stands in that note already; name a heading to move it under.';
 const SWALLOWED: Refusal = { refused: 'What stands at the end of that place would swallow the task, so nothing was changed.' };
+
+const OTHERWISE: Refusal = { refused: 'Its lines would mean something else where they go, so nothing was changed.' };
+
+/** Whether the lines of an item, moved to the margin, would hold other items, as where a line that only went on with words begins one then. */
+function readsOtherwise(opened: OpenNote, item: Item, lines: readonly string[], { settings }: ActionContext): boolean {
+  if (lines.length === 1) return false;
+  const inside = opened.structure.items.filter(({ line }) => line >= item.line && line <= item.lastLine);
+  return readNote('', lines.join('\n'), settings).structure.items.length !== inside.length;
+}
 
 function movable(opened: OpenNote, ref: LineRef): Item | Refusal {
   const item = itemAt(opened, ref);

@@ -27,14 +27,7 @@ export type Side = 'last' | 'first';
  * Puts lines into the section that a path of headings names, and makes the headings that are missing. An empty path is the note itself.
  */
 export function placeUnder(opened: OpenNote, path: readonly HeadingStep[], lines: readonly string[], side: Side = 'last'): Refusal | null {
-  let section: Section = { from: opened.note.front.lineCount, to: opened.lines.starts.length, level: 0, line: -1 };
-  let found = 0;
-  for (const step of path) {
-    const inner = sectionOf(opened, section, step.words);
-    if (!inner) break;
-    section = inner;
-    found++;
-  }
+  const { section, found } = findSection(opened, path);
   const missing = path.slice(found);
   if (side === 'first' && missing.length === 0 && path.length > 0) return placeFirst(opened, section, lines);
   const bodyEnd = found === path.length && path.length > 0 ? ownBodyEnd(opened, section) : section.to;
@@ -43,11 +36,45 @@ export function placeUnder(opened: OpenNote, path: readonly HeadingStep[], lines
   if (before === LineKind.code && opened.structure.fences.some((fence) => !fence.closed && fence.lastLine >= at - 1)) return OPEN_CODE;
   const added = headingLines(missing, section.level);
   const top = at === 0 && added[0] === '' ? added.slice(1) : added;
-  const gap = missing.length > 0 || followsList(opened, at) || before === LineKind.heading || at === 0 ? [] : [''];
+  const gap =
+    missing.length > 0 || (followsList(opened, at) && isItemLine(lines[0] ?? '')) || before === LineKind.heading || at === 0 ? [] : [''];
   const behind = at < opened.lines.starts.length && opened.structure.kinds[at] !== LineKind.blank ? [''] : [];
   opened.edits.insertBefore(at, [...gap, ...top, ...(missing.length > 0 ? [''] : []), ...lines, ...behind]);
   return null;
 }
+
+/**
+ * The last line (from 0) of a section that is neither blank nor in a list: what the items at its end stand under; null where there is
+ * none, or no such section.
+ */
+export function wordsAboveLast(opened: OpenNote, path: readonly HeadingStep[]): number | null {
+  const { section, found } = findSection(opened, path);
+  if (found < path.length) return null;
+  const tops = opened.structure.items.filter(({ depth }) => depth === 0);
+  let at = path.length > 0 ? ownBodyEnd(opened, section) : section.to;
+  for (;;) {
+    at = afterLastWords(opened, section, at);
+    const last = tops.findLast((item) => item.line < at);
+    if (!last || last.lastLine < at - 1) break;
+    at = last.line;
+  }
+  return at - 1 > section.line && at > section.from ? at - 1 : null;
+}
+
+/** The section that a path of headings names, as far as it is there, and how many of them are. */
+function findSection(opened: OpenNote, path: readonly HeadingStep[]): { section: Section; found: number } {
+  let section: Section = { from: opened.note.front.lineCount, to: opened.lines.starts.length, level: 0, line: -1 };
+  let found = 0;
+  for (const step of path) {
+    const inner = sectionOf(opened, section, step.words);
+    if (!inner) break;
+    section = inner;
+    found++;
+  }
+  return { section, found };
+}
+
+const isItemLine = (line: string): boolean => /^\s{0,3}(?:[-*+]|\d{1,9}[.)])(?:\s|$)/.test(line);
 
 /** Right under the heading of a section: before the list or the words that stand there first. */
 function placeFirst(opened: OpenNote, section: Section, lines: readonly string[]): null {
