@@ -51,10 +51,10 @@ test('a board by status: a card goes by key and by pointer, its tick and the dro
   await expect(column(desk, 'Under way').getByRole('button', { name: 'Write a card' })).toBeHidden();
   // What is finished is archived, once it was said how many it is.
   await column(desk, 'Finished').getByRole('button', { name: 'Archive 1…' }).click();
-  await expect(page.getByText('One finished card goes')).toBeVisible();
-  await page.getByRole('button', { name: 'Archive them' }).click();
+  await expect(page.getByRole('dialog', { name: 'Archive' }).getByText('One finished item from 1 note goes')).toBeVisible();
+  await page.getByRole('button', { name: 'Archive it' }).click();
   await expect(column(desk, 'Finished').getByText('Order the glass')).toBeHidden();
-  await expect.poll(() => desk.stored('Archive/Finished 2026.md')).toContain('Order the glass');
+  await expect.poll(() => desk.stored('Archive/2026.md')).toContain('Order the glass');
   await page.keyboard.press('Control+z');
   await expect(card(desk, 'Finished', 'Order the glass')).toBeVisible();
 });

@@ -4,6 +4,7 @@ import type { GivenFile } from '../features/exchange/read-files';
 import { frameSlice } from '../features/session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../features/session/state/state';
 
+const ArchiveDialog = lazy(() => import('../features/archive/ArchiveDialog').then((part) => ({ default: part.ArchiveDialog })));
 const CommandMenu = lazy(() => import('../features/commands/CommandMenu').then((part) => ({ default: part.CommandMenu })));
 const ImportDialog = lazy(() => import('../features/exchange/ImportDialog').then((part) => ({ default: part.ImportDialog })));
 const NewNoteDialog = lazy(() => import('../features/note/NewNoteDialog').then((part) => ({ default: part.NewNoteDialog })));
@@ -46,6 +47,8 @@ export function DialogHost({ commands, given, onClosed }: DialogHostProps) {
         return <CommandMenu open commands={commands} onClose={close} />;
       case 'new-note':
         return <NewNoteDialog open asked={asked} onClose={close} />;
+      case 'archive':
+        return <ArchiveDialog asked={asked} onClose={close} />;
       case 'import':
         return <ImportDialog open given={given} onClose={close} />;
       case 'carry':

@@ -23,7 +23,7 @@ export function useNoteRuns(path: string, title: string, asking: Asking): NoteCo
   const { actions, store, commands } = useServices();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
-  const clear = useClearFinished(path, title);
+  const clear = useClearFinished(path);
   const told = useToldDone();
   const hides = useAppSelector((state) => (state.frame.finished[path] ?? state.settings.finished) === 'hide');
   const shown = useAppSelector((state) => (state.settings.finished === 'hide' ? 'stay' : state.settings.finished));

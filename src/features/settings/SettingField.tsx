@@ -5,7 +5,7 @@ import type { Settings, SettingsChange } from '../../store/device/settings';
 import { agendaPages } from '../rack/folder-tree';
 import { useAppSelector } from '../session/state/state';
 import { Choice } from './Choice';
-import { SidesField } from './SidesField';
+import { PAIR_WORDS, PairsField } from './PairsField';
 import { NotifyField } from './NotifyField';
 import { type ChoiceField, FIELDS, type Field } from './fields';
 
@@ -70,7 +70,32 @@ export function SettingField({ name, settings, set }: SettingFieldProps) {
         </Labelled>
       );
     case 'sides':
-      return <SidesField label={field.label} value={value as Settings['sides']} onChange={change} />;
+      return (
+        <PairsField
+          label={field.label}
+          words={PAIR_WORDS.sides}
+          value={(value as Settings['sides']).map(({ name, condition }) => [name, condition])}
+          onChange={(pairs) => change(pairs.map(([name, condition]) => ({ name, condition })))}
+        />
+      );
+    case 'folders':
+      return (
+        <PairsField
+          label={field.label}
+          words={PAIR_WORDS.folders}
+          value={(value as Settings['archiveFolders']).map(({ folder, note }) => [folder, note])}
+          onChange={(pairs) => change(pairs.map(([folder, note]) => ({ folder, note })))}
+        />
+      );
+    case 'shelves':
+      return (
+        <PairsField
+          label={field.label}
+          words={PAIR_WORDS.shelves}
+          value={(value as Settings['shelves']).map(({ tag, note }) => [tag, note])}
+          onChange={(pairs) => change(pairs.map(([tag, note]) => ({ tag, note })))}
+        />
+      );
     case 'notify':
       return <NotifyField label={field.label} value={value as boolean} onChange={change} />;
     case 'keys':

@@ -25,6 +25,8 @@ export type Field<Value = never> =
   | { is: 'week'; label: string }
   /** Names, each with a condition. */
   | { is: 'sides'; label: string }
+  /** Folders, or tags, each with the note to which what is finished goes. */
+  | { is: 'folders' | 'shelves'; label: string }
   /** Whether the system tells reminders too, which it must allow. */
   | { is: 'notify'; label: string }
   /** Has a part of the page of its own. */
@@ -197,6 +199,9 @@ export const FIELDS: { readonly [Name in keyof Settings]: Field<Settings[Name]> 
     ],
   },
   finishedHeading: { is: 'heading', label: 'Heading under which finished lines go', help: 'In any note.' },
+  archiveNote: { is: 'heading', label: 'Archive of finished lines', help: 'A note; {year} stands for the year.' },
+  archiveFolders: { is: 'folders', label: 'Archives of folders' },
+  shelves: { is: 'shelves', label: 'Shelves: archives of tags' },
   digestHeading: { is: 'heading', label: 'Heading of the digest', help: 'In a meeting.' },
   meetingLists: {
     is: 'choice',

@@ -24,6 +24,10 @@ export const settingsSchema = z.object({
   routineHeading: z.catch(z.string().check(z.minLength(1)), 'Routine'),
   /** The heading of any note under which its finished lines go. */
   finishedHeading: z.catch(z.string().check(z.minLength(1)), 'Finished'),
+  /** The archive of finished lines, in which `{year}` stands for the year; folders, and tags in their order, that have another. */
+  archiveNote: z.catch(z.string().check(z.minLength(1)), 'Archive/{year}'),
+  archiveFolders: z.catch(z.array(z.object({ folder: z.string(), note: z.string() })), []),
+  shelves: z.catch(z.array(z.object({ tag: z.string(), note: z.string() })), []),
   /** The heading under which the digest of a meeting stands, and whether what a meeting leads to stands at its head or under its text. */
   digestHeading: z.catch(z.string().check(z.minLength(1)), 'Digest'),
   meetingLists: z.catch(z.enum(['head', 'foot']), 'head'),

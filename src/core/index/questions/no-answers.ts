@@ -3,6 +3,8 @@ import type { QuestionName, Questions } from './questions';
 /** What is said where no answer can be had, as before the notes are read or when the engine died. */
 export const NO_ANSWERS: { readonly [Name in QuestionName]: Questions[Name]['answer'] } = {
   why: null,
+  matching: [],
+  nextStep: null,
   find: [],
   tasksOf: [],
   refProblems: [],

@@ -2,6 +2,8 @@ import type { SeriesMeeting } from '../../meeting/series';
 import type { Day } from '../../calendar/day';
 import type { Now } from '../../calendar/span';
 import type { DayItem } from '../../day/day-items';
+import type { AnswerRow } from '../../gather/answer/answer';
+import { withoutLimits } from '../../gather/saying/without-limits';
 import type { Why } from '../../gather/answer/why';
 import type { NoteKind } from '../../note/facts/front-matter';
 import { foldPath } from '../../note/names/path';
@@ -14,6 +16,7 @@ import type { Fit } from '../days/fit';
 import { figuresOf } from '../days/figures-of';
 import { startsOf } from '../days/day-matter';
 import type { Library } from '../library';
+import { CAN_BE_BEGUN } from '../note-index';
 import { type NoteEntry, rowsFor } from '../note-entry';
 import { type FoundTask, foundOf } from './found-task';
 import type { CarryAnswer } from './carry';
@@ -29,6 +32,10 @@ import type { SearchAnswer, SearchShows } from './search';
 export interface Questions {
   /** Why the task on a line (from 0) is in the answer to a gather, or what keeps it out; null when either is gone. */
   why: { given: { text: string; at: string | null; path: string; line: number }; answer: Why | null };
+  /** What can be begun of a note, the weightiest; null where there is nothing. */
+  nextStep: { given: { path: string }; answer: FoundTask | null };
+  /** Every task that a gather finds at a place, without its limits, in its order; steps too. */
+  matching: { given: { text: string; at: string | null }; answer: FoundTask[] };
   /** The first tasks whose words hold some words, wherever they stand and whatever their status, open ones first. */
   find: { given: { words: string }; answer: FoundTask[] };
   /** The tasks that bear some refs, in that order; one that nothing or several bear is left out. */
@@ -94,6 +101,18 @@ const ANSWERS: {
     if (!entry || live.errors.length > 0) return null;
     const row = [...rowsFor(entry, live.gather.from), ...entry.head.rows].findLast((one) => one.task.line === line);
     return row ? explain(live.plan, answer, row, library.lookup) : null;
+  },
+  matching: (library, { text, at }) => {
+    const { answer } = library.ask(withoutLimits(text), at);
+    const flat = ({ row, steps }: AnswerRow): FoundTask[] => [...(row.what === 'task' ? [foundOf(row)] : []), ...steps.flatMap(flat)];
+    const seen = new Set<string>();
+    return answer.groups
+      .flatMap((group) => group.rows.flatMap(flat))
+      .filter(({ path, line }) => !seen.has(`${path}:${line}`) && seen.add(`${path}:${line}`));
+  },
+  nextStep: (library, { path }) => {
+    const [row] = library.ask(`where ${CAN_BE_BEGUN}\nlimit 1`, path).answer.groups.flatMap((group) => group.rows);
+    return row ? foundOf(row.row) : null;
   },
   find: (library, { words }) => {
     const quoted = `"${words.replace(/[\\"]/g, '\\$&')}"`;

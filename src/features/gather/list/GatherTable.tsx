@@ -21,6 +21,7 @@ import { type ActOnRow, useListActions, useShownGroups } from './use-list-action
 import { useAddedStatus } from '../../session/state/use-statuses';
 import { soleLink } from '../../../core/note/names/sole-link';
 import { DigestOf } from '../../meeting/LazyDigest';
+import { NextStepOf } from '../../project/LazyNextStep';
 import { ProjectProgress } from '../../project/LazyProjectProgress';
 
 const USUAL: readonly Column[] = ['due', 'plan', 'takes', 'note'];
@@ -251,6 +252,14 @@ function Cell({ row, column, children }: { row: RowView; column: Column; childre
       row.kind === 'meeting' && (
         <Suspense>
           <DigestOf path={row.path} />
+        </Suspense>
+      )
+    );
+  if (column === 'next step')
+    return (
+      row.what === 'note' && (
+        <Suspense>
+          <NextStepOf path={row.path} />
         </Suspense>
       )
     );

@@ -59,6 +59,12 @@ export function ListMenuEntries({ shown, kept, at, sentenceShown, onSentence, on
         label="Why is one here, or missing?"
         onSelect={() => dispatch(frameSlice.actions.whyAsked({ task: null, gather: shown.text, at, kept }))}
       />
+      {!ofNotes && gather.from === 'tasks' && (
+        <MenuEntry
+          label="Archive what is finished here…"
+          onSelect={() => setTimeout(() => dispatch(frameSlice.actions.dialogShown({ is: 'archive', gather: { text: shown.text, at } })))}
+        />
+      )}
       <MenuEntry label="Select tasks" onSelect={() => dispatch(frameSlice.actions.selectingChanged(true))} />
       <MenuLine />
       <MenuInside label="Group by">

@@ -25,6 +25,7 @@ import { endDrag, startDrag } from './task-drag';
 import { useAddedStatus } from '../../session/state/use-statuses';
 import { soleLink } from '../../../core/note/names/sole-link';
 import { DigestOf } from '../../meeting/LazyDigest';
+import { NextStepOf } from '../../project/LazyNextStep';
 import { ProjectProgress } from '../../project/LazyProjectProgress';
 
 interface GatherRowProps {
@@ -116,6 +117,13 @@ export const GatherRow = memo(function GatherRow({ row, group, columns, withSour
           {columns?.includes('digest') && row.kind === 'meeting' && row.what === 'note' && (
             <Suspense>
               <DigestOf path={row.path} />
+            </Suspense>
+          )}
+          {columns?.includes('next step') && row.what === 'note' && (
+            <Suspense>
+              <span className="text-[0.93rem]">
+                <NextStepOf path={row.path} />
+              </span>
             </Suspense>
           )}
           {withSource && showsSource(columns) && row.what !== 'note' && <Source row={row} />}

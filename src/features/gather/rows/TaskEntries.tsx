@@ -6,13 +6,14 @@ import { STATUSES, STATUS_NAMES, isOpen } from '../../../core/task/line/status';
 import { MenuChoice, MenuChoices, MenuEntry, MenuInside, MenuLine } from '../../../ui/menu';
 import { keyName } from '../../commands/command';
 import { useCommandKeys } from '../../commands/use-key-of';
+import { useBringBackLines } from '../../archive/use-bring-back-lines';
 import { copyText } from '../../session/acting/copy-text';
 import { noteAddress, statusAddress } from '../../session/places/addresses';
 import { taskLink } from '../../links/task-link';
 import { useServices } from '../../session/state/services';
 import { frameSlice } from '../../session/state/frame-slice';
 import { useAppDispatch } from '../../session/state/state';
-import { type TaskDialog, dialogTask } from '../../session/acting/task-dialog';
+import { type AskedDialog, dialogTask } from '../../session/acting/task-dialog';
 import { DateEntries, RestEntries } from './DateEntries';
 import { useAddedStatuses } from '../../session/state/use-statuses';
 
@@ -31,6 +32,7 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
   const { actions } = useServices();
   const keys = useCommandKeys();
   const added = useAddedStatuses();
+  const bringBack = useBringBackLines();
   const hint = (id: string): string | undefined => {
     const key = keys.get(id);
     return key == null ? undefined : keyName(key);
@@ -40,7 +42,7 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
   const single = rows.length === 1 ? first : null;
   const tasks = rows.map(dialogTask);
   // Once the menu has let go of the focus, so that the dialog can take it.
-  const ask = (dialog: TaskDialog): void => void setTimeout(() => dispatch(frameSlice.actions.dialogShown(dialog)));
+  const ask = (dialog: AskedDialog): void => void setTimeout(() => dispatch(frameSlice.actions.dialogShown(dialog)));
   // One after the other: each may get a ref, which moves nothing but changes its note.
   const copyLinks = async (form: 'text' | 'address'): Promise<void> => {
     const links: string[] = [];
@@ -128,7 +130,11 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
       <MenuEntry label="Raise with…" hint={hint('row-to-raise')} onSelect={() => ask({ is: 'raise', tasks })} />
       <MenuLine />
       <MenuEntry label="Move to a note…" hint={hint('row-move')} onSelect={() => ask({ is: 'place', tasks, what: 'move' })} />
-      <MenuEntry label="Archive to a note…" onSelect={() => ask({ is: 'place', tasks, what: 'archive' })} />
+      {rows.every(({ kind }) => kind === 'archive') ? (
+        <MenuEntry label="Bring back to its note" onSelect={() => void bringBack(tasks)} />
+      ) : (
+        <MenuEntry label="Archive…" onSelect={() => ask({ is: 'archive', refs: tasks.map(({ ref }) => ref) })} />
+      )}
       <MenuEntry label="Make an echo elsewhere…" onSelect={() => ask({ is: 'place', tasks, what: 'echo' })} />
       <MenuEntry label="Duplicate" onSelect={() => one({ do: 'duplicate' })} />
       <MenuInside label="Copy">

@@ -61,6 +61,9 @@ export type AskedDialog =
   | { is: 'month'; day?: Day }
   /** The name and key of a pin. */
   | { is: 'pin'; address: string }
+  /** What is finished of some lines, or of what a gather finds at a place without its limits. */
+  | { is: 'archive'; refs: LineRef[] }
+  | { is: 'archive'; refs?: undefined; gather: { text: string; at: string | null } }
   | { is: 'import' }
   | { is: 'unsaved' };
 

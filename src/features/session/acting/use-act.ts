@@ -75,6 +75,14 @@ export interface RowActions {
    * @returns the lines as they stand afterwards; null for those that were not changed
    */
   actAll: (tasks: readonly DialogTask[], intentions: readonly WideIntention[]) => Promise<(string | null)[]>;
+  /** The same with what is to be done to each; steps that are open are left as they are. */
+  actEach: (acts: readonly TaskActs[]) => Promise<(string | null)[]>;
+}
+
+/** A task, and what is to be done to it. */
+export interface TaskActs {
+  task: DialogTask;
+  intentions: readonly WideIntention[];
 }
 
 /** More lines than this are told about while they are being changed. */
@@ -127,6 +135,13 @@ export function useAct(): RowActions {
         if (!intention) return tasks.map(() => null);
         intentions.push(intention);
       }
+      return actEach(tasks.map((one) => ({ task: one, intentions })));
+    };
+    const actEach: RowActions['actEach'] = async (acts) => {
+      const tasks = acts.map(({ task }) => task);
+      const [task] = tasks;
+      if (!task) return [];
+      const intentions = acts.flatMap((one) => one.intentions);
       const names = [...new Set(intentions.map(intentionName))].join(', ');
       const label = tasks.length === 1 ? `${names}: ${shorten(task.text)}` : `${names}: ${tasks.length} tasks`;
       const shown = tasks.length < TELL_FROM ? null : say(`${names}: 0 of ${tasks.length}`, { is: 'working' });
@@ -139,7 +154,7 @@ export function useAct(): RowActions {
         return stopped;
       };
       const result = await actions.actMany(
-        tasks.map(({ ref }) => ({ ref, intentions })),
+        acts.map((one) => ({ ref: one.task.ref, intentions: one.intentions })),
         label,
         progress,
       );
@@ -151,7 +166,7 @@ export function useAct(): RowActions {
       tellMany(result, label, names, tasks, intentions, told);
       return result.raws;
     };
-    return { act, actAll };
+    return { act, actAll, actEach };
   }, [services, actions, told, dispatch, choice]);
 }
 

@@ -1,0 +1,34 @@
+import { useEffect, useState } from 'react';
+import { planArchive, type ArchivePlan } from '../../core/archive/plan-archive';
+import { shelfOf } from '../../core/index/live/shelf';
+import { actionContext } from '../session/acting/action-context';
+import type { AskedDialog } from '../session/acting/task-dialog';
+import { useServices } from '../session/state/services';
+import { useAppSelector } from '../session/state/state';
+
+/** What archiving what is asked for would do; null until it is known. */
+export function useArchivePlan(asked: Extract<AskedDialog, { is: 'archive' }>): ArchivePlan | null {
+  const { store, engine, clock } = useServices();
+  const settings = useAppSelector((state) => state.settings);
+  const statuses = useAppSelector((state) => state.library.overview?.statuses);
+  const [plan, setPlan] = useState<ArchivePlan | null>(null);
+  useEffect(() => {
+    let gone = false;
+    const look = async (): Promise<void> => {
+      const refs = asked.refs ?? (await engine.ask('matching', asked.gather)).map(({ path, line, raw }) => ({ path, line, expected: raw }));
+      const shelf = shelfOf(await store.all());
+      const pause = async (): Promise<boolean> => {
+        await new Promise((resolve) => setTimeout(resolve));
+        return gone;
+      };
+      const made = await planArchive(shelf, refs, settings, actionContext(settings, clock.now(), statuses), null, pause);
+      if (!gone) setPlan(made);
+    };
+    void look();
+    return () => {
+      gone = true;
+    };
+    // What it is asked for stays the same as long as it is asked.
+  }, [asked, store, engine, clock, settings, statuses]);
+  return plan;
+}
