@@ -9,11 +9,13 @@ export interface Reading {
   firstDayOfWeek: Weekday;
   me: string | null;
   days: DaySettings;
+  /** The tag of what is off the table. */
+  notNowTag: string;
 }
 
 /** The notes of a folder, read and indexed. */
-export function libraryOf(desk: Desk, { today, firstDayOfWeek, me, days }: Reading): Library {
-  const library = new Library({ ...desk.settings, today, firstDayOfWeek, me, days, dateStyle: 'iso' });
+export function libraryOf(desk: Desk, { today, firstDayOfWeek, me, days, notNowTag }: Reading): Library {
+  const library = new Library({ ...desk.settings, today, firstDayOfWeek, me, days, notNowTag, dateStyle: 'iso' });
   library.apply(desk.folder.notes);
   return library;
 }

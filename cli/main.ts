@@ -15,7 +15,7 @@ async function main(): Promise<void> {
     }
     await loadPatterns();
     await loadYaml();
-    const result = run(given, new Desks());
+    const result = await run(given, new Desks());
     process.stdout.write(
       `${given.flags.has('json') || given.command === 'batch' ? JSON.stringify(result) : printed(given.command, result)}\n`,
     );

@@ -7,6 +7,7 @@ import type { PrintedItem, PrintedKept } from './commands/day';
 import type { SpokenAnswer } from './commands/date';
 import { landingText } from '../src/core/slip/landing';
 import type { SlipAnswer } from './commands/slip';
+import type { ArchiveAnswer, PrintedProject, PrintedRepeat, PrintedReview } from './commands/review';
 import type { PrintedMeeting } from './commands/meeting';
 import type { ScannedTask } from './commands/scan';
 
@@ -49,6 +50,25 @@ export function printed(command: string, result: unknown): string {
       const { line, place } = result as SlipAnswer;
       return `${line}\n→ ${landingText(place)}`;
     }
+    case 'archive': {
+      const { files, moved } = result as ArchiveAnswer;
+      return [`${moved} moved`, ...files.map(({ note, text }) => `--- ${note}\n${text}`)].join('\n');
+    }
+    case 'projects':
+      return (result as PrintedProject[])
+        .map(({ note, state, open, done, next }) => `${note}  ${state}, ${open} open, ${done} done  ${next ?? 'no next step'}`)
+        .join('\n');
+    case 'reviews':
+      return (result as PrintedReview[])
+        .map(
+          ({ note, date, minutes, steps, done }) =>
+            `${date ?? ''}  ${note}  ${done} of ${steps}${minutes === null ? '' : `, ${minutes} min`}`,
+        )
+        .join('\n');
+    case 'repeats':
+      return (result as PrintedRepeat[])
+        .map(({ note, line, text, planned, kept }) => `${note}:${line}  ${text}  ${kept} of ${planned}`)
+        .join('\n');
     case 'digest':
     case 'template':
       return (result as { text: string }).text;
@@ -129,6 +149,12 @@ export const HELP = `recado COMMAND [--json] [--settings FILE] [--now TIME]
   meetings PATH                  every meeting, with its actions, key points and questions
   digest PATH --at NOTE          the short account of a meeting
   carry PATH --today DAY         what earlier days left open
+  archive PATH --query TEXT [--to NOTE] [--write]
+                                 what is finished of it goes to its archive
+  projects PATH --today DAY      how each project stands, and its next step
+  reviews PATH                   every review, and how long it took
+  repeats PATH --from DAY --to DAY
+                                 how often each repeat was planned, and kept
   find PATH WORDS [--tasks] [--open]   notes and tasks by words and conditions
   links PATH --at NOTE           lines elsewhere that lead to a note, and those that only say its name
   template PATH --at NOTE --today DAY [--name WORDS] [--answers JSON]   what a template comes to

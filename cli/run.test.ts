@@ -345,13 +345,13 @@ describe('the command-line runner', () => {
     expect(() => recado('gather', folder)).toThrow('gather needs --query TEXT.');
   });
 
-  it('runs a batch, whose failures stand in their places', () => {
+  it('runs a batch, whose failures stand in their places', async () => {
     const file = path.join(folder, 'batch.json');
     writeFileSync(
       file,
       JSON.stringify([['date', 'fri', '--today', '2026-11-23'], ['next', 'never'], ['scan', '/no/such'], 'scan', ['batch', file]]),
     );
-    expect(recado('batch', file)).toEqual([
+    expect(await recado('batch', file)).toEqual([
       expect.objectContaining({ date: '2026-11-27' }),
       { error: '“never” is no repeat.' },
       { error: 'There is no file or folder /no/such.' },

@@ -6,6 +6,7 @@ import { fit } from './commands/fit';
 import { carry } from './commands/carry';
 import { digest, meetings } from './commands/meeting';
 import { find, links } from './commands/find';
+import { archive, projects, repeats, reviews } from './commands/review';
 import { date } from './commands/date';
 import { type Question, gather, why } from './commands/gather';
 import { next } from './commands/next';
@@ -16,7 +17,7 @@ import type { Reading } from './library-of';
 import { PlainError } from './plain-error';
 import { settingsOf } from './settings';
 
-/** Runs one command; gives what `--json` prints. */
+/** Runs one command; gives what `--json` prints, or a promise of it. */
 export function run(given: Arguments, desks: Desks): unknown {
   switch (given.command) {
     case 'scan':
@@ -57,6 +58,19 @@ export function run(given: Arguments, desks: Desks): unknown {
       const at = given.options.get('at');
       if (at === undefined) throw new PlainError('digest needs --at NOTE.');
       return digest(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), at);
+    }
+    case 'archive':
+      return archived(given, desks);
+    case 'projects':
+      return projects(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), readingOf(given));
+    case 'reviews':
+      return reviews(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)));
+    case 'repeats': {
+      const today = momentOf(given).day;
+      const from = dayOption(given, 'from') ?? today - 27;
+      const to = dayOption(given, 'to') ?? today;
+      if (to - from > MOST_DAYS) throw new PlainError('repeats looks at ten years at most.');
+      return repeats(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), from, to, today);
     }
     case 'carry':
       return carry(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), settingsOf(given), momentOf(given).day);
@@ -105,6 +119,17 @@ export function run(given: Arguments, desks: Desks): unknown {
   throw new PlainError(given.command === '' ? 'Say what to do; --help lists the commands.' : `There is no command “${given.command}”.`);
 }
 
+async function archived(given: Arguments, desks: Desks): Promise<unknown> {
+  const settings = settingsOf(given);
+  const desk = desks.open(wordAt(given, 0, 'a file or folder'), settings);
+  const answer = await archive(desk, { ...questionOf(given), to: given.options.get('to') ?? null }, settings, momentOf(given));
+  if (given.flags.has('write')) {
+    desk.folder.write(answer.files);
+    desks.forget();
+  }
+  return answer;
+}
+
 const MOST_DAYS = 3660;
 
 function questionOf(given: Arguments): Question {
@@ -114,12 +139,12 @@ function questionOf(given: Arguments): Question {
 }
 
 function readingOf(given: Arguments): Reading {
-  const { firstDayOfWeek, me, days } = settingsOf(given);
-  return { today: momentOf(given).day, firstDayOfWeek, me, days };
+  const { firstDayOfWeek, me, days, notNowTag } = settingsOf(given);
+  return { today: momentOf(given).day, firstDayOfWeek, me, days, notNowTag };
 }
 
-/** `batch`: the results of a list of commands; one that fails gives its message. */
-function batch(file: string, desks: Desks): unknown[] {
+/** `batch`: the results of a list of commands, one after the other; one that fails gives its message. */
+async function batch(file: string, desks: Desks): Promise<unknown[]> {
   let lists: unknown;
   try {
     lists = JSON.parse(readFileSync(file, 'utf8'));
@@ -127,16 +152,20 @@ function batch(file: string, desks: Desks): unknown[] {
     throw new PlainError(`${file} cannot be read as JSON.`);
   }
   if (!Array.isArray(lists)) throw new PlainError(`${file} holds no list of commands.`);
-  return lists.map((list: unknown) => {
-    try {
-      if (!Array.isArray(list) || !list.every((word) => typeof word === 'string')) throw new PlainError('A command is a list of words.');
-      const given = readArguments(list);
-      if (given.command === 'batch') throw new PlainError('A batch cannot hold another.');
-      return run(given, desks);
-    } catch (error) {
-      return { error: messageOf(error) };
-    }
-  });
+  const results: unknown[] = [];
+  for (const list of lists as unknown[]) results.push(await oneOf(list, desks));
+  return results;
+}
+
+async function oneOf(list: unknown, desks: Desks): Promise<unknown> {
+  try {
+    if (!Array.isArray(list) || !list.every((word) => typeof word === 'string')) throw new PlainError('A command is a list of words.');
+    const given = readArguments(list);
+    if (given.command === 'batch') throw new PlainError('A batch cannot hold another.');
+    return await run(given, desks);
+  } catch (error) {
+    return { error: messageOf(error) };
+  }
 }
 
 /** What a failure says in one line. */

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import * as z from 'zod';
 import { ACTION_DEFAULTS, type ActionSettings } from '../src/core/task/acts/action-context';
+import { ARCHIVE_DEFAULTS, type ArchiveSettings } from '../src/core/archive/archive-place';
 import { DAY_DEFAULTS, type DaySettings } from '../src/core/day/day-settings';
 import type { Arguments } from './arguments';
 import { PlainError } from './plain-error';
@@ -17,6 +18,10 @@ const schema = z.object({
   raiseTag: z.string().min(1).default('raise'),
   slipSide: z.enum(['last', 'first']).default('last'),
   slipLater: z.enum(['today', 'page']).default('today'),
+  notNowTag: z.string().min(1).default('not-now'),
+  archiveNote: z.string().min(1).default(ARCHIVE_DEFAULTS.archiveNote),
+  archiveFolders: z.array(z.object({ folder: z.string(), note: z.string() })).default([]),
+  shelves: z.array(z.object({ tag: z.string(), note: z.string() })).default([]),
   finishedHeading: z.string().min(1).default(ACTION_DEFAULTS.finishedHeading),
 });
 
@@ -49,12 +54,20 @@ export type RunnerSettings = ActionSettings & {
   slipSide: 'last' | 'first';
   /** Whether what is for a later day goes to today's page or to that of its day. */
   slipLater: 'today' | 'page';
+  /** The tag of what is off the table. */
+  notNowTag: string;
+  /** Where finished lines go. */
+  archive: ArchiveSettings;
 };
+
+function settingsFrom({ archiveNote, archiveFolders, shelves, ...rest }: z.infer<typeof schema>, days: DaySettings): RunnerSettings {
+  return { ...rest, days, archive: { archiveNote, archiveFolders, shelves } };
+}
 
 /** Reads the file of `--settings`; without it everything has its default. */
 export function settingsOf(given: Arguments): RunnerSettings {
   const file = given.options.get('settings');
-  if (file === undefined) return { ...schema.parse({}), days: daySchema.parse({}) };
+  if (file === undefined) return settingsFrom(schema.parse({}), daySchema.parse({}));
   let value: unknown;
   try {
     value = JSON.parse(readFileSync(file, 'utf8'));
@@ -63,7 +76,7 @@ export function settingsOf(given: Arguments): RunnerSettings {
   }
   const result = schema.safeParse(value);
   const days = daySchema.safeParse(value);
-  if (result.success && days.success) return { ...result.data, days: days.data };
+  if (result.success && days.success) return settingsFrom(result.data, days.data);
   const issue = (result.error ?? days.error)?.issues[0];
   throw new PlainError(`The settings ${file} do not fit at “${issue?.path.join('.') ?? ''}”: ${issue?.message ?? 'unknown'}.`);
 }

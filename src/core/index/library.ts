@@ -8,7 +8,7 @@ import { AnswerTeller } from './live/answer-teller';
 import { LiveGather } from './live/live-gather';
 import type { AnswerNews } from './live/news';
 import { rowsFor } from './note-entry';
-import { type LibrarySettings, type NoteChange, NoteIndex } from './note-index';
+import { type LibrarySettings, type NoteChange, CAN_BE_BEGUN, NoteIndex } from './note-index';
 import type { SearchKeeper } from '../search/search-keeper';
 import { PageCount } from './live/page-count';
 import type { Row } from '../gather/rows/row';
@@ -147,6 +147,11 @@ export class Library extends NoteIndex {
     const live = this.liveGather(text, at);
     if (live.errors.length > 0) return { live, answer: live.answer() };
     return { live, answer: this.answerOf(live.plan) };
+  }
+
+  /** What of a note can be begun, the weightiest; null where there is nothing. */
+  nextStep(path: string): Row | null {
+    return this.ask(`where ${CAN_BE_BEGUN}\nlimit 1\nsteps apart`, path).answer.groups[0]?.rows[0]?.row ?? null;
   }
 
   /** What a subscribed gather comes to now; null for an id that nobody subscribed. */

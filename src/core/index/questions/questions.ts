@@ -16,7 +16,6 @@ import type { Fit } from '../days/fit';
 import { figuresOf } from '../days/figures-of';
 import { startsOf } from '../days/day-matter';
 import type { Library } from '../library';
-import { CAN_BE_BEGUN } from '../note-index';
 import { type NoteEntry, rowsFor } from '../note-entry';
 import { type FoundTask, foundOf } from './found-task';
 import type { CarryAnswer } from './carry';
@@ -111,8 +110,8 @@ const ANSWERS: {
       .filter(({ path, line }) => !seen.has(`${path}:${line}`) && seen.add(`${path}:${line}`));
   },
   nextStep: (library, { path }) => {
-    const [row] = library.ask(`where ${CAN_BE_BEGUN}\nlimit 1`, path).answer.groups.flatMap((group) => group.rows);
-    return row ? foundOf(row.row) : null;
+    const row = library.nextStep(path);
+    return row && foundOf(row);
   },
   find: (library, { words }) => {
     const quoted = `"${words.replace(/[\\"]/g, '\\$&')}"`;
