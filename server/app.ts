@@ -72,6 +72,7 @@ const PAGES = [
   '/item/:ref',
   '/series{/*path}',
   '/ask',
+  '/through',
   '/help/:page',
   '/earlier{/*path}',
   '/keep',

@@ -5,6 +5,7 @@ export const NO_ANSWERS: { readonly [Name in QuestionName]: Questions[Name]['ans
   why: null,
   matching: [],
   nextStep: null,
+  closely: null,
   find: [],
   tasksOf: [],
   refProblems: [],

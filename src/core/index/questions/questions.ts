@@ -25,12 +25,15 @@ import type { LeadingAnswer } from './leading';
 import type { PersonFacts } from './people';
 import type { Reminder } from './reminders';
 import type { WrittenNote } from './written-on';
+import type { TaskClosely } from './task-closely';
 import type { SearchAnswer, SearchShows } from './search';
 
 /** What the page asks of all notes that is no gather: each with what is given, and what it is answered with. */
 export interface Questions {
   /** Why the task on a line (from 0) is in the answer to a gather, or what keeps it out; null when either is gone. */
   why: { given: { text: string; at: string | null; path: string; line: number }; answer: Why | null };
+  /** A task with what one needs to decide about it; null where its line is gone or another. */
+  closely: { given: { path: string; line: number; raw: string }; answer: TaskClosely | null };
   /** What can be begun of a note, the weightiest; null where there is nothing. */
   nextStep: { given: { path: string }; answer: FoundTask | null };
   /** Every task that a gather finds at a place, without its limits, in its order; steps too. */
@@ -109,6 +112,7 @@ const ANSWERS: {
       .flatMap((group) => group.rows.flatMap(flat))
       .filter(({ path, line }) => !seen.has(`${path}:${line}`) && seen.add(`${path}:${line}`));
   },
+  closely: async (library, { path, line, raw }) => (await import('./task-closely')).taskClosely(library, path, line, raw),
   nextStep: (library, { path }) => {
     const row = library.nextStep(path);
     return row && foundOf(row);

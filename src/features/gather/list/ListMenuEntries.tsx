@@ -1,5 +1,5 @@
 import { useNavigate } from 'react-router';
-import { askAddress } from '../../session/places/addresses';
+import { askAddress, throughAddress } from '../../session/places/addresses';
 import type { GroupKeyName } from '../../../core/gather/language/ast';
 import { formText, groupKeyText, orderKeyText } from '../../../core/gather/saying/print';
 import { MenuCheck, MenuChoice, MenuChoices, MenuEntry, MenuInside, MenuLine } from '../../../ui/menu';
@@ -59,7 +59,10 @@ export function ListMenuEntries({ shown, kept, at, sentenceShown, onSentence, on
         label="Why is one here, or missing?"
         onSelect={() => dispatch(frameSlice.actions.whyAsked({ task: null, gather: shown.text, at, kept }))}
       />
-      {!ofNotes && gather.from === 'tasks' && (
+      {gather.from === 'tasks' && (
+        <MenuEntry label="Go through it, one after the other" onSelect={() => void navigate(throughAddress(shown.text, at))} />
+      )}
+      {gather.from === 'tasks' && (
         <MenuEntry
           label="Archive what is finished here…"
           onSelect={() => setTimeout(() => dispatch(frameSlice.actions.dialogShown({ is: 'archive', gather: { text: shown.text, at } })))}

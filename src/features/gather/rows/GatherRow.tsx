@@ -5,12 +5,9 @@ import type { Column } from '../../../core/gather/language/ast';
 import type { GroupView, RowView } from '../../../core/index/live/view';
 import type { WideIntention } from '../../../core/task/acts/intention';
 import { isOpen } from '../../../core/task/line/status';
-import { readTail } from '../../../core/task/line/tail';
-import { Chips } from '../../../ui/Chips';
 import { InlineText } from '../../../ui/InlineText';
 import { TaskMark } from '../../../ui/TaskMark';
 import { BY_TOUCH } from '../../../ui/by-touch';
-import { chipsOf } from '../../../ui/chip-look';
 import { noteAddress } from '../../session/places/addresses';
 import { useNow } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';
@@ -18,9 +15,10 @@ import { dialogTask } from '../../session/acting/task-dialog';
 import { GatherSource } from '../gather-source';
 import { RewordField } from './RewordField';
 import { PickEdge } from './PickEdge';
+import { RowChips } from './RowChips';
 import { RowMenuButton } from './RowMenu';
 import { RowPicking, useLongPress } from './row-picking';
-import { markOf, noteName, shownChips, showsSource } from './row-columns';
+import { markOf, noteName, showsSource } from './row-columns';
 import { endDrag, startDrag } from './task-drag';
 import { useAddedStatus } from '../../session/state/use-statuses';
 import { soleLink } from '../../../core/note/names/sole-link';
@@ -178,14 +176,6 @@ function RowSign({ row, selected, onTick, onRaise }: RowSignProps) {
       />
     </Link>
   );
-}
-
-function RowChips({ row, columns }: { row: RowView; columns: readonly Column[] | null }) {
-  const { day: today } = useNow();
-  const { dateStyle: style, workingDay } = useAppSelector((state) => state.settings);
-  if (row.what !== 'task') return <Chips chips={shownChips(row, [], columns, today, style)} />;
-  const chips = chipsOf(readTail(row.raw, 0), { today, style, workingDay, open: isOpen(row.status), restsUntil: row.restsUntil }, 'list');
-  return <Chips chips={shownChips(row, chips, columns, today, style)} />;
 }
 
 /** Note › heading; a click goes to the line: the list follows it. */

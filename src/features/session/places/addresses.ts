@@ -66,6 +66,10 @@ export function findAddress(typed: string, show: SearchShows | 'only' = 'all'): 
 /** Where a gather is made by pointing, beginning with one. */
 export const askAddress = (gather: string): string => `${ROUTES.ask}${gather === '' ? '' : `?q=${encodeURIComponent(gather)}`}`;
 
+/** Where the tasks of a gather are gone through one after the other; by the note that holds it, where one does. */
+export const throughAddress = (gather: string, at: string | null): string =>
+  `${ROUTES.through}?${new URLSearchParams({ q: gather, ...(at !== null && { of: at }) }).toString()}`;
+
 /** A page of the help, and a heading in it. */
 export function helpAddress(page = 'note', heading?: string): string {
   return of('help', page) + (heading === undefined ? '' : `#${heading}`);

@@ -16,6 +16,7 @@ export const ROUTES = {
   series: '/series/*',
   find: '/find',
   ask: '/ask',
+  through: '/through',
   help: '/help/:page',
   earlier: '/earlier/*',
   keep: '/keep',
@@ -38,6 +39,8 @@ export interface PageParameters {
   /** What is looked for, or the text of the gather that is made by pointing; and what of it is shown. */
   q: string;
   show: string;
+  /** The note that holds the gather of which the tasks are gone through. */
+  of: string;
   /** How a day is shown: `plan` for its plan, `week` for the hours of its week, else its page is written. A note: `tasks`, `by-day`, `by-status`, `by-heading`. */
   view: string;
   /** A moment that is taken for the present, as long as every note is the demo's own: `2026-11-23T09:20`. */
