@@ -73,6 +73,7 @@ const PAGES = [
   '/series{/*path}',
   '/ask',
   '/through',
+  '/brainstorm',
   '/help/:page',
   '/earlier{/*path}',
   '/keep',

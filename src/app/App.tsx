@@ -39,6 +39,7 @@ const RingWatch = lazy(() => import('../features/reminders/RingWatch'));
 const Opening = lazy(() => import('../features/opening/Opening').then((part) => ({ default: part.Opening })));
 const AskPage = lazy(() => import('../features/ask/AskPage').then((part) => ({ default: part.AskPage })));
 const ThroughPage = lazy(() => import('../features/through/ThroughPage').then((part) => ({ default: part.ThroughPage })));
+const BrainstormPage = lazy(() => import('../features/review/BrainstormPage').then((part) => ({ default: part.BrainstormPage })));
 const HelpPage = lazy(() => import('../features/help/HelpPage').then((part) => ({ default: part.HelpPage })));
 const EarlierPage = lazy(() => import('../features/keep/EarlierPage').then((part) => ({ default: part.EarlierPage })));
 const KeepPage = lazy(() => import('../features/keep/KeepPage').then((part) => ({ default: part.KeepPage })));
@@ -105,6 +106,7 @@ function Desk() {
             <Route path={ROUTES.find} element={<FindPage />} />
             <Route path={ROUTES.ask} element={<AskPage />} />
             <Route path={ROUTES.through} element={<ThroughPage />} />
+            <Route path={ROUTES.brainstorm} element={<BrainstormPage />} />
             <Route path={ROUTES.help} element={<HelpPage />} />
             <Route path={ROUTES.earlier} element={<EarlierPage />} />
             <Route path={ROUTES.keep} element={<KeepPage />} />

@@ -10,6 +10,7 @@ const ImportDialog = lazy(() => import('../features/exchange/ImportDialog').then
 const NewNoteDialog = lazy(() => import('../features/note/NewNoteDialog').then((part) => ({ default: part.NewNoteDialog })));
 const CarryDialog = lazy(() => import('../features/journal/CarryDialog').then((part) => ({ default: part.CarryDialog })));
 const MonthDialog = lazy(() => import('../features/journal/MonthDialog').then((part) => ({ default: part.MonthDialog })));
+const NewReviewDialog = lazy(() => import('../features/review/NewReviewDialog').then((part) => ({ default: part.NewReviewDialog })));
 const PinDialog = lazy(() => import('../features/rack/PinDialog').then((part) => ({ default: part.PinDialog })));
 const RemindersDialog = lazy(() => import('../features/reminders/RemindersDialog').then((part) => ({ default: part.RemindersDialog })));
 const slipDialog = () => import('../features/slip/SlipDialog');
@@ -51,6 +52,8 @@ export function DialogHost({ commands, given, onClosed }: DialogHostProps) {
         return <ArchiveDialog asked={asked} onClose={close} />;
       case 'import':
         return <ImportDialog open given={given} onClose={close} />;
+      case 'new-review':
+        return <NewReviewDialog onClose={close} />;
       case 'carry':
         return <CarryDialog onClose={close} />;
       case 'month':

@@ -10,6 +10,7 @@ import {
   type DayView,
   dayAddress,
   askAddress,
+  brainstormAddress,
   helpAddress,
   noteAddress,
   keepAddress,
@@ -107,6 +108,8 @@ export function useCommands(): Command[] {
       'empty-note': () =>
         void actions.create('', UNTITLED, '').then((made) => ('refused' in made ? refuse(made.refused) : navigate(noteAddress(made.path)))),
       'new-meeting': () => void newMeeting(),
+      'new-review': () => dispatch(dialogShown({ is: 'new-review' })),
+      brainstorm: () => void navigate(brainstormAddress()),
       'new-note': () => dispatch(dialogShown({ is: 'new-note' })),
       import: () => dispatch(dialogShown({ is: 'import' })),
       export: () => void exportAll(),

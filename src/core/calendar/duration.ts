@@ -33,3 +33,10 @@ export function durationName(minutes: number): string {
   const rest = minutes % 60;
   return `${Math.floor(minutes / 60)}h${rest ? ` ${String(rest).padStart(2, '0')}` : ''}`;
 }
+
+/** Minutes as a tail writes them: `90` is `1h30m`. */
+export function minutesText(minutes: number): string {
+  const hours = Math.floor(minutes / 60);
+  const rest = minutes % 60;
+  return hours === 0 ? `${rest}m` : `${hours}h${rest === 0 ? '' : `${rest}m`}`;
+}

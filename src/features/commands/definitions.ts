@@ -25,6 +25,8 @@ export const COMMANDS = [
   { id: 'begin', title: 'Begin what comes now or next', key: 'Mod+F7', scope: 'everywhere' },
   { id: 'finish', title: 'Done with what is in hand', key: 'Mod+Shift+F7', scope: 'everywhere' },
   { id: 'plan-day', title: 'Plan the day', key: 'Mod+Shift+F2', scope: 'everywhere' },
+  { id: 'new-review', title: 'Review: begin one, or go on with it', key: 'Alt+Shift+F2', scope: 'everywhere' },
+  { id: 'brainstorm', title: 'Five minutes of brainstorm', key: null, scope: 'everywhere' },
   { id: 'week-hours', title: 'The week by its hours', key: null, scope: 'everywhere' },
   { id: 'carry', title: 'Carry forward what earlier days left open', key: 'Shift+F4', scope: 'everywhere' },
   { id: 'day-before', title: 'Journal page of the day before', key: 'Mod+F2', scope: 'everywhere' },

@@ -16,6 +16,8 @@ import { useParameter } from '../session/places/routes';
 
 const ProjectHead = lazy(() => import('../project/ProjectHead').then((part) => ({ default: part.ProjectHead })));
 
+const ReviewHead = lazy(() => import('../review/ReviewHead').then((part) => ({ default: part.ReviewHead })));
+
 const MeetingHead = lazy(() => import('../meeting/MeetingHead').then((part) => ({ default: part.MeetingHead })));
 
 const NoteAsTasks = lazy(() => import('./NoteAsTasks').then((part) => ({ default: part.NoteAsTasks })));
@@ -47,6 +49,11 @@ export function TextPage({ path, title, text, front, line, onShowLists }: TextPa
       {front.kind === 'meeting' && !isStored && (
         <Suspense fallback={<p className="mb-2 min-h-16" />}>
           <MeetingHead path={path} title={title} front={front} />
+        </Suspense>
+      )}
+      {front.kind === 'review' && !isStored && (
+        <Suspense fallback={<p className="mb-3 min-h-16" />}>
+          <ReviewHead path={path} title={title} text={text} front={front} />
         </Suspense>
       )}
       {front.problem !== null && (

@@ -7,7 +7,8 @@ import type { Condition, GatherContext } from '../language/ast';
 import { type NameLookup, compile, measureOf } from './evaluate';
 import { fieldWords } from '../../note/facts/front-matter';
 import { dateField } from '../language/fields';
-import { conditionText, minutesText, rangeText } from '../saying/print';
+import { minutesText } from '../../calendar/duration';
+import { conditionText, rangeText } from '../saying/print';
 
 /** A condition with what was found at it, and whether it holds. */
 export interface WhyNode {

@@ -1,3 +1,4 @@
+import { minutesText } from '../../calendar/duration';
 import { THIS_PERSON } from '../language/ast';
 import { endOfMonth, isoDay, isoWeekName, isoWeekOf, startOfMonth } from '../../calendar/day';
 import type { DayRange } from '../../calendar/span';
@@ -47,13 +48,6 @@ export function rangeValueText(range: RangeValue): string {
 }
 
 export const quoted = (words: string): string => `"${words.replace(/[\\"]/g, '\\$&')}"`;
-
-/** Minutes as a tail writes them: `90` is `1h30m`. */
-export function minutesText(minutes: number): string {
-  const hours = Math.floor(minutes / 60);
-  const rest = minutes % 60;
-  return hours === 0 ? `${rest}m` : `${hours}h${rest === 0 ? '' : `${rest}m`}`;
-}
 
 /** Prints a condition so that reading it gives the same tree; brackets stand only where they must. */
 export function conditionText(condition: Condition): string {

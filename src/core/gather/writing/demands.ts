@@ -8,7 +8,8 @@ import { statusNamed } from '../../task/line/added-status';
 import { signOf, type Status } from '../../task/line/status';
 import type { Condition, DateField, Gather, GatherContext, ThisWhat } from '../language/ast';
 import { resolveDate, resolveRange } from '../answer/dates';
-import { conditionText, minutesText, rangeText } from '../saying/print';
+import { minutesText } from '../../calendar/duration';
+import { conditionText, rangeText } from '../saying/print';
 
 /** What a task that is written into a gather gets, so that it stands in its answer. */
 export interface Demands {

@@ -70,6 +70,9 @@ export const askAddress = (gather: string): string => `${ROUTES.ask}${gather ===
 export const throughAddress = (gather: string, at: string | null): string =>
   `${ROUTES.through}?${new URLSearchParams({ q: gather, ...(at !== null && { of: at }) }).toString()}`;
 
+/** A timed sheet whose lines become tasks. */
+export const brainstormAddress = (): string => ROUTES.brainstorm;
+
 /** A page of the help, and a heading in it. */
 export function helpAddress(page = 'note', heading?: string): string {
   return of('help', page) + (heading === undefined ? '' : `#${heading}`);

@@ -17,6 +17,7 @@ export const ROUTES = {
   find: '/find',
   ask: '/ask',
   through: '/through',
+  brainstorm: '/brainstorm',
   help: '/help/:page',
   earlier: '/earlier/*',
   keep: '/keep',

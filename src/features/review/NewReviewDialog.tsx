@@ -1,0 +1,82 @@
+import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
+import { dayName } from '../../core/calendar/day-name';
+import type { ListedReview } from '../../core/index/questions/reviews';
+import { Dialog } from '../../ui/Dialog';
+import { DEMO_FILES } from '../opening/demo-files';
+import { noteAddress } from '../session/places/addresses';
+import { useNow, useServices } from '../session/state/services';
+import { useAppSelector } from '../session/state/state';
+import { useTemplates } from '../templates/use-templates';
+import { useMakeReview } from './use-make-review';
+
+/** The templates of reviews that ship, for a desk that has none of its own. */
+const SHIPPED = ['Week in review', 'Month in review'].flatMap((title) => {
+  const path = `Templates/${title}.md`;
+  const text = DEMO_FILES[`/demo/${path}`];
+  return text === undefined ? [] : [{ path, title, text, makes: 'review' }];
+});
+
+/** Begins a review from a template, or leads to those that were begun and not finished. */
+export function NewReviewDialog({ onClose }: { onClose: () => void }) {
+  const { engine } = useServices();
+  const { day: today } = useNow();
+  const style = useAppSelector((state) => state.settings.dateStyle);
+  const templates = useTemplates();
+  const make = useMakeReview();
+  const [going, setGoing] = useState<readonly ListedReview[]>([]);
+  useEffect(() => {
+    let gone = false;
+    void engine.ask('reviews', {}).then((all) => !gone && setGoing(all.filter(({ facts }) => facts.end === null && facts.date !== null)));
+    return () => {
+      gone = true;
+    };
+  }, [engine]);
+  if (templates === null) return null;
+  const own = templates.filter(({ makes }) => makes === 'review');
+  return (
+    <Dialog open onClose={onClose} title="Review">
+      <div className="grid gap-3">
+        {going.length > 0 && (
+          <section aria-label="Not finished">
+            <h3 className="section-label mb-1">Not finished</h3>
+            <ul>
+              {going.map(({ path, title, facts }) => (
+                <li key={path}>
+                  <Link className="name-link" to={noteAddress(path)} onClick={onClose}>
+                    {title}
+                  </Link>{' '}
+                  <span className="text-muted">{facts.date !== null && dayName(facts.date, today, style)}</span>
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+        <section aria-label="Begin a new one">
+          <h3 className="section-label mb-1">Begin a new one</h3>
+          <div className="flex flex-wrap gap-2">
+            {(own.length > 0 ? own : SHIPPED).map((template, index) => (
+              <button
+                key={template.path}
+                type="button"
+                autoFocus={index === 0}
+                className={index === 0 ? 'solid-button' : 'line-button'}
+                onClick={() => {
+                  onClose();
+                  void make(template);
+                }}
+              >
+                {template.title}
+              </button>
+            ))}
+          </div>
+          <p className="mt-2 text-[0.93rem] text-muted">
+            {own.length > 0
+              ? 'A note of kind template with “for: review” is one more; its steps are yours to change.'
+              : 'Templates of your own stand here as soon as a note of kind template says “for: review”.'}
+          </p>
+        </section>
+      </div>
+    </Dialog>
+  );
+}
