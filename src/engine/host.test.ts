@@ -106,6 +106,7 @@ describe('the engine', () => {
       'Agenda/Mine.md': 2,
       'Agenda/Month.md': 2,
       'Agenda/Projects.md': 0,
+      'Agenda/Goals.md': 0,
       'Agenda/Without a next step.md': 0,
       'Agenda/Stands still.md': 0,
       'Agenda/Not now.md': 0,

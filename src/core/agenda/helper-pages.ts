@@ -9,6 +9,19 @@ function page(name: (typeof SHIPPED_NAMES)[number], about: string, lists: readon
 /** A project or goal that says no state is active. */
 const ACTIVE = ['  and not (state = later or state = done or state = cancelled)'];
 
+const GOALS = page('Goals', 'What all of it is for, by level: what serves each goal, what is next, and what moved.', [
+  {
+    title: 'Projects that serve no goal',
+    lines: [
+      'from notes',
+      'where kind = project and without link',
+      '  and not (state = later or state = done or state = cancelled)',
+      'order by title',
+      'columns open, progress, due',
+    ],
+  },
+]);
+
 const WITHOUT_NEXT_STEP = page(
   'Without a next step',
   'Projects and goals of which nothing can be begun: no open task that neither waits, rests nor is blocked.',
@@ -67,4 +80,4 @@ const LAPSED = page('Lapsed', 'Their time has passed: cancel them, or give them 
 ]);
 
 /** Pages that steps of a review open; in the rack they lie folded. */
-export const HELPER_PAGES: readonly ShippedPage[] = [WITHOUT_NEXT_STEP, STANDS_STILL, NOT_NOW, STILL_IN_PLACE, QUESTIONS, LAPSED];
+export const HELPER_PAGES: readonly ShippedPage[] = [GOALS, WITHOUT_NEXT_STEP, STANDS_STILL, NOT_NOW, STILL_IN_PLACE, QUESTIONS, LAPSED];

@@ -16,6 +16,7 @@ export const SHIPPED_NAMES = [
   'Month',
   'Projects',
   'Mine',
+  'Goals',
   'Without a next step',
   'Stands still',
   'Not now',

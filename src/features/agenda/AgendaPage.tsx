@@ -24,6 +24,7 @@ import { useParameter } from '../session/places/routes';
 import { useSides } from './use-sides';
 
 const LeftOut = lazy(() => import('./LeftOut').then((part) => ({ default: part.LeftOut })));
+const GoalsByLevel = lazy(() => import('../goals/GoalsByLevel').then((part) => ({ default: part.GoalsByLevel })));
 const PeopleTable = lazy(() => import('../people/PeopleTable').then((part) => ({ default: part.PeopleTable })));
 const NewText = lazy(() => import('./NewText').then((part) => ({ default: part.NewText })));
 
@@ -86,6 +87,11 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
           <PeopleTable />
         </Suspense>
       )}
+      {shipped === shippedPath('Goals') && (
+        <Suspense>
+          <GoalsByLevel />
+        </Suspense>
+      )}
       <div
         className={columns > 1 ? 'grid items-start gap-x-8 md:grid-cols-[repeat(var(--columns),minmax(0,1fr))]' : undefined}
         style={{ '--columns': columns } as React.CSSProperties}
@@ -101,7 +107,7 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
               look="page"
               narrowing={narrowing}
               saysEmpty={false}
-              titled={note.gathers.length > 1}
+              titled={note.gathers.length > 1 || shipped === shippedPath('Goals')}
               lists={lists}
               first={part.first}
             />

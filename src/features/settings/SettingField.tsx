@@ -69,6 +69,23 @@ export function SettingField({ name, settings, set }: SettingFieldProps) {
           />
         </Labelled>
       );
+    case 'words':
+      return (
+        <Labelled label={field.label} help={field.help}>
+          <input
+            className="field"
+            defaultValue={(value as readonly string[]).join(', ')}
+            onBlur={(event) =>
+              change(
+                event.target.value
+                  .split(',')
+                  .map((word) => word.trim())
+                  .filter((word) => word !== ''),
+              )
+            }
+          />
+        </Labelled>
+      );
     case 'sides':
       return (
         <PairsField

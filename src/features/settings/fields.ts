@@ -23,6 +23,8 @@ export type Field<Value = never> =
   | { is: 'heading'; label: string; help?: string }
   /** A number of hours for each weekday. */
   | { is: 'week'; label: string }
+  /** Words in an order. */
+  | { is: 'words'; label: string; help: string }
   /** Names, each with a condition. */
   | { is: 'sides'; label: string }
   /** Folders, or tags, each with the note to which what is finished goes. */
@@ -202,6 +204,7 @@ export const FIELDS: { readonly [Name in keyof Settings]: Field<Settings[Name]> 
   archiveNote: { is: 'heading', label: 'Archive of finished lines', help: 'A note; {year} stands for the year.' },
   archiveFolders: { is: 'folders', label: 'Archives of folders' },
   shelves: { is: 'shelves', label: 'Shelves: archives of tags' },
+  goalLevels: { is: 'words', label: 'Levels of goals', help: 'In their order, with commas between them.' },
   digestHeading: { is: 'heading', label: 'Heading of the digest', help: 'In a meeting.' },
   meetingLists: {
     is: 'choice',

@@ -1,4 +1,4 @@
-import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { parseGather } from '../../core/gather/language/parse';
 import { Sheet } from '../note/Sheet';
@@ -26,7 +26,7 @@ export function ThroughPage() {
   const title = parseGather(text).gather.title ?? shown ?? 'A list';
   const at = through?.at;
   // The keys work as soon as a task lies there, and again when a dialog was closed.
-  useEffect(() => {
+  useLayoutEffect(() => {
     setRewording(false);
     if (dialog === null && at !== undefined) sheet.current?.focus({ preventScroll: true });
   }, [at, dialog]);

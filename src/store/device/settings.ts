@@ -75,6 +75,8 @@ export const settingsSchema = z.object({
   keys: z.catch(z.record(z.string(), z.string()), {}),
   /** Sides of one's work and life: each a name and a condition of the gather language. */
   sides: z.catch(z.array(z.object({ name: z.string(), condition: z.string() })), []),
+  /** The levels of goals, in their order. */
+  goalLevels: z.catch(z.array(z.string()), ['life', 'years', 'year', 'season']),
   /** What becomes of open steps when their task is finished. */
   openSteps: z.catch(z.enum(['ask', 'leave', 'close', 'out']), 'ask'),
   /** `journal`, or the path of a note. */

@@ -20,6 +20,7 @@ export const NO_ANSWERS: { readonly [Name in QuestionName]: Questions[Name]['ans
   writtenOn: [],
   templates: [],
   meetings: [],
+  goals: [],
   reviews: [],
   people: [],
   digest: [],

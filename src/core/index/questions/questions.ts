@@ -26,6 +26,7 @@ import type { PersonFacts } from './people';
 import type { Reminder } from './reminders';
 import type { WrittenNote } from './written-on';
 import type { TaskClosely } from './task-closely';
+import type { GoalFacts } from './goals';
 import type { ListedReview } from './reviews';
 import type { SearchAnswer, SearchShows } from './search';
 
@@ -67,6 +68,8 @@ export interface Questions {
   templates: { given: object; answer: Template[] };
   /** The meetings of a series, or all where none is given, by path, with what their front matter says. */
   meetings: { given: { series: string | null }; answer: SeriesMeeting[] };
+  /** Every goal, and how it stands. */
+  goals: { given: object; answer: GoalFacts[] };
   /** The reviews, by their days. */
   reviews: { given: object; answer: ListedReview[] };
   /** Everybody who is named or has a page, but oneself. */
@@ -151,6 +154,7 @@ const ANSWERS: {
   writtenOn: async (library, { day }) => (await import('./written-on')).writtenOn(library, day),
   templates: async (library) => (await import('./forms')).templatesIn(notesOf(library, 'template')),
   meetings: async (library, { series }) => (await import('./meetings')).meetingsIn(notesOf(library, 'meeting'), series),
+  goals: async (library) => (await import('./goals')).goalsIn(library),
   reviews: async (library) => (await import('./reviews')).reviewsIn(notesOf(library, 'review')),
   people: async (library) => (await import('./people')).peopleIn(library, notesOf(library, 'meeting')),
   digest: async (library, { path, heading }) => (await import('./meetings')).digestOfMeeting(notesOf(library, 'meeting'), path, heading),
