@@ -26,28 +26,28 @@ test('a week is looked at by keyboard: steps open and count down, undated tasks 
   await page.keyboard.press('Enter');
   const PATH = 'Reviews/Week in review 2026-11-23.md';
   const head = desk.main.getByRole('region', { name: 'The review' });
-  await expect(head).toContainText('Not begun yet: 13 steps.');
+  await expect(head).toContainText('Not begun yet: 14 steps.');
   await press(page, 'Begin');
   await expect.poll(() => desk.stored(PATH)).toContain('start: 2026-11-23 09:20');
   await expectAccessible(page, 'a review', { part: 'main' });
 
   // The first steps are ticked; what one opens stands beside.
   const step = head.getByRole('group', { name: 'The step' });
-  await expect(step).toContainText('Step 1 of 13');
+  await expect(step).toContainText('Step 1 of 14');
   await press(page, 'Done with it');
-  await expect(step).toContainText('Step 2 of 13: Inbox');
+  await expect(step).toContainText('Step 2 of 14: Inbox');
   await press(page, 'Open it beside');
   await expect(desk.beside.getByRole('heading', { level: 2 }).first()).toContainText('Inbox');
   await expect(step).toContainText('nothing is left there');
   await press(page, 'Done with it');
-  await expect(step).toContainText('Step 3 of 13: Five minutes of brainstorm');
+  await expect(step).toContainText('Step 3 of 14: Five minutes of brainstorm');
   await press(page, 'Open it');
   await expect(page.getByLabel('Lines that become tasks')).toBeFocused();
   await page.keyboard.type('Ask about salt');
   await page.getByRole('button', { name: 'Make it a task' }).click();
   await expect.poll(() => desk.stored('Journal/2026-11-23.md')).toContain('- [ ] Ask about salt');
   await page.goBack();
-  await expect(step).toContainText('Step 3 of 13');
+  await expect(step).toContainText('Step 3 of 14');
   await press(page, 'Done with it');
   await page.clock.setFixedTime(new Date('2026-11-23T09:30:00'));
   await page.reload();
@@ -89,8 +89,8 @@ test('a week is looked at by keyboard: steps open and count down, undated tasks 
   await expect(step).toContainText('nothing is left there');
 
   // The rest of the steps, and what is finished goes to the archive.
-  for (let at = 4; at < 13; at++) {
-    await expect(step).toContainText(`Step ${at} of 13`);
+  for (let at = 4; at < 14; at++) {
+    await expect(step).toContainText(`Step ${at} of 14`);
     await press(page, 'Done with it');
   }
   await expect(step).toContainText('Finished and still in place: to the archive · ');
@@ -128,4 +128,40 @@ test('a week is looked at by keyboard: steps open and count down, undated tasks 
   await expect.poll(() => desk.stored(PATH)).toMatch(/- \[x\] Week in review \{.*done 2026-11-23 10:05\}/);
   await press(page, 'Put the remarks onto today’s page');
   await expect.poll(() => desk.stored('Journal/2026-11-23.md')).toContain('  - The store is in order.');
+});
+
+test('goals, the record of days, what comes again and the picture of the work read well in both themes', async ({ desk, page }) => {
+  await desk.open('demo');
+  const pages = {
+    Goals: 'Winter goals',
+    'Record of days': 'By weekday',
+    'What comes again': 'Read humidity log',
+    'Picture of the work': 'Finished by week',
+  };
+  for (const [title, words] of Object.entries(pages)) {
+    await desk.agenda(title);
+    await expect(desk.main.getByText(words, { exact: true }).first()).toBeVisible();
+    await expectAccessible(page, title, { part: 'main' });
+  }
+  await page.emulateMedia({ colorScheme: 'dark' });
+  for (const title of ['Goals', 'Record of days', 'What comes again']) {
+    await desk.agenda(title);
+    await expectAccessible(page, `${title}, dark`, { part: 'main', colours: true });
+  }
+  // A goal leads to what serves it, and a finished project goes to the archive whole and comes back.
+  await desk.agenda('Goals');
+  await desk.main.getByRole('list', { name: 'What serves Winter goals' }).getByRole('link', { name: 'Catalogue' }).click();
+  await expect(page.getByLabel('Title of the note')).toHaveValue('Catalogue');
+  await page.getByRole('button', { name: 'Actions for this note' }).click();
+  await page.getByRole('menuitem', { name: 'Archive the note' }).click();
+  await expect(page.getByText('holds 4 open tasks')).toBeVisible();
+  await page.goto('/note/Waiting%20for%20others.md');
+  const WAITING = await desk.stored('Waiting for others.md');
+  await page.getByRole('button', { name: 'Actions for this note' }).click();
+  await page.getByRole('menuitem', { name: 'Archive the note' }).click();
+  await expect(page).toHaveURL(/note\/Archive\/Waiting%20for%20others/);
+  await expect.poll(() => desk.stored('Archive/Waiting for others.md')).toContain('from: "[[Waiting for others]]"');
+  await page.getByRole('button', { name: 'Actions for this note' }).click();
+  await page.getByRole('menuitem', { name: 'Bring the note back' }).click();
+  await expect.poll(() => desk.stored('Waiting for others.md')).toBe(WAITING);
 });

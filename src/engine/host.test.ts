@@ -113,6 +113,9 @@ describe('the engine', () => {
       'Agenda/Finished and still in place.md': 0,
       'Agenda/Questions.md': 0,
       'Agenda/Lapsed.md': 0,
+      'Agenda/What comes again.md': 0,
+      'Agenda/Record of days.md': 0,
+      'Agenda/Picture of the work.md': 2,
     });
     await host.apply([{ path: 'Agenda/Inbox.md', text: '---\nkind: agenda\n---\n```gather\nopen\n```\n' }]);
     expect(counts()['Agenda/Inbox.md']).toBe(2);

@@ -55,7 +55,7 @@ export const SHIPPED_FEET: readonly ShippedPage[] = [
     { title: 'Finished in the last 14 days', lines: ['where this tag and done in last 14 days', 'order by done desc', 'limit 50'] },
   ]),
   foot('archive', 'What stands under an archive: how much was finished when, and what last.', [
-    { title: 'Finished by month', lines: [ARCHIVED, 'as bars of done by month'] },
+    { title: 'Finished by month', lines: [ARCHIVED, 'as bars of done by month of done'] },
     { title: 'Finished last', lines: [ARCHIVED, 'order by done desc', 'limit 20', 'totals count, takes'] },
   ]),
   foot('journal', 'What stands under the page of a day and is written in other notes.', [

@@ -23,6 +23,9 @@ export const SHIPPED_NAMES = [
   'Finished and still in place',
   'Questions',
   'Lapsed',
+  'What comes again',
+  'Record of days',
+  'Picture of the work',
 ] as const;
 
 /** The path of a page that ships. */

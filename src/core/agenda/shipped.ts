@@ -1,5 +1,6 @@
 import { SHIPPED_FEET } from './feet';
 import { HELPER_PAGES } from './helper-pages';
+import { PICTURE_PAGES } from './picture-pages';
 import { PLANNED_LATER, type SHIPPED_NAMES, shippedPath } from './shipped-names';
 import { type ShippedList, type ShippedPage, gatherBlocks } from './shipped-page';
 
@@ -153,5 +154,6 @@ export const SHIPPED_PAGES: readonly ShippedPage[] = [
   PROJECTS,
   MINE,
   ...HELPER_PAGES,
+  ...PICTURE_PAGES,
   ...SHIPPED_FEET,
 ];

@@ -19,13 +19,12 @@ import { AgendaLists, NothingHere } from './AgendaLists';
 import { CarryForward } from './CarryForward';
 import { NarrowBar } from './NarrowBar';
 import { Prose } from './Prose';
+import { PAGE_TOPS } from './page-tops';
 import { agendaParts } from './parts';
 import { useParameter } from '../session/places/routes';
 import { useSides } from './use-sides';
 
 const LeftOut = lazy(() => import('./LeftOut').then((part) => ({ default: part.LeftOut })));
-const GoalsByLevel = lazy(() => import('../goals/GoalsByLevel').then((part) => ({ default: part.GoalsByLevel })));
-const PeopleTable = lazy(() => import('../people/PeopleTable').then((part) => ({ default: part.PeopleTable })));
 const NewText = lazy(() => import('./NewText').then((part) => ({ default: part.NewText })));
 
 interface AgendaPageProps {
@@ -64,6 +63,7 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
   };
   const empty =
     shown.length > 0 && shown.length === note.gathers.length && shown.every((answer) => answer.total === 0 && answer.errors.length === 0);
+  const Top = shipped === null ? null : (PAGE_TOPS[shipped] ?? null);
   const columns = Math.min(3, Math.max(1, Number(note.front.fields['columns']) || 1));
   return (
     <Sheet title={title} wide={columns > 1 || own.some(isWide)}>
@@ -82,14 +82,9 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
       )}
       <NarrowBar narrowing={narrowing} onChange={setTyped} answers={shown} />
       {shipped === shippedPath('Today') && <CarryForward answers={shown} />}
-      {shipped === shippedPath('People') && (
+      {Top && (
         <Suspense>
-          <PeopleTable />
-        </Suspense>
-      )}
-      {shipped === shippedPath('Goals') && (
-        <Suspense>
-          <GoalsByLevel />
+          <Top />
         </Suspense>
       )}
       <div
@@ -107,7 +102,7 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
               look="page"
               narrowing={narrowing}
               saysEmpty={false}
-              titled={note.gathers.length > 1 || shipped === shippedPath('Goals')}
+              titled={note.gathers.length > 1 || Top !== null}
               lists={lists}
               first={part.first}
             />

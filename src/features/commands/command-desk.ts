@@ -8,7 +8,7 @@ export interface TextCommands {
   redo: () => boolean;
 }
 
-type MayLack = 'note-title' | 'note-move';
+type MayLack = 'note-title' | 'note-move' | 'note-archive';
 
 /** What each command does on the note that is on the page; null where a note has no title or folder of its own. */
 export type NoteCommands = Readonly<Record<Exclude<IdIn<'note'>, MayLack>, () => void> & Record<MayLack, (() => void) | null>>;

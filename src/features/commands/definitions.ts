@@ -67,6 +67,7 @@ export const COMMANDS = [
   { id: 'note-clear-foot', title: 'Clear finished lines: under a heading at the foot', key: null, scope: 'note' },
   { id: 'note-clear-archive', title: 'Clear finished lines: to the archive', key: null, scope: 'note' },
   { id: 'note-clear-away', title: 'Clear finished lines: away', key: null, scope: 'note' },
+  { id: 'note-archive', title: 'Archive the note whole, or bring it back', key: null, scope: 'note' },
   { id: 'note-again', title: 'Untick the lists of the note for a new round', key: null, scope: 'note' },
   { id: 'note-move', title: 'Move the note to a folder', key: null, scope: 'note' },
   { id: 'note-save', title: 'Save the note as a Markdown file', key: null, scope: 'note' },

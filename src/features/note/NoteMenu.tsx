@@ -65,6 +65,9 @@ export function NoteMenu({ path, title, onRename }: NoteMenuProps) {
         <MenuEntry label="Untick its lists for a new round…" onSelect={runs['note-again']} />
         <MenuLine />
         <PinEntry title={title} />
+        {runs['note-archive'] && (
+          <MenuEntry label={kind === 'archive' ? 'Bring the note back' : 'Archive the note'} onSelect={runs['note-archive']} />
+        )}
         {runs['note-move'] && <MenuEntry label="Move to a folder…" onSelect={runs['note-move']} />}
         <MenuInside label="Copy a link">
           <CopyLinkEntries path={path} title={title} />

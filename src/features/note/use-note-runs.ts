@@ -9,6 +9,7 @@ import { useServices } from '../session/state/services';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { useToldDone } from '../session/acting/use-act';
 import { useLatest } from '../../ui/use-latest';
+import { useArchiveNote } from '../archive/use-archive-note';
 import { useClearFinished } from './use-clear-finished';
 
 /** What only the page itself can do: put the cursor into the title, and ask. Null where the note has no title of its own. */
@@ -27,7 +28,9 @@ export function useNoteRuns(path: string, title: string, asking: Asking): NoteCo
   const told = useToldDone();
   const hides = useAppSelector((state) => (state.frame.finished[path] ?? state.settings.finished) === 'hide');
   const shown = useAppSelector((state) => (state.settings.finished === 'hide' ? 'stay' : state.settings.finished));
-  const latest = useLatest({ asking, clear, told, hides, shown });
+  const archive = useArchiveNote(path, title);
+  const isArchived = useAppSelector((state) => state.library.overview?.notes.find((note) => note.path === path)?.kind === 'archive');
+  const latest = useLatest({ asking, clear, told, hides, shown, archive, isArchived });
   const titled = asking.title !== null;
   const runs = useMemo((): NoteCommands => {
     const finished = (where: 'stay' | 'sink' | 'hide') => () => void dispatch(frameSlice.actions.finishedChosen({ path, finished: where }));
@@ -58,6 +61,7 @@ export function useNoteRuns(path: string, title: string, asking: Asking): NoteCo
       'note-save': () => void save(),
       'note-delete': () => void remove(),
       'note-title': titled ? () => latest.current.asking.title?.() : null,
+      'note-archive': titled ? () => void latest.current.archive(latest.current.isArchived ? 'bring back' : 'archive') : null,
       'note-move': titled ? () => latest.current.asking.move?.() : null,
     };
   }, [path, title, titled, actions, store, dispatch, navigate, latest]);

@@ -4,6 +4,7 @@ import { planArchive } from '../../core/archive/plan-archive';
 import { ARCHIVE_DEFAULTS } from '../../core/archive/archive-place';
 import { shelfOf } from '../../core/index/live/shelf';
 import { desk, texts } from '../test-desk';
+import { archivedWhole, broughtBackWhole } from './archived-whole';
 import { broughtBackLines } from './brought-back-lines';
 
 const CONTEXT: ActionContext = { now: { day: 20780, minute: 554 }, settings: ACTION_DEFAULTS, makeRef: () => 'k3f9qa' };
@@ -35,4 +36,23 @@ test('what was archived is one step, and comes back where it stood, by what its 
   await store.steps.undo();
   await store.steps.undo();
   expect(await texts(store)).toEqual({ 'Projects/A.md': BEFORE });
+});
+
+test('a note goes to the archive whole, links by its path follow, and it comes back with its bytes', async () => {
+  const CATALOGUE = '---\nkind: project\nstate: done\n---\n- [x] Paper {done 2026-11-14}\n';
+  const { store, actions, ready } = desk({ 'Projects/Catalogue.md': CATALOGUE, 'A.md': 'See [[Projects/Catalogue]] and [[Catalogue]].\n' });
+  await ready;
+  const away = archivedWhole(await store.all(), 'Projects/Catalogue.md', 20780);
+  if ('refused' in away) throw new Error(away.refused);
+  await actions.step('Archived', () => Promise.resolve(away.writes));
+  expect(await texts(store)).toEqual({
+    'Archive/Projects/Catalogue.md':
+      '---\nkind: archive\nstate: done\nwas: project\nfrom: "[[Projects/Catalogue]]"\narchived: 2026-11-23\n---\n- [x] Paper {done 2026-11-14}\n',
+    'A.md': 'See [[Archive/Projects/Catalogue]] and [[Catalogue]].\n',
+  });
+  const back = broughtBackWhole(await store.all(), away.path);
+  if ('refused' in back) throw new Error(back.refused);
+  await actions.step('Brought back', () => Promise.resolve(back.writes));
+  expect(await texts(store)).toEqual({ 'Projects/Catalogue.md': CATALOGUE, 'A.md': 'See [[Projects/Catalogue]] and [[Catalogue]].\n' });
+  expect(broughtBackWhole(await store.all(), 'A.md')).toEqual({ refused: 'Nothing says where this note lay, so nothing was changed.' });
 });

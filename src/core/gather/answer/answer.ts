@@ -97,8 +97,10 @@ export function planGather(gather: Gather, context: GatherContext, style: DateSt
 function shaped(gather: Gather): Gather {
   const { form } = gather;
   const by = (key: GroupKeyName, of: DateField | null = null): GroupKey => ({ key, of, descending: false, byCount: false });
-  if (form?.is === 'bars')
-    return { ...gather, groupBy: form.second ? [by(form.by), by(form.second)] : [by(form.by)], limit: null, limitPerGroup: 0 };
+  if (form?.is === 'bars') {
+    const first = by(form.by, form.of);
+    return { ...gather, groupBy: form.second ? [first, by(form.second)] : [first], limit: null, limitPerGroup: 0 };
+  }
   // How it stood at a time follows from when each task was made, done and cancelled.
   if (form?.is === 'curve' && isTimeKey(form.by))
     return { ...gather, groupBy: CURVE_FIELDS.map((field) => by(form.by, field)), includingResting: true, limit: null, limitPerGroup: 0 };

@@ -220,7 +220,8 @@ export type Form =
   | { is: 'summary'; by: GroupKeyName }
   /** On an axis of days, one row a value. */
   | { is: 'spans'; by: GroupKeyName }
-  | { is: 'bars'; measure: Measure; by: GroupKeyName; second: GroupKeyName | null }
+  /** By days, weeks or months `of` a date field, else by the earlier of due and plan. */
+  | { is: 'bars'; measure: Measure; by: GroupKeyName; of?: DateField; second: GroupKeyName | null }
   | { is: 'curve'; measure: Measure; by: GroupKeyName };
 
 /** A gather as it was read. */

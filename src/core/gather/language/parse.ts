@@ -211,7 +211,8 @@ function parseForm(reader: TokenReader, source: Source): Form {
     case 'bars': {
       const measure = parseMeasured(reader);
       const by = parseFormKey(reader, source);
-      return { is: 'bars', measure, by, second: reader.took(',') ? parseKeyName(reader, source) : null };
+      const of = parseOf(reader, by, source);
+      return { is: 'bars', measure, by, ...(of && { of }), second: reader.took(',') ? parseKeyName(reader, source) : null };
     }
     case 'curve':
       return { is: 'curve', measure: parseMeasured(reader), by: parseFormKey(reader, source) };
@@ -256,14 +257,18 @@ function parseKeyName(reader: TokenReader, source: Source): GroupKeyName {
 
 function parseGroupKey(reader: TokenReader, source: Source): GroupKey {
   const key = parseKeyName(reader, source);
-  let of: DateField | null = null;
-  if ((key === 'day' || key === 'week' || key === 'month' || key === 'period') && reader.took('of')) {
-    const fields: readonly DateField[] = isOfNotes(source) ? NOTE_DATE_FIELDS : DATE_FIELDS;
-    of = fields.find((known) => reader.is('word', known)) ?? reader.fail('a date field', fields);
-    reader.take();
-  }
+  const of = parseOf(reader, key, source);
   const byCount = reader.tookWords('by', 'count');
   return { key, of, byCount, descending: parseDirection(reader) };
+}
+
+/** The date field by which days, weeks, months and periods go; null where none is said. */
+function parseOf(reader: TokenReader, key: GroupKeyName, source: Source): DateField | null {
+  if ((key !== 'day' && key !== 'week' && key !== 'month' && key !== 'period') || !reader.took('of')) return null;
+  const fields: readonly DateField[] = isOfNotes(source) ? NOTE_DATE_FIELDS : DATE_FIELDS;
+  const of = fields.find((known) => reader.is('word', known)) ?? reader.fail('a date field', fields);
+  reader.take();
+  return of;
 }
 
 function parseOrderKey(reader: TokenReader, source: Source): OrderKey {

@@ -161,7 +161,7 @@ export function formText(form: Form): string {
     case 'spans':
       return `spans by ${form.by}`;
     case 'bars':
-      return `bars of ${form.measure} by ${form.by}${form.second === null ? '' : `, ${form.second}`}`;
+      return `bars of ${form.measure} by ${form.by}${form.of === undefined ? '' : ` of ${form.of}`}${form.second === null ? '' : `, ${form.second}`}`;
     case 'curve':
       return `curve of ${form.measure} by ${form.by}`;
     default:

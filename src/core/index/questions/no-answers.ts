@@ -20,6 +20,8 @@ export const NO_ANSWERS: { readonly [Name in QuestionName]: Questions[Name]['ans
   writtenOn: [],
   templates: [],
   meetings: [],
+  daysRecord: null,
+  repeatsRecord: [],
   goals: [],
   reviews: [],
   people: [],

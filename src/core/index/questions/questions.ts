@@ -26,6 +26,7 @@ import type { PersonFacts } from './people';
 import type { Reminder } from './reminders';
 import type { WrittenNote } from './written-on';
 import type { TaskClosely } from './task-closely';
+import type { DaysRecord, RecordedRepeat } from './record';
 import type { GoalFacts } from './goals';
 import type { ListedReview } from './reviews';
 import type { SearchAnswer, SearchShows } from './search';
@@ -68,6 +69,10 @@ export interface Questions {
   templates: { given: object; answer: Template[] };
   /** The meetings of a series, or all where none is given, by path, with what their front matter says. */
   meetings: { given: { series: string | null }; answer: SeriesMeeting[] };
+  /** How the days of a range went, up to yesterday; by side, too. */
+  daysRecord: { given: { from: Day; to: Day; sides: readonly { name: string; condition: string }[] }; answer: DaysRecord | null };
+  /** Every open repeat, and how it went in a range of days. */
+  repeatsRecord: { given: { from: Day; to: Day }; answer: RecordedRepeat[] };
   /** Every goal, and how it stands. */
   goals: { given: object; answer: GoalFacts[] };
   /** The reviews, by their days. */
@@ -154,6 +159,8 @@ const ANSWERS: {
   writtenOn: async (library, { day }) => (await import('./written-on')).writtenOn(library, day),
   templates: async (library) => (await import('./forms')).templatesIn(notesOf(library, 'template')),
   meetings: async (library, { series }) => (await import('./meetings')).meetingsIn(notesOf(library, 'meeting'), series),
+  daysRecord: async (library, { from, to, sides }) => (await import('./record')).daysRecord(library, { from, to }, sides),
+  repeatsRecord: async (library, range) => (await import('./record')).repeatsRecord(library, range),
   goals: async (library) => (await import('./goals')).goalsIn(library),
   reviews: async (library) => (await import('./reviews')).reviewsIn(notesOf(library, 'review')),
   people: async (library) => (await import('./people')).peopleIn(library, notesOf(library, 'meeting')),
