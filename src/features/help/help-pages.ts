@@ -4,6 +4,7 @@ export const HELP_PAGES = [
   { id: 'day', title: 'Slips, the day, carrying on', load: () => import('../../../docs/day.md?raw') },
   { id: 'meetings', title: 'Meetings', load: () => import('../../../docs/meeting.md?raw') },
   { id: 'asking', title: 'Asking for tasks', load: () => import('../../../docs/gather.md?raw') },
+  { id: 'review', title: 'Review, goals, the archive', load: () => import('../../../docs/review.md?raw') },
   { id: 'finding', title: 'Finding, and what leads where', load: () => import('../../../docs/finding.md?raw') },
   { id: 'keeping', title: 'How it is kept', load: () => import('../../../docs/keep.md?raw') },
 ] as const;
