@@ -19,6 +19,7 @@ const RECORD = page('Record of days', 'What of each day’s plan was done by its
 const PICTURE = page('Picture of the work', 'How it went, and what lies ahead. Every drawing is a gather: change it as you like.', [
   { title: 'Finished by week', lines: ['where done in last 84 days', 'as bars of done by week of done'] },
   { title: 'Finished by tag', lines: ['where done in last 84 days and with tag', 'as bars of done by tag'] },
+  { title: 'Came in by week', lines: ['where made in last 84 days', 'including resting', 'as bars of count by week of made'] },
   {
     title: 'Open at the end of each week',
     lines: ['where made in last 84 days or open or done in last 84 days', 'as curve of open by week'],

@@ -90,6 +90,32 @@ describe('what is archived', () => {
     expect(second.after['Old.md']).toBe(`${first.after['Old.md'] ?? ''}- [x] d\n`);
   });
 
+  it('many notes into one archive, each under its own headings, and what has none before all headings', async () => {
+    const notes: Notes = { 'Old.md': '---\nkind: archive\n---\n\n# Loans\n\nwords of the archive\n' };
+    for (const name of ['C', 'A', 'B'])
+      notes[`${name}.md`] =
+        `- [x] ${name} free\n\n# Loans\n- [x] ${name} loan\n\n## Crates\n- [x] ${name} crate\n\n# Lamps\n\n## Crates\n- [x] ${name} lamp crate\n`;
+    const { after, refused } = await archived(notes, undefined, ARCHIVE_DEFAULTS, 'Old');
+    expect(refused).toEqual([]);
+    const headings = readNote('Old.md', after['Old.md'] ?? '').tasks.map(({ text, headings: under }) => [text, under.join(' › ')]);
+    const wanted = (what: string, under: string): string[][] => ['C', 'A', 'B'].map((name) => [`${name} ${what}`, under]);
+    expect(headings).toEqual([
+      ...wanted('free', ''),
+      ...wanted('loan', 'Loans'),
+      ...wanted('crate', 'Loans › Crates'),
+      ...wanted('lamp crate', 'Lamps › Crates'),
+    ]);
+    expect(after['Old.md']?.match(/^#.*$/gm)).toEqual(['# Loans', '## Crates', '# Lamps', '## Crates']);
+    expect(after['Old.md']).toContain(
+      'words of the archive\n\nfrom [[C]], 2026-11-23\n\n- [x] C loan\n\nfrom [[A]], 2026-11-23\n\n- [x] A loan\n',
+    );
+  });
+
+  it('nothing is made of an archive to which nothing came', async () => {
+    const { after, refused } = await archived({ 'A.md': '- [x] a\n', 'Old.md': '```\nopen code' }, undefined, ARCHIVE_DEFAULTS, 'Old');
+    expect([refused.length, after['A.md'], after['Old.md']]).toEqual([1, '- [x] a\n', '```\nopen code']);
+  });
+
   it('a note is not its own archive', async () => {
     const { plan, after } = await archived({ 'A.md': '---\narchive: "[[A]]"\n---\n- [x] a\n' });
     expect([plan.going, plan.left['own archive'], Object.keys(after)]).toEqual([[], 1, ['A.md']]);

@@ -1,6 +1,6 @@
 import { readIsoDay } from '../../calendar/day';
 import { Library } from '../library';
-import { goalsIn } from './goals';
+import { goalsIn, goalsServed } from './goals';
 
 const TODAY = readIsoDay('2026-11-27') ?? 0;
 
@@ -35,5 +35,9 @@ test('a goal is served by link, by about and by what stands in it; what moved is
     next: expect.objectContaining({ text: 'Pick three' }) as unknown,
     weeks: [0, 0, 0, 0, 1, 1],
   });
+  expect(goalsServed(library, 'Projects/Catalogue.md', 4).map(({ title }) => title)).toEqual(['Fewer objects']);
+  expect(goalsServed(library, 'Goals/Fewer objects.md', 6).map(({ title }) => title)).toEqual(['Fewer objects']);
+  expect(goalsServed(library, 'Rounds.md', 0).map(({ title }) => title)).toEqual(['Fewer objects']);
+  expect(goalsServed(library, 'Rounds.md', 7)).toEqual([]);
   expect([a?.serving.map(({ title }) => title), b?.serving.map(({ title }) => title)]).toEqual([['B'], ['A']]);
 });

@@ -1,5 +1,6 @@
 import { type Day, startOfWeek } from '../../calendar/day';
 import { fieldWords } from '../../note/facts/front-matter';
+import { foldPath } from '../../note/names/path';
 import type { Row } from '../../gather/rows/row';
 import type { Library } from '../library';
 import { type FoundTask, foundOf } from './found-task';
@@ -37,6 +38,17 @@ export interface GoalFacts {
 const WEEKS = 6;
 
 const SERVES = '(this note or to this note)';
+
+/** The goals that a task on a line (from 0) serves, by its links, its note and what that is about. */
+export function goalsServed(library: Library, path: string, line: number): { path: string; title: string }[] {
+  const row = library.entries.get(foldPath(path))?.head.rows.find(({ task }) => task.line === line);
+  if (!row) return [];
+  const named = row.links.map((link) => library.names.pathOf(link, foldPath(path))).filter((key) => key !== null);
+  return [...new Set([...named, foldPath(path)])].flatMap((key) => {
+    const head = library.entries.get(key)?.head;
+    return head?.kind === 'goal' ? [{ path: head.path, title: head.title }] : [];
+  });
+}
 
 /** Every goal, by path. */
 export function goalsIn(library: Library): GoalFacts[] {

@@ -22,6 +22,7 @@ export const NO_ANSWERS: { readonly [Name in QuestionName]: Questions[Name]['ans
   meetings: [],
   daysRecord: null,
   repeatsRecord: [],
+  goalsServed: [],
   goals: [],
   reviews: [],
   people: [],

@@ -73,6 +73,8 @@ export interface Questions {
   daysRecord: { given: { from: Day; to: Day; sides: readonly { name: string; condition: string }[] }; answer: DaysRecord | null };
   /** Every open repeat, and how it went in a range of days. */
   repeatsRecord: { given: { from: Day; to: Day }; answer: RecordedRepeat[] };
+  /** The goals that the task on a line (from 0) serves. */
+  goalsServed: { given: { path: string; line: number }; answer: { path: string; title: string }[] };
   /** Every goal, and how it stands. */
   goals: { given: object; answer: GoalFacts[] };
   /** The reviews, by their days. */
@@ -161,6 +163,7 @@ const ANSWERS: {
   meetings: async (library, { series }) => (await import('./meetings')).meetingsIn(notesOf(library, 'meeting'), series),
   daysRecord: async (library, { from, to, sides }) => (await import('./record')).daysRecord(library, { from, to }, sides),
   repeatsRecord: async (library, range) => (await import('./record')).repeatsRecord(library, range),
+  goalsServed: async (library, { path, line }) => (await import('./goals')).goalsServed(library, path, line),
   goals: async (library) => (await import('./goals')).goalsIn(library),
   reviews: async (library) => (await import('./reviews')).reviewsIn(notesOf(library, 'review')),
   people: async (library) => (await import('./people')).peopleIn(library, notesOf(library, 'meeting')),

@@ -6,7 +6,7 @@ import { linesAt } from '../writing/move-lines';
 import { type OpenNote, type Refusal, itemAt, openNote, sharesLine } from '../reading/open-note';
 import type { OpenNotes, Shelf } from '../reading/open-notes';
 import { fromLine } from '../../archive/from-line';
-import { type HeadingStep, placeUnder, wordsAboveLast } from '../writing/place-lines';
+import { type HeadingStep, firstMissing, placeUnder, wordsAboveLast } from '../writing/place-lines';
 import { readNote } from '../reading/read-note';
 
 /** How items go to another place: moved, or archived with the headings that they stood under. */
@@ -52,7 +52,7 @@ export function relocate(
   const before = target.structure.items.length;
   const moved = target === opened ? 0 : readNote('', lines.join('\n'), context.settings).structure.items.length;
   opened.edits.remove(item.line, item.lastLine);
-  const placed = placeUnder(target, path, how === 'archive' ? withOrigin(target, path, opened, lines, context) : lines);
+  const placed = placeOne(target, path, lines, how === 'archive' ? opened : null, context);
   if (placed) return placed;
   const after = readNote(target.path, applyChanges(target.lines.text, target.edits.changes()), context.settings);
   // An open comment or code block at the end of the place would take the lines in as its own.
@@ -134,22 +134,21 @@ export async function relocateTogether(
     groups.set(key, group);
     moved.set(opened, item);
   }
+  const byTarget = new Map<string, Parcel[]>();
   for (const { target, path, going } of groups.values()) {
-    await pause(refs.length);
-    const text = result.texts.get(foldPath(target))?.text ?? notes.open(target)?.lines.text ?? '';
-    const placed = withLines(
-      target,
-      text,
-      path,
-      going.flatMap(({ opened, item }) => linesAt(opened, item, '')),
-      how === 'archive' ? (going[0]?.opened ?? null) : null,
-      context,
-    );
-    if ('refused' in placed) for (const { index } of going) result.refused[index] = placed.refused;
-    else {
-      result.texts.set(foldPath(target), { path: target, text: placed.text });
-      for (const { opened, item } of going) opened.edits.remove(item.line, item.lastLine);
-    }
+    const lines = going.flatMap(({ opened, item }) => linesAt(opened, item, ''));
+    const from = how === 'archive' ? (going[0]?.opened ?? null) : null;
+    byTarget.set(target, [...(byTarget.get(target) ?? []), { path, lines, from, going }]);
+  }
+  for (const [target, parcels] of byTarget) {
+    const refuse = ({ going }: Parcel, reason: string): void => {
+      for (const { index } of going) result.refused[index] = reason;
+    };
+    const text = await withParcels(target, notes.open(target)?.lines.text ?? '', parcels, refuse, context, () => pause(refs.length));
+    const arrived = parcels.some(({ going }) => going.some(({ index }) => result.refused[index] === null));
+    if (arrived) result.texts.set(foldPath(target), { path: target, text });
+    for (const { going } of parcels)
+      for (const { index, opened, item } of going) if (result.refused[index] === null) opened.edits.remove(item.line, item.lastLine);
   }
   for (const opened of moved.keys()) {
     const changes = opened.edits.changes();
@@ -158,21 +157,89 @@ export async function relocateTogether(
   return result;
 }
 
-function withLines(
+/** What goes under one path of headings; `from` names the note that it comes from where that is to be said. */
+interface Parcel {
+  path: HeadingStep[];
+  lines: readonly string[];
+  from: OpenNote | null;
+  going: readonly { index: number; opened: OpenNote; item: Item }[];
+}
+
+/**
+ * A text with all that goes into it. What needs no heading that another of them makes is put there in one reading; so there are about as many
+ * readings as headings lie in each other.
+ *
+ * @param refuse told of each that cannot be put there, with the reason
+ */
+async function withParcels(
   target: string,
-  text: string,
+  before: string,
+  parcels: readonly Parcel[],
+  refuse: (parcel: Parcel, reason: string) => void,
+  context: ActionContext,
+  pause: () => Promise<unknown>,
+): Promise<string> {
+  let text = before;
+  // What stands higher goes first, so that nothing comes under a heading that is made for another.
+  let waiting = parcels.toSorted((a, b) => a.path.length - b.path.length);
+  while (waiting.length > 0) {
+    const opened = openNote(target, text, context.settings);
+    const made = new Set<string>();
+    const placed: Parcel[] = [];
+    const later: Parcel[] = [];
+    for (const [count, parcel] of waiting.entries()) {
+      if (count % PORTION === PORTION - 1) await pause();
+      const missing = firstMissing(opened, parcel.path);
+      if (missing !== null && made.has(missing)) {
+        later.push(parcel);
+        continue;
+      }
+      const refusal = placeOne(opened, parcel.path, parcel.lines, parcel.from, context);
+      if (refusal) refuse(parcel, refusal.refused);
+      else placed.push(parcel);
+      if (missing !== null) made.add(missing);
+    }
+    await pause();
+    const next = applyChanges(text, opened.edits.changes());
+    const arrived = itemsIn(next, context) - opened.structure.items.length;
+    const due = placed.reduce((sum, { lines }) => sum + itemsIn(lines.join('\n'), context), 0);
+    text = arrived === due ? next : oneAfterTheOther(target, text, placed, refuse, context);
+    waiting = later;
+  }
+  return text;
+}
+
+/** The same one by one, where something at the place swallows lines: what is swallowed is refused. */
+function oneAfterTheOther(
+  target: string,
+  before: string,
+  parcels: readonly Parcel[],
+  refuse: (parcel: Parcel, reason: string) => void,
+  context: ActionContext,
+): string {
+  let text = before;
+  for (const parcel of parcels) {
+    const opened = openNote(target, text, context.settings);
+    const refusal = placeOne(opened, parcel.path, parcel.lines, parcel.from, context);
+    const next = refusal ? text : applyChanges(text, opened.edits.changes());
+    const isWhole = itemsIn(next, context) - opened.structure.items.length === itemsIn(parcel.lines.join('\n'), context);
+    if (refusal || !isWhole) refuse(parcel, (refusal ?? SWALLOWED).refused);
+    else text = next;
+  }
+  return text;
+}
+
+const itemsIn = (text: string, { settings }: ActionContext): number => readNote('', text, settings).structure.items.length;
+
+/** Puts lines under their headings; what goes to an archive without headings stands before the first of others. */
+const placeOne = (
+  opened: OpenNote,
   path: readonly HeadingStep[],
   lines: readonly string[],
   from: OpenNote | null,
   context: ActionContext,
-): { text: string } | Refusal {
-  const opened = openNote(target, text, context.settings);
-  const refusal = placeUnder(opened, path, from ? withOrigin(opened, path, from, lines, context) : lines);
-  if (refusal) return refusal;
-  const next = applyChanges(text, opened.edits.changes());
-  const arrived = readNote(target, next, context.settings).structure.items.length - opened.structure.items.length;
-  return arrived === readNote('', lines.join('\n'), context.settings).structure.items.length ? { text: next } : SWALLOWED;
-}
+): Refusal | null =>
+  from ? placeUnder(opened, path, withOrigin(opened, path, from, lines, context), 'own') : placeUnder(opened, path, lines);
 
 /** Lines that go to an archive, under one that says where they came from, unless the last there says the same. */
 function withOrigin(

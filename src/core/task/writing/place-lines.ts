@@ -20,8 +20,8 @@ interface Section {
   line: number;
 }
 
-/** Where in a section lines are put: behind what stands there, or right under its heading. */
-export type Side = 'last' | 'first';
+/** Where in a section lines are put: behind what stands there, or right under its heading; in a note itself also before its first heading. */
+export type Side = 'last' | 'first' | 'own';
 
 /**
  * Puts lines into the section that a path of headings names, and makes the headings that are missing. An empty path is the note itself.
@@ -30,7 +30,7 @@ export function placeUnder(opened: OpenNote, path: readonly HeadingStep[], lines
   const { section, found } = findSection(opened, path);
   const missing = path.slice(found);
   if (side === 'first' && missing.length === 0 && path.length > 0) return placeFirst(opened, section, lines);
-  const bodyEnd = found === path.length && path.length > 0 ? ownBodyEnd(opened, section) : section.to;
+  const bodyEnd = found === path.length && (path.length > 0 || side === 'own') ? ownBodyEnd(opened, section) : section.to;
   const at = afterLastWords(opened, section, bodyEnd);
   const before = opened.structure.kinds[at - 1];
   if (before === LineKind.code && opened.structure.fences.some((fence) => !fence.closed && fence.lastLine >= at - 1)) return OPEN_CODE;
@@ -51,7 +51,7 @@ export function wordsAboveLast(opened: OpenNote, path: readonly HeadingStep[]): 
   const { section, found } = findSection(opened, path);
   if (found < path.length) return null;
   const tops = opened.structure.items.filter(({ depth }) => depth === 0);
-  let at = path.length > 0 ? ownBodyEnd(opened, section) : section.to;
+  let at = ownBodyEnd(opened, section);
   for (;;) {
     at = afterLastWords(opened, section, at);
     const last = tops.findLast((item) => item.line < at);
@@ -72,6 +72,12 @@ function findSection(opened: OpenNote, path: readonly HeadingStep[]): { section:
     found++;
   }
   return { section, found };
+}
+
+/** Names the first heading of a path that is not there yet; null where all are. */
+export function firstMissing(opened: OpenNote, path: readonly HeadingStep[]): string | null {
+  const { found } = findSection(opened, path);
+  return found === path.length ? null : JSON.stringify(path.slice(0, found + 1).map(({ words }) => foldPath(words)));
 }
 
 const isItemLine = (line: string): boolean => /^\s{0,3}(?:[-*+]|\d{1,9}[.)])(?:\s|$)/.test(line);

@@ -7,6 +7,8 @@ import { MenuChoice, MenuChoices, MenuEntry, MenuInside, MenuLine } from '../../
 import { keyName } from '../../commands/command';
 import { useCommandKeys } from '../../commands/use-key-of';
 import { useBringBackLines } from '../../archive/use-bring-back-lines';
+import { shippedPath } from '../../../core/agenda/shipped-names';
+import { say } from '../../session/acting/messages';
 import { copyText } from '../../session/acting/copy-text';
 import { noteAddress, statusAddress } from '../../session/places/addresses';
 import { taskLink } from '../../links/task-link';
@@ -29,7 +31,7 @@ interface TaskEntriesProps {
 export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
-  const { actions } = useServices();
+  const { actions, engine } = useServices();
   const keys = useCommandKeys();
   const added = useAddedStatuses();
   const bringBack = useBringBackLines();
@@ -49,6 +51,12 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
     for (const { ref, text } of tasks) links.push((await taskLink(actions, ref, text, form)) ?? '');
     await copyText(links.filter((link) => link !== '').join('\n'));
   };
+  const toGoals = async (path: string, line: number): Promise<void> => {
+    const goals = await engine.ask('goalsServed', { path, line });
+    const [goal] = goals;
+    if (!goal) say('It serves no goal: neither it, nor its note, links to one.');
+    else void navigate(noteAddress(goals.length === 1 ? goal.path : shippedPath('Goals')));
+  };
   const one = (intention: WideIntention): void => onAct([intention]);
   return (
     <>
@@ -60,6 +68,7 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
             hint={hint('row-open')}
             onSelect={() => void navigate(noteAddress(single.path, single.line))}
           />
+          <MenuEntry label="Its goals" onSelect={() => void toGoals(single.path, single.line)} />
           {onReword && <MenuEntry label="Change the words" onSelect={() => setTimeout(onReword)} />}
           <MenuLine />
         </>
