@@ -49,6 +49,7 @@ test('a week is looked at by keyboard: steps open and count down, undated tasks 
   await page.goBack();
   await expect(step).toContainText('Step 3 of 14');
   await press(page, 'Done with it');
+  await expect(step).toContainText('Step 4 of 14');
   await page.clock.setFixedTime(new Date('2026-11-23T09:30:00'));
   await page.reload();
   await press(page, 'Pause');

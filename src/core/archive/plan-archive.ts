@@ -68,8 +68,8 @@ export async function planArchive(
   return plan;
 }
 
-/** After so many lines the page may draw. */
-const PORTION = 100;
+/** After so many lines the page may draw, where it wants to. */
+const PORTION = 8;
 
 /** The outermost finished task that a task stands in, itself where it stands in none; or why it stays. */
 function outermost(opened: OpenNote, task: Task): Task | LeftWhy {

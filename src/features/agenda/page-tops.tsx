@@ -7,5 +7,5 @@ export const PAGE_TOPS: Readonly<Record<string, ComponentType>> = {
   [shippedPath('Goals')]: lazy(() => import('../goals/GoalsByLevel').then((part) => ({ default: part.GoalsByLevel }))),
   [shippedPath('What comes again')]: lazy(() => import('../record/RepeatsPart').then((part) => ({ default: part.RepeatsPart }))),
   [shippedPath('Record of days')]: lazy(() => import('../record/DaysRecordPart').then((part) => ({ default: part.DaysRecordPart }))),
-  [shippedPath('Picture of the work')]: lazy(() => import('../record/ReviewTimes').then((part) => ({ default: part.ReviewTimes }))),
+  [shippedPath('Picture of the work')]: lazy(() => import('../record/PictureTop').then((part) => ({ default: part.PictureTop }))),
 };

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { planArchive, type ArchivePlan } from '../../core/archive/plan-archive';
 import { shelfOf } from '../../core/index/live/shelf';
+import { breather } from '../session/acting/breather';
 import { actionContext } from '../session/acting/action-context';
 import type { AskedDialog } from '../session/acting/task-dialog';
 import { useServices } from '../session/state/services';
@@ -17,8 +18,9 @@ export function useArchivePlan(asked: Extract<AskedDialog, { is: 'archive' }>): 
     const look = async (): Promise<void> => {
       const refs = asked.refs ?? (await engine.ask('matching', asked.gather)).map(({ path, line, raw }) => ({ path, line, expected: raw }));
       const shelf = shelfOf(await store.all());
+      const breathe = breather();
       const pause = async (): Promise<boolean> => {
-        await new Promise((resolve) => setTimeout(resolve));
+        await breathe();
         return gone;
       };
       const made = await planArchive(shelf, refs, settings, actionContext(settings, clock.now(), statuses), null, pause);

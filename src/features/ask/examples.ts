@@ -34,6 +34,16 @@ export const EXAMPLES = [
     about: 'Notes instead of tasks, with how far they are.',
   },
   {
+    words: 'Notes that hold open tasks, and when they changed last',
+    text: 'from notes\nwhere open > 0\norder by open desc\ncolumns open, changed',
+    about: 'Where work lies, and where nobody looked for long.',
+  },
+  {
+    words: 'What nobody touched for two months',
+    text: 'where open and untouched > 60 days and now\ngroup by note',
+    about: 'Since its line was changed last; what is off the table is left out.',
+  },
+  {
     words: 'All that has a date, as bars from plan to due',
     text: 'where open and with any date\nas spans by note',
     about: 'Another form; dragging a bar changes the dates.',

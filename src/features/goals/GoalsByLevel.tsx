@@ -3,9 +3,9 @@ import { Link } from 'react-router';
 import { dayName } from '../../core/calendar/day-name';
 import type { GoalFacts, Serving } from '../../core/index/questions/goals';
 import { InlineText } from '../../ui/InlineText';
+import { ShareBar } from '../record/Share';
 import { ProgressBar } from '../project/ProgressBar';
 import { noteAddress } from '../session/places/addresses';
-import { counted } from '../session/acting/use-act';
 import { useNow, useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 import { useChanges } from '../session/state/use-changes';
@@ -84,7 +84,6 @@ function Goal({ goal }: { goal: GoalFacts }) {
               </strong>{' '}
               done
             </span>
-            {repeats > 0 && <span className="text-muted">{counted(repeats, 'repeat')}</span>}
             <Weeks weeks={weeks} />
           </p>
           <p>
@@ -97,6 +96,19 @@ function Goal({ goal }: { goal: GoalFacts }) {
               </Link>
             )}
           </p>
+          {repeats.length > 0 && (
+            <ul aria-label={`What comes again for ${title}`} className="mt-1 grid gap-0.5 text-[0.93rem]">
+              {repeats.map((one) => (
+                <li key={`${one.path}:${one.line}`} className="flex flex-wrap items-center gap-x-2">
+                  <Link className="hover:underline" to={noteAddress(one.path, one.line)}>
+                    <InlineText text={one.text} />
+                  </Link>
+                  <span className="text-muted">{one.every}</span>
+                  {one.planned > 0 && <ShareBar share={one} width={60} />}
+                </li>
+              ))}
+            </ul>
+          )}
           {serving.length > 0 && (
             <ul aria-label={`What serves ${title}`} className="mt-1 grid gap-0.5">
               {serving.map((one) => (

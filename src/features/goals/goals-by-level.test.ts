@@ -11,7 +11,7 @@ const goal = (title: string, level: string | null, more: Partial<GoalFacts> = {}
   serving: [],
   open: 0,
   done: 0,
-  repeats: 0,
+  repeats: [],
   next: null,
   weeks: [],
   ...more,

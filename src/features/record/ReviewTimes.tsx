@@ -7,6 +7,7 @@ import { noteAddress } from '../session/places/addresses';
 import { useNow, useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 import { useChanges } from '../session/state/use-changes';
+import { LengthBars } from './LengthBars';
 
 const MOST = 12;
 
@@ -36,33 +37,19 @@ export function ReviewTimes() {
     };
   }, [engine, isReady, changes]);
   if (reviews.length === 0) return null;
-  const most = Math.max(1, ...reviews.map(({ facts }) => facts.minutes ?? 0));
   return (
-    <section aria-label="Time of reviews" className="mb-6">
-      <h2 className="mb-1 font-title text-[1.17rem] font-semibold">Time of reviews</h2>
-      <table className="border-collapse text-[0.93rem]">
-        <tbody>
-          {reviews.map(({ path, title, facts }) => (
-            <tr key={path}>
-              <th scope="row" className="py-0.5 pe-4 text-start font-normal">
-                <Link className="name-link" to={noteAddress(path)}>
-                  {facts.date === null ? title : dayName(facts.date, today, style)}
-                </Link>
-              </th>
-              <td className="py-0.5">
-                <span className="flex items-center gap-2">
-                  <span
-                    aria-hidden="true"
-                    className="inline-block h-[9px] bg-primary"
-                    style={{ width: `${(160 * (facts.minutes ?? 0)) / most}px` }}
-                  />
-                  {durationName(facts.minutes ?? 0)}
-                </span>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </section>
+    <LengthBars
+      title="Time of reviews"
+      rows={reviews.map(({ path, title, facts }) => ({
+        key: path,
+        name: (
+          <Link className="name-link" to={noteAddress(path)}>
+            {facts.date === null ? title : dayName(facts.date, today, style)}
+          </Link>
+        ),
+        value: facts.minutes ?? 0,
+        said: durationName(facts.minutes ?? 0),
+      }))}
+    />
   );
 }

@@ -4,6 +4,7 @@ import { foldPath } from '../../note/names/path';
 import type { Row } from '../../gather/rows/row';
 import type { Library } from '../library';
 import { type FoundTask, foundOf } from './found-task';
+import { type RecordedRepeat, repeatsRecord } from './record';
 
 /** A note that serves a goal. */
 export interface Serving {
@@ -27,8 +28,8 @@ export interface GoalFacts {
   serving: Serving[];
   open: number;
   done: number;
-  /** Open repeats that serve it. */
-  repeats: number;
+  /** Open repeats that serve it, with their record of the last weeks. */
+  repeats: RecordedRepeat[];
   next: FoundTask | null;
   /** How many of its tasks were done in each of the last weeks, the present one last. */
   weeks: number[];
@@ -70,7 +71,7 @@ function goalOf(library: Library, { head, facts, fields, task }: Row): GoalFacts
     serving: servingOf(library, path),
     open: total('open'),
     done: total('done'),
-    repeats: total('open and repeats'),
+    repeats: repeatsRecord(library, { from: library.today - 7 * WEEKS + 1, to: library.today }, SERVES, path),
     next: next && foundOf(next),
     weeks: weeksOf(library, path),
   };

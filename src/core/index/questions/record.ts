@@ -110,10 +110,21 @@ export interface RecordedRepeat extends Share {
   times: number | null;
 }
 
-/** Every open repeat with its record, in the order of the notes. */
-export function repeatsRecord(library: Library, range: DayRange): RecordedRepeat[] {
-  const paths = [...new Set(rowsThatRepeat(library).map(({ head }) => head.path))].sort();
-  return paths.flatMap((path) => {
+/**
+ * The open repeats that a condition finds at a place, each with its record, in the order of the notes.
+ *
+ * @param condition null for all
+ */
+export function repeatsRecord(
+  library: Library,
+  range: DayRange,
+  condition: string | null = null,
+  at: string | null = null,
+): RecordedRepeat[] {
+  const rows = rowsThatRepeat(library, condition, at);
+  const wanted = new Set(rows.map(keyOf));
+  const paths = [...new Set(rows.map(({ head }) => head.path))].sort();
+  const all = paths.flatMap((path) => {
     const entry = library.entries.get(foldPath(path));
     if (!entry) return [];
     const note = readNote(path, entry.text, entry.settings);
@@ -131,7 +142,10 @@ export function repeatsRecord(library: Library, range: DayRange): RecordedRepeat
       };
     });
   });
+  return all.filter(({ path, line }) => wanted.has(`${path}\n${line}`));
 }
 
-const rowsThatRepeat = (library: Library): Row[] =>
-  library.ask('open and repeats\nsteps apart\nincluding resting').answer.groups.flatMap((group) => group.rows.map(({ row }) => row));
+const rowsThatRepeat = (library: Library, condition: string | null, at: string | null): Row[] =>
+  library
+    .ask(`open and repeats${condition === null ? '' : ` and ${condition}`}\nsteps apart\nincluding resting`, at)
+    .answer.groups.flatMap((group) => group.rows.map(({ row }) => row));

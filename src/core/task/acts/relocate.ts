@@ -7,7 +7,7 @@ import { type OpenNote, type Refusal, itemAt, openNote, sharesLine } from '../re
 import type { OpenNotes, Shelf } from '../reading/open-notes';
 import { fromLine } from '../../archive/from-line';
 import { type HeadingStep, firstMissing, placeUnder, wordsAboveLast } from '../writing/place-lines';
-import { readNote } from '../reading/read-note';
+import { readFrame } from '../../note/facts/note-frame';
 
 /** How items go to another place: moved, or archived with the headings that they stood under. */
 export type Relocation = 'move' | 'archive';
@@ -48,15 +48,15 @@ export function relocate(
   if (refusal) return refusal;
   const path = stepsTo(opened, item, place, how);
   const lines = linesAt(opened, item, '');
-  if (readsOtherwise(opened, item, lines, context)) return OTHERWISE;
+  if (readsOtherwise(opened, item, lines)) return OTHERWISE;
   const before = target.structure.items.length;
-  const moved = target === opened ? 0 : readNote('', lines.join('\n'), context.settings).structure.items.length;
+  const moved = target === opened ? 0 : itemsIn(lines.join('\n'));
   opened.edits.remove(item.line, item.lastLine);
   const placed = placeOne(target, path, lines, how === 'archive' ? opened : null, context);
   if (placed) return placed;
-  const after = readNote(target.path, applyChanges(target.lines.text, target.edits.changes()), context.settings);
+  const after = itemsIn(applyChanges(target.lines.text, target.edits.changes()));
   // An open comment or code block at the end of the place would take the lines in as its own.
-  return after.structure.items.length === before + moved ? null : SWALLOWED;
+  return after === before + moved ? null : SWALLOWED;
 }
 
 /** What becomes of many items that go to one place: the notes as they are to be, and which stay and why. */
@@ -75,8 +75,8 @@ export interface Going {
 /** Called with how many items were looked at; what it gives is awaited, so that the page can draw; true stops, and nothing is moved. */
 export type Pause = (done: number) => Promise<boolean>;
 
-/** After so many items the page may draw. */
-const PORTION = 40;
+/** After so many items the page may draw, where it wants to. */
+const PORTION = 8;
 
 /**
  * Moves many items to their places, in the order of their lines; each note is read once, a target once for each path of headings. Null
@@ -123,7 +123,7 @@ export async function relocateTogether(
       result.refused[index] = refusal?.refused ?? '';
       continue;
     }
-    if (readsOtherwise(opened, item, linesAt(opened, item, ''), context)) {
+    if (readsOtherwise(opened, item, linesAt(opened, item, ''))) {
       result.refused[index] = OTHERWISE.refused;
       continue;
     }
@@ -136,9 +136,10 @@ export async function relocateTogether(
   }
   const byTarget = new Map<string, Parcel[]>();
   for (const { target, path, going } of groups.values()) {
+    await pause(refs.length);
     const lines = going.flatMap(({ opened, item }) => linesAt(opened, item, ''));
     const from = how === 'archive' ? (going[0]?.opened ?? null) : null;
-    byTarget.set(target, [...(byTarget.get(target) ?? []), { path, lines, from, going }]);
+    byTarget.set(target, [...(byTarget.get(target) ?? []), { path, lines, items: itemsIn(lines.join('\n')), from, going }]);
   }
   for (const [target, parcels] of byTarget) {
     const refuse = ({ going }: Parcel, reason: string): void => {
@@ -151,6 +152,7 @@ export async function relocateTogether(
       for (const { index, opened, item } of going) if (result.refused[index] === null) opened.edits.remove(item.line, item.lastLine);
   }
   for (const opened of moved.keys()) {
+    await pause(refs.length);
     const changes = opened.edits.changes();
     if (changes.length > 0) result.texts.set(foldPath(opened.path), { path: opened.path, text: applyChanges(opened.lines.text, changes) });
   }
@@ -161,6 +163,8 @@ export async function relocateTogether(
 interface Parcel {
   path: HeadingStep[];
   lines: readonly string[];
+  /** How many items they are, those inside others too. */
+  items: number;
   from: OpenNote | null;
   going: readonly { index: number; opened: OpenNote; item: Item }[];
 }
@@ -201,8 +205,8 @@ async function withParcels(
     }
     await pause();
     const next = applyChanges(text, opened.edits.changes());
-    const arrived = itemsIn(next, context) - opened.structure.items.length;
-    const due = placed.reduce((sum, { lines }) => sum + itemsIn(lines.join('\n'), context), 0);
+    const arrived = itemsIn(next) - opened.structure.items.length;
+    const due = placed.reduce((sum, { items }) => sum + items, 0);
     text = arrived === due ? next : oneAfterTheOther(target, text, placed, refuse, context);
     waiting = later;
   }
@@ -222,14 +226,14 @@ function oneAfterTheOther(
     const opened = openNote(target, text, context.settings);
     const refusal = placeOne(opened, parcel.path, parcel.lines, parcel.from, context);
     const next = refusal ? text : applyChanges(text, opened.edits.changes());
-    const isWhole = itemsIn(next, context) - opened.structure.items.length === itemsIn(parcel.lines.join('\n'), context);
+    const isWhole = itemsIn(next) - opened.structure.items.length === parcel.items;
     if (refusal || !isWhole) refuse(parcel, (refusal ?? SWALLOWED).refused);
     else text = next;
   }
   return text;
 }
 
-const itemsIn = (text: string, { settings }: ActionContext): number => readNote('', text, settings).structure.items.length;
+const itemsIn = (text: string): number => readFrame(text).structure.items.length;
 
 /** Puts lines under their headings; what goes to an archive without headings stands before the first of others. */
 const placeOne = (
@@ -262,10 +266,10 @@ const SWALLOWED: Refusal = { refused: 'What stands at the end of that place woul
 const OTHERWISE: Refusal = { refused: 'Its lines would mean something else where they go, so nothing was changed.' };
 
 /** Whether the lines of an item, moved to the margin, would hold other items, as where a line that only went on with words begins one then. */
-function readsOtherwise(opened: OpenNote, item: Item, lines: readonly string[], { settings }: ActionContext): boolean {
+function readsOtherwise(opened: OpenNote, item: Item, lines: readonly string[]): boolean {
   if (lines.length === 1) return false;
   const inside = opened.structure.items.filter(({ line }) => line >= item.line && line <= item.lastLine);
-  return readNote('', lines.join('\n'), settings).structure.items.length !== inside.length;
+  return itemsIn(lines.join('\n')) !== inside.length;
 }
 
 function movable(opened: OpenNote, ref: LineRef): Item | Refusal {

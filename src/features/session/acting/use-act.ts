@@ -1,4 +1,5 @@
 import { useCallback, useMemo } from 'react';
+import { breather } from './breather';
 import { refuse, say, unsay } from './messages';
 import { readSpan } from '../../../core/calendar/span';
 import { soleLink } from '../../../core/note/names/sole-link';
@@ -87,6 +88,8 @@ export interface TaskActs {
 
 /** More lines than this are told about while they are being changed. */
 const TELL_FROM = 80;
+/** So often they are told how many are done. */
+const TELL_EACH = 40;
 
 /** Acting on tasks from wherever they show: one edit, one step of Undo, one message that offers it. */
 export function useAct(): RowActions {
@@ -146,11 +149,14 @@ export function useAct(): RowActions {
       const label = tasks.length === 1 ? `${names}: ${shorten(task.text)}` : `${names}: ${tasks.length} tasks`;
       const shown = tasks.length < TELL_FROM ? null : say(`${names}: 0 of ${tasks.length}`, { is: 'working' });
       let stopped = false;
+      let last = 0;
+      const breathe = breather();
       const progress = async (done: number): Promise<boolean> => {
-        if (shown !== null)
+        if (shown !== null && done - last >= TELL_EACH) {
+          last = done;
           say(`${names}: ${done} of ${tasks.length}`, { id: shown, is: 'working', action: { words: 'Stop', act: () => (stopped = true) } });
-        // The page draws and takes keys before the next portion.
-        await new Promise((resolve) => setTimeout(resolve));
+        }
+        await breathe();
         return stopped;
       };
       const result = await actions.actMany(
