@@ -104,10 +104,12 @@ function Step({ step, at, review: { steps, tick }, from }: StepProps) {
         <strong>{step.words}</strong>
         {count !== null && <span className="text-muted"> · {count === 0 ? 'nothing is left there' : `${count} there`}</span>}
       </p>
-      <StepOpens step={step} place={place} from={from} />
-      <button type="button" className={count === 0 ? 'solid-button' : 'line-button'} onClick={() => void tick(step)}>
-        Done with it
-      </button>
+      <span className="flex flex-wrap gap-2">
+        <StepOpens step={step} place={place} from={from} />
+        <button type="button" className={count === 0 ? 'solid-button' : 'line-button'} onClick={() => void tick(step)}>
+          Done with it
+        </button>
+      </span>
     </div>
   );
 }

@@ -48,7 +48,7 @@ export function ThroughCard({ through, decisions, rewording, onRewording, onChoo
             onClick={() => onChoose(decision)}
           >
             {decision.label}
-            <kbd className="ms-1.5 font-mono text-[0.79rem] text-muted">{decision.key}</kbd>
+            <kbd className="ms-1.5 hidden font-mono text-[0.79rem] text-muted sm:inline">{decision.key}</kbd>
           </button>
         ))}
       </div>
