@@ -1,24 +1,12 @@
-import type { SHIPPED_NAMES } from './shipped-names';
-import { shippedPath } from './shipped-names';
-import { type ShippedList, type ShippedPage, gatherBlocks } from './shipped-page';
-
-function page(name: (typeof SHIPPED_NAMES)[number], about: string, lists: readonly ShippedList[]): ShippedPage {
-  return { path: shippedPath(name), text: `---\nkind: agenda\n---\n${about}\n\n${gatherBlocks(lists)}\n` };
-}
+import { type ShippedPage, shippedPage as page } from './shipped-page';
 
 /** A project or goal that says no state is active. */
-const ACTIVE = ['  and not (state = later or state = done or state = cancelled)'];
+const ACTIVE = '  and not (state = later or state = done or state = cancelled)';
 
 const GOALS = page('Goals', 'What all of it is for, by level: what serves each goal, what is next, and what moved.', [
   {
     title: 'Projects that serve no goal',
-    lines: [
-      'from notes',
-      'where kind = project and without link',
-      '  and not (state = later or state = done or state = cancelled)',
-      'order by title',
-      'columns open, progress, due',
-    ],
+    lines: ['from notes', 'where kind = project and without link', ACTIVE, 'order by title', 'columns open, progress, due'],
   },
 ]);
 
@@ -28,11 +16,11 @@ const WITHOUT_NEXT_STEP = page(
   [
     {
       title: 'Projects without a next step',
-      lines: ['from notes', 'where kind = project and without next step', ...ACTIVE, 'order by due, title', 'columns open, due'],
+      lines: ['from notes', 'where kind = project and without next step', ACTIVE, 'order by due, title', 'columns open, due'],
     },
     {
       title: 'Goals without a next step',
-      lines: ['from notes', 'where kind = goal and without next step', ...ACTIVE, 'order by due, title', 'columns open, due, level'],
+      lines: ['from notes', 'where kind = goal and without next step', ACTIVE, 'order by due, title', 'columns open, due, level'],
     },
   ],
 );

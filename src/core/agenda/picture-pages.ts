@@ -1,10 +1,4 @@
-import type { SHIPPED_NAMES } from './shipped-names';
-import { shippedPath } from './shipped-names';
-import { type ShippedList, type ShippedPage, gatherBlocks } from './shipped-page';
-
-function page(name: (typeof SHIPPED_NAMES)[number], about: string, lists: readonly ShippedList[]): ShippedPage {
-  return { path: shippedPath(name), text: `---\nkind: agenda\n---\n${about}\n\n${gatherBlocks(lists)}\n` };
-}
+import { type ShippedPage, shippedPage as page } from './shipped-page';
 
 const COMES_AGAIN = page(
   'What comes again',

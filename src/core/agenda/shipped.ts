@@ -1,12 +1,8 @@
 import { SHIPPED_FEET } from './feet';
 import { HELPER_PAGES } from './helper-pages';
 import { PICTURE_PAGES } from './picture-pages';
-import { PLANNED_LATER, type SHIPPED_NAMES, shippedPath } from './shipped-names';
-import { type ShippedList, type ShippedPage, gatherBlocks } from './shipped-page';
-
-function page(name: (typeof SHIPPED_NAMES)[number], about: string, lists: readonly ShippedList[]): ShippedPage {
-  return { path: shippedPath(name), text: `---\nkind: agenda\n---\n${about}\n\n${gatherBlocks(lists)}\n` };
-}
+import { PLANNED_LATER } from './shipped-names';
+import { type ShippedPage, shippedPage as page } from './shipped-page';
 
 /**
  * Each list of Today leaves out what stands in one above it, and none holds what is planned after today, whatever its due day.

@@ -228,16 +228,6 @@ describe('what the head of a list counts', () => {
   });
 });
 
-describe('a gather that asks for what blocks', () => {
-  it('is answered anew when the task that is needed is closed in another note', () => {
-    const library = libraryOf({ 'A.md': '- [ ] hang {needs k3f9qa}', 'B.md': '- [ ] measure {ref k3f9qa}' });
-    library.subscribe('it', 'blocked', null);
-    expect(library.answer('it')?.total).toBe(1);
-    expect(library.apply([{ path: 'B.md', text: '- [x] measure {ref k3f9qa; done 2026-11-23}' }])).toContain('it');
-    expect(library.answer('it')?.total).toBe(0);
-  });
-});
-
 describe('laws', () => {
   it.each([
     ['Today, Ahead, Undated or Resting', /Today|Ahead|Undated|Resting/, SETTINGS],

@@ -120,6 +120,18 @@ describe('against SQLite', () => {
   });
 });
 
+it('what is blocked is answered anew when the task that is needed is closed in another note', () => {
+  const library = new Library(SETTINGS);
+  library.apply([
+    { path: 'A.md', text: '- [ ] hang {needs k3f9qa}' },
+    { path: 'B.md', text: '- [ ] measure {ref k3f9qa}' },
+  ]);
+  library.subscribe('it', 'blocked', null);
+  expect(library.answer('it')?.total).toBe(1);
+  expect(library.apply([{ path: 'B.md', text: '- [x] measure {ref k3f9qa; done 2026-11-23}' }])).toContain('it');
+  expect(library.answer('it')?.total).toBe(0);
+});
+
 describe('what is off the table', () => {
   it('bears the tag of the settings, or stands in a project that comes later', () => {
     const library = new Library({ ...SETTINGS, notNowTag: 'someday-maybe' });

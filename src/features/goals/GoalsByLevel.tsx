@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { dayName } from '../../core/calendar/day-name';
 import type { GoalFacts, Serving } from '../../core/index/questions/goals';
@@ -6,17 +6,17 @@ import { InlineText } from '../../ui/InlineText';
 import { ShareBar } from '../record/Share';
 import { ProgressBar } from '../project/ProgressBar';
 import { noteAddress } from '../session/places/addresses';
-import { useNow, useServices } from '../session/state/services';
+import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
-import { useChanges } from '../session/state/use-changes';
+import { useAsked } from '../session/state/use-asked';
 import { goalsByLevel } from './goals-by-level';
 
 /** Every goal by its level: what serves it, what is next, and what moved. */
 export function GoalsByLevel() {
-  const goals = useGoals();
+  const goals = useAsked('goals', {});
   const order = useAppSelector((state) => state.settings.goalLevels);
   const levels = useMemo(() => goalsByLevel(goals ?? [], order), [goals, order]);
-  if (goals === null) return <p className="mb-6 text-muted">Looking…</p>;
+  if (goals === undefined) return <p className="mb-6 text-muted">Looking…</p>;
   if (goals.length === 0)
     return (
       <p className="mb-6 text-muted">
@@ -33,23 +33,6 @@ export function GoalsByLevel() {
       </ul>
     </section>
   ));
-}
-
-function useGoals(): readonly GoalFacts[] | null {
-  const { engine } = useServices();
-  const changes = useChanges();
-  const { day } = useNow();
-  const isReady = useAppSelector((state) => state.library.overview !== null);
-  const [goals, setGoals] = useState<readonly GoalFacts[] | null>(null);
-  useEffect(() => {
-    if (!isReady) return;
-    let gone = false;
-    void engine.ask('goals', {}).then((found) => !gone && setGoals(found));
-    return () => {
-      gone = true;
-    };
-  }, [engine, isReady, changes, day]);
-  return goals;
 }
 
 function Goal({ goal }: { goal: GoalFacts }) {

@@ -1,13 +1,13 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { type Day, addMonths, civilFrom, endOfMonth, startOfMonth, startOfWeek, weekdayOf } from '../../core/calendar/day';
 import { MONTH_NAMES, WEEKDAY_LONG, dayName } from '../../core/calendar/day-name';
 import { durationName } from '../../core/calendar/duration';
 import type { DaysRecord, Share } from '../../core/index/questions/record';
 import { dayAddress } from '../session/places/addresses';
-import { useNow, useServices } from '../session/state/services';
+import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
-import { useChanges } from '../session/state/use-changes';
+import { useAsked } from '../session/state/use-asked';
 import { ShareBar } from './Share';
 
 /** So many weeks are looked back at, and so many months are drawn. */
@@ -19,8 +19,9 @@ export function DaysRecordPart() {
   const { day: today } = useNow();
   const { firstDayOfWeek: first, dateStyle: style } = useAppSelector((state) => state.settings);
   const from = startOfWeek(today, first) - 7 * (WEEKS - 1);
-  const record = useRecord(from, today);
-  if (record === null) return <p className="mb-6 text-muted">Looking…</p>;
+  const sides = useAppSelector((state) => state.settings.sides);
+  const record = useAsked('daysRecord', { from, to: today - 1, sides });
+  if (record == null) return <p className="mb-6 text-muted">Looking…</p>;
   if (record.days.length === 0)
     return (
       <p className="mb-6 text-muted">
@@ -47,23 +48,6 @@ export function DaysRecordPart() {
       )}
     </>
   );
-}
-
-function useRecord(from: Day, today: Day): DaysRecord | null {
-  const { engine } = useServices();
-  const changes = useChanges();
-  const isReady = useAppSelector((state) => state.library.overview !== null);
-  const sides = useAppSelector((state) => state.settings.sides);
-  const [record, setRecord] = useState<DaysRecord | null>(null);
-  useEffect(() => {
-    if (!isReady) return;
-    let gone = false;
-    void engine.ask('daysRecord', { from, to: today - 1, sides }).then((found) => !gone && setRecord(found));
-    return () => {
-      gone = true;
-    };
-  }, [engine, isReady, from, today, sides, changes]);
-  return record;
 }
 
 type NamedShare = Share & { name: string };

@@ -1,13 +1,12 @@
-import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { dayName } from '../../core/calendar/day-name';
 import type { RecordedRepeat } from '../../core/index/questions/record';
 import type { Occurrence } from '../../core/review/repeat-record';
 import { InlineText } from '../../ui/InlineText';
 import { noteAddress } from '../session/places/addresses';
-import { useNow, useServices } from '../session/state/services';
+import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
-import { useChanges } from '../session/state/use-changes';
+import { useAsked } from '../session/state/use-asked';
 import { ShareBar } from './Share';
 
 const WEEKS = 8;
@@ -16,20 +15,9 @@ const MOST = 28;
 
 /** What comes again: each repeat with the strip of its last weeks, and its share. */
 export function RepeatsPart() {
-  const { engine } = useServices();
-  const changes = useChanges();
   const { day: today } = useNow();
-  const isReady = useAppSelector((state) => state.library.overview !== null);
-  const [repeats, setRepeats] = useState<readonly RecordedRepeat[] | null>(null);
-  useEffect(() => {
-    if (!isReady) return;
-    let gone = false;
-    void engine.ask('repeatsRecord', { from: today - 7 * WEEKS + 1, to: today }).then((found) => !gone && setRepeats(found));
-    return () => {
-      gone = true;
-    };
-  }, [engine, isReady, today, changes]);
-  if (repeats === null) return <p className="mb-6 text-muted">Looking…</p>;
+  const repeats = useAsked('repeatsRecord', { from: today - 7 * WEEKS + 1, to: today });
+  if (repeats === undefined) return <p className="mb-6 text-muted">Looking…</p>;
   if (repeats.length === 0)
     return <p className="mb-6 text-muted">Nothing comes again yet: a task with “every”, as in “every weekday”, has its record here.</p>;
   return (

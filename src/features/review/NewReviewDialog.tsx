@@ -1,12 +1,11 @@
-import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { dayName } from '../../core/calendar/day-name';
-import type { ListedReview } from '../../core/index/questions/reviews';
 import { Dialog } from '../../ui/Dialog';
 import { DEMO_FILES } from '../opening/demo-files';
 import { noteAddress } from '../session/places/addresses';
-import { useNow, useServices } from '../session/state/services';
+import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
+import { useAsked } from '../session/state/use-asked';
 import { useTemplates } from '../templates/use-templates';
 import { useMakeReview } from './use-make-review';
 
@@ -19,19 +18,11 @@ const SHIPPED = ['Week in review', 'Month in review'].flatMap((title) => {
 
 /** Begins a review from a template, or leads to those that were begun and not finished. */
 export function NewReviewDialog({ onClose }: { onClose: () => void }) {
-  const { engine } = useServices();
   const { day: today } = useNow();
   const style = useAppSelector((state) => state.settings.dateStyle);
   const templates = useTemplates();
   const make = useMakeReview();
-  const [going, setGoing] = useState<readonly ListedReview[]>([]);
-  useEffect(() => {
-    let gone = false;
-    void engine.ask('reviews', {}).then((all) => !gone && setGoing(all.filter(({ facts }) => facts.end === null && facts.date !== null)));
-    return () => {
-      gone = true;
-    };
-  }, [engine]);
+  const going = (useAsked('reviews', {}) ?? []).filter(({ facts }) => facts.end === null && facts.date !== null);
   if (templates === null) return null;
   const own = templates.filter(({ makes }) => makes === 'review');
   return (

@@ -1,15 +1,15 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { dayName } from '../../core/calendar/day-name';
 import { durationName } from '../../core/calendar/duration';
 import { timeName } from '../../core/calendar/span';
-import { type ListedReview, reviewBefore } from '../../core/index/questions/reviews';
+import { reviewBefore } from '../../core/index/questions/reviews';
 import { reviewMinutes, reviewState } from '../../core/review/review-clock';
 import type { ReviewStep } from '../../core/review/review-steps';
 import type { FrontMatter } from '../../core/note/facts/front-matter';
 import { frameSlice } from '../session/state/frame-slice';
-import { useNow, useServices } from '../session/state/services';
+import { useNow } from '../session/state/services';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
-import { useChanges } from '../session/state/use-changes';
+import { useAsked } from '../session/state/use-asked';
 import { StepOpens, useStepPlace } from './StepOpens';
 import { type OpenReview, useReview } from './use-review';
 
@@ -116,20 +116,11 @@ function Step({ step, at, review: { steps, tick }, from }: StepProps) {
 
 /** The review before this one, at hand beside. */
 function Before({ title, path, day }: { title: string; path: string; day: number | null }) {
-  const { engine } = useServices();
-  const changes = useChanges();
   const { day: today } = useNow();
   const style = useAppSelector((state) => state.settings.dateStyle);
   const dispatch = useAppDispatch();
-  const [all, setAll] = useState<readonly ListedReview[]>([]);
-  useEffect(() => {
-    let gone = false;
-    void engine.ask('reviews', {}).then((found) => !gone && setAll(found));
-    return () => {
-      gone = true;
-    };
-  }, [engine, changes]);
-  const before = useMemo(() => reviewBefore(title, path, day, all), [title, path, day, all]);
+  const all = useAsked('reviews', {});
+  const before = useMemo(() => reviewBefore(title, path, day, all ?? []), [title, path, day, all]);
   if (!before) return null;
   const { facts, open } = before;
   const words = [

@@ -189,9 +189,8 @@ function parseKeys<T>(reader: TokenReader, parseKey: () => T, most: number): T[]
 function parseList<T extends string>(reader: TokenReader, known: readonly T[], what: string): T[] {
   const list: T[] = [];
   do {
-    const found = reader.is('word') ? known.find((one) => one === reader.current.value) : undefined;
+    const found = known.find((one) => reader.tookWords(...one.split(' ')));
     if (found === undefined) return reader.fail(what, known);
-    reader.take();
     if (!list.includes(found)) list.push(found);
   } while (reader.took(','));
   return list;

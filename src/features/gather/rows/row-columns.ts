@@ -86,6 +86,9 @@ export function cellText(row: RowView, column: Column, today: Day, style: DateSt
       return day(row.journal);
     case 'date':
       return day(row.date);
+    case 'created':
+    case 'changed':
+      return day(row.facts?.[column] ?? null);
     case 'day':
       return day(earlier(row.due, row.plan));
     case 'status':

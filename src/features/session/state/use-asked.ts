@@ -1,41 +1,30 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { QuestionName, Questions } from '../../../core/index/questions/questions';
-import { useServices } from './services';
+import { useNow, useServices } from './services';
 import { useAppSelector } from './state';
 import { useChanges } from './use-changes';
 
-/** While notes are still being looked through, it is asked again after so many milliseconds. */
-const AGAIN = 400;
-
-/** Questions whose answers say how many notes are not looked through yet. */
-type Growing = { [Name in QuestionName]: Questions[Name]['answer'] extends { left: number } ? Name : never }[QuestionName];
-
 /**
- * The answer to a question of all notes, as it stands: asked anew when anything changes, and again while it still grows. Until it is
- * known what was answered last; null at first.
+ * What a question of all notes is answered with, asked anew when notes or the day change; undefined until it is known, when all notes were read.
  *
- * @param given the same object as long as the same is asked
+ * @example const goals = useAsked('goals', {})
  */
-export function useAsked<Name extends Growing>(name: Name, given: Questions[Name]['given']): Questions[Name]['answer'] | null {
+export function useAsked<Name extends QuestionName>(name: Name, given: Questions[Name]['given']): Questions[Name]['answer'] | undefined {
   const { engine } = useServices();
   const changes = useChanges();
-  const ready = useAppSelector((state) => state.library.overview !== null);
-  const [found, setFound] = useState<Questions[Name]['answer'] | null>(null);
+  const { day } = useNow();
+  const isReady = useAppSelector((state) => state.library.overview !== null);
+  const [answer, setAnswer] = useState<{ to: string; is: Questions[Name]['answer'] } | null>(null);
+  // The same words are the same question, however often they are put together.
+  const key = JSON.stringify(given);
+  const asked = useMemo(() => JSON.parse(key) as Questions[Name]['given'], [key]);
   useEffect(() => {
-    if (!ready) return;
+    if (!isReady) return;
     let gone = false;
-    let timer: ReturnType<typeof setTimeout> | null = null;
-    const ask = async (): Promise<void> => {
-      const answer = await engine.ask(name, given);
-      if (gone) return;
-      setFound(answer);
-      if (answer.left > 0) timer = setTimeout(() => void ask(), AGAIN);
-    };
-    void ask();
+    void engine.ask(name, asked).then((is) => !gone && setAnswer({ to: key, is }));
     return () => {
       gone = true;
-      if (timer) clearTimeout(timer);
     };
-  }, [engine, ready, changes, name, given]);
-  return found;
+  }, [engine, isReady, name, key, asked, changes, day]);
+  return answer?.to === key ? answer.is : undefined;
 }
