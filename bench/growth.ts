@@ -2,7 +2,8 @@ import 'fake-indexeddb/auto';
 import { sinkLists } from '../src/core/task/acts/list-actions';
 import { ACTION_DEFAULTS, type ActionContext } from '../src/core/task/acts/action-context';
 import type { WideIntention } from '../src/core/task/acts/intention';
-import { actOnLines } from '../src/store/acting/act-many';
+import { shelfOf } from '../src/core/index/live/shelf';
+import { actOnLines } from '../src/core/task/acts/act-on-lines';
 import { RecadoDatabase } from '../src/store/notes/database';
 import { TYPING } from '../src/store/notes/origin';
 import { NoteActions } from '../src/store/acting/note-actions';
@@ -42,7 +43,7 @@ const bulk =
   (size: number): (() => Promise<unknown>) => {
     const { notes, refs } = manyTasks(size * 500, words);
     const tasks = refs.map((ref) => ({ ref, intentions: [intention] }));
-    return () => actOnLines(notes, tasks, CONTEXT);
+    return () => actOnLines(shelfOf(notes), tasks, CONTEXT);
   };
 
 let databases = 0;

@@ -75,3 +75,16 @@ test('archive: what is finished goes where the settings say, and the files are w
   expect(readFileSync(path.join(folder, 'Old.md'), 'utf8')).toContain('from [[Shelf]], 2026-11-23');
   expect(readFileSync(path.join(folder, 'Shelf.md'), 'utf8')).not.toContain('Read the log');
 });
+
+test('archive: a note that something leaves may be where something goes', async () => {
+  const own = mkdtempSync(path.join(tmpdir(), 'recado-archive-'));
+  writeFileSync(path.join(own, 'A.md'), '---\narchive: "[[B]]"\n---\n- [x] a\n');
+  writeFileSync(path.join(own, 'B.md'), '- [x] b\n- [ ] stays\n');
+  const answer = (await recado('archive', own, '--query', 'not open', ...TODAY)) as { moved: number; files: { note: string; text: string }[] };
+  expect(answer.moved).toBe(2);
+  const texts = Object.fromEntries(answer.files.map(({ note, text }) => [note, text]));
+  expect(texts['A.md']).not.toContain('[x]');
+  expect(texts['B.md']?.split('\n').filter((line) => line.startsWith('- '))).toEqual(['- [ ] stays', '- [x] a']);
+  expect(texts['Archive/2026.md']).toContain('- [x] b');
+  rmSync(own, { recursive: true });
+});

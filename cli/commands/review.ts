@@ -1,7 +1,7 @@
 import { type Day, isoDay } from '../../src/core/calendar/day';
 import { planArchive } from '../../src/core/archive/plan-archive';
 import { shelfOf } from '../../src/core/index/live/shelf';
-import { moveTogether } from '../../src/core/task/acts/act-across';
+import { type LineTask, actOnLines } from '../../src/core/task/acts/act-on-lines';
 import { type Moment, stampOf } from '../../src/core/task/acts/action-context';
 import { recordShare, repeatRecord } from '../../src/core/review/repeat-record';
 import { repeatsOf } from '../../src/core/review/repeats-of';
@@ -34,10 +34,9 @@ export async function archive(
   const shelf = shelfOf(desk.folder.notes, (note) => desk.folder.isElse(note));
   const context = { now, settings: desk.settings, makeRef: () => '' };
   const plan = await planArchive(shelf, refs, settings.archive, context, to);
-  const moved = await moveTogether(shelf, plan.going, 'archive', context);
-  if (!moved) throw new PlainError('A note that something would go to is one that something would leave; archive them one by one.');
-  const files = [...moved.texts.values()].map(({ path, text }) => ({ note: path, text }));
-  return { files, moved: moved.refused.filter((reason) => reason === null).length };
+  const tasks = plan.going.map(({ ref, to }): LineTask => ({ ref, intentions: [{ do: 'archive', to }] }));
+  const { texts, changed } = await actOnLines(shelf, tasks, context);
+  return { files: [...texts.values()].map(({ path, text }) => ({ note: path, text })), moved: changed };
 }
 
 export interface PrintedProject {

@@ -15,13 +15,16 @@ interface ArchiveDialogProps {
 
 /** Says how many of what goes where, before anything does. */
 export function ArchiveDialog({ asked, onClose }: ArchiveDialogProps) {
-  const plan = useArchivePlan(asked);
+  const looked = useArchivePlan(asked);
   const archive = useArchive();
   const dispatch = useAppDispatch();
+  const plan = looked !== null && 'going' in looked ? looked : null;
   const count = plan?.going.length ?? 0;
   return (
     <Dialog open onClose={onClose} title="Archive">
-      {plan === null ? (
+      {looked !== null && 'failed' in looked ? (
+        <p role="alert">{looked.failed} Nothing was archived.</p>
+      ) : plan === null ? (
         <p role="status" className="text-muted">
           Looking what is finished…
         </p>

@@ -1,18 +1,19 @@
 import { useEffect, useState } from 'react';
 import { planArchive, type ArchivePlan } from '../../core/archive/plan-archive';
 import { shelfOf } from '../../core/index/live/shelf';
+import { failureSentence } from '../../store/notes/failure';
 import { breather } from '../session/acting/breather';
 import { actionContext } from '../session/acting/action-context';
 import type { AskedDialog } from '../session/acting/task-dialog';
 import { useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 
-/** What archiving what is asked for would do; null until it is known. */
-export function useArchivePlan(asked: Extract<AskedDialog, { is: 'archive' }>): ArchivePlan | null {
+/** What archiving what is asked for would do; null until it is known, and why where the notes cannot be read. */
+export function useArchivePlan(asked: Extract<AskedDialog, { is: 'archive' }>): ArchivePlan | { failed: string } | null {
   const { store, engine, clock } = useServices();
   const settings = useAppSelector((state) => state.settings);
   const statuses = useAppSelector((state) => state.library.overview?.statuses);
-  const [plan, setPlan] = useState<ArchivePlan | null>(null);
+  const [plan, setPlan] = useState<ArchivePlan | { failed: string } | null>(null);
   useEffect(() => {
     let gone = false;
     const look = async (): Promise<void> => {
@@ -26,7 +27,7 @@ export function useArchivePlan(asked: Extract<AskedDialog, { is: 'archive' }>): 
       const made = await planArchive(shelf, refs, settings, actionContext(settings, clock.now(), statuses), null, pause);
       if (!gone) setPlan(made);
     };
-    void look();
+    look().catch((error: unknown) => !gone && setPlan({ failed: failureSentence(error) }));
     return () => {
       gone = true;
     };

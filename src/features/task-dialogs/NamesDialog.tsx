@@ -71,7 +71,7 @@ export function NamesDialog({ asked, onClose }: NamesDialogProps) {
           <span className="section-label">Add</span>
           <input
             className="field"
-            autoFocus
+            autoFocus={asked.first === undefined}
             list="known-names"
             value={added}
             placeholder="#loans @kofi"
@@ -118,7 +118,7 @@ export function NamesDialog({ asked, onClose }: NamesDialogProps) {
           </fieldset>
         )}
         <div className="flex flex-wrap gap-3">
-          <Who label="Owner" hint="@kofi, nobody, me" value={owner} onChange={setOwner} />
+          <Who label="Owner" hint="@kofi, nobody, me" first={asked.first === 'owner'} value={owner} onChange={setOwner} />
           <Who label="Asked by" hint="@bea" value={askedBy} onChange={setAskedBy} />
         </div>
         <button type="submit" className="solid-button justify-self-start" disabled={!canStore}>
@@ -129,12 +129,22 @@ export function NamesDialog({ asked, onClose }: NamesDialogProps) {
   );
 }
 
-function Who({ label, hint, value, onChange }: { label: string; hint: string; value: string; onChange: (value: string) => void }) {
+interface WhoProps {
+  label: string;
+  hint: string;
+  /** Whether it has the focus when the dialog opens. */
+  first?: boolean;
+  value: string;
+  onChange: (value: string) => void;
+}
+
+function Who({ label, hint, first = false, value, onChange }: WhoProps) {
   return (
     <label className="grid flex-1 gap-1">
       <span className="section-label">{label}</span>
       <input
         className="field"
+        autoFocus={first}
         list="known-names"
         placeholder={`unchanged; ${hint}`}
         value={value}

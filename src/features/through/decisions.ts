@@ -47,7 +47,8 @@ export const decisionsOn = (today: Day, notNow: string): readonly Decision[] => 
   },
   { id: 'rest', key: 'r', label: 'Rest…', outcome: 'resting', does: { ask: (task) => ({ is: 'day', tasks: [task], what: 'rest' }) } },
   { id: 'priority', key: 'h', label: 'Priority up', outcome: null, does: { act: () => [{ do: 'raise', wraps: true }] } },
-  { id: 'names', key: 'g', label: 'Tags, people, owner…', outcome: null, does: { ask: (task) => ({ is: 'names', tasks: [task] }) } },
+  { id: 'names', key: 'g', label: 'Tags or people…', outcome: null, does: { ask: (task) => ({ is: 'names', tasks: [task] }) } },
+  { id: 'owner', key: 'o', label: 'Owner…', outcome: null, does: { ask: (task) => ({ is: 'names', tasks: [task], first: 'owner' }) } },
   { id: 'reword', key: 'e', label: 'Change the words', outcome: null, does: 'reword' },
   {
     id: 'move',

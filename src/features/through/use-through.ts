@@ -1,6 +1,8 @@
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from 'react';
+import { lineText, splitLines } from '../../core/note/blocks/lines';
 import type { FoundTask } from '../../core/index/questions/found-task';
 import type { TaskClosely } from '../../core/index/questions/task-closely';
+import type { Step } from '../../store/notes/database';
 import { dialogTask } from '../session/acting/task-dialog';
 import { useAct, useUndo } from '../session/acting/use-act';
 import { frameSlice } from '../session/state/frame-slice';
@@ -52,17 +54,22 @@ export interface Through extends Walk {
   undo: () => void;
 }
 
+function lineOf(text: string | null, line: number): string | null {
+  const lines = splitLines(text ?? '');
+  return line < lines.starts.length ? lineText(lines, line) : null;
+}
+
 /** One task of a list after the other; null while the list is gathered. */
 export function useThrough(text: string, place: string | null): Through | null {
-  const { engine } = useServices();
+  const { engine, store } = useServices();
   const { act, actAll } = useAct();
   const undoStep = useUndo();
   const dispatch = useAppDispatch();
   const changes = useChanges();
   const [walk, move] = useReducer(walked, null);
   const [task, setTask] = useState<TaskClosely | null | undefined>(undefined);
-  /** The decision that a dialog asks more about, and of which task: it is made when the line is another. */
-  const pending = useRef<{ at: number; outcome: string | null } | null>(null);
+  /** The decision that is under way, of which task, and the newest step before it: a dialog made it when there is a newer one. */
+  const pending = useRef<{ at: number; outcome: string | null; before: Promise<Step | null> } | null>(null);
   /** The places of the decisions, in their order. */
   const made = useRef<{ at: number; raw: string }[]>([]);
   useEffect(() => {
@@ -77,31 +84,42 @@ export function useThrough(text: string, place: string | null): Through | null {
   useEffect(() => {
     if (!present) return;
     let gone = false;
-    void engine.ask('closely', { path: present.path, line: present.line, raw: present.raw }).then((found) => {
+    const { path, line, raw } = present;
+    const look = async (): Promise<void> => {
+      const found = await engine.ask('closely', { path, line, raw });
+      const asked = pending.current;
+      // What a dialog was closed without, and what others changed meanwhile, is no decision.
+      const isDecided = found === null && asked?.at === at && (await asked.before)?.id !== (await store.steps.last())?.id;
+      const now = isDecided && asked.outcome === null ? lineOf(await store.text(path), line) : null;
       if (gone) return;
-      const waiting = pending.current;
-      if (found === null && waiting?.at === at && waiting.outcome !== null) {
+      if (!isDecided) setTask(found);
+      // Else what it was decided by says so itself.
+      else if (pending.current === asked) {
         pending.current = null;
-        made.current.push({ at, raw: present.raw });
-        move({ is: 'decided', at, outcome: waiting.outcome });
-      } else setTask(found);
-    });
+        made.current.push({ at, raw });
+        if (now !== null) move({ is: 'changed', at, raw: now });
+        else move({ is: 'decided', at, outcome: asked.outcome ?? 'changed' });
+      }
+    };
+    void look();
     return () => {
       gone = true;
     };
-  }, [engine, present, at, changes]);
+  }, [engine, store, present, at, changes]);
   const decide = useCallback(
     ({ does, outcome }: Decision) => {
       if (!task || does === 'reword') return;
       const asked = dialogTask(task.row);
-      pending.current = { at, outcome };
+      const waiting = { at, outcome, before: store.steps.last() };
+      pending.current = waiting;
       if ('ask' in does) {
         dispatch(frameSlice.actions.dialogShown(does.ask(asked)));
         return;
       }
       const intentions = does.act(task.row);
       const done = ([raw]: readonly (string | null)[]): void => {
-        if (raw == null) return;
+        // Where it asks what becomes of open steps, it is done later.
+        if (raw == null || pending.current !== waiting) return;
         pending.current = null;
         made.current.push({ at, raw: task.row.raw });
         move({ is: 'changed', at, raw });
@@ -112,7 +130,7 @@ export function useThrough(text: string, place: string | null): Through | null {
         if (outcome !== null) move({ is: 'decided', at, outcome });
       } else void actAll([asked], intentions).then(done);
     },
-    [task, at, actAll, dispatch],
+    [task, at, store, actAll, dispatch],
   );
   const reword = useCallback(
     (words: string) => {

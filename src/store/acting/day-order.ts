@@ -8,7 +8,8 @@ import { readTaskLine } from '../../core/task/line/task';
 import type { LineRef } from '../../core/task/writing/edit';
 import type { StoredNote } from '../notes/content';
 import type { NoteWrite } from '../notes/note-write';
-import { type LineTask, actOnLines } from './act-many';
+import type { LineTask } from '../../core/task/acts/act-on-lines';
+import { actOnNotes } from './act-many';
 import { writesOf } from './writes-of';
 
 /** An order by hand that a day is to have. */
@@ -34,7 +35,7 @@ export async function orderedDay(
   const isHeld = ({ path, line }: LineRef): boolean => foldPath(path) === foldPath(page) && held.has(line);
   const elsewhere = order.filter((ref) => !isHeld(ref));
   const tasks = elsewhere.map((ref): LineTask => ({ ref, intentions: [{ do: 'ref' }] }));
-  const given = await actOnLines(notes, tasks, context);
+  const given = await actOnNotes(notes, tasks, context);
   const [refusal] = given.refused;
   if (refusal) return { refused: refusal.reason };
   const raws = new Map(elsewhere.map((ref, index) => [ref, given.raws[index] ?? ref.expected]));
@@ -55,7 +56,7 @@ export async function takenOut(
   { page, task, planHeading }: Pick<DayOrder, 'page' | 'planHeading'> & { task: LineRef },
   context: ActionContext,
 ): Promise<NoteWrite[] | { refused: string }> {
-  const taken = await actOnLines(notes, [{ ref: task, intentions: [{ do: 'unset', clause: 'plan' }] }], context);
+  const taken = await actOnNotes(notes, [{ ref: task, intentions: [{ do: 'unset', clause: 'plan' }] }], context);
   const [refusal] = taken.refused;
   if (refusal) return { refused: refusal.reason };
   const ref = refOf(task.expected);

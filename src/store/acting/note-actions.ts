@@ -9,7 +9,7 @@ import { baseNameOf, foldPath, freePath, pathFor } from '../../core/note/names/p
 import { contentOf } from '../notes/content';
 import { type ActionResult, commitPlan } from '../notes/commit-plan';
 import type { Renaming } from '../../core/gather/saying/rename-everywhere';
-import type { LineTask, ManyOutcome } from './act-many';
+import type { LineTask, ManyOutcome } from '../../core/task/acts/act-on-lines';
 import { writesOf } from './writes-of';
 import type { NoteStore } from '../notes/note-store';
 import { type NoteWrite, withText } from '../notes/note-write';
@@ -81,13 +81,13 @@ export class NoteActions {
     label: string,
     progress?: (done: number) => Promise<boolean>,
   ): Promise<ManyResult | { refused: string }> {
-    const { actOnLines } = await import('./act-many');
+    const { actOnNotes } = await import('./act-many');
     let outcome: ManyOutcome | null = null;
     const result = await this.step(label, async () => {
       const further = tasks.some(({ ref, intentions }) => intentions.some((intention) => looksFurther(ref, intention)));
       const paths = [...new Set(tasks.map(({ ref }) => foldPath(ref.path)))];
       const notes = further ? await this.store.all() : (await this.store.many(paths)).filter((note) => note !== undefined);
-      outcome = await actOnLines(notes, tasks, this.context(), progress);
+      outcome = await actOnNotes(notes, tasks, this.context(), progress);
       return writesOf(notes, outcome);
     });
     if ('refused' in result) return result;
@@ -276,7 +276,7 @@ export class NoteActions {
     becomes: { status: Status; sign: string } | null,
     label: string,
   ): Promise<{ changed: number; step: number | null } | { refused: string }> {
-    const [{ tasksOfSign }, { actOnLines }] = await Promise.all([import('./restatus'), import('./act-many')]);
+    const [{ tasksOfSign }, { actOnNotes }] = await Promise.all([import('./restatus'), import('./act-many')]);
     let changed = 0;
     const result = await this.step(label, async () => {
       const note = await this.store.get(path);
@@ -285,7 +285,7 @@ export class NoteActions {
       if (becomes === null) return [own];
       const notes = await this.store.all();
       const tasks = tasksOfSign(notes, sign, { do: 'status', ...becomes }, this.context());
-      const outcome = await actOnLines(notes, tasks, this.context());
+      const outcome = await actOnNotes(notes, tasks, this.context());
       const [refusal] = outcome.refused;
       if (refusal) return { refused: `“${refusal.ref.expected.trim()}” cannot become that, so nothing was changed: ${refusal.reason}` };
       changed = outcome.changed;
@@ -307,7 +307,7 @@ export class NoteActions {
     stands: readonly LineRef[],
     label: string,
   ): Promise<{ closed: number; step: number | null } | { refused: string }> {
-    const [{ withFields }, { actOnLines }] = await Promise.all([import('../../core/note/facts/with-fields'), import('./act-many')]);
+    const [{ withFields }, { actOnNotes }] = await Promise.all([import('../../core/note/facts/with-fields'), import('./act-many')]);
     let closed = 0;
     const result = await this.step(label, async () => {
       const notes = await this.store.many([...new Set([path, ...stands.map((ref) => ref.path)].map(foldPath))]);
@@ -319,7 +319,7 @@ export class NoteActions {
       const tasks = stands.map((ref): LineTask => ({ ref, intentions: [{ do: 'status', status: state }] }));
       // A task may stand in the project itself, whose lines moved with the field.
       const texts = there.map((one) => ({ path: one.path, text: one.text }));
-      const outcome = await actOnLines(texts, tasks, this.context());
+      const outcome = await actOnNotes(texts, tasks, this.context());
       closed = outcome.changed;
       const inside = outcome.texts.get(note.key);
       outcome.texts.set(note.key, { path: note.path, text: withFields(inside?.text ?? note.text, { state }) });

@@ -2,7 +2,7 @@ import type { ActionContext } from '../../core/task/acts/action-context';
 import type { WideIntention } from '../../core/task/acts/intention';
 import { readNote } from '../../core/task/reading/read-note';
 import type { StoredNote } from '../notes/content';
-import type { LineTask } from './act-many';
+import type { LineTask } from '../../core/task/acts/act-on-lines';
 
 /** The tasks of all notes in whose box a sign stands, each to get another status. */
 export function tasksOfSign(

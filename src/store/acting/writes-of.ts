@@ -1,6 +1,6 @@
 import type { StoredNote } from '../notes/content';
 import { type NoteWrite, withText } from '../notes/note-write';
-import type { ManyOutcome } from './act-many';
+import type { ManyOutcome } from '../../core/task/acts/act-on-lines';
 
 /** What stores the texts that acting on lines came to; those that stayed the same are left out. */
 export function writesOf(notes: readonly StoredNote[], { texts }: Pick<ManyOutcome, 'texts'>): NoteWrite[] {

@@ -73,6 +73,8 @@ function valueOf(row: Row, key: OrderKey['key']): number | string | null {
       return priorityRank(row.task.priority);
     case 'takes':
       return row.task.takes;
+    case 'pushed':
+      return row.task.pushed.length;
     case 'progress':
       return row.steps === 0 ? null : row.stepsDone / row.steps;
     case 'title':

@@ -168,6 +168,7 @@ export const ORDER_KEYS = [
   'status',
   'priority',
   'takes',
+  'pushed',
   'progress',
   'note',
   'path',

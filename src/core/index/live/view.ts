@@ -34,6 +34,8 @@ export interface RowView {
   due: Span | null;
   plan: Span | null;
   takes: number | null;
+  /** How often its plan was moved on. */
+  pushed: number;
   every: string | null;
   owner: string | null;
   asked: string | null;
@@ -124,6 +126,7 @@ export function rowView(entry: AnswerRow, today: Day): RowView {
     due: task.due,
     plan: task.plan,
     takes: task.takes,
+    pushed: task.pushed.length,
     every: task.every,
     owner: task.owner,
     asked: task.asked,

@@ -21,7 +21,7 @@ export type NamedLine = Omit<LineRef, 'path'> & { path?: string };
  *   actOnEach    … on several lines of a text, each that takes it                  core, here
  *   actAcross    … in every note that it touches, echoes too                       core, act-across.ts
  *   actTogether  several intentions, each note read once                           core, act-across.ts
- *   actOnLines   many lines of many notes, with progress                           store, acting/act-many.ts
+ *   actOnLines   many lines of many notes, with progress                           core, act-on-lines.ts
  *   NoteActions  stores what actAcross and actOnLines give, as one step            store, acting/note-actions.ts
  *   useAct       asks NoteActions, says what was done, and what may follow         features, session/acting/use-act.ts
  */

@@ -97,6 +97,8 @@ export function cellText(row: RowView, column: Column, today: Day, style: DateSt
       return row.priority ?? '';
     case 'takes':
       return row.takes === null ? '' : durationName(row.takes);
+    case 'pushed':
+      return row.pushed === 0 ? '' : `moved on ${row.pushed === 1 ? 'once' : `${row.pushed} times`}`;
     case 'progress':
       return row.stepCount === 0 ? '' : `${Math.round((100 * row.stepsDone) / row.stepCount)}%`;
     case 'steps':

@@ -36,7 +36,8 @@ export type TaskDialog =
   | { is: 'details'; task: DialogTask }
   /** `repeats` says what becomes of those that repeat, where all of a page is carried on. */
   | { is: 'day'; tasks: DialogTask[]; what: DayAsked; repeats?: 'skip' | 'along' }
-  | { is: 'names'; tasks: DialogTask[] }
+  /** `first` is the field that has the focus, where it is not the one for names. */
+  | { is: 'names'; tasks: DialogTask[]; first?: 'owner' }
   /** With whom they are to be raised. */
   | { is: 'raise'; tasks: DialogTask[] }
   | { is: 'place'; tasks: DialogTask[]; what: 'move' | 'archive' | 'echo' }

@@ -1,8 +1,9 @@
 import fc from 'fast-check';
-import { readIsoDay } from '../../core/calendar/day';
-import { ACTION_DEFAULTS, type ActionContext } from '../../core/task/acts/action-context';
-import type { WideIntention } from '../../core/task/acts/intention';
-import { type ManyOutcome, actOnLines } from './act-many';
+import { readIsoDay } from '../../calendar/day';
+import { shelfOf } from '../../index/live/shelf';
+import { ACTION_DEFAULTS, type ActionContext } from './action-context';
+import type { WideIntention } from './intention';
+import { type ManyOutcome, actOnLines } from './act-on-lines';
 
 const CONTEXT: ActionContext = {
   now: { day: readIsoDay('2026-11-23') ?? 0, minute: 9 * 60 + 20 },
@@ -17,7 +18,7 @@ async function done(notes: Record<string, string>, lines: readonly [path: string
     ref: { path, line, expected: notes[path]?.split('\n')[line] ?? 'not there' },
     intentions,
   }));
-  return actOnLines(stored, tasks, CONTEXT);
+  return actOnLines(shelfOf(stored), tasks, CONTEXT);
 }
 
 const textOf = ({ texts }: ManyOutcome, path: string): string | undefined => texts.get(path.toLowerCase())?.text;
@@ -95,7 +96,7 @@ describe('acting on many lines', () => {
       intentions: [{ do: 'priority', priority: 'high' } as const],
     }));
     const told: number[] = [];
-    const outcome = await actOnLines([{ path: 'A.md', text }], tasks, CONTEXT, async (count) => told.push(count) === 2);
+    const outcome = await actOnLines(shelfOf([{ path: 'A.md', text }]), tasks, CONTEXT, async (count) => told.push(count) === 2);
     expect(told).toEqual([40, 80]);
     expect(outcome.changed).toBe(80);
     expect(textOf(outcome, 'A.md')?.match(/\{high\}/g)).toHaveLength(80);
@@ -148,12 +149,12 @@ describe('many lines in one reading of their notes', () => {
           const unique = (at: number): boolean => a.indexOf(a[at] ?? '') === a.lastIndexOf(a[at] ?? '');
           const lines = a.map((_, index) => index).filter((index) => chosen[index] && unique(index));
           const tasks = lines.map((at) => ({ ref: { path: 'A.md', line: at, expected: a[at] ?? '' }, intentions }));
-          const together = await actOnLines(notes, tasks, CONTEXT);
+          const together = await actOnLines(shelfOf(notes), tasks, CONTEXT);
           const texts = new Map(notes.map((note) => [note.path, note.text]));
           let changed = 0;
           for (const task of tasks.toReversed()) {
             const one = await actOnLines(
-              [...texts].map(([path, text]) => ({ path, text })),
+              shelfOf([...texts].map(([path, text]) => ({ path, text }))),
               [task],
               CONTEXT,
             );
@@ -195,7 +196,7 @@ describe('many lines in one reading of their notes', () => {
     const tasks = [0, 1].map((at) => ({ ref: { path: 'A.md', line: at, expected: `- [x] ${'ab'[at]}` } }));
     for (const to of ['Old', 'Open', '../Old', 'a|b']) {
       const outcome = await actOnLines(
-        notes,
+        shelfOf(notes),
         tasks.map(({ ref }) => ({ ref, intentions: [{ do: 'archive', to }] })),
         CONTEXT,
       );

@@ -1,12 +1,11 @@
-import { isOfLine } from '../../core/task/acts/act';
-import { actAcross, actTogether, moveTogether } from '../../core/task/acts/act-across';
-import type { ActionContext } from '../../core/task/acts/action-context';
-import { type LineRef, locateLine } from '../../core/task/writing/edit';
-import type { WideIntention } from '../../core/task/acts/intention';
-import { shelfOf } from '../../core/index/live/shelf';
-import { foldPath } from '../../core/note/names/path';
-import type { Shelf } from '../../core/task/reading/open-notes';
-import { lineText, splitLines } from '../../core/note/blocks/lines';
+import { lineText, splitLines } from '../../note/blocks/lines';
+import { foldPath } from '../../note/names/path';
+import type { Shelf } from '../reading/open-notes';
+import { type LineRef, locateLine } from '../writing/edit';
+import { isOfLine } from './act';
+import { actAcross, actTogether, moveTogether } from './act-across';
+import type { ActionContext } from './action-context';
+import type { WideIntention } from './intention';
 
 /** A line, and what is to be done to it, one after the other. */
 export interface LineTask {
@@ -26,18 +25,13 @@ export interface ManyOutcome {
 /** After so many lines the page may draw. */
 const PORTION = 40;
 
-/**
- * Does intentions to many lines in many notes. A line that is refused is told and stays as it was, and the others go on.
- *
- * @param progress called with how many lines are done; what it gives is awaited, so that the page can draw; true stops
- */
+/** Does intentions to many lines in many notes. A line that is refused is told and stays as it was, and the others go on. */
 export async function actOnLines(
-  notes: readonly { path: string; text: string | null }[],
+  shelf: Shelf,
   tasks: readonly LineTask[],
   context: ActionContext,
   progress: Progress = async () => false,
 ): Promise<ManyOutcome> {
-  const shelf = shelfOf(notes);
   if (tasks.every(({ intentions }) => intentions.every(isOfLine))) return inRounds(shelf, tasks, context, progress);
   return (await movedTogether(shelf, tasks, context, progress)) ?? oneByOne(shelf, tasks, context, progress);
 }
@@ -66,7 +60,8 @@ async function movedTogether(
   return { texts: moved.texts, changed: refs.length - refused.length, refused, raws };
 }
 
-type Progress = (done: number) => Promise<boolean>;
+/** Called with how many lines are done; what it gives is awaited, so that the page can draw; true stops. */
+export type Progress = (done: number) => Promise<boolean>;
 
 /** Each intention is done to all lines in one reading of each note. What is refused later is left out from the beginning. */
 async function inRounds(shelf: Shelf, tasks: readonly LineTask[], context: ActionContext, progress: Progress): Promise<ManyOutcome> {
