@@ -80,7 +80,10 @@ test('archive: a note that something leaves may be where something goes', async 
   const own = mkdtempSync(path.join(tmpdir(), 'recado-archive-'));
   writeFileSync(path.join(own, 'A.md'), '---\narchive: "[[B]]"\n---\n- [x] a\n');
   writeFileSync(path.join(own, 'B.md'), '- [x] b\n- [ ] stays\n');
-  const answer = (await recado('archive', own, '--query', 'not open', ...TODAY)) as { moved: number; files: { note: string; text: string }[] };
+  const answer = (await recado('archive', own, '--query', 'not open', ...TODAY)) as {
+    moved: number;
+    files: { note: string; text: string }[];
+  };
   expect(answer.moved).toBe(2);
   const texts = Object.fromEntries(answer.files.map(({ note, text }) => [note, text]));
   expect(texts['A.md']).not.toContain('[x]');

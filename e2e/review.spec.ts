@@ -69,6 +69,15 @@ test('a week is looked at by keyboard: steps open and count down, undated tasks 
   await expect(task).toContainText('Fog horn');
   await page.keyboard.press('m');
   await expect(task).toContainText('Lamp room');
+  // What a dialog changes beside its day is seen at once, and one that is closed undone decides nothing.
+  await page.keyboard.press('o');
+  await expect(page.getByRole('dialog').getByLabel('Owner')).toBeFocused();
+  await page.keyboard.type('kofi');
+  await page.keyboard.press('Enter');
+  await expect(task).toContainText('kofi');
+  await page.keyboard.press('c');
+  await page.keyboard.press('Escape');
+  await expect(desk.main.getByText('3 of 4')).toBeVisible();
   await page.keyboard.press('c');
   await page.getByRole('dialog', { name: 'Cancel with a remark' }).getByRole('textbox').fill('sold');
   await page.keyboard.press('Enter');
@@ -85,7 +94,7 @@ test('a week is looked at by keyboard: steps open and count down, undated tasks 
   await page.keyboard.press('Enter');
   await expect(account).toContainText('1for another day');
   await expect.poll(() => desk.stored('Store.md')).toContain('- [ ] Ladder {plan 2026-11-27');
-  expect(await desk.stored('Store.md')).toMatch(/- \[-\] Lamp room \{cancelled 2026-11-23 09:50\}\n\s+- sold/);
+  expect(await desk.stored('Store.md')).toMatch(/- \[-\] Lamp room \{owner @kofi; cancelled 2026-11-23 09:50\}\n\s+- sold/);
   await page.goto(`/note/${encodeURIComponent(PATH).replaceAll('%2F', '/')}`);
   await expect(step).toContainText('nothing is left there');
 
@@ -149,6 +158,16 @@ test('goals, the record of days, what comes again and the picture of the work re
     await desk.agenda(title);
     await expectAccessible(page, `${title}, dark`, { part: 'main', colours: true });
   }
+  // A step that bears a gather opens what it finds beside.
+  await desk.rack.getByRole('button', { name: 'Import' }).click();
+  const OWN = '---\nkind: review\n---\n- [ ] What comes back\n  ```gather\n  open and #loans\n  ```\n- [ ] End\n';
+  await page.getByTestId('import-files').setInputFiles([{ name: 'Own review.md', mimeType: 'text/markdown', buffer: Buffer.from(OWN) }]);
+  await page.getByTestId('import-report').getByRole('button', { name: 'Done' }).click();
+  await page.goto('/note/Own%20review.md');
+  await press(page, 'Begin');
+  await press(page, 'Open it beside');
+  await expect(desk.beside.getByRole('heading', { name: 'What comes back' })).toBeVisible();
+  await expect(desk.beside.locator('[data-row]').first()).toBeVisible();
   // A goal leads to what serves it, and a finished project goes to the archive whole and comes back.
   await desk.agenda('Goals');
   await desk.main.getByRole('list', { name: 'What serves Winter goals' }).getByRole('link', { name: 'Catalogue' }).click();

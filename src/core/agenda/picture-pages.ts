@@ -7,7 +7,10 @@ const COMES_AGAIN = page(
 );
 
 const RECORD = page('Record of days', 'What of each day’s plan was done by its end.', [
-  { title: 'Moved on twice or more', lines: ['where open and pushed >= 2', 'order by pushed desc, plan', 'columns pushed, plan, due, note', 'including resting'] },
+  {
+    title: 'Moved on twice or more',
+    lines: ['where open and pushed >= 2', 'order by pushed desc, plan', 'columns pushed, plan, due, note', 'including resting'],
+  },
 ]);
 
 const PICTURE = page('Picture of the work', 'How it went, and what lies ahead. Every drawing is a gather: change it as you like.', [

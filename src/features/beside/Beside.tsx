@@ -60,8 +60,8 @@ export const Beside = memo(function Beside() {
               {before
                 .concat(chosen)
                 .flatMap((one) =>
-                  one.is === 'text' && one.path !== here ? (
-                    <MenuChoice key={one.path} value={signOf(one)} label={nameOf(one, notes)} onSelect={() => choose(one)} />
+                  (one.is === 'text' && one.path !== here) || one.is === 'gather' ? (
+                    <MenuChoice key={signOf(one)} value={signOf(one)} label={nameOf(one, notes)} onSelect={() => choose(one)} />
                   ) : (
                     []
                   ),
@@ -93,15 +93,18 @@ export const Beside = memo(function Beside() {
           {view.is === 'why' && <WhyPanel />}
           {view.is === 'text' && <NoteBeside key={view.path} path={view.path} here={here} />}
         </Suspense>
+        {view.is === 'gather' && <AgendaLists key={signOf(view)} path={view.at} gathers={[view.text]} look="cards" />}
         {view.is === 'agenda' && <BesideAgenda key={view.path} path={view.path} />}
       </Safe>
     </aside>
   );
 });
 
-const signOf = (view: BesideView): string => ('path' in view ? `${view.is} ${view.path}` : view.is);
+const signOf = (view: BesideView): string =>
+  'path' in view ? `${view.is} ${view.path}` : view.is === 'gather' ? `gather ${view.at} ${view.text}` : view.is;
 
 function nameOf(view: BesideView, notes: readonly NoteSummary[] | undefined): string {
+  if (view.is === 'gather') return view.name;
   if (!('path' in view)) return NAMES[view.is];
   return notes?.find(({ path }) => path === view.path)?.title ?? baseNameOf(view.path);
 }

@@ -76,6 +76,15 @@ export function StepOpens({ step, place, from }: { step: ReviewStep; place: Step
           Open it beside
         </button>
       )}
+      {opens?.is === 'gather' && (
+        <button
+          type="button"
+          className="line-button"
+          onClick={() => dispatch(frameSlice.actions.besideChosen({ is: 'gather', name: step.words, text: opens.text, at: from }))}
+        >
+          Open it beside
+        </button>
+      )}
       {opens?.is === 'page' && (
         <button type="button" className="line-button" onClick={() => void navigate(opens.address)}>
           Open it

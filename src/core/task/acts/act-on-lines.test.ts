@@ -153,11 +153,7 @@ describe('many lines in one reading of their notes', () => {
           const texts = new Map(notes.map((note) => [note.path, note.text]));
           let changed = 0;
           for (const task of tasks.toReversed()) {
-            const one = await actOnLines(
-              shelfOf([...texts].map(([path, text]) => ({ path, text }))),
-              [task],
-              CONTEXT,
-            );
+            const one = await actOnLines(shelfOf([...texts].map(([path, text]) => ({ path, text }))), [task], CONTEXT);
             changed += one.changed;
             for (const { path, text } of one.texts.values()) texts.set(path, text);
           }

@@ -9,7 +9,11 @@ it('follows a note to its new path in all that the frame remembers, and touches 
     recent: ['A.md', 'store/crate list.md'],
     finished: { 'Store/Crate list.md': 'sink', 'A.md': 'hide' } as const,
     beside: { is: 'text', path: 'Store/Crate list.md' } as const,
-    besideBefore: [{ is: 'outline' } as const, { is: 'agenda', path: 'A.md' } as const],
+    besideBefore: [
+      { is: 'outline' } as const,
+      { is: 'agenda', path: 'A.md' } as const,
+      { is: 'gather', name: 'Calls', text: 'open', at: 'Store/Crate list.md' } as const,
+    ],
     folded: ['Store/Crate list.md\n0', 'A.md\n0', 'rack\nNotes'],
     onTop: ['Store/Crate list.md\nWaiting'],
   };
@@ -21,7 +25,11 @@ it('follows a note to its new path in all that the frame remembers, and touches 
     recent: ['A.md', 'Archive/Crates.md'],
     finished: { 'Archive/Crates.md': 'sink', 'A.md': 'hide' },
     beside: { is: 'text', path: 'Archive/Crates.md' },
-    besideBefore: [{ is: 'outline' }, { is: 'agenda', path: 'A.md' }],
+    besideBefore: [
+      { is: 'outline' },
+      { is: 'agenda', path: 'A.md' },
+      { is: 'gather', name: 'Calls', text: 'open', at: 'Archive/Crates.md' },
+    ],
     folded: ['Archive/Crates.md\n0', 'A.md\n0', 'rack\nNotes'],
     onTop: ['Archive/Crates.md\nWaiting'],
   });

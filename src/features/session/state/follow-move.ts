@@ -21,7 +21,8 @@ export interface NamesPaths {
 export function followMove(frame: NamesPaths, from: string, to: string): NamesPaths {
   const isIt = (path: string): boolean => foldPath(path) === foldPath(from);
   const path = (one: string): string => (isIt(one) ? to : one);
-  const view = (one: BesideView): BesideView => ('path' in one ? { ...one, path: path(one.path) } : one);
+  const view = (one: BesideView): BesideView =>
+    'path' in one ? { ...one, path: path(one.path) } : one.is === 'gather' ? { ...one, at: path(one.at) } : one;
   const before = noteAddress(from);
   const address = (one: string): string =>
     one === before || one.startsWith(`${before}?`) ? noteAddress(to) + one.slice(before.length) : one;

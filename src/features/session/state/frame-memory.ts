@@ -9,12 +9,13 @@ const besideSchema = z.union([
   z.object({ is: z.literal('leads') }),
   z.object({ is: z.literal('hours') }),
   z.object({ is: z.literal('text'), path: z.string() }),
+  z.object({ is: z.literal('gather'), name: z.string(), text: z.string(), at: z.string() }),
   z.object({ is: z.literal('why') }),
 ]);
 
 /**
  * What stands beside the page: an agenda page by its path; of the note on the page its tasks, its outline, or what leads to it; another note,
- * to be written in; the hours of the day; or why a task stands in a list.
+ * to be written in; what a gather asked at a note finds; the hours of the day; or why a task stands in a list.
  */
 export type BesideView = z.infer<typeof besideSchema>;
 
