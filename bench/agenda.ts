@@ -1,6 +1,7 @@
 import type { Browser, Page } from '@playwright/test';
 import { HEAR_PLANS, dayRows } from './day';
 import { formRows } from './forms';
+import { HEAR_GOALS, goalNotes, goalRows } from './goals';
 import { HEAR, framesUntil, opening } from './frames';
 import { ADDRESS, type StoredBench, WATCH, longTasks, longestWhileScrolling, openWith } from './desk';
 import { meetingRows, seriesOfMeetings } from './meetings';
@@ -112,10 +113,11 @@ async function slipping(page: Page): Promise<{ opens: number; typing: number }> 
 
 /** What agenda pages cost with “large” stored. */
 export async function agendaRows(browser: Browser): Promise<BenchRow[]> {
-  const page = await openWith(browser, [...makeLibrary(10_000), ...bulkNotes(), ...seriesOfMeetings()]);
+  const page = await openWith(browser, [...makeLibrary(10_000), ...bulkNotes(), ...seriesOfMeetings(), ...goalNotes()]);
   await page.addInitScript(WATCH);
   await page.addInitScript(HEAR);
   await page.addInitScript(HEAR_PLANS);
+  await page.addInitScript(HEAR_GOALS);
   const scrolled = await scrolling(page);
   const today = await opening(page, 'Today');
   await page.getByRole('heading', { level: 1, name: 'Today' }).waitFor();
@@ -128,12 +130,14 @@ export async function agendaRows(browser: Browser): Promise<BenchRow[]> {
   const days = await dayRows(page);
   const forms = await formRows(page);
   const meetings = await meetingRows(page);
+  const goals = await goalRows(page);
   await page.close();
   if (process.env['RECADO_BENCH_TIMES']) console.error({ scrolled, today, ahead, acted, pushed, slip });
   return [
     ...days,
     ...forms,
     ...meetings,
+    ...goals,
     row('scrolling a list of more than 10,000 rows', 'times 50 milliseconds is the longest hold-up', scrolled / 50, { atMost: 1 }),
     row('opening Today with “large” stored', 'frames after the answer until its rows show', today.after, { atMost: 3 }),
     row('the same from the click', 'frames, the answer included', today.all, null),

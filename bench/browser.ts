@@ -1,4 +1,5 @@
 import { agendaRows } from './agenda';
+import { archivingRows } from './archiving';
 import { folderRows } from './folder';
 import { ADDRESS, launch, serve } from './desk';
 import type { BenchRow } from './measure';
@@ -18,7 +19,9 @@ export async function browserRows(): Promise<BenchRow[]> {
       if (fine) break;
       await new Promise((resolve) => setTimeout(resolve, 200));
     }
-    return [...(await startRows(browser)), ...(await writingRows(browser)), ...(await agendaRows(browser)), ...(await folderRows(browser))];
+    const rows: BenchRow[] = [];
+    for (const part of [startRows, writingRows, agendaRows, archivingRows, folderRows]) rows.push(...(await part(browser)));
+    return rows;
   } finally {
     await browser.close();
     server.kill();

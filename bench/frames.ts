@@ -22,12 +22,14 @@ interface Shown {
   heading: string | null;
   there: string;
   gone: string;
+  /** The moments of the answers that count, by the name that the page keeps them under; `answered` when left out. */
+  heard?: string;
 }
 
 /** Frames until something is shown: all of them, and those after the answer that it waits for. */
 export async function framesUntil(page: Page, wanted: Shown): Promise<{ all: number; after: number }> {
-  return page.evaluate(async ({ click, words, heading, there, gone }) => {
-    const heard = (window as unknown as { answered: number[] }).answered;
+  return page.evaluate(async ({ click, words, heading, there, gone, heard: name = 'answered' }) => {
+    const heard = (window as unknown as Record<string, number[]>)[name] ?? [];
     heard.length = 0;
     // As a pointer clicks: what is clicked without one comes from a key, after which a list moves at once.
     const at = [...document.querySelectorAll<HTMLElement>(click)].find((one) => one.textContent?.startsWith(words));

@@ -4,6 +4,7 @@ import { type Content, type StoredNote, contentOf, sameContent } from '../notes/
 import type { RecadoDatabase } from '../notes/database';
 import type { NoteWrite } from '../notes/note-write';
 import type { Origin } from '../notes/origin';
+import { partsOf } from '../notes/parts';
 import type { EarlierText } from './earlier-text';
 
 /** A text that stood so long while somebody typed is kept, in milliseconds. */
@@ -36,18 +37,20 @@ export class EarlierTexts {
     const notes = this.replaced(by, writes, present);
     if (notes.length === 0) return;
     const until = this.now();
-    const texts = notes.map(({ note, isGone }) => {
-      this.lastKept.set(note.id, until);
-      const { id, path, key } = note;
-      return { note: id, path, key, until, by, label, size: sizeOf(note), gone: isGone ? 1 : 0 } as EarlierText;
-    });
-    const ids = await this.db.earlier.bulkAdd(texts, { allKeys: true });
-    await this.db.earlierContents.bulkAdd(
-      ids.flatMap((id, index) => {
-        const note = notes[index]?.note;
-        return note ? [{ id, content: contentOf(note) }] : [];
-      }),
-    );
+    for (const part of partsOf(notes)) {
+      const texts = part.map(({ note, isGone }) => {
+        this.lastKept.set(note.id, until);
+        const { id, path, key } = note;
+        return { note: id, path, key, until, by, label, size: sizeOf(note), gone: isGone ? 1 : 0 } as EarlierText;
+      });
+      const ids = await this.db.earlier.bulkAdd(texts, { allKeys: true });
+      await this.db.earlierContents.bulkAdd(
+        ids.flatMap((id, index) => {
+          const note = part[index]?.note;
+          return note ? [{ id, content: contentOf(note) }] : [];
+        }),
+      );
+    }
   }
 
   /** The notes whose texts go and are kept. */

@@ -7,6 +7,7 @@ import { Listeners, reportProblem } from './listeners';
 import type { CommitResult, NoteListener, NoteSource, Portion, StoreChange } from './note-source';
 import type { NoteWrite } from './note-write';
 import { type Origin, UNDO } from './origin';
+import { partsOf } from './parts';
 import { storedNotes } from './read-notes';
 import { EarlierTexts } from '../keep/earlier-texts';
 import { Steps } from '../acting/steps';
@@ -132,13 +133,15 @@ export class NoteStore implements NoteSource {
     }
     await this.earlier.keep(origin, writes, present);
     await this.db.notes.bulkDelete(keys.filter((_, index) => writes[index]?.content === null));
-    const seen = writes.map((write, index) => {
-      const from = write.movedFrom === undefined ? undefined : places.get(foldPath(write.movedFrom));
-      return this.seenAfter(write, present[from ?? index] ?? null);
-    });
-    await this.db.notes.bulkPut(
-      writes.flatMap((write, index) => this.record(write, ids[index] ?? newNoteId(), present[index]?.demo ?? null, seen[index] ?? null)),
-    );
+    const seen: (LineDays | null)[] = [];
+    for (const part of partsOf([...writes.entries()])) {
+      const records = part.flatMap(([index, write]) => {
+        const from = write.movedFrom === undefined ? undefined : places.get(foldPath(write.movedFrom));
+        const days = (seen[index] = this.seenAfter(write, present[from ?? index] ?? null));
+        return this.record(write, ids[index] ?? newNoteId(), present[index]?.demo ?? null, days);
+      });
+      await this.db.notes.bulkPut(records);
+    }
     const step = origin.label === null ? null : await this.steps.add({ ...origin, label: origin.label }, changes);
     return { saved: true, seen, step };
   }
