@@ -22,10 +22,10 @@ const PLACES: [place: string, go: (desk: Desk, page: Page) => Promise<Locator>][
 const ACTIONS: [action: string, entries: string[], line: string][] = [
   ['status', ['Status', 'Under way'], '- [_] Weigh the crate #loans {due 2026-11-23; since 2026-11-23 09:20}'],
   ['priority', ['Priority', 'High'], '- [ ] Weigh the crate #loans {due 2026-11-23; high}'],
-  ['plan', ['Plan', 'Tomorrow'], '- [ ] Weigh the crate #loans {due 2026-11-23; plan 2026-11-24; pushed 2026-11-23}'],
-  ['due', ['Due', 'Tomorrow'], '- [ ] Weigh the crate #loans {due 2026-11-24; pushed 2026-11-23}'],
-  ['no due day', ['Due', 'No due date'], '- [ ] Weigh the crate #loans'],
-  ['rest', ['Rest', 'Until tomorrow'], '- [ ] Weigh the crate #loans {due 2026-11-23; start 2026-11-24}'],
+  ['plan', ['Plan…', 'Tomorrow'], '- [ ] Weigh the crate #loans {due 2026-11-23; plan 2026-11-24; pushed 2026-11-23}'],
+  ['due', ['Due…', 'Tomorrow'], '- [ ] Weigh the crate #loans {due 2026-11-24; pushed 2026-11-23}'],
+  ['no due day', ['Due…', 'No due date'], '- [ ] Weigh the crate #loans'],
+  ['rest', ['Rest…', 'Tomorrow'], '- [ ] Weigh the crate #loans {due 2026-11-23; start 2026-11-24}'],
   ['duplicate', ['Duplicate'], `${LINE}\n${LINE}`],
   ['delete', ['Delete'], ''],
 ];
@@ -69,8 +69,9 @@ async function undo(desk: Desk, row: Locator): Promise<void> {
   await expect(row.first()).not.toContainText(/plan|since|rests|done/);
 }
 
-/** An entry of the open menu, whatever key stands behind its words. */
+/** An entry of the open menu, whatever key stands behind its words, or a button of the dialog that it opened. */
 function entry(page: Page, words: string): Locator {
   const name = new RegExp(`^${words}`);
-  return page.getByRole('menuitem', { name }).or(page.getByRole('menuitemradio', { name }));
+  const inMenu = page.getByRole('menuitem', { name }).or(page.getByRole('menuitemradio', { name }));
+  return inMenu.or(page.getByRole('dialog').getByRole('button', { name: words, exact: true }));
 }

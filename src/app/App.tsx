@@ -1,4 +1,4 @@
-import { Suspense, lazy, useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { Route, Routes, useLocation, useNavigate } from 'react-router';
 import { NotePage } from '../features/note/NotePage';
 import { Sheet } from '../features/note/Sheet';
@@ -21,29 +21,32 @@ import { useCommands } from './commands';
 import { useDrop } from './use-drop';
 import { useKeys } from './use-keys';
 import { useTheme } from './use-theme';
+import { late } from '../ui/late';
 
-const BulkBar = lazy(() => import('../features/bulk/BulkBar').then((part) => ({ default: part.BulkBar })));
-const SlipAddress = lazy(() => import('../features/slip/SlipAddress').then((part) => ({ default: part.SlipAddress })));
-const DayPage = lazy(() => import('../features/places/DayPage').then((part) => ({ default: part.DayPage })));
-const TagPage = lazy(() => import('../features/places/NamePage').then((part) => ({ default: part.TagPage })));
-const PersonPage = lazy(() => import('../features/places/NamePage').then((part) => ({ default: part.PersonPage })));
-const StatusPage = lazy(() => import('../features/places/StatusPage').then((part) => ({ default: part.StatusPage })));
-const FolderPage = lazy(() => import('../features/places/FolderPage').then((part) => ({ default: part.FolderPage })));
-const ItemPage = lazy(() => import('../features/places/ItemPage').then((part) => ({ default: part.ItemPage })));
-const SeriesPage = lazy(() => import('../features/meeting/SeriesPage').then((part) => ({ default: part.SeriesPage })));
-const FindPage = lazy(() => import('../features/find/FindPage').then((part) => ({ default: part.FindPage })));
-const DaysPage = lazy(() => import('../features/journal/DaysPage').then((part) => ({ default: part.DaysPage })));
-const LinkCards = lazy(() => import('../features/links/LinkCards').then((part) => ({ default: part.LinkCards })));
-const Messages = lazy(() => import('../features/session/acting/Messages'));
-const RingWatch = lazy(() => import('../features/reminders/RingWatch'));
-const Opening = lazy(() => import('../features/opening/Opening').then((part) => ({ default: part.Opening })));
-const AskPage = lazy(() => import('../features/ask/AskPage').then((part) => ({ default: part.AskPage })));
-const ThroughPage = lazy(() => import('../features/through/ThroughPage').then((part) => ({ default: part.ThroughPage })));
-const BrainstormPage = lazy(() => import('../features/review/BrainstormPage').then((part) => ({ default: part.BrainstormPage })));
-const HelpPage = lazy(() => import('../features/help/HelpPage').then((part) => ({ default: part.HelpPage })));
-const EarlierPage = lazy(() => import('../features/keep/EarlierPage').then((part) => ({ default: part.EarlierPage })));
-const KeepPage = lazy(() => import('../features/keep/KeepPage').then((part) => ({ default: part.KeepPage })));
-const SettingsPage = lazy(() => import('../features/settings/SettingsPage').then((part) => ({ default: part.SettingsPage })));
+const busy = () => <Sheet title="" busy />;
+
+const BulkBar = late(() => import('../features/bulk/BulkBar').then((part) => part.BulkBar));
+const SlipAddress = late(() => import('../features/slip/SlipAddress').then((part) => part.SlipAddress), busy);
+const DayPage = late(() => import('../features/places/DayPage').then((part) => part.DayPage), busy);
+const TagPage = late(() => import('../features/places/NamePage').then((part) => part.TagPage), busy);
+const PersonPage = late(() => import('../features/places/NamePage').then((part) => part.PersonPage), busy);
+const StatusPage = late(() => import('../features/places/StatusPage').then((part) => part.StatusPage), busy);
+const FolderPage = late(() => import('../features/places/FolderPage').then((part) => part.FolderPage), busy);
+const ItemPage = late(() => import('../features/places/ItemPage').then((part) => part.ItemPage), busy);
+const SeriesPage = late(() => import('../features/meeting/SeriesPage').then((part) => part.SeriesPage), busy);
+const FindPage = late(() => import('../features/find/FindPage').then((part) => part.FindPage), busy);
+const DaysPage = late(() => import('../features/journal/DaysPage').then((part) => part.DaysPage), busy);
+const LinkCards = late(() => import('../features/links/LinkCards').then((part) => part.LinkCards));
+const Messages = late(() => import('../features/session/acting/Messages').then((part) => part.default));
+const RingWatch = late(() => import('../features/reminders/RingWatch').then((part) => part.default));
+const Opening = late(() => import('../features/opening/Opening').then((part) => part.Opening));
+const AskPage = late(() => import('../features/ask/AskPage').then((part) => part.AskPage), busy);
+const ThroughPage = late(() => import('../features/through/ThroughPage').then((part) => part.ThroughPage), busy);
+const BrainstormPage = late(() => import('../features/review/BrainstormPage').then((part) => part.BrainstormPage), busy);
+const HelpPage = late(() => import('../features/help/HelpPage').then((part) => part.HelpPage), busy);
+const EarlierPage = late(() => import('../features/keep/EarlierPage').then((part) => part.EarlierPage), busy);
+const KeepPage = late(() => import('../features/keep/KeepPage').then((part) => part.KeepPage), busy);
+const SettingsPage = late(() => import('../features/settings/SettingsPage').then((part) => part.SettingsPage), busy);
 
 /** The whole interface: the first opening, or the frame with its pages and dialogs. */
 export function App({ firstOpening }: { firstOpening: boolean }) {
@@ -54,7 +57,7 @@ export function App({ firstOpening }: { firstOpening: boolean }) {
   // What shows messages is loaded with the first of them.
   useEffect(() => whenWaiting(() => setSaid(true)), []);
   return (
-    <Suspense fallback={null}>
+    <>
       {opening ? (
         <Opening
           onOpened={() => {
@@ -69,8 +72,8 @@ export function App({ firstOpening }: { firstOpening: boolean }) {
         <Desk />
       )}
       <Notices />
-      <Suspense>{said && <Messages theme={theme} />}</Suspense>
-    </Suspense>
+      {said && <Messages theme={theme} />}
+    </>
   );
 }
 
@@ -90,37 +93,35 @@ function Desk() {
   return (
     <Frame>
       <Safe part="This page" of={pathname} frame={(sentence) => <Sheet title="Recado">{sentence}</Sheet>}>
-        <Suspense fallback={<Sheet title="" busy />}>
-          <Routes>
-            <Route path={ROUTES.first} element={<FirstPage />} />
-            <Route path={ROUTES.note} element={<NotePage />} />
-            <Route path={ROUTES.day} element={<DayPage />} />
-            <Route path={ROUTES.days} element={<DaysPage />} />
-            <Route path={ROUTES.slip} element={<SlipAddress />} />
-            <Route path={ROUTES.tag} element={<TagPage />} />
-            <Route path={ROUTES.person} element={<PersonPage />} />
-            <Route path={ROUTES.status} element={<StatusPage />} />
-            <Route path={ROUTES.folder} element={<FolderPage />} />
-            <Route path={ROUTES.item} element={<ItemPage />} />
-            <Route path={ROUTES.series} element={<SeriesPage />} />
-            <Route path={ROUTES.find} element={<FindPage />} />
-            <Route path={ROUTES.ask} element={<AskPage />} />
-            <Route path={ROUTES.through} element={<ThroughPage />} />
-            <Route path={ROUTES.brainstorm} element={<BrainstormPage />} />
-            <Route path={ROUTES.help} element={<HelpPage />} />
-            <Route path={ROUTES.earlier} element={<EarlierPage />} />
-            <Route path={ROUTES.keep} element={<KeepPage />} />
-            <Route path={ROUTES.settings} element={<SettingsPage />} />
-            <Route path="*" element={<NoSuchPage />} />
-          </Routes>
-        </Suspense>
+        <Routes>
+          <Route path={ROUTES.first} element={<FirstPage />} />
+          <Route path={ROUTES.note} element={<NotePage />} />
+          <Route path={ROUTES.day} element={<DayPage />} />
+          <Route path={ROUTES.days} element={<DaysPage />} />
+          <Route path={ROUTES.slip} element={<SlipAddress />} />
+          <Route path={ROUTES.tag} element={<TagPage />} />
+          <Route path={ROUTES.person} element={<PersonPage />} />
+          <Route path={ROUTES.status} element={<StatusPage />} />
+          <Route path={ROUTES.folder} element={<FolderPage />} />
+          <Route path={ROUTES.item} element={<ItemPage />} />
+          <Route path={ROUTES.series} element={<SeriesPage />} />
+          <Route path={ROUTES.find} element={<FindPage />} />
+          <Route path={ROUTES.ask} element={<AskPage />} />
+          <Route path={ROUTES.through} element={<ThroughPage />} />
+          <Route path={ROUTES.brainstorm} element={<BrainstormPage />} />
+          <Route path={ROUTES.help} element={<HelpPage />} />
+          <Route path={ROUTES.earlier} element={<EarlierPage />} />
+          <Route path={ROUTES.keep} element={<KeepPage />} />
+          <Route path={ROUTES.settings} element={<SettingsPage />} />
+          <Route path="*" element={<NoSuchPage />} />
+        </Routes>
       </Safe>
       <Safe
         part="This dialog"
         of={dialog?.is ?? ''}
         frame={(sentence) => <div className="fixed inset-x-0 bottom-10 z-50 mx-auto w-fit">{sentence}</div>}
       >
-        <Suspense fallback={null}>{selecting && <BulkBar />}</Suspense>
+        {selecting && <BulkBar />}
         <HandWatch />
         <Later after={WATCHES_AFTER}>
           <LinkCards />

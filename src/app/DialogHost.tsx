@@ -1,22 +1,23 @@
-import { Suspense, lazy, useEffect } from 'react';
+import { useEffect } from 'react';
 import type { Command } from '../features/commands/command';
 import type { GivenFile } from '../features/exchange/read-files';
 import { frameSlice } from '../features/session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../features/session/state/state';
+import { late } from '../ui/late';
 
-const ArchiveDialog = lazy(() => import('../features/archive/ArchiveDialog').then((part) => ({ default: part.ArchiveDialog })));
-const CommandMenu = lazy(() => import('../features/commands/CommandMenu').then((part) => ({ default: part.CommandMenu })));
-const ImportDialog = lazy(() => import('../features/exchange/ImportDialog').then((part) => ({ default: part.ImportDialog })));
-const NewNoteDialog = lazy(() => import('../features/note/NewNoteDialog').then((part) => ({ default: part.NewNoteDialog })));
-const CarryDialog = lazy(() => import('../features/journal/CarryDialog').then((part) => ({ default: part.CarryDialog })));
-const MonthDialog = lazy(() => import('../features/journal/MonthDialog').then((part) => ({ default: part.MonthDialog })));
-const NewReviewDialog = lazy(() => import('../features/review/NewReviewDialog').then((part) => ({ default: part.NewReviewDialog })));
-const PinDialog = lazy(() => import('../features/rack/PinDialog').then((part) => ({ default: part.PinDialog })));
-const RemindersDialog = lazy(() => import('../features/reminders/RemindersDialog').then((part) => ({ default: part.RemindersDialog })));
+const ArchiveDialog = late(() => import('../features/archive/ArchiveDialog').then((part) => part.ArchiveDialog));
+const CommandMenu = late(() => import('../features/commands/CommandMenu').then((part) => part.CommandMenu));
+const ImportDialog = late(() => import('../features/exchange/ImportDialog').then((part) => part.ImportDialog));
+const NewNoteDialog = late(() => import('../features/note/making/NewNoteDialog').then((part) => part.NewNoteDialog));
+const CarryDialog = late(() => import('../features/journal/CarryDialog').then((part) => part.CarryDialog));
+const MonthDialog = late(() => import('../features/journal/MonthDialog').then((part) => part.MonthDialog));
+const NewReviewDialog = late(() => import('../features/review/NewReviewDialog').then((part) => part.NewReviewDialog));
+const PinDialog = late(() => import('../features/rack/PinDialog').then((part) => part.PinDialog));
+const RemindersDialog = late(() => import('../features/reminders/RemindersDialog').then((part) => part.RemindersDialog));
 const slipDialog = () => import('../features/slip/SlipDialog');
-const SlipDialog = lazy(() => slipDialog().then((part) => ({ default: part.SlipDialog })));
-const TaskDialogs = lazy(() => import('../features/task-dialogs/TaskDialogs').then((part) => ({ default: part.TaskDialogs })));
-const UnsavedDialog = lazy(() => import('../features/strip/UnsavedDialog').then((part) => ({ default: part.UnsavedDialog })));
+const SlipDialog = late(() => slipDialog().then((part) => part.SlipDialog));
+const TaskDialogs = late(() => import('../features/task-dialogs/TaskDialogs').then((part) => part.TaskDialogs));
+const UnsavedDialog = late(() => import('../features/strip/UnsavedDialog').then((part) => part.UnsavedDialog));
 
 /** When the slip is fetched ahead, in milliseconds after the page is drawn. */
 const SLIP_AHEAD = 1500;
@@ -70,5 +71,5 @@ export function DialogHost({ commands, given, onClosed }: DialogHostProps) {
         return <TaskDialogs asked={asked} onClose={close} />;
     }
   };
-  return <Suspense fallback={null}>{shown()}</Suspense>;
+  return shown();
 }

@@ -1,5 +1,5 @@
 import { CalendarDays, ListChecks, Menu as MenuIcon, NotebookText, PanelRight, Search } from 'lucide-react';
-import { type ReactNode, Suspense, lazy } from 'react';
+import { type ReactNode } from 'react';
 import { Link, NavLink } from 'react-router';
 import { Beside } from '../features/beside/Beside';
 import { DayRow } from '../features/day-row/DayRow';
@@ -13,8 +13,9 @@ import { Strip } from '../features/strip/Strip';
 import { ROUTES } from '../features/session/places/routes';
 import { Logo } from '../ui/Logo';
 import { useWide } from './use-wide';
+import { late } from '../ui/late';
 
-const NarrowSheet = lazy(() => import('./NarrowSheet').then((part) => ({ default: part.NarrowSheet })));
+const NarrowSheet = late(() => import('./NarrowSheet').then((part) => part.NarrowSheet));
 
 /** Day row, rack, page, beside, strip. In narrow windows rack and beside are sheets over the page. */
 export function Frame({ children }: { children: ReactNode }) {
@@ -76,11 +77,7 @@ export function Frame({ children }: { children: ReactNode }) {
       </div>
       <Strip />
       <BottomBar />
-      {!wide && sheet !== null && (
-        <Suspense>
-          <NarrowSheet />
-        </Suspense>
-      )}
+      {!wide && sheet !== null && <NarrowSheet />}
     </div>
   );
 }

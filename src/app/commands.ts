@@ -26,7 +26,7 @@ import { ROUTES, restOf } from '../features/session/places/routes';
 import { frameSlice } from '../features/session/state/frame-slice';
 import { useServices } from '../features/session/state/services';
 import { type RootState, useAppDispatch, useAppSelector } from '../features/session/state/state';
-import { UNTITLED } from '../features/note/untitled';
+import { UNTITLED } from '../features/note/making/untitled';
 import { refuse, say } from '../features/session/acting/messages';
 import { useRedo, useUndo } from '../features/session/acting/use-act';
 

@@ -1,4 +1,4 @@
-import { type ReactNode, Suspense, useEffect, useState } from 'react';
+import { type ReactNode, useEffect, useState } from 'react';
 
 /** Shows something only after a while, in milliseconds, so that what a page is for goes before it. */
 export function Later({ after, children }: { after: number; children: ReactNode }) {
@@ -7,5 +7,5 @@ export function Later({ after, children }: { after: number; children: ReactNode 
     const timer = setTimeout(() => setIsTime(true), after);
     return () => clearTimeout(timer);
   }, [after]);
-  return isTime ? <Suspense>{children}</Suspense> : null;
+  return isTime ? children : null;
 }

@@ -1,4 +1,4 @@
-import { MARK_VIEW_BOX } from './mark-shapes';
+import { MARK_VIEW_BOX } from './marks/mark-shapes';
 
 /** Recado's sign: the card of a task with the edge of a weighty one. */
 export function Logo() {

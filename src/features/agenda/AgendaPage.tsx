@@ -1,5 +1,5 @@
 import { Pencil } from 'lucide-react';
-import { Suspense, lazy, useId, useMemo, useState } from 'react';
+import { useId, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { refuse, say } from '../session/acting/messages';
 import { shippedAs, shippedPath } from '../../core/agenda/shipped-names';
@@ -7,7 +7,7 @@ import { type Narrowing, isNarrowed } from '../../core/gather/answer/narrow';
 import { folderOf } from '../../core/note/names/path';
 import { readFrame } from '../../core/note/facts/note-frame';
 import { Later } from '../../ui/Later';
-import { Menu, MenuEntry } from '../../ui/menu';
+import { Menu, MenuEntry } from '../../ui/menu/menu';
 import { isWide } from '../gather/list/forms';
 import { Sheet } from '../note/Sheet';
 import { PinEntry } from '../rack/PinEntry';
@@ -23,9 +23,10 @@ import { PAGE_TOPS } from './page-tops';
 import { agendaParts } from './parts';
 import { useParameter } from '../session/places/routes';
 import { useSides } from './use-sides';
+import { late } from '../../ui/late';
 
-const LeftOut = lazy(() => import('./LeftOut').then((part) => ({ default: part.LeftOut })));
-const NewText = lazy(() => import('./NewText').then((part) => ({ default: part.NewText })));
+const LeftOut = late(() => import('./LeftOut').then((part) => part.LeftOut));
+const NewText = late(() => import('./NewText').then((part) => part.NewText));
 
 interface AgendaPageProps {
   path: string;
@@ -82,11 +83,7 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
       )}
       <NarrowBar narrowing={narrowing} onChange={setTyped} answers={shown} />
       {shipped === shippedPath('Today') && <CarryForward answers={shown} />}
-      {Top && (
-        <Suspense>
-          <Top />
-        </Suspense>
-      )}
+      {Top && <Top />}
       <div
         className={columns > 1 ? 'grid items-start gap-x-8 md:grid-cols-[repeat(var(--columns),minmax(0,1fr))]' : undefined}
         style={{ '--columns': columns } as React.CSSProperties}

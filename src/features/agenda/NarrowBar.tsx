@@ -1,15 +1,16 @@
 import { ListFilter, X } from 'lucide-react';
-import { Suspense, lazy, useId, useRef, useState } from 'react';
+import { useId, useRef, useState } from 'react';
 import { type Narrowing, isNarrowed, otherWay, typedCondition } from '../../core/gather/answer/narrow';
 import type { AnswerView } from '../../core/index/live/view';
-import { Menu } from '../../ui/menu';
+import { Menu } from '../../ui/menu/menu';
 import { SideChoice } from './SideChoice';
 import { useSetParameter } from '../session/places/routes';
 import type { OfferKeys } from './NarrowOffers';
+import { late } from '../../ui/late';
 
-const NarrowMenu = lazy(() => import('./NarrowMenu').then((part) => ({ default: part.NarrowMenu })));
-const NarrowChosen = lazy(() => import('./NarrowChosen').then((part) => ({ default: part.NarrowChosen })));
-const NarrowOffers = lazy(() => import('./NarrowOffers').then((part) => ({ default: part.NarrowOffers })));
+const NarrowMenu = late(() => import('./NarrowMenu').then((part) => part.NarrowMenu));
+const NarrowChosen = late(() => import('./NarrowChosen').then((part) => part.NarrowChosen));
+const NarrowOffers = late(() => import('./NarrowOffers').then((part) => part.NarrowOffers));
 
 interface NarrowBarProps {
   narrowing: Narrowing;
@@ -64,17 +65,13 @@ export function NarrowBar({ narrowing, onChange, answers }: NarrowBarProps) {
           }}
         />
         {offering && (
-          <Suspense>
-            <NarrowOffers
-              ref={offers}
-              id={list}
-              typed={typed.trim()}
-              onActive={setActive}
-              onChoose={(condition, wanted) =>
-                set({ typed: '', chosen: [...without(condition), wanted ? condition : otherWay(condition)] })
-              }
-            />
-          </Suspense>
+          <NarrowOffers
+            ref={offers}
+            id={list}
+            typed={typed.trim()}
+            onActive={setActive}
+            onChoose={(condition, wanted) => set({ typed: '', chosen: [...without(condition), wanted ? condition : otherWay(condition)] })}
+          />
         )}
       </span>
       <Menu
@@ -85,16 +82,10 @@ export function NarrowBar({ narrowing, onChange, answers }: NarrowBarProps) {
           </button>
         }
       >
-        <Suspense>
-          <NarrowMenu answers={answers} chosen={chosen} onTurn={turn} resting={resting} onResting={(on) => set({ resting: on })} />
-        </Suspense>
+        <NarrowMenu answers={answers} chosen={chosen} onTurn={turn} resting={resting} onResting={(on) => set({ resting: on })} />
       </Menu>
       <SideChoice />
-      {chosen.length > 0 && (
-        <Suspense>
-          <NarrowChosen chosen={chosen} onChange={(next) => set({ chosen: next })} />
-        </Suspense>
-      )}
+      {chosen.length > 0 && <NarrowChosen chosen={chosen} onChange={(next) => set({ chosen: next })} />}
       {only !== null && (
         <span className="flex items-center gap-1 rounded-md bg-primary-soft px-2">
           only {only}

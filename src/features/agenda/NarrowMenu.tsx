@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { otherWay } from '../../core/gather/answer/narrow';
 import type { AnswerView, RowView } from '../../core/index/live/view';
-import { MenuCheck, MenuInside } from '../../ui/menu';
+import { MenuCheck, MenuInside } from '../../ui/menu/menu';
 
 interface NarrowMenuProps extends Pick<ChoicesProps, 'chosen' | 'onTurn'> {
   answers: readonly (AnswerView | undefined)[];

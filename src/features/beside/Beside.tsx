@@ -1,9 +1,9 @@
 import { ChevronDown } from 'lucide-react';
-import { Suspense, lazy, memo, useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import type { NoteSummary } from '../../core/index/live/overview';
 import { baseNameOf } from '../../core/note/names/path';
 import { readFrame } from '../../core/note/facts/note-frame';
-import { Menu, MenuChoice, MenuChoices, MenuLine } from '../../ui/menu';
+import { Menu, MenuChoice, MenuChoices, MenuLine } from '../../ui/menu/menu';
 import { AgendaLists } from '../agenda/AgendaLists';
 import { useStoredNote } from '../note/use-stored-note';
 import { agendaPages } from '../rack/folder-tree';
@@ -12,13 +12,14 @@ import { useNoteOnPage } from '../session/places/use-note-on-page';
 import type { BesideView } from '../session/state/frame-memory';
 import { frameSlice } from '../session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
+import { late } from '../../ui/late';
 
-const WhyPanel = lazy(() => import('../why/WhyPanel').then((part) => ({ default: part.WhyPanel })));
-const LeadsPanel = lazy(() => import('../links/LeadsPanel').then((part) => ({ default: part.LeadsPanel })));
-const HoursPanel = lazy(() => import('../day/hours/HoursPanel').then((part) => ({ default: part.HoursPanel })));
-const ThisNote = lazy(() => import('./ThisNote').then((part) => ({ default: part.ThisNote })));
-const OutlinePanel = lazy(() => import('./OutlinePanel').then((part) => ({ default: part.OutlinePanel })));
-const NoteBeside = lazy(() => import('./NoteBeside').then((part) => ({ default: part.NoteBeside })));
+const WhyPanel = late(() => import('../why/WhyPanel').then((part) => part.WhyPanel));
+const LeadsPanel = late(() => import('../links/LeadsPanel').then((part) => part.LeadsPanel));
+const HoursPanel = late(() => import('../day/hours/HoursPanel').then((part) => part.HoursPanel));
+const ThisNote = late(() => import('./ThisNote').then((part) => part.ThisNote));
+const OutlinePanel = late(() => import('./OutlinePanel').then((part) => part.OutlinePanel));
+const NoteBeside = late(() => import('./NoteBeside').then((part) => part.NoteBeside));
 
 const NAMES = { note: 'This note', outline: 'Outline', leads: 'Leads here', hours: 'Hours', why: 'Why' } as const;
 const OF_NOTE = ['note', 'outline', 'leads'] as const;
@@ -85,14 +86,12 @@ export const Beside = memo(function Beside() {
         </div>
       </div>
       <Safe part="This panel" of={`${signOf(view)} ${here}`}>
-        <Suspense>
-          {view.is === 'note' && <ThisNote path={here} />}
-          {view.is === 'outline' && <OutlinePanel path={here} />}
-          {view.is === 'leads' && <LeadsPanel path={here} />}
-          {view.is === 'hours' && <HoursPanel />}
-          {view.is === 'why' && <WhyPanel />}
-          {view.is === 'text' && <NoteBeside key={view.path} path={view.path} here={here} />}
-        </Suspense>
+        {view.is === 'note' && <ThisNote path={here} />}
+        {view.is === 'outline' && <OutlinePanel path={here} />}
+        {view.is === 'leads' && <LeadsPanel path={here} />}
+        {view.is === 'hours' && <HoursPanel />}
+        {view.is === 'why' && <WhyPanel />}
+        {view.is === 'text' && <NoteBeside key={view.path} path={view.path} here={here} />}
         {view.is === 'gather' && <AgendaLists key={signOf(view)} path={view.at} gathers={[view.text]} look="cards" />}
         {view.is === 'agenda' && <BesideAgenda key={view.path} path={view.path} />}
       </Safe>

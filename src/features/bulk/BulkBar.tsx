@@ -1,16 +1,17 @@
 import { ListChecks, X } from 'lucide-react';
-import { lazy, useCallback, useEffect } from 'react';
+import { useCallback, useEffect } from 'react';
 import type { WideIntention } from '../../core/task/acts/intention';
 import { foldPath } from '../../core/note/names/path';
-import { Menu } from '../../ui/menu';
+import { Menu } from '../../ui/menu/menu';
 import { useServices } from '../session/state/services';
 import { frameSlice } from '../session/state/frame-slice';
 import { selectionSlice } from '../session/state/selection-slice';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { dialogTask } from '../session/acting/task-dialog';
 import { counted, useAct } from '../session/acting/use-act';
+import { late } from '../../ui/late';
 
-const TaskEntries = lazy(() => import('../gather/rows/TaskEntries').then((part) => ({ default: part.TaskEntries })));
+const TaskEntries = late(() => import('../gather/rows/TaskEntries').then((part) => part.TaskEntries));
 
 /** What is selected, and what can be done to all of it in one step. */
 export function BulkBar() {

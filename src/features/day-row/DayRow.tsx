@@ -1,4 +1,4 @@
-import { type KeyboardEvent, Suspense, lazy, memo, useEffect, useRef, useState } from 'react';
+import { type KeyboardEvent, memo, useEffect, useRef, useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { type Day, civilFrom, weekdayOf, isoDay } from '../../core/calendar/day';
 import { MONTH_NAMES, dayTitle, weekdayName } from '../../core/calendar/day-name';
@@ -14,8 +14,9 @@ import { dayAddress } from '../session/places/addresses';
 import { useNow } from '../session/state/services';
 import { frameSlice } from '../session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
+import { late } from '../../ui/late';
 
-const DayCards = lazy(() => import('./DayCards').then((part) => ({ default: part.DayCards })));
+const DayCards = late(() => import('./DayCards').then((part) => part.DayCards));
 
 const PAST = 5;
 /** In rem, with the gap behind it. */
@@ -74,7 +75,7 @@ export const DayRow = memo(function DayRow() {
           </button>
         )}
       </div>
-      <Suspense>{near && <DayCards row={row} />}</Suspense>
+      {near && <DayCards row={row} />}
     </>
   );
 });

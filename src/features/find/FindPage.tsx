@@ -3,7 +3,7 @@ import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router';
 import type { SearchShows } from '../../core/index/questions/search';
 import { takeKeys } from '../../ui/early-keys';
-import { Menu, MenuEntry } from '../../ui/menu';
+import { Menu, MenuEntry } from '../../ui/menu/menu';
 import { useLatest } from '../../ui/use-latest';
 import { AgendaLists } from '../agenda/AgendaLists';
 import { Sheet } from '../note/Sheet';

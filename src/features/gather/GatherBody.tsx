@@ -1,4 +1,4 @@
-import { Suspense, useMemo } from 'react';
+import { useMemo } from 'react';
 import { refuse } from '../session/acting/messages';
 import type { Gather, GroupKey } from '../../core/gather/language/ast';
 import { type ClauseWord, withGatherClause } from '../../core/gather/saying/edit-clause';
@@ -83,18 +83,16 @@ function Body({ shown, written, at, home = at, name, groupHeading, sentenceShown
         {answer && <GatherErrors answer={answer} text={text} hints={home === at} />}
         <div className={answer && answer.errors.length > 0 ? 'opacity-60' : undefined}>
           {answer && (
-            <Suspense fallback={<p className="py-1 text-muted">Drawing…</p>}>
-              <Drawing
-                answer={answer}
-                groupHeading={groupHeading}
-                name={name}
-                showAll={shown.showAll}
-                order={order}
-                onOrder={setOrder}
-                onClause={change}
-                writing={writing}
-              />
-            </Suspense>
+            <Drawing
+              answer={answer}
+              groupHeading={groupHeading}
+              name={name}
+              showAll={shown.showAll}
+              order={order}
+              onOrder={setOrder}
+              onClause={change}
+              writing={writing}
+            />
           )}
         </div>
         {writing && !writesItself(answer?.form ?? null) && <NewTaskLine {...writing} />}

@@ -2,11 +2,11 @@ import { type ReactNode, useState } from 'react';
 import { helpAddress } from '../session/places/addresses';
 import { Link } from 'react-router';
 import { Sheet } from '../note/Sheet';
-import { CopyPreview } from './CopyPreview';
-import { Copies } from './Copies';
+import { CopyPreview } from './copies/CopyPreview';
+import { Copies } from './copies/Copies';
 import { DeletedNotes } from './DeletedNotes';
-import { FolderPart } from './FolderPart';
-import type { MeantCopy } from './meant-copy';
+import { FolderPart } from './folder/FolderPart';
+import type { MeantCopy } from './copies/meant-copy';
 import { Sizes } from './Sizes';
 
 /** What is kept beside the notes: copies of everything, what was deleted, and what all of it takes. */

@@ -5,9 +5,9 @@ import type { Settings } from '../../store/device/settings';
 import { keepAddress } from '../session/places/addresses';
 import type { Notice } from '../session/state/frame-slice';
 import type { Services } from '../session/state/services';
-import { FOLDER_VALUE } from './folder-state';
-import { type NamedPlace, copyPlaces } from './copy-places';
-import { makeCopy } from './make-copy';
+import { FOLDER_VALUE } from './folder/folder-state';
+import { type NamedPlace, copyPlaces } from './copies/copy-places';
+import { makeCopy } from './copies/make-copy';
 
 /** How often it is looked whether a copy is due and what can be let go. */
 const EACH = HOUR;
@@ -45,7 +45,7 @@ function folderWhenJoined(services: Pick<Services, 'store' | 'texts'>, ends: Abo
   const look = async (): Promise<void> => {
     if ((await store.value(FOLDER_VALUE)) == null) return;
     stop();
-    const { keepFolder } = await import('./folder-watch');
+    const { keepFolder } = await import('./folder/folder-watch');
     if (!ends.aborted) keepFolder(services, ends);
   };
   const stop = store.listen({ valueChanged: (id) => void (id === FOLDER_VALUE && look()) });

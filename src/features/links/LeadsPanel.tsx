@@ -4,7 +4,7 @@ import type { LeadingLine } from '../../core/index/questions/leading';
 import { bareWords } from '../../core/note/blocks/bare-words';
 import { foldPath, withoutEnding } from '../../core/note/names/path';
 import { InlineText } from '../../ui/InlineText';
-import { TaskMark } from '../../ui/TaskMark';
+import { TaskMark } from '../../ui/marks/TaskMark';
 import { refuse } from '../session/acting/messages';
 import { counted, useAct, useToldDone } from '../session/acting/use-act';
 import { noteAddress } from '../session/places/addresses';

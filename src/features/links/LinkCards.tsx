@@ -1,8 +1,9 @@
-import { Suspense, lazy, useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { HoverCard } from '../../ui/HoverCard';
 import { CARD_ASKED, placeMeant } from './card-place';
+import { late } from '../../ui/late';
 
-const LinkCard = lazy(() => import('./LinkCard').then((part) => ({ default: part.LinkCard })));
+const LinkCard = late(() => import('./LinkCard').then((part) => part.LinkCard));
 
 /** How long a pointer rests on a link before its card shows, and stays away before it goes; in milliseconds. */
 const OPENS = 500;
@@ -86,9 +87,7 @@ export function LinkCards() {
       onKey={(event) => !card.current?.contains(event.target as Node) && setShown(null)}
       onClick={(event) => (event.target as Element).closest('a') && setShown(null)}
     >
-      <Suspense>
-        <LinkCard key={shown.place} place={shown.place} takesFocus={shown.byKey} />
-      </Suspense>
+      <LinkCard key={shown.place} place={shown.place} takesFocus={shown.byKey} />
     </HoverCard>
   );
 }

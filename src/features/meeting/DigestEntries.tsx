@@ -1,5 +1,5 @@
 import { baseNameOf } from '../../core/note/names/path';
-import { MenuEntry } from '../../ui/menu';
+import { MenuEntry } from '../../ui/menu/menu';
 import { saveFile } from '../exchange/save-file';
 import { copyText } from '../session/acting/copy-text';
 import { useServices } from '../session/state/services';

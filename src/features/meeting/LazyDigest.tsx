@@ -1,4 +1,4 @@
-import { lazy } from 'react';
+import { late } from '../../ui/late';
 
 /** Loaded with the first list that shows digests. */
-export const DigestOf = lazy(() => import('./DigestOf').then((part) => ({ default: part.DigestOf })));
+export const DigestOf = late(() => import('./DigestOf').then((part) => part.DigestOf));

@@ -7,7 +7,7 @@ import { meetingsOfSeries } from '../../core/meeting/series';
 import { foldName } from '../../core/note/names/names';
 import { foldPath } from '../../core/note/names/path';
 import { personText } from '../../core/template/name-text';
-import { KIND_FOLDERS } from '../note/kind-folders';
+import { KIND_FOLDERS } from '../note/making/kind-folders';
 import { refuse } from '../session/acting/messages';
 import { useToldDone } from '../session/acting/use-act';
 import { noteAddress } from '../session/places/addresses';

@@ -4,7 +4,7 @@ import { folderOf } from '../../core/note/names/path';
 import { folderAddress } from '../session/places/addresses';
 import { useServices } from '../session/state/services';
 import { useToldDone } from '../session/acting/use-act';
-import { NoteMenu } from './NoteMenu';
+import { NoteMenu } from './acts/NoteMenu';
 
 interface NoteHeaderProps {
   path: string;

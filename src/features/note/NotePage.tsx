@@ -1,4 +1,4 @@
-import { Suspense, lazy, useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import { readFrontMatter } from '../../core/note/facts/front-matter';
 import { splitLines } from '../../core/note/blocks/lines';
@@ -7,14 +7,21 @@ import { STORED, noteAddress } from '../session/places/addresses';
 import { useYaml } from '../session/state/use-yaml';
 import { AgendaPage } from '../agenda/AgendaPage';
 import { Sheet } from './Sheet';
-import { useFirstLineTitle } from './use-first-line-title';
+import { useFirstLineTitle } from './making/use-first-line-title';
 import { type Followed, useFollowed } from './use-followed';
 import { useStoredNote } from './use-stored-note';
 import { useLineParameter, useParameter } from '../session/places/routes';
+import { late } from '../../ui/late';
 
 // Agenda pages do without them.
-const BytesPage = lazy(() => import('./BytesPage').then((part) => ({ default: part.BytesPage })));
-const TextPage = lazy(() => import('./TextPage').then((part) => ({ default: part.TextPage })));
+const BytesPage = late(
+  () => import('./BytesPage').then((part) => part.BytesPage),
+  () => <Sheet title="" busy />,
+);
+const TextPage = late(
+  () => import('./TextPage').then((part) => part.TextPage),
+  ({ title }) => <Sheet title={title} busy />,
+);
 
 /** The page of a note: an agenda page as its lists, any other as text. */
 export function NotePage() {
@@ -43,12 +50,7 @@ function NoteAt({ path, followed }: { path: string; followed: Followed }) {
   }, [stored]);
   if (stored.is === 'loading') return <Sheet title="" busy />;
   if (stored.is === 'absent') return <AbsentNote path={path} wasThere={wasThere.current} />;
-  if ('bytes' in stored.content)
-    return (
-      <Suspense fallback={<Sheet title="" busy />}>
-        <BytesPage path={stored.path} bytes={stored.content.bytes} />
-      </Suspense>
-    );
+  if ('bytes' in stored.content) return <BytesPage path={stored.path} bytes={stored.content.bytes} />;
   const { text } = stored.content;
   const front = readFrontMatter(splitLines(text));
   const title = front.title ?? baseNameOf(stored.path);
@@ -56,19 +58,17 @@ function NoteAt({ path, followed }: { path: string; followed: Followed }) {
     return <AgendaPage path={stored.path} title={title} text={text} onEdit={() => setAsText(true)} />;
   }
   return (
-    <Suspense fallback={<Sheet title={title} busy />}>
-      <TextPage
-        path={stored.path}
-        title={title}
-        text={text}
-        front={front}
-        line={line}
-        onShowLists={() => {
-          setAsText(false);
-          if (line !== null || isStored) void navigate({ search: '' }, { replace: true });
-        }}
-      />
-    </Suspense>
+    <TextPage
+      path={stored.path}
+      title={title}
+      text={text}
+      front={front}
+      line={line}
+      onShowLists={() => {
+        setAsText(false);
+        if (line !== null || isStored) void navigate({ search: '' }, { replace: true });
+      }}
+    />
   );
 }
 

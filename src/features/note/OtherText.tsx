@@ -1,11 +1,12 @@
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { baseNameOf, foldPath } from '../../core/note/names/path';
 import { otherTextOf } from '../../store/texts/other-text';
 import { noteAddress } from '../session/places/addresses';
 import { useAppSelector } from '../session/state/state';
+import { late } from '../../ui/late';
 
-const CompareDialog = lazy(() => import('./CompareDialog').then((module) => ({ default: module.CompareDialog })));
+const CompareDialog = late(() => import('./CompareDialog').then((module) => module.CompareDialog));
 
 /** Says that a note was written in two places at once and both texts are kept, and lets one choose between them. */
 export function OtherText({ path }: { path: string }) {
@@ -31,16 +32,14 @@ export function OtherText({ path }: { path: string }) {
         Compare and choose
       </button>
       {comparing && (
-        <Suspense>
-          <CompareDialog
-            path={note}
-            otherPath={other}
-            onClose={() => setComparing(false)}
-            onChosen={() => {
-              if (of !== null) void navigate(noteAddress(note));
-            }}
-          />
-        </Suspense>
+        <CompareDialog
+          path={note}
+          otherPath={other}
+          onClose={() => setComparing(false)}
+          onChosen={() => {
+            if (of !== null) void navigate(noteAddress(note));
+          }}
+        />
       )}
     </div>
   );

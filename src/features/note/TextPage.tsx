@@ -1,4 +1,3 @@
-import { Suspense, lazy } from 'react';
 import { Link } from 'react-router';
 import type { FrontMatter } from '../../core/note/facts/front-matter';
 import { dayOfTitle, foldPath } from '../../core/note/names/path';
@@ -11,16 +10,29 @@ import { NoteHeader } from './NoteHeader';
 import { OtherText } from './OtherText';
 import { Sheet } from './Sheet';
 import { readNoteView } from './note-views';
-import { isUntitled } from './untitled';
+import { isUntitled } from './making/untitled';
 import { useParameter } from '../session/places/routes';
+import { late } from '../../ui/late';
 
-const ProjectHead = lazy(() => import('../project/ProjectHead').then((part) => ({ default: part.ProjectHead })));
+const ProjectHead = late(
+  () => import('../project/ProjectHead').then((part) => part.ProjectHead),
+  () => <p className="mb-2 min-h-[26px]" />,
+);
 
-const ReviewHead = lazy(() => import('../review/ReviewHead').then((part) => ({ default: part.ReviewHead })));
+const ReviewHead = late(
+  () => import('../review/ReviewHead').then((part) => part.ReviewHead),
+  () => <p className="mb-3 min-h-16" />,
+);
 
-const MeetingHead = lazy(() => import('../meeting/MeetingHead').then((part) => ({ default: part.MeetingHead })));
+const MeetingHead = late(
+  () => import('../meeting/MeetingHead').then((part) => part.MeetingHead),
+  () => <p className="mb-2 min-h-16" />,
+);
 
-const NoteAsTasks = lazy(() => import('./NoteAsTasks').then((part) => ({ default: part.NoteAsTasks })));
+const NoteAsTasks = late(
+  () => import('./NoteAsTasks').then((part) => part.NoteAsTasks),
+  () => <p className="text-muted">Gathering…</p>,
+);
 
 interface TextPageProps {
   path: string;
@@ -41,21 +53,9 @@ export function TextPage({ path, title, text, front, line, onShowLists }: TextPa
   return (
     <Sheet title={title} wide={view !== null && view !== 'tasks'}>
       <NoteHeader path={path} title={title} isAgenda={front.kind === 'agenda'} onShowLists={onShowLists} />
-      {(front.kind === 'project' || front.kind === 'goal') && (
-        <Suspense fallback={<p className="mb-2 min-h-[26px]" />}>
-          <ProjectHead path={path} title={title} />
-        </Suspense>
-      )}
-      {front.kind === 'meeting' && !isStored && (
-        <Suspense fallback={<p className="mb-2 min-h-16" />}>
-          <MeetingHead path={path} title={title} front={front} />
-        </Suspense>
-      )}
-      {front.kind === 'review' && !isStored && (
-        <Suspense fallback={<p className="mb-3 min-h-16" />}>
-          <ReviewHead path={path} title={title} text={text} front={front} />
-        </Suspense>
-      )}
+      {(front.kind === 'project' || front.kind === 'goal') && <ProjectHead path={path} title={title} />}
+      {front.kind === 'meeting' && !isStored && <MeetingHead path={path} title={title} front={front} />}
+      {front.kind === 'review' && !isStored && <ReviewHead path={path} title={title} text={text} front={front} />}
       {front.problem !== null && (
         <p role="status" className="mb-2 rounded-md bg-late-soft px-3 py-1.5 text-late">
           Line {front.problem.line + 1}: {front.problem.message} The note is shown as text; nothing of it is lost.
@@ -87,9 +87,7 @@ export function TextPage({ path, title, text, front, line, onShowLists }: TextPa
           below={<Foot at={path} kind={front.kind ?? (dayOfTitle(title) === null ? 'note' : 'journal')} />}
         />
       ) : (
-        <Suspense fallback={<p className="text-muted">Gathering…</p>}>
-          <NoteAsTasks path={path} title={title} text={text} view={view} />
-        </Suspense>
+        <NoteAsTasks path={path} title={title} text={text} view={view} />
       )}
     </Sheet>
   );

@@ -1,5 +1,5 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react';
-import { Suspense, lazy, useState } from 'react';
+import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { type Day, isoDay, readIsoDay } from '../../core/calendar/day';
 import { dayTitle } from '../../core/calendar/day-name';
@@ -10,7 +10,7 @@ import { useBegin } from '../journal/use-begin';
 import { LazyNoteEditor } from '../editor/LazyNoteEditor';
 import { DayClaims } from '../note/DayClaims';
 import { BytesPage } from '../note/BytesPage';
-import { NoteMenu } from '../note/NoteMenu';
+import { NoteMenu } from '../note/acts/NoteMenu';
 import { OtherText } from '../note/OtherText';
 import { Sheet } from '../note/Sheet';
 import { useFollowed } from '../note/use-followed';
@@ -19,9 +19,12 @@ import { dayAddress } from '../session/places/addresses';
 import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 import { ROUTES, useLineParameter, useParameter } from '../session/places/routes';
+import { late } from '../../ui/late';
 
-const DayWeek = lazy(() => import('../day/hours/DayWeek').then((part) => ({ default: part.DayWeek })));
-const DayPlan = lazy(() => import('../day/plan/DayPlan').then((part) => ({ default: part.DayPlan })));
+const looking = () => <p className="text-muted">Looking at the day…</p>;
+
+const DayWeek = late(() => import('../day/hours/DayWeek').then((part) => part.DayWeek), looking);
+const DayPlan = late(() => import('../day/plan/DayPlan').then((part) => part.DayPlan), looking);
 
 /** Write, Plan and Week: the one that is shown stands out. */
 const turned = (isShown: boolean): string => `quiet-button text-[0.86rem] ${isShown ? 'bg-raised font-semibold text-ink' : ''}`;
@@ -104,11 +107,7 @@ function JournalPage({ path, day }: { path: string; day: Day }) {
           </button>
         </p>
       )}
-      {view !== undefined && stored.is !== 'loading' && !waits && (
-        <Suspense fallback={<p className="text-muted">Looking at the day…</p>}>
-          {view === 'plan' ? <DayPlan day={day} /> : <DayWeek day={day} />}
-        </Suspense>
-      )}
+      {view !== undefined && stored.is !== 'loading' && !waits && (view === 'plan' ? <DayPlan day={day} /> : <DayWeek day={day} />)}
       {view === undefined && stored.is !== 'loading' && !waits && (
         <LazyNoteEditor
           key={`${followed.key} ${opened}`}

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { type Status, STATUSES, STATUS_NAMES, isOpen } from '../../core/task/line/status';
 import { foldPath } from '../../core/note/names/path';
-import { MarkPicture } from '../../ui/MarkPicture';
+import { MarkPicture } from '../../ui/marks/MarkPicture';
 import { AgendaLists } from '../agenda/AgendaLists';
 import { Sheet } from '../note/Sheet';
 import { PinHere } from '../rack/PinHere';

@@ -1,4 +1,4 @@
-import { lazy } from 'react';
+import { late } from '../../ui/late';
 
 /** Loaded with the first list that shows next steps. */
-export const NextStepOf = lazy(() => import('./NextStepOf').then((part) => ({ default: part.NextStepOf })));
+export const NextStepOf = late(() => import('./NextStepOf').then((part) => part.NextStepOf));

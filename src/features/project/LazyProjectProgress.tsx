@@ -1,4 +1,4 @@
-import { lazy } from 'react';
+import { late } from '../../ui/late';
 
 /** Loaded with the first task that stands for a project. */
-export const ProjectProgress = lazy(() => import('./ProjectProgress').then((part) => ({ default: part.ProjectProgress })));
+export const ProjectProgress = late(() => import('./ProjectProgress').then((part) => part.ProjectProgress));

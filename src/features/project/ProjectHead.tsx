@@ -1,6 +1,6 @@
 import { ChevronDown } from 'lucide-react';
 import { dayName } from '../../core/calendar/day-name';
-import { Menu, MenuChoice, MenuChoices } from '../../ui/menu';
+import { Menu, MenuChoice, MenuChoices } from '../../ui/menu/menu';
 import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 import { ProgressBar } from './ProgressBar';

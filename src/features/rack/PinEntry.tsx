@@ -1,5 +1,5 @@
 import { useLocation } from 'react-router';
-import { MenuEntry } from '../../ui/menu';
+import { MenuEntry } from '../../ui/menu/menu';
 import { frameSlice } from '../session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
 

@@ -1,4 +1,4 @@
-import { MoreMenu } from '../../ui/MoreMenu';
+import { MoreMenu } from '../../ui/menu/MoreMenu';
 import { PinEntry } from './PinEntry';
 
 /** The menu of a page that is no note: what can be done with it is to keep it at hand. */

@@ -1,7 +1,7 @@
 import { type DragEvent, type KeyboardEvent, useState } from 'react';
 import { Link, useLocation } from 'react-router';
-import { MoreMenu } from '../../ui/MoreMenu';
-import { MenuEntry, MenuLine } from '../../ui/menu';
+import { MoreMenu } from '../../ui/menu/MoreMenu';
+import { MenuEntry, MenuLine } from '../../ui/menu/menu';
 import { keyName } from '../commands/command';
 import { type Pin, frameSlice } from '../session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state/state';

@@ -1,12 +1,4 @@
-import { type ComponentProps, Suspense, lazy } from 'react';
-
-const RenameDialog = lazy(() => import('./RenameDialog').then((part) => ({ default: part.RenameDialog })));
+import { late } from '../../ui/late';
 
 /** The dialog of a new name, loaded when it is asked for. */
-export function LazyRenameDialog(properties: ComponentProps<typeof RenameDialog>) {
-  return (
-    <Suspense>
-      <RenameDialog {...properties} />
-    </Suspense>
-  );
-}
+export const LazyRenameDialog = late(() => import('./RenameDialog').then((part) => part.RenameDialog));

@@ -3,7 +3,7 @@ import { useNavigate } from 'react-router';
 import { isoDay } from '../../core/calendar/day';
 import type { Template } from '../../core/index/questions/forms';
 import { noteFrom } from '../../core/template/from-template';
-import { KIND_FOLDERS } from '../note/kind-folders';
+import { KIND_FOLDERS } from '../note/making/kind-folders';
 import { refuse } from '../session/acting/messages';
 import { useToldDone } from '../session/acting/use-act';
 import { noteAddress } from '../session/places/addresses';

@@ -3,7 +3,7 @@ import type { NotedStatus } from '../../core/index/live/overview';
 import { withStatus } from '../../core/task/line/added-status';
 import { type AddedStatus, STATUSES, STATUS_COLOURS, STATUS_NAMES, mayAddSign } from '../../core/task/line/status';
 import { Dialog } from '../../ui/Dialog';
-import { MarkPicture } from '../../ui/MarkPicture';
+import { MarkPicture } from '../../ui/marks/MarkPicture';
 import { counted, useToldDone } from '../session/acting/use-act';
 import { useServices } from '../session/state/services';
 import { useAddedStatuses } from '../session/state/use-statuses';

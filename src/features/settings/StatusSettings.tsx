@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import type { NotedStatus } from '../../core/index/live/overview';
 import { type AddedStatus, STATUSES, STATUS_NAMES, signOf } from '../../core/task/line/status';
 import type { Settings, SettingsChange } from '../../store/device/settings';
-import { MarkPicture } from '../../ui/MarkPicture';
+import { MarkPicture } from '../../ui/marks/MarkPicture';
 import { statusAddress } from '../session/places/addresses';
 import { useAddedStatuses } from '../session/state/use-statuses';
 import { RemoveStatus } from './RemoveStatus';

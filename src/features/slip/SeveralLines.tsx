@@ -1,7 +1,7 @@
 import { useTodayPath } from '../session/acting/use-land-task';
 import { landingWords } from './landing-words';
 import { readTail } from '../../core/task/line/tail';
-import { chipsOf } from '../../ui/chip-look';
+import { chipsOf } from '../../ui/marks/chip-look';
 import { InlineText } from '../../ui/InlineText';
 import { counted } from '../session/acting/use-act';
 import { useNow } from '../session/state/services';

@@ -6,7 +6,7 @@ import type { SlipField } from '../../core/slip/slip-line';
 import { Dialog } from '../../ui/Dialog';
 import { isAsking } from '../../ui/asking';
 import { takeKeys } from '../../ui/early-keys';
-import { Menu, MenuChoice, MenuChoices } from '../../ui/menu';
+import { Menu, MenuChoice, MenuChoices } from '../../ui/menu/menu';
 import { useLatest } from '../../ui/use-latest';
 import type { AskedDialog } from '../session/acting/task-dialog';
 import { refuse, say } from '../session/acting/messages';

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { isoDay, readIsoDay } from '../../core/calendar/day';
 import { likelyDays } from '../../core/calendar/spoken/likely-days';
-import { Chips } from '../../ui/Chips';
+import { clauseOf, readTail } from '../../core/task/line/tail';
+import { Chips } from '../../ui/marks/Chips';
 import { Dialog } from '../../ui/Dialog';
 import { MonthGrid } from '../../ui/MonthGrid';
 import { actionContext } from '../session/acting/action-context';
@@ -18,6 +19,8 @@ const MEANINGS = {
   due: 'Due is the day by which it must be done; when you mean to do it is the plan.',
   rest: 'Until that day it stays out of sight, in no list of Today.',
 };
+const CLAUSES = { plan: 'plan', due: 'due', rest: 'start' } as const;
+const NONE = { plan: 'No plan date', due: 'No due date', rest: 'Bring it back now' };
 const ACTS = { plan: 'Plan it for then', due: 'Make it due then', rest: 'Let it rest' };
 
 interface DayDialogProps {
@@ -25,7 +28,7 @@ interface DayDialogProps {
   onClose: () => void;
 }
 
-/** Asks for a day: in words, with what is understood shown before it is stored, from the likely ones, or from a month. */
+/** Asks for a day: in words, with what is understood shown before it is stored, from the likely ones, or from a month; or for none. */
 export function DayDialog({ asked, onClose }: DayDialogProps) {
   const { tasks, what, repeats } = asked;
   const [words, setWords] = useState('');
@@ -80,12 +83,29 @@ export function DayDialog({ asked, onClose }: DayDialogProps) {
               {label}
             </button>
           ))}
+          {what === 'rest' && (
+            <button type="button" className="line-button" onClick={() => store('a month')}>
+              For a month
+            </button>
+          )}
+          {repeats === undefined && tasks.some(({ ref }) => clauseOf(readTail(ref.expected, 0), CLAUSES[what]) !== undefined) && (
+            <button
+              type="button"
+              className="line-button"
+              onClick={() => {
+                onClose();
+                void actAll(tasks, [{ do: 'unset', clause: CLAUSES[what] }]);
+              }}
+            >
+              {NONE[what]}
+            </button>
+          )}
         </div>
         <MonthGrid
           today={now.day}
           chosen={readIsoDay(words.trim())}
           firstDayOfWeek={settings.firstDayOfWeek}
-          onChoose={(day) => setWords(isoDay(day))}
+          onChoose={(day) => store(isoDay(day))}
         />
       </form>
     </Dialog>

@@ -8,6 +8,7 @@ import { notesNamed } from '../session/state/notes-named';
 import { useAppSelector } from '../session/state/state';
 import type { TaskDialog } from '../session/acting/task-dialog';
 import { counted, useAct } from '../session/acting/use-act';
+import { readNames } from './typed-names';
 
 /** So many notes are offered for a link. */
 const MOST_NOTES = 30;
@@ -42,7 +43,7 @@ export function NamesDialog({ asked, onClose }: NamesDialogProps) {
       ),
     ),
   ];
-  const words = added.split(/[\s,]+/).filter((word) => word !== '');
+  const { words, who } = readNames(added);
   const link = linkTo.trim() === '' ? null : writtenLink(`[[${linkTo.trim().replace(/^\[\[|\]\]$/g, '')}]]`);
   const noLink = linkTo.trim() !== '' && link === null;
   const notes = useMemo(() => notesNamed(overview?.notes ?? [], linkTo, MOST_NOTES), [overview?.notes, linkTo]);
@@ -51,8 +52,8 @@ export function NamesDialog({ asked, onClose }: NamesDialogProps) {
     ...removed.map((name): WideIntention => ({ do: 'untag', name })),
     ...words.map((name): WideIntention => ({ do: 'tag', name })),
     ...(link === null ? [] : [{ do: 'tag' as const, name: link }]),
-    ...whoIntention('owner', owner),
-    ...whoIntention('asked', askedBy),
+    ...whoIntention('owner', owner || who.owner),
+    ...whoIntention('asked', askedBy || who.asked),
   ];
   const canStore = intentions.length > 0 && wrong.length === 0 && !noLink;
   return (
@@ -74,7 +75,7 @@ export function NamesDialog({ asked, onClose }: NamesDialogProps) {
             autoFocus={asked.first === undefined}
             list="known-names"
             value={added}
-            placeholder="#loans @kofi"
+            placeholder="#loans @kofi, owner @teo"
             onChange={(event) => setAdded(event.target.value)}
           />
           {wrong.length > 0 && <span className="text-[0.86rem] text-late">“{wrong[0]}” can be no tag or person.</span>}

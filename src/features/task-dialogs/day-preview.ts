@@ -3,7 +3,7 @@ import { act } from '../../core/task/acts/act';
 import { applyChanges } from '../../core/task/writing/edit';
 import type { Intention } from '../../core/task/acts/intention';
 import { readTail } from '../../core/task/line/tail';
-import { type ChipLook, chipsOf } from '../../ui/chip-look';
+import { type ChipLook, chipsOf } from '../../ui/marks/chip-look';
 import type { DateStyle } from '../../core/calendar/day-name';
 
 export type DayWhat = 'plan' | 'due' | 'rest';

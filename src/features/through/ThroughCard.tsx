@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import type { TaskClosely } from '../../core/index/questions/task-closely';
 import { isOpen } from '../../core/task/line/status';
 import { InlineText } from '../../ui/InlineText';
-import { MarkPicture } from '../../ui/MarkPicture';
+import { MarkPicture } from '../../ui/marks/MarkPicture';
 import { RowChips } from '../gather/rows/RowChips';
 import { RewordField } from '../gather/rows/RewordField';
 import { markOf } from '../gather/rows/row-columns';

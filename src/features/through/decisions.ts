@@ -1,7 +1,7 @@
 import { isoDay, type Day } from '../../core/calendar/day';
 import type { WideIntention } from '../../core/task/acts/intention';
 import type { RowView } from '../../core/index/live/view';
-import { foldName } from '../../core/note/names/names';
+import { notNowIntention } from '../session/acting/not-now';
 import { type AskedDialog, type DialogTask } from '../session/acting/task-dialog';
 
 /** What a person can decide about a task that lies before them. */
@@ -62,7 +62,7 @@ export const decisionsOn = (today: Day, notNow: string): readonly Decision[] => 
     key: 'a',
     label: 'Not now',
     outcome: 'not now, or taken up again',
-    does: { act: ({ tags }) => [{ do: tags.some((tag) => foldName(tag) === foldName(notNow)) ? 'untag' : 'tag', name: `#${notNow}` }] },
+    does: { act: (row) => [notNowIntention([row], notNow)] },
   },
   {
     id: 'cancel',

@@ -2,7 +2,6 @@ import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from 'r
 import { lineText, splitLines } from '../../core/note/blocks/lines';
 import type { FoundTask } from '../../core/index/questions/found-task';
 import type { TaskClosely } from '../../core/index/questions/task-closely';
-import type { Step } from '../../store/notes/database';
 import { dialogTask } from '../session/acting/task-dialog';
 import { useAct, useUndo } from '../session/acting/use-act';
 import { frameSlice } from '../session/state/frame-slice';
@@ -69,7 +68,7 @@ export function useThrough(text: string, place: string | null): Through | null {
   const [walk, move] = useReducer(walked, null);
   const [task, setTask] = useState<TaskClosely | null | undefined>(undefined);
   /** The decision that is under way, of which task, and the newest step before it: a dialog made it when there is a newer one. */
-  const pending = useRef<{ at: number; outcome: string | null; before: Promise<Step | null> } | null>(null);
+  const pending = useRef<{ at: number; outcome: string | null; before: Promise<{ id?: number } | null> } | null>(null);
   /** The places of the decisions, in their order. */
   const made = useRef<{ at: number; raw: string }[]>([]);
   useEffect(() => {

@@ -4,7 +4,7 @@ import { isoDay } from '../../../core/calendar/day';
 import { dayTitle } from '../../../core/calendar/day-name';
 import { insertedFrom } from '../../../core/template/from-template';
 import { QuestionsDialog } from '../../templates/QuestionsDialog';
-import { MenuAt, MenuEntry, MenuInside, MenuLine } from '../../../ui/menu';
+import { MenuAt, MenuEntry, MenuInside, MenuLine } from '../../../ui/menu/menu';
 import { useNow, useServices } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';
 

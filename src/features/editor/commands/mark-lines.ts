@@ -1,6 +1,6 @@
 import { startCompletion } from '@codemirror/autocomplete';
 import type { EditorView } from '@codemirror/view';
-import { foldName } from '../../../core/note/names/names';
+import { notNowIntention } from '../../session/acting/not-now';
 import { LineKind } from '../../../core/note/blocks/structure';
 import { keyPointChanges } from '../../../core/task/writing/with-key';
 import { noteNow } from '../reading/note-field';
@@ -72,6 +72,5 @@ export function raiseLines(view: EditorView, { context, told, raiseTag }: TextHo
 export function setAside(view: EditorView, { context, told, notNowTag }: TextHost): boolean {
   const name = notNowTag();
   const tasks = tasksMade(view, context());
-  const isAside = tasks.length > 0 && tasks.every(({ tags }) => tags.some((tag) => foldName(tag) === foldName(name)));
-  return actOnSelected(view, { do: isAside ? 'untag' : 'tag', name: `#${name}` }, context(), told);
+  return actOnSelected(view, notNowIntention(tasks, name), context(), told);
 }

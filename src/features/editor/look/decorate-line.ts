@@ -8,7 +8,7 @@ import type { ReadNote } from '../../../core/task/reading/read-note';
 import { type AddedStatus, isAddedSign, isOpen } from '../../../core/task/line/status';
 import { type Problem, type Task, comesBack } from '../../../core/task/line/task';
 import { clauseOf, readTail } from '../../../core/task/line/tail';
-import { chipsOf } from '../../../ui/chip-look';
+import { chipsOf } from '../../../ui/marks/chip-look';
 import { editorContext } from '../reading/editor-context';
 import { addressesIn, daysIn, taskLinksIn } from '../reading/follow-names';
 import { noteReading, shownNote } from '../reading/note-field';

@@ -2,7 +2,7 @@ import { type BlockInfo, type EditorView, type PluginValue, ViewPlugin, type Vie
 import type { Text } from '@codemirror/state';
 import { type Block, type Outline, blockAt } from '../../../core/note/outline/outline-edits';
 import { type DropPlace, dropPlaces, moveBlock } from '../../../core/note/outline/outline-move';
-import { scrollerOf } from '../../../ui/scroller';
+import { scrollerOf } from '../../../ui/window/scroller';
 import { editorContext } from '../reading/editor-context';
 import { isFolded } from '../reading/folding';
 import { noteNow, shownNote } from '../reading/note-field';

@@ -3,9 +3,9 @@ import { type EditorView, WidgetType } from '@codemirror/view';
 import { isOpen } from '../../../core/task/line/status';
 import type { Progress } from '../../../core/task/reading/progress';
 import { readTail } from '../../../core/task/line/tail';
-import type { ChipLook } from '../../../ui/chip-look';
-import { chipClass } from '../../../ui/Chips';
-import { MARK_VIEW_BOX, type MarkLook, isOnEdge, markClass, markLabel, markShapes } from '../../../ui/mark-shapes';
+import type { ChipLook } from '../../../ui/marks/chip-look';
+import { chipClass } from '../../../ui/marks/Chips';
+import { MARK_VIEW_BOX, type MarkLook, isOnEdge, markClass, markLabel, markShapes } from '../../../ui/marks/mark-shapes';
 import { editorContext } from '../reading/editor-context';
 
 const SVG = 'http://www.w3.org/2000/svg';

@@ -4,7 +4,7 @@ import type { Column as Field, GroupKeyName } from '../../../core/gather/languag
 import { columnGather } from '../../../core/gather/writing/column-gather';
 import { NO_GROUP } from '../../../core/index/live/no-group';
 import type { GroupView, RowView } from '../../../core/index/live/view';
-import { useWindow } from '../../../ui/use-window';
+import { useWindow } from '../../../ui/window/use-window';
 import type { FormProps } from '../list/form-props';
 import { NewTaskLine } from '../list/NewTaskLine';
 import type { ActOnRow } from '../list/use-list-actions';

@@ -3,9 +3,9 @@ import type { GroupKeyName } from '../../../core/gather/language/ast';
 import { dropWords } from '../../../core/gather/writing/drop-on-column';
 import type { RowView } from '../../../core/index/live/view';
 import { durationName } from '../../../core/calendar/duration';
-import { MoreMenu } from '../../../ui/MoreMenu';
+import { MoreMenu } from '../../../ui/menu/MoreMenu';
 import { BY_TOUCH } from '../../../ui/by-touch';
-import { MenuCheck, MenuEntry } from '../../../ui/menu';
+import { MenuCheck, MenuEntry } from '../../../ui/menu/menu';
 import { useServices } from '../../session/state/services';
 
 /** What is dragged when it is a column. */

@@ -1,7 +1,7 @@
 import { useCallback, useMemo, useRef } from 'react';
 import type { AnswerView, GroupView, RowView } from '../../../core/index/live/view';
 import type { WideIntention } from '../../../core/task/acts/intention';
-import { useWindow } from '../../../ui/use-window';
+import { useWindow } from '../../../ui/window/use-window';
 import { GatherRow } from '../rows/GatherRow';
 import { GroupHeading } from './GroupHeading';
 import { ListFooter } from './ListFooter';

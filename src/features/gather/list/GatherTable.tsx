@@ -1,12 +1,12 @@
 import { ArrowDown, ArrowUp } from 'lucide-react';
-import { type ReactNode, Suspense, useCallback, useMemo, useRef } from 'react';
+import { type ReactNode, useCallback, useMemo, useRef } from 'react';
 import { Link } from 'react-router';
 import type { Column } from '../../../core/gather/language/ast';
 import type { RowView } from '../../../core/index/live/view';
 import { isOpen } from '../../../core/task/line/status';
 import { InlineText } from '../../../ui/InlineText';
-import { TaskMark } from '../../../ui/TaskMark';
-import { useWindow } from '../../../ui/use-window';
+import { TaskMark } from '../../../ui/marks/TaskMark';
+import { useWindow } from '../../../ui/window/use-window';
 import { noteAddress } from '../../session/places/addresses';
 import { frameSlice } from '../../session/state/frame-slice';
 import { useNow } from '../../session/state/services';
@@ -219,11 +219,7 @@ function Row({ row, index, columns, onAct }: RowProps) {
           ) : (
             <span className={open ? '' : 'closed-text'}>
               <InlineText text={row.text} />
-              {row.what === 'task' && soleLink(row.text) !== null && (
-                <Suspense>
-                  <ProjectProgress text={row.text} from={row.path} />
-                </Suspense>
-              )}
+              {row.what === 'task' && soleLink(row.text) !== null && <ProjectProgress text={row.text} from={row.path} />}
             </span>
           )}
         </span>
@@ -247,22 +243,8 @@ function Row({ row, index, columns, onAct }: RowProps) {
 
 /** What names a place leads there. */
 function Cell({ row, column, children }: { row: RowView; column: Column; children: ReactNode }) {
-  if (column === 'digest')
-    return (
-      row.kind === 'meeting' && (
-        <Suspense>
-          <DigestOf path={row.path} />
-        </Suspense>
-      )
-    );
-  if (column === 'next step')
-    return (
-      row.what === 'note' && (
-        <Suspense>
-          <NextStepOf path={row.path} />
-        </Suspense>
-      )
-    );
+  if (column === 'digest') return row.kind === 'meeting' && <DigestOf path={row.path} />;
+  if (column === 'next step') return row.what === 'note' && <NextStepOf path={row.path} />;
   if (column !== 'note' && column !== 'heading') return children;
   return (
     <Link className="hover:underline" to={noteAddress(row.path, row.line)}>

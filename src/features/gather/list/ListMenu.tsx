@@ -1,9 +1,10 @@
 import { SlidersHorizontal } from 'lucide-react';
-import { lazy } from 'react';
-import { Menu } from '../../../ui/menu';
-import type { ListMenuProps } from './ListMenuEntries';
 
-const ListMenuEntries = lazy(() => import('./ListMenuEntries').then((part) => ({ default: part.ListMenuEntries })));
+import { Menu } from '../../../ui/menu/menu';
+import type { ListMenuProps } from './ListMenuEntries';
+import { late } from '../../../ui/late';
+
+const ListMenuEntries = late(() => import('./ListMenuEntries').then((part) => part.ListMenuEntries));
 
 /** How a list is looked at: what it asks, grouping, order and form, for a while or for good. */
 export function ListMenu(properties: ListMenuProps) {

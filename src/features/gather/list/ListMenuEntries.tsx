@@ -2,7 +2,7 @@ import { useNavigate } from 'react-router';
 import { askAddress, throughAddress } from '../../session/places/addresses';
 import type { GroupKeyName } from '../../../core/gather/language/ast';
 import { formText, groupKeyText, orderKeyText } from '../../../core/gather/saying/print';
-import { MenuCheck, MenuChoice, MenuChoices, MenuEntry, MenuInside, MenuLine } from '../../../ui/menu';
+import { MenuCheck, MenuChoice, MenuChoices, MenuEntry, MenuInside, MenuLine } from '../../../ui/menu/menu';
 import { frameSlice } from '../../session/state/frame-slice';
 import { useAppDispatch } from '../../session/state/state';
 import type { KeptGather } from '../../session/acting/task-dialog';

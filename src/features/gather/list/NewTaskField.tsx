@@ -4,7 +4,7 @@ import type { Gather } from '../../../core/gather/language/ast';
 import { demandsOf } from '../../../core/gather/writing/demands';
 import { proposalFor, writtenTask } from '../../../core/gather/writing/written-task';
 import { readTail } from '../../../core/task/line/tail';
-import { chipsOf } from '../../../ui/chip-look';
+import { chipsOf } from '../../../ui/marks/chip-look';
 import { readFrame } from '../../../core/note/facts/note-frame';
 import { takeKeys } from '../../../ui/early-keys';
 import { statusName } from '../../../core/task/line/added-status';

@@ -1,11 +1,15 @@
 import { Plus } from 'lucide-react';
-import { Suspense, lazy, useState } from 'react';
+import { useState } from 'react';
 import { holdKeys } from '../../../ui/early-keys';
 import type { Day } from '../../../core/calendar/day';
 import { dayTitle } from '../../../core/calendar/day-name';
 import type { Gather } from '../../../core/gather/language/ast';
+import { late } from '../../../ui/late';
 
-const NewTaskField = lazy(() => import('./NewTaskField').then((part) => ({ default: part.NewTaskField })));
+const NewTaskField = late(
+  () => import('./NewTaskField').then((part) => part.NewTaskField),
+  () => <p className="min-h-[26px]" />,
+);
 
 interface NewTaskLineProps {
   gather: Gather;
@@ -25,21 +29,17 @@ export function NewTaskLine({ gather, at, written, label = 'Write a task here', 
     holdKeys();
     setOpen(true);
   };
-  const line = (
-    <button
-      type="button"
-      className="quiet-button no-print -ms-1 mt-0.5 text-[0.9rem]"
-      aria-label={day === undefined ? undefined : `${label} on ${dayTitle(day)}`}
-      onClick={show}
-    >
-      <Plus size={14} aria-hidden="true" />
-      {label}
-    </button>
-  );
-  if (!open) return line;
-  return (
-    <Suspense fallback={line}>
-      <NewTaskField gather={gather} at={at} written={written} day={day} onClose={() => setOpen(false)} />
-    </Suspense>
-  );
+  if (!open)
+    return (
+      <button
+        type="button"
+        className="quiet-button no-print -ms-1 mt-0.5 text-[0.9rem]"
+        aria-label={day === undefined ? undefined : `${label} on ${dayTitle(day)}`}
+        onClick={show}
+      >
+        <Plus size={14} aria-hidden="true" />
+        {label}
+      </button>
+    );
+  return <NewTaskField gather={gather} at={at} written={written} day={day} onClose={() => setOpen(false)} />;
 }

@@ -1,19 +1,22 @@
-import { type ComponentType, lazy } from 'react';
+import type { ComponentType } from 'react';
 import type { Form } from '../../../core/gather/language/ast';
 import { parseGather } from '../../../core/gather/language/parse';
 import { GatherList } from './GatherList';
 import type { FormProps } from './form-props';
+import { late } from '../../../ui/late';
 
-const GatherTable = lazy(() => import('./GatherTable').then((part) => ({ default: part.GatherTable })));
-const GatherSummary = lazy(() => import('./GatherSummary').then((part) => ({ default: part.GatherSummary })));
+const drawing = () => <p className="py-1 text-muted">Drawing…</p>;
 
-const GatherBoard = lazy(() => import('../board/GatherBoard').then((part) => ({ default: part.GatherBoard })));
+const GatherTable = late(() => import('./GatherTable').then((part) => part.GatherTable), drawing);
+const GatherSummary = late(() => import('./GatherSummary').then((part) => part.GatherSummary), drawing);
 
-const GatherSheet = lazy(() => import('../sheet/GatherSheet').then((part) => ({ default: part.GatherSheet })));
+const GatherBoard = late(() => import('../board/GatherBoard').then((part) => part.GatherBoard), drawing);
 
-const GatherSpans = lazy(() => import('../spans/GatherSpans').then((part) => ({ default: part.GatherSpans })));
+const GatherSheet = late(() => import('../sheet/GatherSheet').then((part) => part.GatherSheet), drawing);
 
-const GatherChart = lazy(() => import('../chart/GatherChart').then((part) => ({ default: part.GatherChart })));
+const GatherSpans = late(() => import('../spans/GatherSpans').then((part) => part.GatherSpans), drawing);
+
+const GatherChart = late(() => import('../chart/GatherChart').then((part) => part.GatherChart), drawing);
 
 /** How each form is drawn. A new form is a component and a line here; acting, selecting and moving about come from `use-list-actions.ts`. */
 const FORMS: Readonly<Record<Form['is'], ComponentType<FormProps>>> = {

@@ -1,12 +1,12 @@
 import { ChevronDown, ChevronRight } from 'lucide-react';
-import { Suspense, memo, useContext, useState } from 'react';
+import { memo, useContext, useState } from 'react';
 import { Link } from 'react-router';
 import type { Column } from '../../../core/gather/language/ast';
 import type { GroupView, RowView } from '../../../core/index/live/view';
 import type { WideIntention } from '../../../core/task/acts/intention';
 import { isOpen } from '../../../core/task/line/status';
 import { InlineText } from '../../../ui/InlineText';
-import { TaskMark } from '../../../ui/TaskMark';
+import { TaskMark } from '../../../ui/marks/TaskMark';
 import { BY_TOUCH } from '../../../ui/by-touch';
 import { noteAddress } from '../../session/places/addresses';
 import { useNow } from '../../session/state/services';
@@ -106,23 +106,13 @@ export const GatherRow = memo(function GatherRow({ row, group, columns, withSour
               </span>
             )}
             <RowChips row={row} columns={columns} />
-            {row.what === 'task' && soleLink(row.text) !== null && (
-              <Suspense>
-                <ProjectProgress text={row.text} from={row.path} />
-              </Suspense>
-            )}
+            {row.what === 'task' && soleLink(row.text) !== null && <ProjectProgress text={row.text} from={row.path} />}
           </div>
-          {columns?.includes('digest') && row.kind === 'meeting' && row.what === 'note' && (
-            <Suspense>
-              <DigestOf path={row.path} />
-            </Suspense>
-          )}
+          {columns?.includes('digest') && row.kind === 'meeting' && row.what === 'note' && <DigestOf path={row.path} />}
           {columns?.includes('next step') && row.what === 'note' && (
-            <Suspense>
-              <span className="text-[0.93rem]">
-                <NextStepOf path={row.path} />
-              </span>
-            </Suspense>
+            <span className="text-[0.93rem]">
+              <NextStepOf path={row.path} />
+            </span>
           )}
           {withSource && showsSource(columns) && row.what !== 'note' && <Source row={row} />}
         </div>

@@ -1,14 +1,15 @@
 import { MoreHorizontal } from 'lucide-react';
-import { type ReactNode, createContext, lazy, useContext, useEffect, useMemo, useState } from 'react';
+import { type ReactNode, createContext, useContext, useEffect, useMemo, useState } from 'react';
 import type { RowView } from '../../../core/index/live/view';
 import type { WideIntention } from '../../../core/task/acts/intention';
-import { MenuAt, MenuEntry, MenuLine } from '../../../ui/menu';
+import { MenuAt, MenuEntry, MenuLine } from '../../../ui/menu/menu';
 import { frameSlice } from '../../session/state/frame-slice';
 import { useAppDispatch } from '../../session/state/state';
 import { dialogTask } from '../../session/acting/task-dialog';
 import { GatherSource } from '../gather-source';
+import { late } from '../../../ui/late';
 
-const TaskEntries = lazy(() => import('./TaskEntries').then((part) => ({ default: part.TaskEntries })));
+const TaskEntries = late(() => import('./TaskEntries').then((part) => part.TaskEntries));
 
 /** What a row's menu acts on, and the button that opened it. */
 interface AskedMenu {

@@ -3,20 +3,20 @@ import type { RowView } from '../../../core/index/live/view';
 import { PRIORITY_NAMES } from '../../../core/task/line/clause';
 import type { WideIntention } from '../../../core/task/acts/intention';
 import { STATUSES, STATUS_NAMES, isOpen } from '../../../core/task/line/status';
-import { MenuChoice, MenuChoices, MenuEntry, MenuInside, MenuLine } from '../../../ui/menu';
+import { MenuChoice, MenuChoices, MenuEntry, MenuInside, MenuLine } from '../../../ui/menu/menu';
 import { keyName } from '../../commands/command';
 import { useCommandKeys } from '../../commands/use-key-of';
 import { useBringBackLines } from '../../archive/use-bring-back-lines';
 import { shippedPath } from '../../../core/agenda/shipped-names';
+import { isNotNow, notNowIntention } from '../../session/acting/not-now';
 import { say } from '../../session/acting/messages';
 import { copyText } from '../../session/acting/copy-text';
 import { noteAddress, statusAddress } from '../../session/places/addresses';
 import { taskLink } from '../../links/task-link';
 import { useServices } from '../../session/state/services';
 import { frameSlice } from '../../session/state/frame-slice';
-import { useAppDispatch } from '../../session/state/state';
+import { useAppDispatch, useAppSelector } from '../../session/state/state';
 import { type AskedDialog, dialogTask } from '../../session/acting/task-dialog';
-import { DateEntries, RestEntries } from './DateEntries';
 import { useAddedStatuses } from '../../session/state/use-statuses';
 
 interface TaskEntriesProps {
@@ -34,6 +34,7 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
   const { actions, engine } = useServices();
   const keys = useCommandKeys();
   const added = useAddedStatuses();
+  const notNow = useAppSelector((state) => state.settings.notNowTag);
   const bringBack = useBringBackLines();
   const hint = (id: string): string | undefined => {
     const key = keys.get(id);
@@ -74,6 +75,11 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
         </>
       )}
       <MenuEntry label="Done, with a word…" hint={hint('row-done-remark')} onSelect={() => ask({ is: 'remark', tasks, status: 'done' })} />
+      <MenuEntry
+        label="Cancel with a remark…"
+        hint={hint('row-cancel-remark')}
+        onSelect={() => ask({ is: 'remark', tasks, status: 'cancelled' })}
+      />
       <MenuInside label="Status">
         <MenuChoices value={single ? (single.sign ?? single.status) : ''}>
           {STATUSES.map((status) => (
@@ -90,7 +96,6 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
             onSelect={() => void navigate(statusAddress(added.find(({ sign }) => sign === single.sign)?.name ?? single.status))}
           />
         )}
-        <MenuEntry label="Cancel with a remark…" onSelect={() => ask({ is: 'remark', tasks, status: 'cancelled' })} />
         {single?.every != null && isOpen(single.status) && <MenuEntry label="End the series" onSelect={() => one({ do: 'end' })} />}
         <MenuEntry label="Untick its list for a new round" onSelect={() => one({ do: 'reset' })} />
       </MenuInside>
@@ -106,29 +111,14 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
           ))}
         </MenuChoices>
       </MenuInside>
-      <MenuInside label="Plan">
-        <DateEntries
-          clause="plan"
-          present={rows.some((row) => row.plan !== null)}
-          onAct={one}
-          onAsk={() => ask({ is: 'day', tasks, what: 'plan' })}
-        />
-      </MenuInside>
-      <MenuInside label="Due">
-        <DateEntries
-          clause="due"
-          present={rows.some((row) => row.due !== null)}
-          onAct={one}
-          onAsk={() => ask({ is: 'day', tasks, what: 'due' })}
-        />
-      </MenuInside>
-      <MenuInside label="Rest">
-        <RestEntries
-          resting={rows.some((row) => row.restsUntil !== null && row.every === null)}
-          onAct={one}
-          onAsk={() => ask({ is: 'day', tasks, what: 'rest' })}
-        />
-      </MenuInside>
+      <MenuEntry label="Plan…" hint={hint('row-plan')} onSelect={() => ask({ is: 'day', tasks, what: 'plan' })} />
+      <MenuEntry label="Due…" hint={hint('row-due')} onSelect={() => ask({ is: 'day', tasks, what: 'due' })} />
+      <MenuEntry label="Rest…" hint={hint('row-rest')} onSelect={() => ask({ is: 'day', tasks, what: 'rest' })} />
+      <MenuEntry
+        label={isNotNow(rows, notNow) ? 'Take up again' : 'Not now'}
+        hint={hint('row-not-now')}
+        onSelect={() => one(notNowIntention(rows, notNow))}
+      />
       {rows.length === 2 && rows[1] && (
         <MenuEntry
           label="Swap their days"
@@ -142,7 +132,7 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
       {rows.every(({ kind }) => kind === 'archive') ? (
         <MenuEntry label="Bring back to its note" onSelect={() => void bringBack(tasks)} />
       ) : (
-        <MenuEntry label="Archive…" onSelect={() => ask({ is: 'archive', refs: tasks.map(({ ref }) => ref) })} />
+        <MenuEntry label="Archive…" hint={hint('row-archive')} onSelect={() => ask({ is: 'archive', refs: tasks.map(({ ref }) => ref) })} />
       )}
       <MenuEntry label="Make an echo elsewhere…" onSelect={() => ask({ is: 'place', tasks, what: 'echo' })} />
       <MenuEntry label="Duplicate" onSelect={() => one({ do: 'duplicate' })} />

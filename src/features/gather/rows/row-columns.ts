@@ -8,8 +8,8 @@ import type { RowView } from '../../../core/index/live/view';
 import { clauseNameOf } from '../../../core/task/line/clause';
 import { type AddedStatus, STATUS_NAMES } from '../../../core/task/line/status';
 import { clauseOf, readTail } from '../../../core/task/line/tail';
-import type { ChipLook } from '../../../ui/chip-look';
-import type { MarkLook } from '../../../ui/mark-shapes';
+import type { ChipLook } from '../../../ui/marks/chip-look';
+import type { MarkLook } from '../../../ui/marks/mark-shapes';
 
 /** The mark of a row, with the status that a note adds where it bears one. */
 export const markOf = ({ status, priority, late, restsUntil }: RowView, added: AddedStatus | undefined): MarkLook => ({

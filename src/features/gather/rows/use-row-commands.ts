@@ -1,7 +1,6 @@
 import { type FocusEvent, type KeyboardEvent, useCallback, useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { isoDay } from '../../../core/calendar/day';
-import { foldName } from '../../../core/note/names/names';
 import type { RowView } from '../../../core/index/live/view';
 import type { WideIntention } from '../../../core/task/acts/intention';
 import { pressed } from '../../commands/command';
@@ -14,7 +13,8 @@ import { frameSlice } from '../../session/state/frame-slice';
 import { selectionSlice } from '../../session/state/selection-slice';
 import { useNow, useServices } from '../../session/state/services';
 import { useAppDispatch, useAppSelector } from '../../session/state/state';
-import { type TaskDialog, dialogTask } from '../../session/acting/task-dialog';
+import { notNowIntention } from '../../session/acting/not-now';
+import { type AskedDialog, dialogTask } from '../../session/acting/task-dialog';
 
 const LIST_COMMANDS = COMMANDS.filter((command) => command.scope === 'list');
 
@@ -47,7 +47,7 @@ export function useRowCommands(
   const run = useCallback(
     (id: IdIn<'list'>, row: RowView): void => {
       const chosen = selection[row.id] ? Object.values(selection) : [row];
-      const ask = (dialog: TaskDialog): void => void dispatch(frameSlice.actions.dialogShown(dialog));
+      const ask = (dialog: AskedDialog): void => void dispatch(frameSlice.actions.dialogShown(dialog));
       const tasks = chosen.map(dialogTask);
       const acts =
         (...intentions: WideIntention[]) =>
@@ -61,18 +61,18 @@ export function useRowCommands(
           if (link) askCard(link);
         },
         'row-done-remark': () => ask({ is: 'remark', tasks, status: 'done' }),
+        'row-cancel-remark': () => ask({ is: 'remark', tasks, status: 'cancelled' }),
         'row-plan': () => ask({ is: 'day', tasks, what: 'plan' }),
         'row-due': () => ask({ is: 'day', tasks, what: 'due' }),
+        'row-rest': () => ask({ is: 'day', tasks, what: 'rest' }),
+        'row-archive': () => ask({ is: 'archive', refs: tasks.map(({ ref }) => ref) }),
         'row-move': () => ask({ is: 'place', tasks, what: 'move' }),
         'row-names': () => ask({ is: 'names', tasks }),
         // With who is named on each; where nobody is, that is asked.
         'row-to-raise': chosen.every(({ people }) => people.length > 0)
           ? acts({ do: 'tag', name: `#${raiseTag}` })
           : () => ask({ is: 'raise', tasks }),
-        'row-not-now': acts({
-          do: chosen.every(({ tags }) => tags.some((tag) => foldName(tag) === foldName(notNow))) ? 'untag' : 'tag',
-          name: `#${notNow}`,
-        }),
+        'row-not-now': acts(notNowIntention(chosen, notNow)),
         'row-select': () => void dispatch(selectionSlice.actions.toggledRow(row)),
         'row-select-all': () => void dispatch(selectionSlice.actions.selected(rows)),
         'row-cycle': acts({ do: 'cycle' }),

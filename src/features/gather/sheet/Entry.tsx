@@ -3,7 +3,7 @@ import { timeName } from '../../../core/calendar/span';
 import type { SheetEntry } from '../../../core/gather/answer/sheet';
 import type { RowView } from '../../../core/index/live/view';
 import { isOpen } from '../../../core/task/line/status';
-import { TaskMark } from '../../../ui/TaskMark';
+import { TaskMark } from '../../../ui/marks/TaskMark';
 import { BY_TOUCH } from '../../../ui/by-touch';
 import { dialogTask } from '../../session/acting/task-dialog';
 import { noteAddress } from '../../session/places/addresses';

@@ -5,7 +5,7 @@ import type { DayRange } from '../../../core/calendar/span';
 import type { SpanBar } from '../../../core/gather/answer/spans';
 import type { RowView } from '../../../core/index/live/view';
 import { isOpen } from '../../../core/task/line/status';
-import { TaskMark } from '../../../ui/TaskMark';
+import { TaskMark } from '../../../ui/marks/TaskMark';
 import { noteAddress } from '../../session/places/addresses';
 import { useNow } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';

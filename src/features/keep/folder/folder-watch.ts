@@ -1,15 +1,15 @@
-import { FolderSync } from '../../store/folder/folder-sync';
-import { handleFolder } from '../../store/folder/handle-folder';
-import { InSteps } from '../../store/folder/in-step';
-import { mergedSettings } from '../../store/folder/merged-settings';
-import { type SyncReport, isQuiet } from '../../store/folder/sync-report';
-import type { DiskFolder } from '../../store/folder/disk-folder';
-import { LEFT_BROWSER, leavesNow } from '../../store/keep/left-browser';
-import { folderFailure } from '../../store/folder/folder-failure';
-import { counted } from '../session/acting/use-act';
-import type { Services } from '../session/state/services';
-import { hasAccess } from './access';
-import { observed } from './observed';
+import { FolderSync } from '../../../store/folder/folder-sync';
+import { handleFolder } from '../../../store/folder/handle-folder';
+import { InSteps } from '../../../store/folder/in-step';
+import { mergedSettings } from '../../../store/folder/merged-settings';
+import { type SyncReport, isQuiet } from '../../../store/folder/sync-report';
+import type { DiskFolder } from '../../../store/folder/disk-folder';
+import { LEFT_BROWSER, leavesNow } from '../../../store/keep/left-browser';
+import { folderFailure } from '../../../store/folder/folder-failure';
+import { counted } from '../../session/acting/use-act';
+import type { Services } from '../../session/state/services';
+import { hasAccess } from '../copies/access';
+import { observed } from '../observed';
 import { FOLDER_STATE, FOLDER_VALUE, FOLDER_WISH, type FolderState, readFolderState, readJoined, readWish } from './folder-state';
 
 /** How often it is looked, and how soon after a change here; in milliseconds. */

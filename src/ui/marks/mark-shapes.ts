@@ -1,5 +1,5 @@
-import type { Priority } from '../core/task/line/clause';
-import { type AddedStatus, STATUS_COLOURS, type Status, STATUS_NAMES } from '../core/task/line/status';
+import type { Priority } from '../../core/task/line/clause';
+import { type AddedStatus, STATUS_COLOURS, type Status, STATUS_NAMES } from '../../core/task/line/status';
 
 /** One SVG element of a task mark. */
 export interface MarkShape {

@@ -1,15 +1,15 @@
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import { baseNameOf } from '../../core/note/names/path';
-import { InSteps } from '../../store/folder/in-step';
-import { folderFailure } from '../../store/folder/folder-failure';
-import { refuse, say } from '../session/acting/messages';
-import { counted } from '../session/acting/use-act';
-import { noteAddress } from '../session/places/addresses';
-import { useNow, useServices } from '../session/state/services';
-import { useAppSelector } from '../session/state/state';
+import { baseNameOf } from '../../../core/note/names/path';
+import { InSteps } from '../../../store/folder/in-step';
+import { folderFailure } from '../../../store/folder/folder-failure';
+import { refuse, say } from '../../session/acting/messages';
+import { counted } from '../../session/acting/use-act';
+import { noteAddress } from '../../session/places/addresses';
+import { useNow, useServices } from '../../session/state/services';
+import { useAppSelector } from '../../session/state/state';
 import { FolderByHand } from './FolderByHand';
-import { askAccess, folderPicker } from './access';
+import { askAccess, folderPicker } from '../copies/access';
 import {
   FOLDER_STATE,
   FOLDER_VALUE,
@@ -20,7 +20,7 @@ import {
   readFolderState,
   readJoined,
 } from './folder-state';
-import { momentName } from './kept-words';
+import { momentName } from '../kept-words';
 
 /** The folder on the disk that is kept in step with the notes: joined, looked at, and left. */
 export function FolderPart() {

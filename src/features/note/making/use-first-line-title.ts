@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
-import { refuse } from '../session/acting/messages';
-import { useServices } from '../session/state/services';
+import { refuse } from '../../session/acting/messages';
+import { useServices } from '../../session/state/services';
 import { isUntitled, titled } from './untitled';
 
 /** When a note without a title is left, its first line becomes its title; one in which nothing was written goes again. */

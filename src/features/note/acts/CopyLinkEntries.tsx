@@ -1,11 +1,11 @@
-import { foldPath, withoutEnding } from '../../core/note/names/path';
-import { MenuEntry, MenuLine } from '../../ui/menu';
-import { taskLink } from '../links/task-link';
-import { copyText } from '../session/acting/copy-text';
-import { noteAddress } from '../session/places/addresses';
-import { useServices } from '../session/state/services';
-import { useAppSelector } from '../session/state/state';
-import { useAtCursor } from './use-at-cursor';
+import { foldPath, withoutEnding } from '../../../core/note/names/path';
+import { MenuEntry, MenuLine } from '../../../ui/menu/menu';
+import { taskLink } from '../../links/task-link';
+import { copyText } from '../../session/acting/copy-text';
+import { noteAddress } from '../../session/places/addresses';
+import { useServices } from '../../session/state/services';
+import { useAppSelector } from '../../session/state/state';
+import { useAtCursor } from '../use-at-cursor';
 
 /** A link to a note, or to the heading or task at the cursor, for texts; and its address for elsewhere. */
 export function CopyLinkEntries({ path, title }: { path: string; title: string }) {

@@ -1,5 +1,5 @@
-import { readIsoDay } from '../core/calendar/day';
-import { readTail } from '../core/task/line/tail';
+import { readIsoDay } from '../../core/calendar/day';
+import { readTail } from '../../core/task/line/tail';
 import { type ChipContext, chipsOf } from './chip-look';
 import { markClass, markLabel, markShapes } from './mark-shapes';
 

@@ -1,16 +1,16 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { copiesIn, type KeptCopy } from '../../store/keep/copies';
-import { LEFT_BROWSER, type LeftBrowser, leavesNow, readLeft, weeksAlone } from '../../store/keep/left-browser';
-import { failureExplained } from '../../store/notes/failure';
-import { useExport } from '../exchange/use-export';
-import { saveFile } from '../exchange/save-file';
-import { refuse, say } from '../session/acting/messages';
-import { useNow, useServices } from '../session/state/services';
-import { useAppSelector } from '../session/state/state';
+import { copiesIn, type KeptCopy } from '../../../store/keep/copies';
+import { LEFT_BROWSER, type LeftBrowser, leavesNow, readLeft, weeksAlone } from '../../../store/keep/left-browser';
+import { failureExplained } from '../../../store/notes/failure';
+import { useExport } from '../../exchange/use-export';
+import { saveFile } from '../../exchange/save-file';
+import { refuse, say } from '../../session/acting/messages';
+import { useNow, useServices } from '../../session/state/services';
+import { useAppSelector } from '../../session/state/state';
 import { type NamedPlace, copyPlaces } from './copy-places';
-import { FOLDER_VALUE } from './folder-state';
+import { FOLDER_VALUE } from '../folder/folder-state';
 import type { MeantCopy } from './meant-copy';
-import { momentName, sizeName } from './kept-words';
+import { momentName, sizeName } from '../kept-words';
 import { makeCopy } from './make-copy';
 
 /** The copies in the browser's own file space, and when something last left the browser. */

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
-import { Dialog } from '../../ui/Dialog';
-import { useServices } from '../session/state/services';
-import { counted, useAct } from '../session/acting/use-act';
+import { Dialog } from '../../../ui/Dialog';
+import { useServices } from '../../session/state/services';
+import { counted, useAct } from '../../session/acting/use-act';
 import { listsToReset } from './finished-tasks';
 
 /** Starts the lists of a note again, and says first how much is cleared. */

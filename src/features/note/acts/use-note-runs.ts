@@ -1,15 +1,15 @@
 import { useEffect, useMemo } from 'react';
 import { useNavigate } from 'react-router';
-import { earlierAddress, noteAddress, textAddress } from '../session/places/addresses';
-import { refuse } from '../session/acting/messages';
-import { saveFile } from '../exchange/save-file';
-import { frameSlice } from '../session/state/frame-slice';
-import type { NoteCommands } from '../commands/command-desk';
-import { useServices } from '../session/state/services';
-import { useAppDispatch, useAppSelector } from '../session/state/state';
-import { useToldDone } from '../session/acting/use-act';
-import { useLatest } from '../../ui/use-latest';
-import { useArchiveNote } from '../archive/use-archive-note';
+import { earlierAddress, noteAddress, textAddress } from '../../session/places/addresses';
+import { refuse } from '../../session/acting/messages';
+import { saveFile } from '../../exchange/save-file';
+import { frameSlice } from '../../session/state/frame-slice';
+import type { NoteCommands } from '../../commands/command-desk';
+import { useServices } from '../../session/state/services';
+import { useAppDispatch, useAppSelector } from '../../session/state/state';
+import { useToldDone } from '../../session/acting/use-act';
+import { useLatest } from '../../../ui/use-latest';
+import { useArchiveNote } from '../../archive/use-archive-note';
 import { useClearFinished } from './use-clear-finished';
 
 /** What only the page itself can do: put the cursor into the title, and ask. Null where the note has no title of its own. */

@@ -1,8 +1,8 @@
-import { SETTINGS_FILE } from '../../store/device/settings-file';
-import type { Settings } from '../../store/device/settings';
-import { addCopy } from '../../store/keep/copies';
-import { LEFT_BROWSER, leavesNow } from '../../store/keep/left-browser';
-import type { Services } from '../session/state/services';
+import { SETTINGS_FILE } from '../../../store/device/settings-file';
+import type { Settings } from '../../../store/device/settings';
+import { addCopy } from '../../../store/keep/copies';
+import { LEFT_BROWSER, leavesNow } from '../../../store/keep/left-browser';
+import type { Services } from '../../session/state/services';
 import type { NamedPlace } from './copy-places';
 
 /**
@@ -17,7 +17,7 @@ export async function makeCopy(
   at: Date,
   signal: AbortSignal,
 ): Promise<void> {
-  const { packAll } = await import('../../engine/pack');
+  const { packAll } = await import('../../../engine/pack');
   const zip = await packAll({ [SETTINGS_FILE]: `${JSON.stringify(settings, null, 2)}\n` }, () => undefined, signal);
   if (!zip) return;
   const done = await Promise.allSettled(

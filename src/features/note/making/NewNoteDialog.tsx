@@ -1,15 +1,15 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { refuse } from '../session/acting/messages';
-import { cleanPath } from '../../core/note/names/path';
-import { Dialog } from '../../ui/Dialog';
-import { noteAddress } from '../session/places/addresses';
-import { noteFrom } from '../../core/template/from-template';
-import { useMakeMeeting } from '../meeting/use-make-meeting';
-import { QuestionFields } from '../templates/QuestionFields';
-import { useTemplates } from '../templates/use-templates';
-import { useNow, useServices } from '../session/state/services';
-import type { AskedDialog } from '../session/acting/task-dialog';
+import { refuse } from '../../session/acting/messages';
+import { cleanPath } from '../../../core/note/names/path';
+import { Dialog } from '../../../ui/Dialog';
+import { noteAddress } from '../../session/places/addresses';
+import { noteFrom } from '../../../core/template/from-template';
+import { useMakeMeeting } from '../../meeting/use-make-meeting';
+import { QuestionFields } from '../../templates/QuestionFields';
+import { useTemplates } from '../../templates/use-templates';
+import { useNow, useServices } from '../../session/state/services';
+import type { AskedDialog } from '../../session/acting/task-dialog';
 import { FolderField } from './FolderField';
 import { folderOfKind } from './kind-folders';
 

@@ -1,14 +1,14 @@
 import { useRef, useState } from 'react';
-import { isHidden, isNoteFile } from '../../core/note/names/path';
-import { FolderSync } from '../../store/folder/folder-sync';
-import { GivenFolder } from '../../store/folder/given-folder';
-import { InSteps } from '../../store/folder/in-step';
-import { folderFailure } from '../../store/folder/folder-failure';
-import { givenFrom } from '../exchange/read-files';
-import { saveFile } from '../exchange/save-file';
-import { refuse } from '../session/acting/messages';
-import { counted } from '../session/acting/use-act';
-import { useServices } from '../session/state/services';
+import { isHidden, isNoteFile } from '../../../core/note/names/path';
+import { FolderSync } from '../../../store/folder/folder-sync';
+import { GivenFolder } from '../../../store/folder/given-folder';
+import { InSteps } from '../../../store/folder/in-step';
+import { folderFailure } from '../../../store/folder/folder-failure';
+import { givenFrom } from '../../exchange/read-files';
+import { saveFile } from '../../exchange/save-file';
+import { refuse } from '../../session/acting/messages';
+import { counted } from '../../session/acting/use-act';
+import { useServices } from '../../session/state/services';
 
 interface Outcome {
   folder: GivenFolder;

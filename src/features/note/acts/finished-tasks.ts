@@ -1,6 +1,6 @@
-import { type ReadNote, readNote } from '../../core/task/reading/read-note';
-import { isOpen } from '../../core/task/line/status';
-import type { Task } from '../../core/task/line/task';
+import { type ReadNote, readNote } from '../../../core/task/reading/read-note';
+import { isOpen } from '../../../core/task/line/status';
+import type { Task } from '../../../core/task/line/task';
 
 /** The finished tasks of a text that stand in no other task, with nothing open under them. */
 export function finishedTasks(text: string): Task[] {

@@ -1,4 +1,4 @@
-import { baseNameOf } from '../../core/note/names/path';
+import { baseNameOf } from '../../../core/note/names/path';
 
 /** What a note is called that has no title yet. */
 export const UNTITLED = 'Untitled';

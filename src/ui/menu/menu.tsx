@@ -1,17 +1,8 @@
 import { ChevronDown, ChevronRight } from 'lucide-react';
-import {
-  type ComponentProps,
-  type MouseEvent,
-  type ReactElement,
-  type ReactNode,
-  Suspense,
-  cloneElement,
-  lazy,
-  useContext,
-  useState,
-} from 'react';
-import { BY_TOUCH } from './by-touch';
+import { type ComponentProps, type MouseEvent, type ReactElement, type ReactNode, cloneElement, useContext, useState } from 'react';
+import { BY_TOUCH } from '../by-touch';
 import { type MenuParts, Parts, WhenGone } from './menu-context';
+import { late } from '../late';
 
 function useParts(): MenuParts {
   const parts = useContext(Parts);
@@ -118,20 +109,17 @@ export function MenuLine() {
   return <Separator className="menu-line" />;
 }
 
-const OpenMenu = lazy(() => import('./OpenMenu'));
-
-type OpenMenuProps = ComponentProps<typeof OpenMenu>;
+const OpenMenu = late(
+  () => import('./OpenMenu').then((part) => part.default),
+  ({ trigger }) => trigger,
+);
 
 /** A menu that is opened and closed from outside; what it is made of is loaded when it opens first. */
-export function MenuAt({ trigger, ...properties }: OpenMenuProps) {
+export function MenuAt({ trigger, ...properties }: ComponentProps<typeof OpenMenu>) {
   const [wanted, setWanted] = useState(properties.open);
   if (properties.open && !wanted) setWanted(true);
   if (!wanted) return trigger;
-  return (
-    <Suspense fallback={trigger}>
-      <OpenMenu trigger={trigger} {...properties} />
-    </Suspense>
-  );
+  return <OpenMenu trigger={trigger} {...properties} />;
 }
 
 interface MenuProps {

@@ -1,7 +1,7 @@
-import { type CopyPlace, browserCopies, folderCopies } from '../../store/keep/copy-place';
-import type { Services } from '../session/state/services';
+import { type CopyPlace, browserCopies, folderCopies } from '../../../store/keep/copy-place';
+import type { Services } from '../../session/state/services';
 import { hasAccess } from './access';
-import { FOLDER_VALUE, readJoined } from './folder-state';
+import { FOLDER_VALUE, readJoined } from '../folder/folder-state';
 
 /** A place where copies are, and how it is called; null for the browser itself. */
 export interface NamedPlace {

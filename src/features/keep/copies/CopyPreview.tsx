@@ -1,11 +1,11 @@
 import { useEffect, useMemo, useState } from 'react';
-import { type CopiedNote, asCopied, sinceCopy } from '../../store/keep/bring-back';
-import { compareTexts } from '../../store/texts/compare-texts';
-import { readZip } from '../exchange/read-zip';
-import { refuse } from '../session/acting/messages';
-import { counted, useToldDone } from '../session/acting/use-act';
-import { useServices } from '../session/state/services';
-import { Difference } from './Difference';
+import { type CopiedNote, asCopied, sinceCopy } from '../../../store/keep/bring-back';
+import { compareTexts } from '../../../store/texts/compare-texts';
+import { readZip } from '../../exchange/read-zip';
+import { refuse } from '../../session/acting/messages';
+import { counted, useToldDone } from '../../session/acting/use-act';
+import { useServices } from '../../session/state/services';
+import { Difference } from '../Difference';
 import type { MeantCopy } from './meant-copy';
 import { copiedNotes } from './copied-notes';
 

@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import { refuse } from '../session/acting/messages';
-import { cleanPath, folderOf } from '../../core/note/names/path';
-import { Dialog } from '../../ui/Dialog';
-import { useServices } from '../session/state/services';
-import { useToldDone } from '../session/acting/use-act';
+import { refuse } from '../../session/acting/messages';
+import { cleanPath, folderOf } from '../../../core/note/names/path';
+import { Dialog } from '../../../ui/Dialog';
+import { useServices } from '../../session/state/services';
+import { useToldDone } from '../../session/acting/use-act';
 import { FolderField } from './FolderField';
 
 /** Asks for the folder that a note is to stand in. */

@@ -1,10 +1,10 @@
-import type { Day } from '../core/calendar/day';
-import { type DateStyle, MONTH_NAMES, dayName } from '../core/calendar/day-name';
-import { durationName, readDuration } from '../core/calendar/duration';
-import { readMoment, readMonth, readSpan, readWeek, timeName } from '../core/calendar/span';
-import { civilFrom, isoWeekOf } from '../core/calendar/day';
-import type { ClauseName } from '../core/task/line/clause';
-import type { Clause, Tail } from '../core/task/line/tail';
+import type { Day } from '../../core/calendar/day';
+import { type DateStyle, MONTH_NAMES, dayName } from '../../core/calendar/day-name';
+import { durationName, readDuration } from '../../core/calendar/duration';
+import { readMoment, readMonth, readSpan, readWeek, timeName } from '../../core/calendar/span';
+import { civilFrom, isoWeekOf } from '../../core/calendar/day';
+import type { ClauseName } from '../../core/task/line/clause';
+import type { Clause, Tail } from '../../core/task/line/tail';
 
 export type ChipTone = 'plain' | 'today' | 'late';
 

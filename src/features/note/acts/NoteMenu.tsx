@@ -1,17 +1,18 @@
-import { Suspense, lazy, useState } from 'react';
-import { useAppSelector } from '../session/state/state';
-import { MoreMenu } from '../../ui/MoreMenu';
-import { MenuChoice, MenuChoices, MenuEntry, MenuInside, MenuLine } from '../../ui/menu';
-import type { Overview } from '../../core/index/live/overview';
-import { PinEntry } from '../rack/PinEntry';
+import { useState } from 'react';
+import { useAppSelector } from '../../session/state/state';
+import { MoreMenu } from '../../../ui/menu/MoreMenu';
+import { MenuChoice, MenuChoices, MenuEntry, MenuInside, MenuLine } from '../../../ui/menu/menu';
+import type { Overview } from '../../../core/index/live/overview';
+import { PinEntry } from '../../rack/PinEntry';
 import { CopyLinkEntries } from './CopyLinkEntries';
-import { useNewMeeting } from '../meeting/use-new-meeting';
+import { useNewMeeting } from '../../meeting/use-new-meeting';
 import { useNoteRuns } from './use-note-runs';
+import { late } from '../../../ui/late';
 
-const MoveDialog = lazy(() => import('./MoveDialog').then((part) => ({ default: part.MoveDialog })));
-const ResetDialog = lazy(() => import('./ResetDialog').then((part) => ({ default: part.ResetDialog })));
-const DigestEntries = lazy(() => import('../meeting/DigestEntries').then((part) => ({ default: part.DigestEntries })));
-const RenameName = lazy(() => import('../rename/RenameName').then((part) => ({ default: part.RenameName })));
+const MoveDialog = late(() => import('../making/MoveDialog').then((part) => part.MoveDialog));
+const ResetDialog = late(() => import('./ResetDialog').then((part) => part.ResetDialog));
+const DigestEntries = late(() => import('../../meeting/DigestEntries').then((part) => part.DigestEntries));
+const RenameName = late(() => import('../../rename/RenameName').then((part) => part.RenameName));
 
 const FINISHED = [
   ['stay', 'stay where they are'],
@@ -56,11 +57,7 @@ export function NoteMenu({ path, title, onRename }: NoteMenuProps) {
           <MenuEntry label="Clear them: to the archive" onSelect={runs['note-clear-archive']} />
           <MenuEntry label="Clear them: away" danger onSelect={runs['note-clear-away']} />
         </MenuInside>
-        {kind === 'meeting' && (
-          <Suspense>
-            <DigestEntries path={path} title={title} />
-          </Suspense>
-        )}
+        {kind === 'meeting' && <DigestEntries path={path} title={title} />}
         {isMet && <MenuEntry label="New meeting" onSelect={() => void newMeeting()} />}
         <MenuEntry label="Untick its lists for a new round…" onSelect={runs['note-again']} />
         <MenuLine />
@@ -78,11 +75,9 @@ export function NoteMenu({ path, title, onRename }: NoteMenuProps) {
         <MenuEntry label="Print" onSelect={() => window.print()} />
         <MenuEntry label="Delete" danger onSelect={runs['note-delete']} />
       </MoreMenu>
-      <Suspense>
-        {resetting && <ResetDialog path={path} onClose={() => setResetting(false)} />}
-        {naming && name !== null && <RenameName name={name} leads={false} onClose={() => setNaming(false)} />}
-        {onRename && moving && <MoveDialog path={path} open onClose={() => setMoving(false)} />}
-      </Suspense>
+      {resetting && <ResetDialog path={path} onClose={() => setResetting(false)} />}
+      {naming && name !== null && <RenameName name={name} leads={false} onClose={() => setNaming(false)} />}
+      {onRename && moving && <MoveDialog path={path} open onClose={() => setMoving(false)} />}
     </>
   );
 }

@@ -1,9 +1,9 @@
-import { say } from '../session/acting/messages';
-import type { WideIntention } from '../../core/task/acts/intention';
-import { frameSlice } from '../session/state/frame-slice';
-import { useAppDispatch } from '../session/state/state';
-import { useServices } from '../session/state/services';
-import { useAct } from '../session/acting/use-act';
+import { say } from '../../session/acting/messages';
+import type { WideIntention } from '../../../core/task/acts/intention';
+import { frameSlice } from '../../session/state/frame-slice';
+import { useAppDispatch } from '../../session/state/state';
+import { useServices } from '../../session/state/services';
+import { useAct } from '../../session/acting/use-act';
 import { finishedTasks } from './finished-tasks';
 
 /** Clears what is finished out of a note: under a heading at its foot, into the archive, or away. */

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
-import { folderOf } from '../../core/note/names/path';
-import { useAppSelector } from '../session/state/state';
+import { folderOf } from '../../../core/note/names/path';
+import { useAppSelector } from '../../session/state/state';
 
 /** Every folder that holds a note, and the folders around them, by name. */
 export function useFolders(): string[] {
