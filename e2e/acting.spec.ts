@@ -156,7 +156,6 @@ test('a task that was moved out of the text comes back whole by Undo in the text
   const place = page.getByRole('dialog', { name: 'Move to a note' });
   await place.getByPlaceholder('Part of a note’s title').fill('Tide clock');
   await page.keyboard.press('Enter');
-  await place.getByText('The note itself, at its end').click();
   await expect.poll(async () => (await texts())[1]).toContain('Weigh the crate');
   expect((await texts())[0]).not.toContain('Weigh');
   await desk.text.focus();

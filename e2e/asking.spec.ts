@@ -133,7 +133,6 @@ test('dates, columns and the form are chosen by pointing; words are offered whil
   const place = page.getByRole('dialog', { name: 'Put the list into a note' });
   await place.getByRole('combobox').fill('Intake');
   await page.keyboard.press('Enter');
-  await place.getByRole('option', { name: 'The note itself, at its end' }).click();
   await expect.poll(() => desk.stored('Collections/Intake.md')).toContain('as spans by note');
   await expect(desk.main.locator('.span-bar').first()).toBeVisible();
   await expectAccessible(page, 'spans in a note', { part: 'main' });

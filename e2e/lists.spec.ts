@@ -57,7 +57,6 @@ test('a task is reworded in place, moved to another note with its steps, and tol
   const place = page.getByRole('dialog', { name: 'Move to a note' });
   await place.getByPlaceholder('Part of a note’s title').fill('Tide clock');
   await page.keyboard.press('Enter');
-  await place.getByText('The note itself, at its end').click();
   await expect
     .poll(() => desk.stored('Collections/Tide clock.md'))
     .toMatch(/Ask @ilse for both reports .*\n {2}- \[x\] photographs of the escapement/);

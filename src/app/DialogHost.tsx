@@ -1,8 +1,9 @@
-import { useEffect } from 'react';
+import { useEffect, useLayoutEffect } from 'react';
 import type { Command } from '../features/commands/command';
 import type { GivenFile } from '../features/exchange/read-files';
 import { frameSlice } from '../features/session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../features/session/state/state';
+import { holdKeys } from '../ui/early-keys';
 import { late } from '../ui/late';
 
 const ArchiveDialog = late(() => import('../features/archive/ArchiveDialog').then((part) => part.ArchiveDialog));
@@ -42,6 +43,10 @@ export function DialogHost({ commands, given, onClosed }: DialogHostProps) {
     const timer = setTimeout(() => void slipDialog().catch(() => undefined), SLIP_AHEAD);
     return () => clearTimeout(timer);
   }, []);
+  // Letters of a thought do not go to what lies under it while it is loaded and drawn.
+  useLayoutEffect(() => {
+    if (asked !== null) holdKeys();
+  }, [asked]);
   const shown = (): React.ReactNode => {
     if (!asked) return null;
     switch (asked.is) {

@@ -1,5 +1,5 @@
 import { CalendarDays, ListChecks, Menu as MenuIcon, NotebookText, PanelRight, Search } from 'lucide-react';
-import { type ReactNode } from 'react';
+import { type ReactNode, useEffect } from 'react';
 import { Link, NavLink } from 'react-router';
 import { Beside } from '../features/beside/Beside';
 import { DayRow } from '../features/day-row/DayRow';
@@ -26,6 +26,10 @@ export function Frame({ children }: { children: ReactNode }) {
   const dispatch = useAppDispatch();
   const wide = useWide();
   const { toggled, sheetShown } = frameSlice.actions;
+  // Where the window grows, what was a sheet stands beside; it is none again when the window shrinks.
+  useEffect(() => {
+    if (wide) dispatch(sheetShown(null));
+  }, [wide, sheet, dispatch, sheetShown]);
   return (
     <div className="flex h-full flex-col">
       <a href="#page" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-2">

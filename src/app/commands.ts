@@ -62,10 +62,7 @@ export function useCommands(): Command[] {
         holdKeys(slipDraft.keep);
         dispatch(dialogShown({ is: 'slip' }));
       },
-      menu: () => {
-        holdKeys();
-        dispatch(dialogShown({ is: 'commands' }));
-      },
+      menu: () => dispatch(dialogShown({ is: 'commands' })),
       find: () => {
         if (window.location.pathname === ROUTES.find) document.querySelector<HTMLElement>('#page input[type=search]')?.focus();
         else {
@@ -133,7 +130,7 @@ export function useCommands(): Command[] {
       switch (scope) {
         case 'everywhere':
           // In a field or in the editor, Undo is that field's own.
-          return { ...base, ...((id === 'undo' || id === 'redo') && { when: () => !isWriting() }), run: everywhere[id] };
+          return { ...base, ...((id === 'undo' || id === 'redo') && { keyWhen: () => !isWriting() }), run: everywhere[id] };
         case 'note':
           return { ...base, when: () => Boolean(desk.note?.[id]), run: () => desk.note?.[id]?.() };
         case 'list':

@@ -8,7 +8,9 @@ export function useKeys(commands: readonly Command[]): void {
   useLayoutEffect(() => {
     const onKeyDown = (event: KeyboardEvent): void => {
       if (event.defaultPrevented || isAsking()) return;
-      const command = commands.find((one) => one.heard && one.key !== null && pressed(event, one.key) && (one.when?.() ?? true));
+      const command = commands.find(
+        (one) => one.heard && one.key !== null && pressed(event, one.key) && (one.when?.() ?? true) && (one.keyWhen?.() ?? true),
+      );
       if (!command) return;
       event.preventDefault();
       command.run();

@@ -1,7 +1,8 @@
 import { X } from 'lucide-react';
 import { Dialog as Primitive } from 'radix-ui';
-import { type ReactNode, useState } from 'react';
+import { type ReactNode, useEffect, useState } from 'react';
 import { useAsking } from './asking';
+import { giveKeys } from './early-keys';
 
 interface DialogProps {
   open: boolean;
@@ -42,6 +43,8 @@ function Shown({ title, name, children, side = 'middle', onGone }: Omit<DialogPr
   const [from] = useState(focused);
   // Along an edge stands a part of the frame.
   useAsking(side !== 'left' && side !== 'right');
+  // What was typed before it was drawn.
+  useEffect(giveKeys, []);
   return (
     <Primitive.Content
       aria-describedby={undefined}

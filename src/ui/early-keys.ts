@@ -56,3 +56,25 @@ export function takeKeys(): EarlyKeys {
   held = NONE;
   return taken;
 }
+
+/**
+ * Gives what was typed since to what has the focus by now: a field has the words in it, and with Enter its form is stored, or what it finds is
+ * chosen; anything else gets the keys.
+ */
+export function giveKeys(): void {
+  const { typed, entered } = takeKeys();
+  const at = document.activeElement;
+  if (typed === '' || !(at instanceof HTMLElement)) return;
+  if (!(at instanceof HTMLInputElement || at instanceof HTMLTextAreaElement)) {
+    for (const key of typed) at.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
+    return;
+  }
+  // As typing does: what is selected goes, and whoever listens hears of it.
+  document.execCommand('insertText', false, typed);
+  if (!entered) return;
+  // Once what was typed is understood.
+  setTimeout(() => {
+    if (at.form) at.form.requestSubmit();
+    else at.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true }));
+  });
+}

@@ -1,8 +1,7 @@
 import { Command as Menu } from 'cmdk';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Dialog } from '../../ui/Dialog';
-import { takeKeys } from '../../ui/early-keys';
 import { findAddress, noteAddress } from '../session/places/addresses';
 import { frameSlice } from '../session/state/frame-slice';
 import { notesNamed } from '../session/state/notes-named';
@@ -24,15 +23,6 @@ export function CommandMenu({ open, commands, onClose }: CommandMenuProps) {
   const notes = useAppSelector((state) => state.library.overview?.notes);
   const navigate = useNavigate();
   const [typed, setTyped] = useState('');
-  const field = useRef<HTMLInputElement>(null);
-  // What was typed before the field was there; Enter chooses what these words find first.
-  useEffect(() => {
-    const early = takeKeys();
-    if (early.typed === '') return;
-    setTyped(early.typed);
-    if (!early.entered) return;
-    setTimeout(() => field.current?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true })));
-  }, []);
   const chosen = useRef<(() => void) | null>(null);
   const close = (): void => {
     setTyped('');
@@ -62,7 +52,6 @@ export function CommandMenu({ open, commands, onClose }: CommandMenuProps) {
     >
       <Menu label="Commands and notes" loop filter={matchWords}>
         <Menu.Input
-          ref={field}
           autoFocus
           className="field mb-2 w-full"
           placeholder="Type part of a command or a note’s title"

@@ -13,6 +13,8 @@ export interface Command {
   isPlace?: boolean;
   /** Whether it may run now. */
   when?: () => boolean;
+  /** Whether its key means it now; in a field some keys are that field's own. */
+  keyWhen?: () => boolean;
   run: () => void;
 }
 

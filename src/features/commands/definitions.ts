@@ -94,6 +94,7 @@ export const COMMANDS = [
   { id: 'row-not-now', title: 'Not now, or take it up again', key: 'Mod+Shift+ArrowRight', scope: 'list' },
   { id: 'row-select', title: 'Select or leave out', key: 'Mod+Space', scope: 'list' },
   { id: 'row-select-all', title: 'Select the whole list', key: 'Mod+a', scope: 'list' },
+  { id: 'row-through', title: 'Go through the list, one after the other', key: null, scope: 'list' },
   { id: 'row-delete', title: 'Delete the task', key: 'Delete', scope: 'list' },
 
   { id: 'text-tick', title: 'Tick the task', key: 'Mod+Enter', scope: 'text' },

@@ -58,7 +58,7 @@ function Choices({ left, onClose }: { left: CarryAnswer; onClose: () => void }) 
     setChosen((before) => new Map([...before, ...tasks.map((task) => [task.sign, choice] as const)]));
   const asks = (choice: Choice): boolean => [...chosen.values()].includes(choice);
   const submit = (): void => {
-    if (asks('day') && named === null) return;
+    if (chosen.size === 0 || (asks('day') && named === null)) return;
     const target = named === null ? null : dayOf(named);
     const all = left.offered.flatMap((task) => {
       const choice = chosen.get(task.sign);
@@ -134,7 +134,9 @@ interface TaskChoiceProps {
 }
 
 function TaskChoice({ task, head, choice, onChoose }: TaskChoiceProps) {
-  const byKey = (event: KeyboardEvent): void => {
+  const byKey = (event: KeyboardEvent<HTMLElement>): void => {
+    // As in a field, Enter stores what was chosen; on a button it presses that.
+    if (event.key === 'Enter' && event.target === event.currentTarget) event.currentTarget.closest('form')?.requestSubmit();
     const next = CHOICES[Number(event.key) - 1];
     if (!next || event.ctrlKey || event.metaKey || event.altKey) return;
     event.preventDefault();

@@ -20,7 +20,7 @@ interface PlaceDialogProps {
   onClose: () => void;
 }
 
-/** Asks for a note, then for a heading in it. */
+/** Asks for a note, at whose end it goes; or, where that is wanted, for one of its headings too. */
 export function PlaceDialog({ asked, onClose }: PlaceDialogProps) {
   const { what } = asked;
   const tasks = what === 'gather' ? [] : asked.tasks;
@@ -29,6 +29,7 @@ export function PlaceDialog({ asked, onClose }: PlaceDialogProps) {
   const notes = useAppSelector((state) => state.library.overview?.notes);
   const [note, setNote] = useState<{ path: string; title: string } | null>(null);
   const [typed, setTyped] = useState('');
+  const [underHeading, setUnderHeading] = useState(false);
   const headings = useHeadings(note?.path ?? null);
   const store = (target: string): void => {
     onClose();
@@ -43,43 +44,56 @@ export function PlaceDialog({ asked, onClose }: PlaceDialogProps) {
       <p className="mb-2 text-muted [overflow-wrap:anywhere]">
         {what === 'gather' ? 'It stays live there.' : tasks.length === 1 ? tasks[0]?.text : counted(tasks.length, 'task')}
       </p>
+      <p className="mb-2 text-[0.93rem] text-muted">
+        {note ? 'Under a heading of ' : 'It goes '}
+        {note ? (
+          <strong className="text-ink">{note.title}</strong>
+        ) : (
+          <button type="button" className="slip-part" aria-pressed={underHeading} onClick={() => setUnderHeading(!underHeading)}>
+            {underHeading ? 'under a heading of the note' : 'to the end of the note'}
+          </button>
+        )}
+        {!underHeading && <span className="max-sm:hidden">; with # under a heading</span>}
+      </p>
       <Menu key={note?.path ?? ''} label={note ? 'Heading' : 'Note'} loop>
         <Menu.Input
           autoFocus
           className="field mb-2 w-full"
           placeholder={note ? `A heading of ${note.title}` : 'Part of a note’s title'}
           value={typed}
-          onValueChange={setTyped}
+          onValueChange={(words) => {
+            if (note === null && words.endsWith('#')) setUnderHeading(true);
+            setTyped(note === null ? words.replace(/\s*#$/, '') : words);
+          }}
         />
         <Menu.List className="max-h-[44vh] overflow-auto">
-          <Menu.Empty className="px-2 py-3 text-muted">Nothing is called so.</Menu.Empty>
-          {note ? (
-            <>
-              <Menu.Item className="menu-item" value="the note itself, at its end" onSelect={() => store(note.path)}>
-                The note itself, at its end
-              </Menu.Item>
-              {headings.map((heading) => (
+          <Menu.Empty className="px-2 py-3 text-muted">
+            {note && headings.length === 0 ? 'This note has no headings.' : 'Nothing is called so.'}
+          </Menu.Empty>
+          {note
+            ? headings.map((heading) => (
                 <Menu.Item key={heading} className="menu-item" value={heading} onSelect={() => store(`${note.path}#${heading}`)}>
                   # {heading}
                 </Menu.Item>
+              ))
+            : choices.map((one) => (
+                <Menu.Item
+                  key={one.path}
+                  className="menu-item justify-between"
+                  value={`${one.title} ${one.path}`}
+                  onSelect={() => {
+                    if (!underHeading) {
+                      store(one.path);
+                      return;
+                    }
+                    setNote(one);
+                    setTyped('');
+                  }}
+                >
+                  <span className="truncate">{one.title}</span>
+                  <span className="truncate text-[0.8rem] text-muted">{one.path.split('/').slice(0, -1).join(' › ')}</span>
+                </Menu.Item>
               ))}
-            </>
-          ) : (
-            choices.map((one) => (
-              <Menu.Item
-                key={one.path}
-                className="menu-item justify-between"
-                value={`${one.title} ${one.path}`}
-                onSelect={() => {
-                  setNote(one);
-                  setTyped('');
-                }}
-              >
-                <span className="truncate">{one.title}</span>
-                <span className="truncate text-[0.8rem] text-muted">{one.path.split('/').slice(0, -1).join(' › ')}</span>
-              </Menu.Item>
-            ))
-          )}
         </Menu.List>
       </Menu>
     </Dialog>

@@ -1,4 +1,4 @@
-import { type FocusEvent, type KeyboardEvent, useCallback, useMemo } from 'react';
+import { type FocusEvent, type KeyboardEvent, useCallback, useContext, useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { isoDay } from '../../../core/calendar/day';
 import type { RowView } from '../../../core/index/live/view';
@@ -6,8 +6,9 @@ import type { WideIntention } from '../../../core/task/acts/intention';
 import { pressed } from '../../commands/command';
 import { COMMANDS, type IdIn } from '../../commands/definitions';
 import { useCommandKeys } from '../../commands/use-key-of';
+import { GatherSource } from '../gather-source';
 import { askCard } from '../../links/card-place';
-import { noteAddress } from '../../session/places/addresses';
+import { noteAddress, throughAddress } from '../../session/places/addresses';
 import { useLatest } from '../../../ui/use-latest';
 import { frameSlice } from '../../session/state/frame-slice';
 import { selectionSlice } from '../../session/state/selection-slice';
@@ -41,6 +42,7 @@ export function useRowCommands(
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   const { day: today } = useNow();
+  const source = useContext(GatherSource);
   const selection = useAppSelector((state) => state.selection);
   const raiseTag = useAppSelector((state) => state.settings.raiseTag);
   const notNow = useAppSelector((state) => state.settings.notNowTag);
@@ -74,6 +76,7 @@ export function useRowCommands(
           : () => ask({ is: 'raise', tasks }),
         'row-not-now': acts(notNowIntention(chosen, notNow)),
         'row-select': () => void dispatch(selectionSlice.actions.toggledRow(row)),
+        'row-through': () => source && void navigate(throughAddress(source.text, source.at)),
         'row-select-all': () => void dispatch(selectionSlice.actions.selected(rows)),
         'row-cycle': acts({ do: 'cycle' }),
         'row-today': acts({ do: 'push', to: isoDay(today) }),
@@ -84,7 +87,7 @@ export function useRowCommands(
       };
       runs[id]();
     },
-    [selection, rows, act, dispatch, navigate, today, raiseTag, notNow],
+    [selection, source, rows, act, dispatch, navigate, today, raiseTag, notNow],
   );
   const latest = useLatest(run);
   return useMemo(

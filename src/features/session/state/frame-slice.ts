@@ -77,6 +77,8 @@ const sameView = (a: BesideView, b: BesideView): boolean => JSON.stringify(a) ==
 /** Shows something beside; what stood there is at hand next to it. */
 function showBeside(state: FrameState, view: BesideView): void {
   state.besideOpen = true;
+  // In a narrow window it is a sheet over the page; a wide one has none.
+  state.sheet = 'beside';
   if (sameView(state.beside, view)) return;
   state.besideBefore = [state.beside, ...state.besideBefore.filter((one) => !sameView(one, view) && !sameView(one, state.beside))].slice(
     0,

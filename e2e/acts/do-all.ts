@@ -1,0 +1,80 @@
+import { readFileSync } from 'node:fs';
+import { type Desk, expect } from '../desk';
+import { ACTS, NOTES, wordsOf } from './acts';
+import { Hand, type With } from './hand';
+
+/** How much an act takes: what is pressed, and seconds where a model says them. */
+export type Cost = [presses: number, seconds?: number];
+
+/** The columns of the table in docs/weight.md. */
+const COLUMNS = { keys: [1, 2], clicks: [3, 4], touches: [5] } as const;
+
+/** What docs/weight.md says of each act. */
+export function said(by: With): Record<string, Cost> {
+  const rows = readFileSync('docs/weight.md', 'utf8')
+    .split('\n')
+    .map((line) =>
+      line
+        .split('|')
+        .slice(1)
+        .map((cell) => cell.trim()),
+    );
+  const named = rows.filter(([name]) => ACTS.some((act) => act.name === name));
+  return Object.fromEntries(named.map((cells) => [cells[0], COLUMNS[by].map((at) => Number(cells[at]))]));
+}
+
+async function prepare(desk: Desk): Promise<void> {
+  await desk.open('empty');
+  await desk.page.evaluate(
+    (notes) =>
+      new Promise<void>((resolve, reject) => {
+        const request = indexedDB.open('recado');
+        request.onerror = () => reject(new Error('the database does not open'));
+        request.onsuccess = () => {
+          const transaction = request.result.transaction('notes', 'readwrite');
+          for (const [path, text] of notes)
+            transaction.objectStore('notes').put({ key: path.toLowerCase(), path, text, bytes: null, changed: 0, demo: null });
+          transaction.oncomplete = () => resolve();
+        };
+      }),
+    Object.entries(NOTES),
+  );
+}
+
+/** Puts the cursor to the line of an act, or the focus on its row. */
+async function begin(desk: Desk, name: string, from: 'line' | 'row' | 'page'): Promise<void> {
+  if (from === 'page') {
+    await desk.page.goto('/note/Salt%20on%20the%20Glass.md');
+    await expect(desk.text).toBeVisible();
+  } else if (from === 'row') {
+    await desk.page.goto(name.includes('finished') ? '/note/Agenda/Finished.md' : '/note/Agenda/Today.md');
+    await desk.row(desk.main, wordsOf(name)).getByRole('checkbox').first().focus();
+  } else {
+    const line = (await desk.stored('Lines.md'))?.split('\n').findIndex((one) => one.includes(wordsOf(name))) ?? 0;
+    await desk.page.goto(`/note/Lines.md?line=${line + 1}`);
+    await desk.page.locator('.cm-found-line').waitFor();
+    await desk.text.focus();
+    await desk.page.keyboard.press('End');
+  }
+}
+
+/** Does each act once; gives what it took. */
+export async function doAll(desk: Desk, by: With): Promise<Record<string, Cost>> {
+  await prepare(desk);
+  const costs: Record<string, Cost> = {};
+  for (const act of ACTS) {
+    await begin(desk, act.name, act.from);
+    const hand = new Hand(desk.page, by);
+    await (by === 'keys' ? act.keys : by === 'touches' ? (act.touches ?? act.points) : act.points)(hand, desk);
+    await act.shows(desk);
+    costs[act.name] = by === 'touches' ? [hand.count] : [hand.count, Number(hand.seconds.toFixed(1))];
+  }
+  return costs;
+}
+
+/** Fails where an act takes more than three presses, or others than docs/weight.md says. */
+export function expectLight(costs: Record<string, Cost>, by: With): void {
+  for (const [name, [presses]] of Object.entries(costs)) expect(presses, name).toBeLessThanOrEqual(3);
+  if (process.env['ACTS_TOLD']) console.log(JSON.stringify({ by, costs }));
+  expect(costs).toEqual(said(by));
+}
