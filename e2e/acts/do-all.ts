@@ -13,7 +13,7 @@ const COLUMNS = { keys: [1, 2], clicks: [3, 4], touches: [5] } as const;
 export function said(by: With): Record<string, Cost> {
   const rows = readFileSync('docs/weight.md', 'utf8')
     .split('\n')
-    .map((line) =>
+    .map((line): string[] =>
       line
         .split('|')
         .slice(1)

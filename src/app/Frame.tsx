@@ -12,7 +12,7 @@ import { SlipButton } from '../features/slip/SlipButton';
 import { Strip } from '../features/strip/Strip';
 import { ROUTES } from '../features/session/places/routes';
 import { Logo } from '../ui/Logo';
-import { useWide } from './use-wide';
+import { useRoom } from './use-room';
 import { late } from '../ui/late';
 
 const NarrowSheet = late(() => import('./NarrowSheet').then((part) => part.NarrowSheet));
@@ -24,19 +24,21 @@ export function Frame({ children }: { children: ReactNode }) {
   const besideOpen = useAppSelector((state) => state.frame.besideOpen);
   const sheet = useAppSelector((state) => state.frame.sheet);
   const dispatch = useAppDispatch();
-  const wide = useWide();
+  const roomForRack = useRoom('rack');
+  const roomBeside = useRoom('beside');
   const { toggled, sheetShown } = frameSlice.actions;
   // Where the window grows, what was a sheet stands beside; it is none again when the window shrinks.
+  const isSheet = sheet === 'rack' ? !roomForRack : sheet === 'beside' && !roomBeside;
   useEffect(() => {
-    if (wide) dispatch(sheetShown(null));
-  }, [wide, sheet, dispatch, sheetShown]);
+    if (sheet !== null && !isSheet) dispatch(sheetShown(null));
+  }, [sheet, isSheet, dispatch, sheetShown]);
   return (
     <div className="flex h-full flex-col">
       <a href="#page" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-2">
         Skip to the page
       </a>
       <header className="no-print flex h-[4.97rem] flex-none items-stretch pt-2">
-        <div className={`flex flex-none items-center gap-1 px-3 ${wide && rackOpen ? 'w-[13.5rem] justify-between' : ''}`}>
+        <div className={`flex flex-none items-center gap-1 px-3 ${roomForRack && rackOpen ? 'w-[13.5rem] justify-between' : ''}`}>
           <Link to={noteAddress('Agenda/Today.md')} aria-label="Recado, to Today" className="rounded-md max-sm:hidden">
             <Logo />
           </Link>
@@ -45,12 +47,12 @@ export function Frame({ children }: { children: ReactNode }) {
             className="quiet-button"
             aria-label="Rack"
             title="Show or hide the rack (F8)"
-            aria-expanded={wide ? rackOpen : sheet === 'rack'}
-            onClick={() => dispatch(wide ? toggled('rackOpen') : sheetShown('rack'))}
+            aria-expanded={roomForRack ? rackOpen : sheet === 'rack'}
+            onClick={() => dispatch(roomForRack ? toggled('rackOpen') : sheetShown('rack'))}
           >
             <MenuIcon size={16} aria-hidden="true" />
           </button>
-          {!(wide && rackOpen) && <SlipButton className="min-h-[30px] max-sm:hidden" />}
+          {!(roomForRack && rackOpen) && <SlipButton className="min-h-[30px] max-sm:hidden" />}
         </div>
         <DayRow />
         <div className="flex flex-none items-center px-3">
@@ -59,21 +61,21 @@ export function Frame({ children }: { children: ReactNode }) {
             className="quiet-button"
             aria-label="Beside"
             title="Show or hide the beside panel (F9)"
-            aria-expanded={wide ? besideOpen : sheet === 'beside'}
-            onClick={() => dispatch(wide ? toggled('besideOpen') : sheetShown('beside'))}
+            aria-expanded={roomBeside ? besideOpen : sheet === 'beside'}
+            onClick={() => dispatch(roomBeside ? toggled('besideOpen') : sheetShown('beside'))}
           >
             <PanelRight size={16} aria-hidden="true" />
           </button>
         </div>
       </header>
       <div className="flex min-h-0 flex-1">
-        {wide && rackOpen && (
+        {roomForRack && rackOpen && (
           <div className="no-print w-[13.5rem] flex-none">
             <Rack />
           </div>
         )}
         {children}
-        {wide && besideOpen && (
+        {roomBeside && besideOpen && (
           <div className="no-print w-[24.55rem] flex-none">
             <Beside />
           </div>
@@ -81,7 +83,7 @@ export function Frame({ children }: { children: ReactNode }) {
       </div>
       <Strip />
       <BottomBar />
-      {!wide && sheet !== null && <NarrowSheet />}
+      {isSheet && <NarrowSheet />}
     </div>
   );
 }

@@ -28,6 +28,7 @@ import { useServices } from '../features/session/state/services';
 import { type RootState, useAppDispatch, useAppSelector } from '../features/session/state/state';
 import { UNTITLED } from '../features/note/making/untitled';
 import { refuse, say } from '../features/session/acting/messages';
+import { type Side, hasRoom } from './use-room';
 import { useRedo, useUndo } from '../features/session/acting/use-act';
 
 /** What every command does, with its key; the menu of commands and the keys come from here. */
@@ -46,11 +47,16 @@ export function useCommands(): Command[] {
   const pins = usePinCommands();
   const newMeeting = useNewMeeting();
   return useMemo((): Command[] => {
-    const { toggled, dialogShown, besideChosen, sideToggled } = frameSlice.actions;
+    const { toggled, sheetShown, dialogShown, besideChosen, sideToggled } = frameSlice.actions;
     const side = (place: number): void => {
       const there = sides[place];
       if (there) dispatch(sideToggled(there.name));
       else say(sides.length === 0 ? 'The settings name no sides yet.' : `There are ${sides.length} sides.`);
+    };
+    const panel = (part: Side, open: 'rackOpen' | 'besideOpen'): void => {
+      const { settings, frame } = store.getState();
+      if (hasRoom(part, settings.textSize)) dispatch(toggled(open));
+      else dispatch(sheetShown(frame.sheet === part ? null : part));
     };
     const turnDay = (view: DayView): void => {
       const day = dayShown(clock.now().day);
@@ -91,8 +97,8 @@ export function useCommands(): Command[] {
       days: () => void navigate(ROUTES.days),
       month: () => dispatch(dialogShown({ is: 'month' })),
       page: focusPage,
-      rack: () => dispatch(toggled('rackOpen')),
-      beside: () => dispatch(toggled('besideOpen')),
+      rack: () => panel('rack', 'rackOpen'),
+      beside: () => panel('beside', 'besideOpen'),
       'this-note': () => dispatch(besideChosen({ is: 'note' })),
       outline: () => dispatch(besideChosen({ is: 'outline' })),
       leads: () => dispatch(besideChosen({ is: 'leads' })),

@@ -140,7 +140,7 @@ function TodayCell({ name, day, active, counts, available }: TodayCellProps) {
   return (
     <div
       data-day={isoDay(day)}
-      className="relative flex w-[10.2rem] flex-none flex-col justify-between rounded-t-lg border-t-[3px] border-sun bg-sheet px-[7px] pt-0.5 pb-1"
+      className="relative flex w-[10.2rem] flex-none flex-col justify-between rounded-t-lg border-t-[3px] max-sm:w-auto max-sm:min-w-0 max-sm:flex-1 border-sun bg-sheet px-[7px] pt-0.5 pb-1"
     >
       <span className="leading-tight">
         <button

@@ -49,7 +49,7 @@ function drawn(node: RootContent): ReactNode {
     case 'table': {
       const [head, ...rows] = node.children;
       return (
-        <div className="my-2 overflow-x-auto">
+        <div className="relative my-2 overflow-x-auto">
           <table className="w-full border-collapse text-[0.93rem]">
             <thead>
               <tr className="border-b border-edge text-start">

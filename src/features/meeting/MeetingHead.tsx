@@ -52,7 +52,7 @@ export function MeetingHead({ path, title, front }: MeetingHeadProps) {
   return (
     <section aria-label="The meeting" className="mb-3" onKeyDown={(event) => event.key === 'Escape' && setAsked(null)}>
       <div className="flex flex-wrap items-start justify-between gap-x-4">
-        <p className="max-w-[46rem] flex-1 basis-80 text-[1.1rem] leading-8">
+        <p className="max-w-[46rem] min-w-0 flex-1 basis-80 [overflow-wrap:anywhere] text-[1.1rem] leading-8">
           {/^[aeiou]/i.test(form ?? '') ? 'An' : 'A'} {press('form', form ?? 'meeting', form !== null)}{' '}
           {date !== null && date >= today - 1 && date <= today + 1 ? '' : 'on '}
           {press('date', date === null ? 'no day yet' : dayName(date, today, style), date !== null)},{' '}

@@ -67,8 +67,8 @@ function JournalPage({ path, day }: { path: string; day: Day }) {
     <Sheet title={dayTitle(day)} busy={stored.is === 'loading'} wide={view !== undefined}>
       <header className="mb-2">
         <p className="text-[0.86rem] text-muted">{words}</p>
-        <div className="flex items-center gap-2">
-          <h1 className="min-w-0 flex-1 font-title text-[1.86rem] leading-tight font-bold">{dayTitle(day)}</h1>
+        <div className="flex flex-wrap items-center gap-x-2">
+          <h1 className="min-w-0 flex-[1_1_16rem] font-title text-[1.86rem] leading-tight font-bold">{dayTitle(day)}</h1>
           <nav aria-label="Neighbouring days" className="no-print flex">
             {VIEWS.map(({ view: one, label }) => (
               <Link key={label} className={turned(view === one)} aria-current={view === one || undefined} to={dayAddress(day, one)}>

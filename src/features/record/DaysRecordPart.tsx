@@ -32,7 +32,7 @@ export function DaysRecordPart() {
   return (
     <>
       <Days record={record} from={from} today={today} />
-      <div className="mb-6 grid gap-x-10 gap-y-5 sm:grid-cols-2">
+      <div className="mb-6 flex flex-wrap gap-x-10 gap-y-5">
         <Shares title="By week" rows={byWeek(record, from, (day) => dayName(day, today, style))} />
         <Shares title="By weekday" rows={byWeekday(record, first)} />
         {record.sides.length > 0 && <Shares title="By side" rows={record.sides} />}
@@ -78,7 +78,7 @@ function Shares({ title, rows }: { title: string; rows: readonly NamedShare[] })
         <tbody>
           {rows.map(({ name, ...share }) => (
             <tr key={name}>
-              <th scope="row" className="py-0.5 pe-4 text-start font-normal whitespace-nowrap">
+              <th scope="row" className="max-w-[14rem] py-0.5 pe-4 text-start font-normal [overflow-wrap:anywhere]">
                 {name}
               </th>
               <td className="py-0.5">

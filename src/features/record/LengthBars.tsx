@@ -15,7 +15,7 @@ export function LengthBars({ title, rows }: LengthBarsProps) {
         <tbody>
           {rows.map(({ key, name, value, said }) => (
             <tr key={key}>
-              <th scope="row" className="py-0.5 pe-4 text-start font-normal">
+              <th scope="row" className="max-w-[14rem] py-0.5 pe-4 text-start font-normal [overflow-wrap:anywhere]">
                 {name}
               </th>
               <td className="py-0.5">

@@ -69,7 +69,12 @@ function HandWords({ minute }: { minute: number }) {
             {words.over > 0 ? `${durationName(words.over)} longer than meant` : words.until !== null && `until ${words.until}`}
           </span>
           {now.item.task && (
-            <button type="button" className="quiet-button min-h-[25px] px-1.5 py-0 max-sm:hidden" onClick={finish} title="It is done">
+            <button
+              type="button"
+              className="quiet-button min-h-[25px] flex-none px-1.5 py-0 max-sm:hidden"
+              onClick={finish}
+              title="It is done"
+            >
               Done
             </button>
           )}
@@ -80,7 +85,7 @@ function HandWords({ minute }: { minute: number }) {
           <span className="whitespace-nowrap">then {then.start !== null && timeName(then.start)}</span>
           <HandLink item={then} />
           {next && next === then && (
-            <button type="button" className="quiet-button min-h-[25px] px-1.5 py-0" onClick={begin} title="It is under way">
+            <button type="button" className="quiet-button min-h-[25px] flex-none px-1.5 py-0" onClick={begin} title="It is under way">
               Begin
             </button>
           )}

@@ -40,7 +40,7 @@ export function DayWeek({ day }: { day: Day }) {
         </span>
         <HoursHeight step={step} onStep={setStep} />
       </div>
-      <div className="overflow-x-auto">
+      <div className="relative overflow-x-auto">
         <div className="min-w-[46rem]">
           <div className="flex ps-12">
             {days.map((one) => (

@@ -25,7 +25,7 @@ export function Waiting({ items, label, isNarrow = false }: WaitingProps) {
           {row && (
             <Link
               to={noteAddress(path, line ?? undefined)}
-              className={`min-w-0 flex-1 cursor-grab hover:underline ${isNarrow ? 'line-clamp-2' : 'truncate'}`}
+              className={`min-w-0 flex-1 cursor-grab hover:underline ${isNarrow ? 'line-clamp-2 break-words' : 'truncate'}`}
               title={isNarrow ? plainWords(text) : undefined}
               onDragStart={(event) => startDrag(event, { tasks: [dialogTask(row)], from: null })}
               onDragEnd={endDrag}

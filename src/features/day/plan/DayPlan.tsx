@@ -27,7 +27,7 @@ export function DayPlan({ day }: { day: Day }) {
     <>
       <DayBar day={day} items={shown.items} />
       <SideLoads day={day} />
-      <div className="grid items-start print:block gap-x-8 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] lg:[&>div+section]:border-s lg:[&>div+section]:border-line lg:[&>div+section]:ps-6">
+      <div className="flex flex-wrap items-start gap-x-12 gap-y-8 print:block [&>*]:min-w-0 [&>*]:flex-[1_1_19rem]">
         <div>
           <TheDay day={day} items={items} choosing={ids ? narrowed : choosing} />
           <Strays strays={shown.strays} choosing={choosing} />

@@ -64,7 +64,7 @@ export function TheDay({ day, items, choosing }: TheDayProps) {
         <RowPicking value={pick}>
           <div ref={list} {...listens} onKeyDown={onKeyDown}>
             {inOrder.map((item) => (
-              <div key={`${item.path}:${item.line}`} className="grid grid-cols-[3.6rem_1fr] items-start">
+              <div key={`${item.path}:${item.line}`} className="grid grid-cols-[3.6rem_minmax(0,1fr)] items-start">
                 <TimeCell key={item.start} item={item} onSet={(row, minute) => choosing.setTime(row, minute)} />
                 {item.row ? (
                   <ul>

@@ -5,6 +5,8 @@ const theme = EditorView.theme({
   '&': { fontSize: '1rem', background: 'transparent', color: 'var(--ink)' },
   '&.cm-focused': { outline: 'none' },
   '.cm-scroller': { fontFamily: 'var(--font-sans)', lineHeight: '1.5', overflow: 'visible' },
+  // What is drawn in the place of lines is as wide as the text, and never makes it wider.
+  '.cm-portal': { contain: 'inline-size' },
   '.cm-content': { padding: '0.25rem 0 6rem', caretColor: 'var(--primary)', maxWidth: '72ch' },
   '.cm-line': { padding: '1px 0' },
   '.cm-item': { paddingInlineStart: 'calc(var(--depth, 0) * 26px)', paddingBlock: '2px' },

@@ -116,7 +116,7 @@ export function GatherBoard({ answer, groupHeading, name, showAll, writing, onCl
   const minWidth = `${drawn.reduce((sum, column) => sum + (isFolded(column) ? FOLDED : NARROWEST), 0)}rem`;
   return (
     <RowPicking value={pick}>
-      <div className="-mx-2 overflow-x-auto px-2 pb-2">
+      <div className="relative -mx-2 overflow-x-auto px-2 pb-2">
         <div
           ref={board}
           {...list}

@@ -9,7 +9,7 @@ export function GatherSummary({ answer }: { answer: AnswerView }) {
   const [chosen, setChosen] = useState<number | null>(null);
   const group = answer.groups.find(({ id }) => id === chosen);
   return (
-    <div className="overflow-x-auto">
+    <div className="relative overflow-x-auto">
       <table className="w-full border-collapse text-[0.93rem]">
         <thead>
           <tr className="border-b border-edge text-muted">

@@ -75,7 +75,7 @@ export function GatherTable({ answer, name, showAll, order, onOrder }: FormProps
   const columns = (answer.columns ?? (ofNotes ? USUAL_OF_NOTES : USUAL)).filter((column) => column !== 'text' && column !== 'title');
   return (
     <RowPicking value={pick}>
-      <div className="overflow-x-auto ps-4" data-table>
+      <div className="relative overflow-x-auto ps-4" data-table>
         <table className="w-full border-collapse text-[0.93rem]">
           <thead>
             <tr className="border-b border-edge text-start text-muted">
@@ -217,7 +217,7 @@ function Row({ row, index, columns, onAct }: RowProps) {
               {row.text}
             </Link>
           ) : (
-            <span className={open ? '' : 'closed-text'}>
+            <span className={`min-w-[9rem] [overflow-wrap:anywhere] ${open ? '' : 'closed-text'}`}>
               <InlineText text={row.text} />
               {row.what === 'task' && soleLink(row.text) !== null && <ProjectProgress text={row.text} from={row.path} />}
             </span>
@@ -227,7 +227,7 @@ function Row({ row, index, columns, onAct }: RowProps) {
       {columns.map((column) => (
         <td
           key={column}
-          className={`py-1 pe-3 ${NARROW.has(column) ? 'whitespace-nowrap' : ''} ${column === 'due' && row.late ? 'font-semibold text-late' : ''}`}
+          className={`py-1 pe-3 ${NARROW.has(column) ? 'whitespace-nowrap' : '[overflow-wrap:anywhere]'} ${column === 'due' && row.late ? 'font-semibold text-late' : ''}`}
         >
           <Cell row={row} column={column}>
             {column === 'status' && added ? added.name : cellText(row, column, today, style)}

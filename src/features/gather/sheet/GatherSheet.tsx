@@ -75,7 +75,7 @@ export function GatherSheet({ answer, writing, showAll }: FormProps) {
           </button>
         </span>
       </div>
-      <div className="overflow-x-auto">
+      <div className="relative overflow-x-auto">
         <div ref={sheet} {...list} onKeyDown={onKeyDown} className="min-w-[42rem] border-t border-line">
           <div className="grid grid-cols-[2rem_repeat(7,minmax(0,1fr))] text-[0.8rem] font-semibold text-muted">
             <span />

@@ -113,7 +113,7 @@ export function GatherSpans({ answer, groupHeading: Heading, showAll }: FormProp
           </button>
         </span>
       </div>
-      <div className="overflow-x-auto">
+      <div className="relative overflow-x-auto">
         <div ref={whole} {...list} onKeyDown={onKeyDown} className="relative min-w-[40rem] border-t border-line ps-36">
           <div className="relative">
             <SpanAxis axis={axis} />
