@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { type Desk, expect } from '../desk';
-import { ACTS, NOTES, wordsOf } from './acts';
+import { store } from '../store-notes';
+import { wordsOf } from './act';
+import { ACTS, NOTES } from './acts';
 import { Hand, type With } from './hand';
 
 /** How much an act takes: what is pressed, and seconds where a model says them. */
@@ -20,25 +22,9 @@ export function said(by: With): Record<string, Cost> {
         .map((cell) => cell.trim()),
     );
   const named = rows.filter(([name]) => ACTS.some((act) => act.name === name));
-  return Object.fromEntries(named.map((cells) => [cells[0], COLUMNS[by].map((at) => Number(cells[at]))]));
-}
-
-async function prepare(desk: Desk): Promise<void> {
-  await desk.open('empty');
-  await desk.page.evaluate(
-    (notes) =>
-      new Promise<void>((resolve, reject) => {
-        const request = indexedDB.open('recado');
-        request.onerror = () => reject(new Error('the database does not open'));
-        request.onsuccess = () => {
-          const transaction = request.result.transaction('notes', 'readwrite');
-          for (const [path, text] of notes)
-            transaction.objectStore('notes').put({ key: path.toLowerCase(), path, text, bytes: null, changed: 0, demo: null });
-          transaction.oncomplete = () => resolve();
-        };
-      }),
-    Object.entries(NOTES),
-  );
+  const costs: Record<string, Cost> = {};
+  for (const cells of named) costs[cells[0] ?? ''] = COLUMNS[by].map((at) => Number(cells[at])) as Cost;
+  return costs;
 }
 
 /** Puts the cursor to the line of an act, or the focus on its row. */
@@ -60,7 +46,8 @@ async function begin(desk: Desk, name: string, from: 'line' | 'row' | 'page'): P
 
 /** Does each act once; gives what it took. */
 export async function doAll(desk: Desk, by: With): Promise<Record<string, Cost>> {
-  await prepare(desk);
+  await desk.open('empty');
+  await store(desk.page, NOTES);
   const costs: Record<string, Cost> = {};
   for (const act of ACTS) {
     await begin(desk, act.name, act.from);
