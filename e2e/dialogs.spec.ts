@@ -58,7 +58,8 @@ for (const [name, open] of openers)
     expect(asking.length).toBeGreaterThan(0);
     await page.keyboard.press('Escape');
     for (const entry of asking)
-      for (let time = 0; time < 2; time++) {
+      // Twice in a row by key: what is loaded late is there then.
+      for (let time = 0; time < (name.endsWith('by key') ? 2 : 1); time++) {
         await open(desk, page);
         await page.getByRole('menuitem').filter({ hasText: entry }).first().click();
         await takesWords(page, entry);
