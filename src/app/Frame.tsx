@@ -95,7 +95,7 @@ function BottomBar() {
   const place =
     'flex min-h-[48px] flex-1 flex-col items-center justify-center text-[0.76rem] text-muted aria-[current=page]:text-primary aria-[current=page]:font-semibold';
   return (
-    <nav aria-label="Main places" className="no-print flex flex-none border-t border-line bg-sheet sm:hidden">
+    <nav id="main-places" aria-label="Main places" className="no-print flex flex-none border-t border-line bg-sheet sm:hidden">
       <NavLink to={dayAddress(day)} className={place}>
         <CalendarDays size={18} aria-hidden="true" />
         Journal

@@ -51,6 +51,8 @@ export const Rack = memo(function Rack() {
           className="quiet-button ms-auto"
           aria-label="All commands"
           title="All commands and notes"
+          // The text or row that the commands are for keeps the focus.
+          onMouseDown={(event) => event.preventDefault()}
           onClick={() => dispatch(frameSlice.actions.dialogShown({ is: 'commands' }))}
         >
           <TextSearch size={15} aria-hidden="true" />

@@ -44,13 +44,16 @@ export function TouchBar({ onRun }: { onRun: (id: TextCommandId) => void }) {
   );
 }
 
-/** How much of the window, in pixels from below, the keyboard of the screen covers. */
+/** How much of the window, in pixels from below, the keyboard of the screen covers; without one it is the bar of the main places, which stays in reach. */
 function useKeyboardHeight(): number {
   const [height, setHeight] = useState(0);
   useEffect(() => {
     const { visualViewport } = window;
     if (!visualViewport) return;
-    const measure = (): void => setHeight(Math.max(0, window.innerHeight - visualViewport.height - visualViewport.offsetTop));
+    const measure = (): void => {
+      const covered = Math.max(0, window.innerHeight - visualViewport.height - visualViewport.offsetTop);
+      setHeight(covered > 0 ? covered : (document.getElementById('main-places')?.offsetHeight ?? 0));
+    };
     measure();
     visualViewport.addEventListener('resize', measure);
     visualViewport.addEventListener('scroll', measure);
