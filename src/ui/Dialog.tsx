@@ -1,6 +1,6 @@
 import { X } from 'lucide-react';
 import { Dialog as Primitive } from 'radix-ui';
-import { type ReactNode, useEffect, useState } from 'react';
+import { type ReactNode, useEffect, useLayoutEffect, useState } from 'react';
 import { useAsking } from './asking';
 import { giveKeys } from './early-keys';
 
@@ -43,7 +43,10 @@ function Shown({ title, name, children, side = 'middle', onGone }: Omit<DialogPr
   const [from] = useState(focused);
   // Along an edge stands a part of the frame.
   useAsking(side !== 'left' && side !== 'right');
-  // What was typed before it was drawn.
+  // What was typed before it was drawn: where a field has the focus already, before the next letter comes.
+  useLayoutEffect(() => {
+    if (document.activeElement?.closest('[role=dialog]')) giveKeys();
+  }, []);
   useEffect(giveKeys, []);
   return (
     <Primitive.Content

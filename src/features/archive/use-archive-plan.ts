@@ -17,9 +17,11 @@ export function useArchivePlan(asked: Extract<AskedDialog, { is: 'archive' }>): 
   useEffect(() => {
     let gone = false;
     const look = async (): Promise<void> => {
-      const refs = asked.refs ?? (await engine.ask('matching', asked.gather)).map(({ path, line, raw }) => ({ path, line, expected: raw }));
-      const shelf = shelfOf(await store.all());
       const breathe = breather();
+      const refs = asked.refs ?? (await engine.ask('matching', asked.gather)).map(({ path, line, raw }) => ({ path, line, expected: raw }));
+      await breathe();
+      const shelf = shelfOf(await store.all());
+      await breathe();
       const pause = async (): Promise<boolean> => {
         await breathe();
         return gone;
