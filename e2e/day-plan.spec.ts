@@ -206,6 +206,11 @@ test.describe('where the clock jumps', () => {
       const heard = page.getByRole('button', { name: 'Heard' });
       await expect(heard).toBeHidden();
       await ticking(desk, untilIt);
+      // What shows messages may be loaded only now, and is drawn by this clock.
+      await expect(async () => {
+        await page.clock.runFor(200);
+        await expect(heard).toBeVisible({ timeout: 500 });
+      }).toPass();
       await heard.click();
       await page.clock.runFor(again * 60_000);
       await expect(heard).toBeHidden();
