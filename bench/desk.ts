@@ -1,6 +1,7 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import path from 'node:path';
 import { type Browser, type Page, chromium } from '@playwright/test';
+import { store } from '../e2e/store-notes';
 
 const PORT = 4189;
 export const ADDRESS = `http://localhost:${PORT}`;
@@ -39,21 +40,8 @@ export async function openWith(browser: Browser, notes: readonly StoredBench[]):
   await page.getByRole('button', { name: 'Begin with an empty desk' }).click();
   await page.getByText(/lines indexed/).waitFor({ state: 'attached' });
   for (let at = 0; at < notes.length; at += 500) {
-    await page.evaluate(
-      (portion) =>
-        new Promise<void>((resolve, reject) => {
-          const request = indexedDB.open('recado');
-          request.onerror = () => reject(new Error('the database does not open'));
-          request.onsuccess = () => {
-            const transaction = request.result.transaction('notes', 'readwrite');
-            const store = transaction.objectStore('notes');
-            for (const { path: notePath, text } of portion)
-              store.put({ key: notePath.toLowerCase(), path: notePath, text, bytes: null, changed: 0, demo: null });
-            transaction.oncomplete = () => resolve();
-          };
-        }),
-      notes.slice(at, at + 500),
-    );
+    const portion = notes.slice(at, at + 500);
+    await store(page, Object.fromEntries(portion.map(({ path: notePath, text }) => [notePath, text])));
   }
   return page;
 }

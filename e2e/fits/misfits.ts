@@ -27,11 +27,24 @@ export function misfits(page: Page): Promise<string[]> {
         if (part.scrollWidth > part.clientWidth && /auto|scroll/.test(getComputedStyle(part).overflowX)) return true;
       return false;
     };
+    /** What of an element is in sight: what scrolls out of a part of the page is not over what stands beside that. */
+    const boxOf = (element: Element): { left: number; right: number; top: number; bottom: number } => {
+      const { left, right, top, bottom } = element.getBoundingClientRect();
+      const box = { left, right, top, bottom };
+      for (let part = element.parentElement; part; part = part.parentElement) {
+        if (getComputedStyle(part).overflowY === 'visible') continue;
+        const edge = part.getBoundingClientRect();
+        box.top = Math.max(box.top, edge.top);
+        box.bottom = Math.min(box.bottom, edge.bottom);
+      }
+      return box;
+    };
     // Of controls those count that a pointer meets.
     const controls = [...document.querySelectorAll('button, a[href], input, select, textarea, [role=checkbox]')].flatMap((element) => {
-      const box = element.getBoundingClientRect();
-      if (!isSeen(element) || box.width < 4 || box.height < 4 || box.top < 0 || box.bottom > innerHeight) return [];
-      const met = document.elementFromPoint(Math.min(innerWidth - 1, box.left + box.width / 2), box.top + box.height / 2);
+      const box = boxOf(element);
+      const [width, height] = [box.right - box.left, box.bottom - box.top];
+      if (!isSeen(element) || width < 4 || height < 4 || box.top < 0 || box.bottom > innerHeight) return [];
+      const met = document.elementFromPoint(Math.min(innerWidth - 1, box.left + width / 2), box.top + height / 2);
       return met && (element.contains(met) || met.contains(element)) ? [{ element, box }] : [];
     });
     for (const [at, one] of controls.entries()) {
@@ -42,10 +55,9 @@ export function misfits(page: Page): Promise<string[]> {
         if (one.element.contains(other.element) || other.element.contains(one.element)) continue;
         if (one.element.closest('[data-day]') !== null && one.element.closest('[data-day]') === other.element.closest('[data-day]'))
           continue;
-        // What scrolls under the foot of the rack is not met there.
         const across = Math.min(one.box.right, other.box.right) - Math.max(one.box.left, other.box.left);
         const down = Math.min(one.box.bottom, other.box.bottom) - Math.max(one.box.top, other.box.top);
-        if (across > 4 && down > 12) found.add(`over each other: ${nameOf(one.element)} and ${nameOf(other.element)}`);
+        if (across > 4 && down > 4) found.add(`over each other: ${nameOf(one.element)} and ${nameOf(other.element)}`);
       }
     }
     return [...found];
