@@ -55,9 +55,10 @@ export function tabOn(name: string, tab = 'this', storage: Storage = memoryStora
     () => ({ now: { day: 20780, minute: 554 }, settings: ACTION_DEFAULTS, makeRef: () => 'k3f9qa' }),
     () => openTexts.settle(),
   );
-  /** Opens a note in an editor of its own. */
-  const edit = async (path: string): Promise<TestEditor> => {
+  /** Opens a note in an editor of its own; what is done between its reading and its opening. */
+  const edit = async (path: string, between?: () => Promise<unknown>): Promise<TestEditor> => {
     const there = await store.text(path);
+    await between?.();
     const surface = new TestSurface(editorText(openTexts.waiting(path) ?? there ?? ''));
     const removed: string[] = [];
     const text = writeNote(openTexts, path, there, surface, () => removed.push(text.path));

@@ -96,6 +96,8 @@ export class OpenText {
     private readonly host: OpenTextHost,
   ) {
     this.stopListening = host.store.listen({ changed: (changes) => this.hear(changes) });
+    // What changed between the reading of the note and now was told to nobody here.
+    void this.queue(() => this.look(null, true));
   }
 
   /** The text as it would be stored. */
@@ -200,7 +202,8 @@ export class OpenText {
         this.aside = saved.aside;
       }
       // What changed meanwhile may be older or newer than what was saved: what stands there now counts.
-      this.take(this.heard ? await this.host.store.text(this.path) : saved.text, true);
+      if (this.heard) await this.look(null, true);
+      else this.take(saved.text, true);
       this.rest();
     } catch (error) {
       this.inFlight = null;
@@ -300,7 +303,8 @@ export class OpenText {
     const there = to === null ? null : await this.host.store.get(to);
     if (there?.text != null) {
       this.moveTo(there.path);
-      return this.take(there.text, elsewhere);
+      // What it was told under its new path before it knew of that went by.
+      return this.look(null, elsewhere);
     }
     if (this.base === null && this.current() === '') return;
     const text = this.current();
