@@ -129,8 +129,8 @@ describe('two who write one note', () => {
     const read = b.store.text.bind(b.store);
     // An action of this tab falls between the reading and its being taken in.
     const act = async (present: string | null): Promise<void> => {
-      const next = text((present ?? '').replace('two', 'two, acted'));
-      if (next.text !== present) await commit(TYPING, [{ path: PATH, expect: text(present ?? ''), content: next }]);
+      const next = (present ?? '').replace('two', 'two, acted');
+      if (next !== present) await commit(TYPING, [{ path: PATH, expect: text(present ?? ''), content: text(next) }]);
     };
     jest.spyOn(b.store, 'text').mockImplementation(async (path) => {
       const present = await read(path);
