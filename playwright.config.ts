@@ -2,8 +2,12 @@ import { defineConfig } from '@playwright/test';
 
 const PORT = 4187;
 
+/** Journeys beside the main paths: they run with the long ones, `npm run soak`. */
+export const LONG = /@long/;
+
 export default defineConfig({
   testDir: 'e2e',
+  grepInvert: LONG,
   fullyParallel: true,
   workers: 2,
   timeout: 90_000,

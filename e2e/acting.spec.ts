@@ -18,46 +18,50 @@ test('finishing a repeating task gives it its next date and a record, and Undo t
   await expect.poll(() => desk.stored(JOURNAL)).toBe(line);
 });
 
-test('a task is moved to a day said in words, rests, and is cancelled with a remark, by keyboard alone', async ({ desk, page }) => {
-  await desk.open('empty');
-  await desk.write('- [ ] Weigh the crate {due 2026-11-23}');
-  await expect.poll(() => desk.stored(JOURNAL)).toContain('Weigh');
-  await desk.agenda('Today');
-  const menu = async (...names: string[]): Promise<void> => {
-    await desk.row(desk.main, 'Weigh the crate').getByRole('button', { name: 'Actions for Weigh the crate' }).focus();
-    await page.keyboard.press('Enter');
-    for (const name of names) {
-      const item = page.getByRole('menuitem', { name });
-      await item.focus();
+test(
+  'a task is moved to a day said in words, rests, and is cancelled with a remark, by keyboard alone',
+  { tag: '@long' },
+  async ({ desk, page }) => {
+    await desk.open('empty');
+    await desk.write('- [ ] Weigh the crate {due 2026-11-23}');
+    await expect.poll(() => desk.stored(JOURNAL)).toContain('Weigh');
+    await desk.agenda('Today');
+    const menu = async (...names: string[]): Promise<void> => {
+      await desk.row(desk.main, 'Weigh the crate').getByRole('button', { name: 'Actions for Weigh the crate' }).focus();
       await page.keyboard.press('Enter');
-    }
-  };
-  await menu('Due…');
-  const field = page.getByRole('textbox', { name: 'Day' });
-  await field.fill('soon');
-  await expect(page.getByRole('status').filter({ hasText: 'names no day' })).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Make it due then' })).toBeDisabled();
-  await field.fill('next fri');
-  await expect(page.getByRole('status').filter({ hasText: 'Fri 4 Dec' })).toBeVisible();
-  await page.keyboard.press('Enter');
-  await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Weigh the crate {due 2026-12-04; pushed 2026-11-23}');
+      for (const name of names) {
+        const item = page.getByRole('menuitem', { name });
+        await item.focus();
+        await page.keyboard.press('Enter');
+      }
+    };
+    await menu('Due…');
+    const field = page.getByRole('textbox', { name: 'Day' });
+    await field.fill('soon');
+    await expect(page.getByRole('status').filter({ hasText: 'names no day' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Make it due then' })).toBeDisabled();
+    await field.fill('next fri');
+    await expect(page.getByRole('status').filter({ hasText: 'Fri 4 Dec' })).toBeVisible();
+    await page.keyboard.press('Enter');
+    await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Weigh the crate {due 2026-12-04; pushed 2026-11-23}');
 
-  await desk.agenda('Ahead');
-  await menu('Rest…');
-  await page.getByRole('dialog').getByRole('button', { name: 'Tomorrow' }).press('Enter');
-  await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Weigh the crate {due 2026-12-04; pushed 2026-11-23; start 2026-11-24}');
+    await desk.agenda('Ahead');
+    await menu('Rest…');
+    await page.getByRole('dialog').getByRole('button', { name: 'Tomorrow' }).press('Enter');
+    await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Weigh the crate {due 2026-12-04; pushed 2026-11-23; start 2026-11-24}');
 
-  await menu('Cancel with a remark…');
-  await page.getByRole('textbox', { name: 'Why' }).fill('the crate went by sea');
-  await page.keyboard.press('Enter');
-  await expect
-    .poll(() => desk.stored(JOURNAL))
-    .toBe(
-      '- [-] Weigh the crate {due 2026-12-04; pushed 2026-11-23; start 2026-11-24; cancelled 2026-11-23 09:20}\n  - the crate went by sea',
-    );
-});
+    await menu('Cancel with a remark…');
+    await page.getByRole('textbox', { name: 'Why' }).fill('the crate went by sea');
+    await page.keyboard.press('Enter');
+    await expect
+      .poll(() => desk.stored(JOURNAL))
+      .toBe(
+        '- [-] Weigh the crate {due 2026-12-04; pushed 2026-11-23; start 2026-11-24; cancelled 2026-11-23 09:20}\n  - the crate went by sea',
+      );
+  },
+);
 
-test('finishing a task with open steps asks once, and the answer can be kept', async ({ desk, page }) => {
+test('finishing a task with open steps asks once, and the answer can be kept', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('empty');
   await desk.write('- [ ] Pack the lens {due 2026-11-23}');
   await page.keyboard.press('Enter');
@@ -91,7 +95,7 @@ test('in the editor, typed words become dates and a typed status has its consequ
   await expect.poll(() => desk.stored(JOURNAL)).toContain('- [x] Call @lars {due 2026-11-27 15:00; takes 2h; done 2026-11-23 09:20}');
 });
 
-test('a list says what it asks, and why a task stands in it or is missing', async ({ desk, page }) => {
+test('a list says what it asks, and why a task stands in it or is missing', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('demo');
   await desk.agenda('Today');
   const late = desk.main.getByRole('region', { name: 'Late' });
@@ -163,29 +167,33 @@ test('a task that was moved out of the text comes back whole by Undo in the text
   await expect.poll(texts).toEqual(before);
 });
 
-test('the commands of a focused row run from the menu of commands, and the focus is back on it', async ({ desk, page }) => {
-  await desk.open('empty');
-  await desk.write('- [ ] Weigh the crate {due 2026-11-23}');
-  await expect.poll(() => desk.stored(JOURNAL)).toContain('Weigh');
-  await desk.agenda('Today');
-  const mark = desk.row(desk.main, 'Weigh the crate').getByRole('checkbox');
-  const command = async (title: string): Promise<void> => {
+test(
+  'the commands of a focused row run from the menu of commands, and the focus is back on it',
+  { tag: '@long' },
+  async ({ desk, page }) => {
+    await desk.open('empty');
+    await desk.write('- [ ] Weigh the crate {due 2026-11-23}');
+    await expect.poll(() => desk.stored(JOURNAL)).toContain('Weigh');
+    await desk.agenda('Today');
+    const mark = desk.row(desk.main, 'Weigh the crate').getByRole('checkbox');
+    const command = async (title: string): Promise<void> => {
+      await page.keyboard.press('Control+k');
+      await page.getByPlaceholder('Type part of a command or a note’s title').fill(title);
+      await page.keyboard.press('Enter');
+    };
+    await mark.focus();
+    await command('Priority up');
+    await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Weigh the crate {due 2026-11-23; high}');
+    await expect(mark).toBeFocused();
+    await command('To tomorrow');
+    await expect.poll(() => desk.stored(JOURNAL)).toContain('due 2026-11-23; high; plan 2026-11-24');
+    await page.getByRole('heading', { level: 1 }).click();
     await page.keyboard.press('Control+k');
-    await page.getByPlaceholder('Type part of a command or a note’s title').fill(title);
-    await page.keyboard.press('Enter');
-  };
-  await mark.focus();
-  await command('Priority up');
-  await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Weigh the crate {due 2026-11-23; high}');
-  await expect(mark).toBeFocused();
-  await command('To tomorrow');
-  await expect.poll(() => desk.stored(JOURNAL)).toContain('due 2026-11-23; high; plan 2026-11-24');
-  await page.getByRole('heading', { level: 1 }).click();
-  await page.keyboard.press('Control+k');
-  await expect(page.getByRole('option', { name: 'To tomorrow' })).toBeHidden();
-});
+    await expect(page.getByRole('option', { name: 'To tomorrow' })).toBeHidden();
+  },
+);
 
-test('several tasks are ticked together in the text, also when one of them comes back', async ({ desk, page }) => {
+test('several tasks are ticked together in the text, also when one of them comes back', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('empty');
   await desk.text.click();
   await page.keyboard.insertText('- [ ] one {plan 2026-11-23; every day}\n- [ ] two {plan 2026-11-23; every day}\n- [ ] three');

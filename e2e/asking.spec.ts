@@ -7,7 +7,7 @@ const gatherText = (desk: Desk): Promise<string> =>
     .getByLabel('The same as text')
     .evaluate((field) => [...field.querySelectorAll('.cm-line')].map((line) => line.firstChild?.textContent ?? '').join('\n'));
 
-test('the help is one key away, is searched, and all its examples can be asked', async ({ desk, page }) => {
+test('the help is one key away, is searched, and all its examples can be asked', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('demo');
   await page.keyboard.press('Shift+F1');
   await expect(desk.main.getByRole('heading', { level: 1 })).toHaveText('What a note can say');
@@ -86,96 +86,98 @@ test('a page of one’s own by pointing alone: with a person, by week, as a tabl
   await expect(desk.row(desk.main.getByRole('region', { name: 'In none of these lists' }), 'whether the mercury is sealed')).toBeVisible();
 });
 
-test('dates, columns and the form are chosen by pointing; words are offered while the text is written; the list goes into a note and the rack', async ({
-  desk,
-  page,
-}) => {
-  await desk.open('demo');
-  await page.goto('/ask?q=open');
-  await desk.main.getByRole('button', { name: '+ and' }).click();
-  await page.keyboard.type('due today');
-  await page.keyboard.press('Enter');
-  const asked = desk.main.getByRole('group', { name: 'What is asked' });
-  await asked.getByRole('button', { name: /^are due/ }).click();
-  await desk.main.getByRole('button', { name: 'within' }).click();
-  await desk.main.getByRole('button', { name: 'next 14 days' }).click();
-  await expect.poll(() => gatherText(desk)).toBe('where open and due in next 14 days');
-  await desk.main.getByLabel(/^Or typed/).fill('next 3 weeks');
-  await expect.poll(() => gatherText(desk)).toBe('where open and due in next 3 weeks');
-  await desk.main.getByLabel(/^Or typed/).fill('next blue moon');
-  await expect(desk.main.getByText('This is no range of days yet.')).toBeVisible();
-  await page.keyboard.press('Escape');
-  await asked.getByRole('button', { name: 'Say more' }).click();
-  await asked.getByRole('button', { name: 'showing what is usual' }).click();
-  await desk.main.getByRole('button', { name: 'takes', exact: true }).click();
-  await desk.main.getByRole('button', { name: 'owner', exact: true }).click();
-  await expect.poll(() => gatherText(desk)).toBe('where open and due in next 3 weeks\ncolumns takes, owner');
-  // Written by hand: what could stand there is offered, and what cannot is underlined.
-  const text = desk.main.getByLabel('The same as text');
-  await text.click();
-  await page.keyboard.press('Control+End');
-  await page.keyboard.press('Enter');
-  await page.keyboard.type('as sp');
-  await expect(page.getByRole('option', { name: 'spans' })).toBeVisible();
-  await page.keyboard.press('Enter');
-  await page.keyboard.type('x\norder by due');
-  await expect(desk.main.locator('.cm-problem')).toHaveText('spansx');
-  await page.keyboard.press('Home');
-  await page.keyboard.press('ArrowLeft');
-  await page.keyboard.press('Backspace');
-  await page.keyboard.type(' by not');
-  await expect(page.getByRole('option', { name: 'note' })).toBeVisible();
-  await page.keyboard.press('Enter');
-  await expect(desk.main.locator('.span-bar').first()).toBeVisible();
-  await desk.main.getByRole('button', { name: 'Pin', exact: true }).click();
-  await expect(desk.rack.getByRole('link', { name: /^Tasks that are open and are due from/ })).toBeVisible();
-  await desk.main.getByRole('button', { name: 'Put into a note' }).click();
-  const place = page.getByRole('dialog', { name: 'Put the list into a note' });
-  await place.getByRole('combobox').fill('Intake');
-  await page.keyboard.press('Enter');
-  await expect.poll(() => desk.stored('Collections/Intake.md')).toContain('as spans by note');
-  await expect(desk.main.locator('.span-bar').first()).toBeVisible();
-  await expectAccessible(page, 'spans in a note', { part: 'main' });
-});
+test(
+  'dates, columns and the form are chosen by pointing; words are offered while the text is written; the list goes into a note and the rack',
+  { tag: '@long' },
+  async ({ desk, page }) => {
+    await desk.open('demo');
+    await page.goto('/ask?q=open');
+    await desk.main.getByRole('button', { name: '+ and' }).click();
+    await page.keyboard.type('due today');
+    await page.keyboard.press('Enter');
+    const asked = desk.main.getByRole('group', { name: 'What is asked' });
+    await asked.getByRole('button', { name: /^are due/ }).click();
+    await desk.main.getByRole('button', { name: 'within' }).click();
+    await desk.main.getByRole('button', { name: 'next 14 days' }).click();
+    await expect.poll(() => gatherText(desk)).toBe('where open and due in next 14 days');
+    await desk.main.getByLabel(/^Or typed/).fill('next 3 weeks');
+    await expect.poll(() => gatherText(desk)).toBe('where open and due in next 3 weeks');
+    await desk.main.getByLabel(/^Or typed/).fill('next blue moon');
+    await expect(desk.main.getByText('This is no range of days yet.')).toBeVisible();
+    await page.keyboard.press('Escape');
+    await asked.getByRole('button', { name: 'Say more' }).click();
+    await asked.getByRole('button', { name: 'showing what is usual' }).click();
+    await desk.main.getByRole('button', { name: 'takes', exact: true }).click();
+    await desk.main.getByRole('button', { name: 'owner', exact: true }).click();
+    await expect.poll(() => gatherText(desk)).toBe('where open and due in next 3 weeks\ncolumns takes, owner');
+    // Written by hand: what could stand there is offered, and what cannot is underlined.
+    const text = desk.main.getByLabel('The same as text');
+    await text.click();
+    await page.keyboard.press('Control+End');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('as sp');
+    await expect(page.getByRole('option', { name: 'spans' })).toBeVisible();
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('x\norder by due');
+    await expect(desk.main.locator('.cm-problem')).toHaveText('spansx');
+    await page.keyboard.press('Home');
+    await page.keyboard.press('ArrowLeft');
+    await page.keyboard.press('Backspace');
+    await page.keyboard.type(' by not');
+    await expect(page.getByRole('option', { name: 'note' })).toBeVisible();
+    await page.keyboard.press('Enter');
+    await expect(desk.main.locator('.span-bar').first()).toBeVisible();
+    await desk.main.getByRole('button', { name: 'Pin', exact: true }).click();
+    await expect(desk.rack.getByRole('link', { name: /^Tasks that are open and are due from/ })).toBeVisible();
+    await desk.main.getByRole('button', { name: 'Put into a note' }).click();
+    const place = page.getByRole('dialog', { name: 'Put the list into a note' });
+    await place.getByRole('combobox').fill('Intake');
+    await page.keyboard.press('Enter');
+    await expect.poll(() => desk.stored('Collections/Intake.md')).toContain('as spans by note');
+    await expect(desk.main.locator('.span-bar').first()).toBeVisible();
+    await expectAccessible(page, 'spans in a note', { part: 'main' });
+  },
+);
 
-test('spans: a bar and its end are moved by key and by the pointer, what must be closed first is a line, what lies far off is led to', async ({
-  desk,
-  page,
-}) => {
-  await desk.open('demo');
-  // Enter goes on with the list.
-  await desk.write(
-    '\n\n- [ ] Span one {plan 2026-11-24; due 2026-11-26; ref aaaaaa}\nSpan two {plan 2026-11-27; due 2026-11-28; needs aaaaaa}\nSpan far {due 1890-05-01}',
-  );
-  await expect.poll(() => desk.stored('Journal/2026-11-23.md')).toContain('- [ ] Span far {due 1890-05-01}');
-  await page.goto(`/ask?q=${encodeURIComponent('text has "Span"\nas spans by note')}`);
-  const line = (words: string) => desk.main.locator('li[data-row]').filter({ hasText: words });
-  await expect(line('Span one')).toBeVisible();
-  const dates = async (words: string): Promise<string> =>
-    /\{(.*)\}/.exec((await desk.stored('Journal/2026-11-23.md'))?.split('\n').find((one) => one.includes(words)) ?? '')?.[1] ?? '';
-  await line('Span one').getByRole('checkbox').focus();
-  await page.keyboard.press('Shift+ArrowRight');
-  await expect.poll(() => dates('Span one')).toContain('plan 2026-11-25; due 2026-11-27');
-  await expect(line('Span one')).toHaveAttribute('data-raw', /due 2026-11-27/);
-  await page.keyboard.press('Control+Shift+ArrowRight');
-  await expect.poll(() => dates('Span one')).toContain('plan 2026-11-25; due 2026-11-28');
-  // Its beginning is dragged two days back, with the days stretched to fourteen.
-  const bar = line('Span one').locator('.span-bar');
-  await expect(bar).toBeVisible();
-  const [box, width] = [await bar.boundingBox(), (await line('Span one').boundingBox())?.width ?? 0];
-  if (!box) throw new Error('no bar');
-  await page.mouse.move(box.x + 3, box.y + 10);
-  await page.mouse.down();
-  await page.mouse.move(box.x + 3 - (2 * width) / 14, box.y + 10, { steps: 4 });
-  await page.mouse.up();
-  await expect.poll(() => dates('Span one')).toContain('plan 2026-11-23; due 2026-11-28');
-  await expect(desk.main.locator('svg circle')).toHaveCount(1);
-  await desk.main.getByRole('button', { name: /^← Span far/ }).click();
-  await expect(line('Span far').locator('.span-bar')).toBeVisible();
-  await desk.main.getByRole('button', { name: 'All near today' }).click();
-  await line('Span two').getByRole('checkbox').click();
-  await expect.poll(() => desk.stored('Journal/2026-11-23.md')).toMatch(/\[x\] Span two/);
-});
+test(
+  'spans: a bar and its end are moved by key and by the pointer, what must be closed first is a line, what lies far off is led to',
+  { tag: '@long' },
+  async ({ desk, page }) => {
+    await desk.open('demo');
+    // Enter goes on with the list.
+    await desk.write(
+      '\n\n- [ ] Span one {plan 2026-11-24; due 2026-11-26; ref aaaaaa}\nSpan two {plan 2026-11-27; due 2026-11-28; needs aaaaaa}\nSpan far {due 1890-05-01}',
+    );
+    await expect.poll(() => desk.stored('Journal/2026-11-23.md')).toContain('- [ ] Span far {due 1890-05-01}');
+    await page.goto(`/ask?q=${encodeURIComponent('text has "Span"\nas spans by note')}`);
+    const line = (words: string) => desk.main.locator('li[data-row]').filter({ hasText: words });
+    await expect(line('Span one')).toBeVisible();
+    const dates = async (words: string): Promise<string> =>
+      /\{(.*)\}/.exec((await desk.stored('Journal/2026-11-23.md'))?.split('\n').find((one) => one.includes(words)) ?? '')?.[1] ?? '';
+    await line('Span one').getByRole('checkbox').focus();
+    await page.keyboard.press('Shift+ArrowRight');
+    await expect.poll(() => dates('Span one')).toContain('plan 2026-11-25; due 2026-11-27');
+    await expect(line('Span one')).toHaveAttribute('data-raw', /due 2026-11-27/);
+    await page.keyboard.press('Control+Shift+ArrowRight');
+    await expect.poll(() => dates('Span one')).toContain('plan 2026-11-25; due 2026-11-28');
+    // Its beginning is dragged two days back, with the days stretched to fourteen.
+    const bar = line('Span one').locator('.span-bar');
+    await expect(bar).toBeVisible();
+    const [box, width] = [await bar.boundingBox(), (await line('Span one').boundingBox())?.width ?? 0];
+    if (!box) throw new Error('no bar');
+    await page.mouse.move(box.x + 3, box.y + 10);
+    await page.mouse.down();
+    await page.mouse.move(box.x + 3 - (2 * width) / 14, box.y + 10, { steps: 4 });
+    await page.mouse.up();
+    await expect.poll(() => dates('Span one')).toContain('plan 2026-11-23; due 2026-11-28');
+    await expect(desk.main.locator('svg circle')).toHaveCount(1);
+    await desk.main.getByRole('button', { name: /^← Span far/ }).click();
+    await expect(line('Span far').locator('.span-bar')).toBeVisible();
+    await desk.main.getByRole('button', { name: 'All near today' }).click();
+    await line('Span two').getByRole('checkbox').click();
+    await expect.poll(() => desk.stored('Journal/2026-11-23.md')).toMatch(/\[x\] Span two/);
+  },
+);
 
 test('lists are narrowed by pointing: wanted and left out by key; Why leads to the condition that keeps a task out; one key shows the stored text', async ({
   desk,
@@ -232,27 +234,31 @@ test('lists are narrowed by pointing: wanted and left out by key; Why leads to t
   await expect.poll(() => desk.stored(path)).toContain(`[x] ${words}`);
 });
 
-test('bars and a curve: a bar that is pressed shows its tasks, the figures stand below, and all of it is saved', async ({ desk, page }) => {
-  await desk.open('demo');
-  await page.goto(`/ask?q=${encodeURIComponent('open\nas bars of count by tag')}`);
-  const bar = desk.main.getByRole('button', { name: /^#loans: / });
-  await bar.focus();
-  const count = Number((await bar.getAttribute('aria-label'))?.split(': ')[1]);
-  await page.keyboard.press('Enter');
-  const tasks = desk.main.getByRole('region', { name: 'Tasks of the bar' });
-  await expect(desk.row(tasks, 'Sign the glass-case')).toBeVisible();
-  await desk.row(tasks, 'Sign the glass-case').getByRole('checkbox').click();
-  await expect(desk.main.getByRole('button', { name: `#loans: ${count - 1}` })).toBeVisible();
-  await expectAccessible(page, 'bars', { part: 'main' });
-  await desk.main.getByText('The figures').click();
-  await expect(desk.main.getByRole('row', { name: `#loans ${count - 1}` })).toBeVisible();
-  for (const kind of ['CSV', 'SVG', 'PNG']) {
-    const coming = page.waitForEvent('download');
-    await desk.main.getByRole('button', { name: `Save as ${kind}` }).click();
-    expect((await coming).suggestedFilename()).toMatch(new RegExp(`\\.${kind.toLowerCase()}$`));
-  }
-  await desk.main.getByLabel('The same as text').fill('as curve of open by week');
-  await expect(desk.main.getByRole('img', { name: /^open over time; at the end \d+$/ })).toBeVisible();
-  await desk.main.getByLabel('The same as text').fill('"no such words"\nas bars of takes by day');
-  await expect(desk.main.getByText('There is nothing to measure yet')).toBeVisible();
-});
+test(
+  'bars and a curve: a bar that is pressed shows its tasks, the figures stand below, and all of it is saved',
+  { tag: '@long' },
+  async ({ desk, page }) => {
+    await desk.open('demo');
+    await page.goto(`/ask?q=${encodeURIComponent('open\nas bars of count by tag')}`);
+    const bar = desk.main.getByRole('button', { name: /^#loans: / });
+    await bar.focus();
+    const count = Number((await bar.getAttribute('aria-label'))?.split(': ')[1]);
+    await page.keyboard.press('Enter');
+    const tasks = desk.main.getByRole('region', { name: 'Tasks of the bar' });
+    await expect(desk.row(tasks, 'Sign the glass-case')).toBeVisible();
+    await desk.row(tasks, 'Sign the glass-case').getByRole('checkbox').click();
+    await expect(desk.main.getByRole('button', { name: `#loans: ${count - 1}` })).toBeVisible();
+    await expectAccessible(page, 'bars', { part: 'main' });
+    await desk.main.getByText('The figures').click();
+    await expect(desk.main.getByRole('row', { name: `#loans ${count - 1}` })).toBeVisible();
+    for (const kind of ['CSV', 'SVG', 'PNG']) {
+      const coming = page.waitForEvent('download');
+      await desk.main.getByRole('button', { name: `Save as ${kind}` }).click();
+      expect((await coming).suggestedFilename()).toMatch(new RegExp(`\\.${kind.toLowerCase()}$`));
+    }
+    await desk.main.getByLabel('The same as text').fill('as curve of open by week');
+    await expect(desk.main.getByRole('img', { name: /^open over time; at the end \d+$/ })).toBeVisible();
+    await desk.main.getByLabel('The same as text').fill('"no such words"\nas bars of takes by day');
+    await expect(desk.main.getByText('There is nothing to measure yet')).toBeVisible();
+  },
+);

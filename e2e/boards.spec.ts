@@ -59,46 +59,47 @@ test('a board by status: a card goes by key and by pointer, its tick and the dro
   await expect(card(desk, 'Finished', 'Order the glass')).toBeVisible();
 });
 
-test('a note as a board of its headings: lines move with what is under them, a new column is a new heading, and the text shows the same', async ({
-  desk,
-  page,
-}) => {
-  await desk.open('empty');
-  await page.goto('/day/2026-11-23');
-  await desk.write('## Ideas\n- [ ] Fog horn\nLamp\n\n## Built\n- [ ] Stand\n\n## Finished\n- [x] Plan {done 2026-11-20}\n\n');
-  await expect.poll(() => desk.stored('Journal/2026-11-23.md')).toContain('Plan');
-  await page.goto('/note/Journal/2026-11-23.md?view=by-heading');
-  await card(desk, 'Ideas', 'Lamp').getByRole('checkbox').focus();
-  await page.keyboard.press('Alt+ArrowUp');
-  await expect.poll(() => desk.stored('Journal/2026-11-23.md')).toMatch(/## Ideas\n- \[ \] Lamp\n- \[ \] Fog horn\n/);
-  await card(desk, 'Ideas', 'Lamp').dragTo(card(desk, 'Built', 'Stand'), { targetPosition: { x: 40, y: 4 } });
-  await expect.poll(() => desk.stored('Journal/2026-11-23.md')).toMatch(/## Built\n- \[ \] Lamp\n- \[ \] Stand\n/);
-  await expect(card(desk, 'Built', 'Lamp')).toBeVisible();
-  // Its tick takes the line to the heading for finished lines.
-  await card(desk, 'Built', 'Stand').getByRole('checkbox').click();
-  await expect(card(desk, 'Finished', 'Stand')).toBeVisible();
-  await expect.poll(async () => (await desk.stored('Journal/2026-11-23.md'))?.split('## Finished')[1]).toContain('- [x] Stand');
-  await page.getByLabel('Another column: a new heading').fill('Lent');
-  await page.keyboard.press('Enter');
-  await expect(column(desk, 'Lent')).toBeVisible();
-  await page.getByLabel('Another column: a new heading').fill('lent');
-  await page.keyboard.press('Enter');
-  await expect(page.getByText('There is a column “lent” already.')).toBeVisible();
-  await column(desk, 'Lent').getByRole('button', { name: 'Write a card' }).click();
-  await page.keyboard.type('Sextant');
-  await page.keyboard.press('Enter');
-  await expect.poll(async () => (await desk.stored('Journal/2026-11-23.md'))?.split('## Lent')[1]).toContain('- [ ] Sextant');
-  await page.keyboard.press('Escape');
-  // By key to its list, and to its text.
-  await page.keyboard.press('Alt+Shift+Home');
-  await expect(desk.text).toContainText('Sextant');
-  await page.keyboard.press('Alt+Shift+Home');
-  await expect(desk.main.getByRole('region', { name: 'Open' })).toContainText('Sextant');
-  await page.getByRole('link', { name: 'By status' }).click();
-  await expect(card(desk, 'Finished', 'Stand')).toBeVisible();
-});
+test(
+  'a note as a board of its headings: lines move with what is under them, a new column is a new heading, and the text shows the same',
+  { tag: '@long' },
+  async ({ desk, page }) => {
+    await desk.open('empty');
+    await page.goto('/day/2026-11-23');
+    await desk.write('## Ideas\n- [ ] Fog horn\nLamp\n\n## Built\n- [ ] Stand\n\n## Finished\n- [x] Plan {done 2026-11-20}\n\n');
+    await expect.poll(() => desk.stored('Journal/2026-11-23.md')).toContain('Plan');
+    await page.goto('/note/Journal/2026-11-23.md?view=by-heading');
+    await card(desk, 'Ideas', 'Lamp').getByRole('checkbox').focus();
+    await page.keyboard.press('Alt+ArrowUp');
+    await expect.poll(() => desk.stored('Journal/2026-11-23.md')).toMatch(/## Ideas\n- \[ \] Lamp\n- \[ \] Fog horn\n/);
+    await card(desk, 'Ideas', 'Lamp').dragTo(card(desk, 'Built', 'Stand'), { targetPosition: { x: 40, y: 4 } });
+    await expect.poll(() => desk.stored('Journal/2026-11-23.md')).toMatch(/## Built\n- \[ \] Lamp\n- \[ \] Stand\n/);
+    await expect(card(desk, 'Built', 'Lamp')).toBeVisible();
+    // Its tick takes the line to the heading for finished lines.
+    await card(desk, 'Built', 'Stand').getByRole('checkbox').click();
+    await expect(card(desk, 'Finished', 'Stand')).toBeVisible();
+    await expect.poll(async () => (await desk.stored('Journal/2026-11-23.md'))?.split('## Finished')[1]).toContain('- [x] Stand');
+    await page.getByLabel('Another column: a new heading').fill('Lent');
+    await page.keyboard.press('Enter');
+    await expect(column(desk, 'Lent')).toBeVisible();
+    await page.getByLabel('Another column: a new heading').fill('lent');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('There is a column “lent” already.')).toBeVisible();
+    await column(desk, 'Lent').getByRole('button', { name: 'Write a card' }).click();
+    await page.keyboard.type('Sextant');
+    await page.keyboard.press('Enter');
+    await expect.poll(async () => (await desk.stored('Journal/2026-11-23.md'))?.split('## Lent')[1]).toContain('- [ ] Sextant');
+    await page.keyboard.press('Escape');
+    // By key to its list, and to its text.
+    await page.keyboard.press('Alt+Shift+Home');
+    await expect(desk.text).toContainText('Sextant');
+    await page.keyboard.press('Alt+Shift+Home');
+    await expect(desk.main.getByRole('region', { name: 'Open' })).toContainText('Sextant');
+    await page.getByRole('link', { name: 'By status' }).click();
+    await expect(card(desk, 'Finished', 'Stand')).toBeVisible();
+  },
+);
 
-test('a board of projects by state: a project is moved, and its front matter says so', async ({ desk, page }) => {
+test('a board of projects by state: a project is moved, and its front matter says so', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('demo');
   await desk.agenda('Projects');
   await desk.row(column(desk, 'Active'), 'Storage move').getByRole('link').first().focus();

@@ -120,61 +120,62 @@ test('a reminder comes at its minute, is put off, and is done from its message; 
   await expect.poll(() => desk.stored('Journal/2026-11-23.md')).toContain('- [x] Call Lars');
 });
 
-test('the hours of a week: what has a time goes to another day, a drawn span becomes a meeting, long empty hours are a sign', async ({
-  desk,
-  page,
-}) => {
-  await desk.open('demo');
-  await desk.day('2026-11-23');
-  await desk.main.getByRole('link', { name: 'Week', exact: true }).click();
-  const column = (day: string) => page.getByRole('group', { name: `Hours of ${day} Nov 2026` });
-  // By key to the next day, where it is still looked at, and dragged back from there.
-  await column('Friday 27')
-    .getByRole('link', { name: /Draw the bracket/ })
-    .focus();
-  await page.keyboard.press('ArrowLeft');
-  const bracket = column('Thursday 26').getByRole('link', { name: /Draw the bracket/ });
-  await expect(bracket).toBeFocused();
-  await page.keyboard.press('ArrowDown');
-  await expect(column('Thursday 26').getByRole('link', { name: /Draw the bracket.*10:15–11:15/ })).toBeVisible();
-  const from = await bracket.boundingBox();
-  const friday = await column('Friday 27').boundingBox();
-  if (!from || !friday) throw new Error('they are there');
-  await page.mouse.move(from.x + 10, from.y + 5);
-  await page.mouse.down();
-  await page.mouse.move(friday.x + 30, from.y + 5 - 10, { steps: 5 });
-  await page.mouse.up();
-  await expect(column('Friday 27').getByRole('link', { name: /Draw the bracket.*10:00–11:00/ })).toBeVisible();
-  // A span is drawn, and becomes a meeting that is moved like anything else.
-  await page.mouse.move(friday.x + 20, from.y + 122);
-  await page.mouse.down();
-  await page.mouse.move(friday.x + 20, from.y + 162, { steps: 4 });
-  await page.mouse.up();
-  await page.keyboard.type('Call with the lender');
-  await page.getByRole('button', { name: 'Meeting', exact: true }).click();
-  await expect
-    .poll(() => desk.stored('Meetings/2026-11-27 Call with the lender.md'))
-    .toMatch(/kind: meeting\ndate: 2026-11-27\nstart: "13:15"\nend: "14:15"/);
-  await column('Friday 27')
-    .getByRole('link', { name: /Call with the lender/ })
-    .focus();
-  await page.keyboard.press('ArrowRight');
-  await expect(column('Saturday 28').getByRole('link', { name: /Call with the lender/ })).toBeFocused();
-  await page.keyboard.press('Shift+ArrowDown');
-  await expect
-    .poll(() => desk.stored('Meetings/2026-11-27 Call with the lender.md'))
-    .toMatch(/date: 2026-11-28\nstart: "13:15"\nend: "14:30"/);
-  await page.keyboard.press('Control+z');
-  await expect.poll(() => desk.stored('Meetings/2026-11-27 Call with the lender.md')).toContain('end: "14:15"');
-  // Something late in the evening: the hours before it are one sign, which opens.
-  await desk.day('2026-11-25');
-  await desk.write('\n- 21:00-22:00 Talk on fog\n');
-  await desk.main.getByRole('link', { name: 'Week', exact: true }).click();
-  await expect(column('Wednesday 25').getByRole('link', { name: /Talk on fog, 21:00–22:00/ })).toBeVisible();
-  await page.getByRole('button', { name: /^Show 16:00 to 21:00, 5h with nothing/ }).click();
-  await expect(page.getByRole('button', { name: /with nothing/ })).toBeHidden();
-  await expect(desk.main.getByText('19:00', { exact: true })).toBeVisible();
-});
+test(
+  'the hours of a week: what has a time goes to another day, a drawn span becomes a meeting, long empty hours are a sign',
+  { tag: '@long' },
+  async ({ desk, page }) => {
+    await desk.open('demo');
+    await desk.day('2026-11-23');
+    await desk.main.getByRole('link', { name: 'Week', exact: true }).click();
+    const column = (day: string) => page.getByRole('group', { name: `Hours of ${day} Nov 2026` });
+    // By key to the next day, where it is still looked at, and dragged back from there.
+    await column('Friday 27')
+      .getByRole('link', { name: /Draw the bracket/ })
+      .focus();
+    await page.keyboard.press('ArrowLeft');
+    const bracket = column('Thursday 26').getByRole('link', { name: /Draw the bracket/ });
+    await expect(bracket).toBeFocused();
+    await page.keyboard.press('ArrowDown');
+    await expect(column('Thursday 26').getByRole('link', { name: /Draw the bracket.*10:15–11:15/ })).toBeVisible();
+    const from = await bracket.boundingBox();
+    const friday = await column('Friday 27').boundingBox();
+    if (!from || !friday) throw new Error('they are there');
+    await page.mouse.move(from.x + 10, from.y + 5);
+    await page.mouse.down();
+    await page.mouse.move(friday.x + 30, from.y + 5 - 10, { steps: 5 });
+    await page.mouse.up();
+    await expect(column('Friday 27').getByRole('link', { name: /Draw the bracket.*10:00–11:00/ })).toBeVisible();
+    // A span is drawn, and becomes a meeting that is moved like anything else.
+    await page.mouse.move(friday.x + 20, from.y + 122);
+    await page.mouse.down();
+    await page.mouse.move(friday.x + 20, from.y + 162, { steps: 4 });
+    await page.mouse.up();
+    await page.keyboard.type('Call with the lender');
+    await page.getByRole('button', { name: 'Meeting', exact: true }).click();
+    await expect
+      .poll(() => desk.stored('Meetings/2026-11-27 Call with the lender.md'))
+      .toMatch(/kind: meeting\ndate: 2026-11-27\nstart: "13:15"\nend: "14:15"/);
+    await column('Friday 27')
+      .getByRole('link', { name: /Call with the lender/ })
+      .focus();
+    await page.keyboard.press('ArrowRight');
+    await expect(column('Saturday 28').getByRole('link', { name: /Call with the lender/ })).toBeFocused();
+    await page.keyboard.press('Shift+ArrowDown');
+    await expect
+      .poll(() => desk.stored('Meetings/2026-11-27 Call with the lender.md'))
+      .toMatch(/date: 2026-11-28\nstart: "13:15"\nend: "14:30"/);
+    await page.keyboard.press('Control+z');
+    await expect.poll(() => desk.stored('Meetings/2026-11-27 Call with the lender.md')).toContain('end: "14:15"');
+    // Something late in the evening: the hours before it are one sign, which opens.
+    await desk.day('2026-11-25');
+    await desk.write('\n- 21:00-22:00 Talk on fog\n');
+    await desk.main.getByRole('link', { name: 'Week', exact: true }).click();
+    await expect(column('Wednesday 25').getByRole('link', { name: /Talk on fog, 21:00–22:00/ })).toBeVisible();
+    await page.getByRole('button', { name: /^Show 16:00 to 21:00, 5h with nothing/ }).click();
+    await expect(page.getByRole('button', { name: /with nothing/ })).toBeHidden();
+    await expect(desk.main.getByText('19:00', { exact: true })).toBeVisible();
+  },
+);
 
 test.describe('where the clock jumps', () => {
   test.use({ timezoneId: 'Europe/Berlin' });
@@ -190,7 +191,7 @@ test.describe('where the clock jumps', () => {
       again: 60,
     },
   ])
-    test(words, async ({ desk, page }) => {
+    test(words, { tag: '@long' }, async ({ desk, page }) => {
       await page.clock.install({ time: new Date(begins) });
       await page.goto('/');
       await page.getByRole('button', { name: 'Begin with an empty desk' }).click();

@@ -68,38 +68,38 @@ test('a template with a question: as a new note and put in at the cursor', async
   await expect.poll(() => desk.stored('Reading list.md')).not.toContain('Who is there');
 });
 
-test('slips in two tabs at one moment are both kept; 10,000 pasted lines are told of, and one Undo takes them back', async ({
-  desk,
-  page,
-  context,
-}) => {
-  await desk.open('empty');
-  const other = await context.newPage();
-  await other.clock.setFixedTime(new Date('2026-11-23T09:20:00'));
-  await other.goto('/');
-  await expect(other.getByText(/lines indexed/)).toBeAttached();
-  const slip = async (tab: typeof page, text: string): Promise<void> => {
-    await tab.keyboard.press('F10');
-    await tab.keyboard.type(text);
-    await expect(tab.getByRole('textbox', { name: 'Words of the slip' })).toHaveValue(text);
-  };
-  await slip(page, 'Oil the lamp');
-  await slip(other, 'Wind the clock');
-  await Promise.all([page.keyboard.press('Enter'), other.keyboard.press('Enter')]);
-  await expect.poll(async () => (await desk.stored(TODAY))?.split('\n').filter((line) => line.startsWith('- [ ]')).length).toBe(2);
-  const before = (await desk.stored(TODAY)) ?? '';
-  expect(before).toContain('Oil the lamp');
-  expect(before).toContain('Wind the clock');
-  await other.close();
-  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
-  await page.evaluate(() => navigator.clipboard.writeText(Array.from({ length: 10_000 }, (_, index) => `crate ${index}`).join('\n')));
-  await page.keyboard.press('F10');
-  await expect(page.getByRole('textbox', { name: 'Words of the slip' })).toBeFocused();
-  await page.keyboard.press('Control+v');
-  await expect(page.getByRole('dialog')).toContainText('10,000 lines');
-  await page.keyboard.press('Enter');
-  await expect(page.getByText('Storing 10000 lines')).toBeVisible();
-  await expect.poll(async () => (await desk.stored(TODAY))?.match(/- \[ \] crate /g)?.length, { timeout: 60_000 }).toBe(10_000);
-  await page.getByRole('button', { name: 'Undo' }).last().click();
-  await expect.poll(() => desk.stored(TODAY)).toBe(before);
-});
+test(
+  'slips in two tabs at one moment are both kept; 10,000 pasted lines are told of, and one Undo takes them back',
+  { tag: '@long' },
+  async ({ desk, page, context }) => {
+    await desk.open('empty');
+    const other = await context.newPage();
+    await other.clock.setFixedTime(new Date('2026-11-23T09:20:00'));
+    await other.goto('/');
+    await expect(other.getByText(/lines indexed/)).toBeAttached();
+    const slip = async (tab: typeof page, text: string): Promise<void> => {
+      await tab.keyboard.press('F10');
+      await tab.keyboard.type(text);
+      await expect(tab.getByRole('textbox', { name: 'Words of the slip' })).toHaveValue(text);
+    };
+    await slip(page, 'Oil the lamp');
+    await slip(other, 'Wind the clock');
+    await Promise.all([page.keyboard.press('Enter'), other.keyboard.press('Enter')]);
+    await expect.poll(async () => (await desk.stored(TODAY))?.split('\n').filter((line) => line.startsWith('- [ ]')).length).toBe(2);
+    const before = (await desk.stored(TODAY)) ?? '';
+    expect(before).toContain('Oil the lamp');
+    expect(before).toContain('Wind the clock');
+    await other.close();
+    await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+    await page.evaluate(() => navigator.clipboard.writeText(Array.from({ length: 10_000 }, (_, index) => `crate ${index}`).join('\n')));
+    await page.keyboard.press('F10');
+    await expect(page.getByRole('textbox', { name: 'Words of the slip' })).toBeFocused();
+    await page.keyboard.press('Control+v');
+    await expect(page.getByRole('dialog')).toContainText('10,000 lines');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('Storing 10000 lines')).toBeVisible();
+    await expect.poll(async () => (await desk.stored(TODAY))?.match(/- \[ \] crate /g)?.length, { timeout: 60_000 }).toBe(10_000);
+    await page.getByRole('button', { name: 'Undo' }).last().click();
+    await expect.poll(() => desk.stored(TODAY)).toBe(before);
+  },
+);

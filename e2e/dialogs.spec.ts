@@ -43,29 +43,30 @@ async function takesWords(page: Page, name: string): Promise<void> {
 }
 
 for (const [name, open] of openers)
-  test(`each dialog from the menu of ${name} takes the words that are typed, twice in a row, and nothing behind hears them`, async ({
-    desk,
-    page,
-  }) => {
-    await desk.open('demo');
-    if (name === 'the note') await page.goto('/note/Collections/Barometers.md');
-    else await desk.agenda('Undated').then(() => desk.agenda('Ahead'));
-    const before = await desk.stored('Collections/Barometers.md');
-    await open(desk, page);
-    await expect(page.getByRole('menuitem').first()).toBeVisible();
-    const entries = await page.getByRole('menuitem').allInnerTexts();
-    const asking = entries.map((words) => words.split('\n')[0] ?? '').filter((words) => words.endsWith('…'));
-    expect(asking.length).toBeGreaterThan(0);
-    await page.keyboard.press('Escape');
-    for (const entry of asking)
-      // Twice in a row by key: what is loaded late is there then.
-      for (let time = 0; time < (name.endsWith('by key') ? 2 : 1); time++) {
-        await open(desk, page);
-        await page.getByRole('menuitem').filter({ hasText: entry }).first().click();
-        await takesWords(page, entry);
-      }
-    expect(await desk.stored('Collections/Barometers.md')).toBe(before);
-  });
+  test(
+    `each dialog from the menu of ${name} takes the words that are typed, twice in a row, and nothing behind hears them`,
+    { tag: '@long' },
+    async ({ desk, page }) => {
+      await desk.open('demo');
+      if (name === 'the note') await page.goto('/note/Collections/Barometers.md');
+      else await desk.agenda('Undated').then(() => desk.agenda('Ahead'));
+      const before = await desk.stored('Collections/Barometers.md');
+      await open(desk, page);
+      await expect(page.getByRole('menuitem').first()).toBeVisible();
+      const entries = await page.getByRole('menuitem').allInnerTexts();
+      const asking = entries.map((words) => words.split('\n')[0] ?? '').filter((words) => words.endsWith('…'));
+      expect(asking.length).toBeGreaterThan(0);
+      await page.keyboard.press('Escape');
+      for (const entry of asking)
+        // Twice in a row by key: what is loaded late is there then.
+        for (let time = 0; time < (name.endsWith('by key') ? 2 : 1); time++) {
+          await open(desk, page);
+          await page.getByRole('menuitem').filter({ hasText: entry }).first().click();
+          await takesWords(page, entry);
+        }
+      expect(await desk.stored('Collections/Barometers.md')).toBe(before);
+    },
+  );
 
 /** Each command that opens a dialog, with its key, and where it is pressed. */
 const KEYS: readonly [command: string, key: string, place: 'row' | 'text' | 'page'][] = [

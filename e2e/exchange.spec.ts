@@ -18,23 +18,27 @@ async function exported(desk: Desk): Promise<Record<string, Uint8Array>> {
   return unzipSync(new Uint8Array(readFileSync(await (await download).path())));
 }
 
-test('closing the dialog stops an import; what came in until then is told and can be taken back', async ({ desk, page }) => {
-  await desk.open('empty');
-  const files: Zippable = {};
-  for (let index = 0; index < 30_000; index++) files[`F/note ${index}.md`] = [strToU8(`- [ ] task ${index}\n`), { level: 0 }];
-  await desk.rack.getByRole('button', { name: 'Import' }).click();
-  const zip = { name: 'notes.zip', mimeType: 'application/zip', buffer: Buffer.from(zipSync(files)) };
-  await page.getByTestId('import-files').setInputFiles(zip);
-  await expect(page.getByText(/^Reading: [1-9]/)).toBeVisible();
-  await page.keyboard.press('Escape');
-  const told = page.getByRole('listitem').filter({ hasText: 'came in.' });
-  await expect(told).toBeVisible();
-  const count = Number((await told.innerText()).replace(/\D/g, ''));
-  expect(count).toBeGreaterThan(0);
-  expect(count).toBeLessThan(30_000);
-  await told.getByRole('button', { name: 'Undo' }).click();
-  await expect.poll(() => desk.stored('F/note 0.md')).toBeNull();
-});
+test(
+  'closing the dialog stops an import; what came in until then is told and can be taken back',
+  { tag: '@long' },
+  async ({ desk, page }) => {
+    await desk.open('empty');
+    const files: Zippable = {};
+    for (let index = 0; index < 30_000; index++) files[`F/note ${index}.md`] = [strToU8(`- [ ] task ${index}\n`), { level: 0 }];
+    await desk.rack.getByRole('button', { name: 'Import' }).click();
+    const zip = { name: 'notes.zip', mimeType: 'application/zip', buffer: Buffer.from(zipSync(files)) };
+    await page.getByTestId('import-files').setInputFiles(zip);
+    await expect(page.getByText(/^Reading: [1-9]/)).toBeVisible();
+    await page.keyboard.press('Escape');
+    const told = page.getByRole('listitem').filter({ hasText: 'came in.' });
+    await expect(told).toBeVisible();
+    const count = Number((await told.innerText()).replace(/\D/g, ''));
+    expect(count).toBeGreaterThan(0);
+    expect(count).toBeLessThan(30_000);
+    await told.getByRole('button', { name: 'Undo' }).click();
+    await expect.poll(() => desk.stored('F/note 0.md')).toBeNull();
+  },
+);
 
 test('a zip of Markdown comes in, its tasks are gathered, and the export holds the same bytes', async ({ desk, page }) => {
   await desk.open('empty');
@@ -90,7 +94,7 @@ test('an import never overwrites, skips what is the same, and can be taken back'
   await expect.poll(() => desk.stored('Reading list 2.md')).toBeNull();
 });
 
-test('a broken zip ends in a plain message, and what can be read comes in', async ({ desk, page }) => {
+test('a broken zip ends in a plain message, and what can be read comes in', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('empty');
   const whole = zipSync({
     'First.md': [strToU8('- [ ] first\n'), { level: 0 }],
@@ -107,7 +111,7 @@ test('a broken zip ends in a plain message, and what can be read comes in', asyn
   await expect.poll(() => desk.stored('First.md')).toBe('- [ ] first\n');
 });
 
-test('a note of 5 MB opens, is indexed, and keeps its bytes', async ({ desk, page }) => {
+test('a note of 5 MB opens, is indexed, and keeps its bytes', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('empty');
   const text = '- [ ] One of many lines about salt and glass #mass\n'.repeat(100_000);
   await importFiles(desk, [{ name: 'Big.md', mimeType: 'text/markdown', buffer: Buffer.from(text) }]);

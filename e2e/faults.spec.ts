@@ -3,25 +3,29 @@ import { Desk, NOW, expect, test } from './desk';
 
 const JOURNAL = 'Journal/2026-11-23.md';
 
-test('where the browser keeps nothing beside the notes, the program starts, works, and says so', async ({ desk, page }) => {
-  await page.addInitScript(() => {
-    for (const name of ['localStorage', 'sessionStorage'])
-      Object.defineProperty(window, name, {
-        get: () => {
-          throw new DOMException('refused', 'SecurityError');
-        },
-      });
-  });
-  await desk.open('empty');
-  await expect(page.getByText('This browser lets Recado keep little beside the notes')).toBeVisible();
-  await desk.write('- [ ] Weigh the crate');
-  await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Weigh the crate');
-  await page.keyboard.press('F8');
-  await page.reload();
-  await expect(page.locator('.cm-line', { hasText: 'Weigh the crate' })).toBeVisible();
-});
+test(
+  'where the browser keeps nothing beside the notes, the program starts, works, and says so',
+  { tag: '@long' },
+  async ({ desk, page }) => {
+    await page.addInitScript(() => {
+      for (const name of ['localStorage', 'sessionStorage'])
+        Object.defineProperty(window, name, {
+          get: () => {
+            throw new DOMException('refused', 'SecurityError');
+          },
+        });
+    });
+    await desk.open('empty');
+    await expect(page.getByText('This browser lets Recado keep little beside the notes')).toBeVisible();
+    await desk.write('- [ ] Weigh the crate');
+    await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Weigh the crate');
+    await page.keyboard.press('F8');
+    await page.reload();
+    await expect(page.locator('.cm-line', { hasText: 'Weigh the crate' })).toBeVisible();
+  },
+);
 
-test('a storage that is full at the start, or holds nonsense, stops nothing', async ({ desk, page }) => {
+test('a storage that is full at the start, or holds nonsense, stops nothing', { tag: '@long' }, async ({ desk, page }) => {
   await page.addInitScript(() => {
     localStorage.setItem('recado frame', '{"beside":7,"pins":[3],"rackOpen":true,"recent":"x"');
     localStorage.setItem('recado draft lost journal', 'no draft');
@@ -79,7 +83,7 @@ test('a note that cannot be stored is named in the strip, keeps its words wherev
   expect(await desk.stored(JOURNAL)).toBe('- [ ] Weigh the crate and the lamp');
 });
 
-test('a store that a newer version kept is shown and can be exported, and nothing changes it', async ({ desk, page }) => {
+test('a store that a newer version kept is shown and can be exported, and nothing changes it', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('demo');
   await page.goto('about:blank');
   const later = await page.context().newPage();
@@ -127,7 +131,7 @@ test('between the key and the disk nothing is called saved', async ({ desk, page
 });
 
 /** Without the watch over errors: what fails here is meant to. */
-base('a store that does not answer, and one that is deleted in another tab, are said plainly', async ({ context }) => {
+base('a store that does not answer, and one that is deleted in another tab, are said plainly', { tag: '@long' }, async ({ context }) => {
   const silent = await context.newPage();
   await silent.addInitScript(() => {
     IDBFactory.prototype.open = () => new EventTarget() as unknown as IDBOpenDBRequest;

@@ -45,41 +45,42 @@ test('a note with tasks is found by two words, narrowed to tasks, and one is tic
   await expect(field).toHaveValue('insurance rider');
 });
 
-test('a matter is raised with a person on the way, and stands on their page before the talk; renamed, all of it follows', async ({
-  desk,
-  page,
-}) => {
-  await desk.open('demo');
-  await page.goto('/person/kofi');
-  // A person is one place: the note, and what stands under it.
-  await expect(page).toHaveURL(/note\/People\/Kofi/);
-  const foot = desk.main.getByRole('region', { name: 'From every note' });
-  await expect(foot.getByRole('region', { name: 'To raise' })).toContainText('Thank him for the crate tags');
-  await expect(async () => {
-    await page.keyboard.press('Control+Shift+F10');
-    await expect(page.getByLabel('With whom')).toBeVisible({ timeout: 1000 });
-  }).toPass();
-  await page.getByRole('textbox', { name: 'Words of the slip' }).fill('The third signature');
-  await page.getByLabel('With whom').fill('kofi');
-  await page.keyboard.press('Enter');
-  await expect(desk.row(foot.getByRole('region', { name: 'To raise' }), 'The third signature')).toBeVisible();
-  await desk.row(foot, 'The third signature').getByRole('checkbox').first().click();
-  await expect.poll(() => desk.stored('People/Kofi.md')).toContain('- [x] The third signature #raise');
-  await page.getByRole('button', { name: 'Actions for this note' }).click();
-  await page.getByRole('menuitem', { name: 'Rename @kofi everywhere…' }).click();
-  await page.getByRole('dialog').getByLabel('New name').fill('@kofi.a');
-  await page.keyboard.press('Enter');
-  await expect(page.getByRole('dialog')).toContainText(/places/);
-  await page.keyboard.press('Enter');
-  await expect.poll(() => desk.stored('People/Kofi.md')).toContain('handle: kofi.a');
-  await expect(foot.getByRole('region', { name: 'Open with them' })).toContainText('@kofi.a');
-  // A tag without a note has its page too, and a note of its own by one press.
-  await page.goto('/tag/loans');
-  await expect(desk.main.getByRole('region', { name: 'Open' }).first()).toContainText('glass-case insurance rider');
-  await page.getByRole('button', { name: 'Make one' }).click();
-  await expect(page).toHaveURL(/note\/Tags\/loans/);
-  await expect(desk.main.getByRole('region', { name: 'Under this tag' })).toContainText('glass-case insurance rider');
-});
+test(
+  'a matter is raised with a person on the way, and stands on their page before the talk; renamed, all of it follows',
+  { tag: '@long' },
+  async ({ desk, page }) => {
+    await desk.open('demo');
+    await page.goto('/person/kofi');
+    // A person is one place: the note, and what stands under it.
+    await expect(page).toHaveURL(/note\/People\/Kofi/);
+    const foot = desk.main.getByRole('region', { name: 'From every note' });
+    await expect(foot.getByRole('region', { name: 'To raise' })).toContainText('Thank him for the crate tags');
+    await expect(async () => {
+      await page.keyboard.press('Control+Shift+F10');
+      await expect(page.getByLabel('With whom')).toBeVisible({ timeout: 1000 });
+    }).toPass();
+    await page.getByRole('textbox', { name: 'Words of the slip' }).fill('The third signature');
+    await page.getByLabel('With whom').fill('kofi');
+    await page.keyboard.press('Enter');
+    await expect(desk.row(foot.getByRole('region', { name: 'To raise' }), 'The third signature')).toBeVisible();
+    await desk.row(foot, 'The third signature').getByRole('checkbox').first().click();
+    await expect.poll(() => desk.stored('People/Kofi.md')).toContain('- [x] The third signature #raise');
+    await page.getByRole('button', { name: 'Actions for this note' }).click();
+    await page.getByRole('menuitem', { name: 'Rename @kofi everywhere…' }).click();
+    await page.getByRole('dialog').getByLabel('New name').fill('@kofi.a');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('dialog')).toContainText(/places/);
+    await page.keyboard.press('Enter');
+    await expect.poll(() => desk.stored('People/Kofi.md')).toContain('handle: kofi.a');
+    await expect(foot.getByRole('region', { name: 'Open with them' })).toContainText('@kofi.a');
+    // A tag without a note has its page too, and a note of its own by one press.
+    await page.goto('/tag/loans');
+    await expect(desk.main.getByRole('region', { name: 'Open' }).first()).toContainText('glass-case insurance rider');
+    await page.getByRole('button', { name: 'Make one' }).click();
+    await expect(page).toHaveURL(/note\/Tags\/loans/);
+    await expect(desk.main.getByRole('region', { name: 'Under this tag' })).toContainText('glass-case insurance rider');
+  },
+);
 
 test('a mention becomes a link; a note beside is written in while another is open, and both keep every word', async ({ desk, page }) => {
   await desk.open('demo');

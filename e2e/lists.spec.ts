@@ -29,7 +29,7 @@ test('a day is run from Today by keyboard alone: selected tasks go to tomorrow i
   await expect.poll(() => desk.stored(JOURNAL)).toContain('one {due 2026-11-23; plan 2026-11-24');
 });
 
-test('raising the priority by key moves the row at once, and the focus goes with it', async ({ desk, page }) => {
+test('raising the priority by key moves the row at once, and the focus goes with it', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('empty');
   await desk.write('- [ ] alpha {due 2026-11-23}\nbeta {due 2026-11-23}');
   await expect.poll(() => desk.stored(JOURNAL)).toContain('beta {due');
@@ -43,25 +43,29 @@ test('raising the priority by key moves the row at once, and the focus goes with
   await expect(page.getByRole('dialog', { name: 'Details' })).toBeVisible();
 });
 
-test('a task is reworded in place, moved to another note with its steps, and told where it went', async ({ desk, page }) => {
-  await desk.open('demo');
-  await desk.agenda('By note');
-  const row = desk.row(desk.main, 'Ask @ilse for the condition report');
-  await row.getByText('for the condition report').dblclick();
-  const field = page.getByRole('textbox', { name: 'Words of the task' });
-  await field.fill('Ask @ilse for both reports');
-  await page.keyboard.press('Enter');
-  await expect.poll(() => desk.stored('Exhibitions/Salt on the Glass.md')).toContain('- [ ] Ask @ilse for both reports {');
-  await desk.row(desk.main, 'Ask @ilse for both reports').getByRole('checkbox').first().focus();
-  await page.keyboard.press('Control+m');
-  const place = page.getByRole('dialog', { name: 'Move to a note' });
-  await place.getByPlaceholder('Part of a note’s title').fill('Tide clock');
-  await page.keyboard.press('Enter');
-  await expect
-    .poll(() => desk.stored('Collections/Tide clock.md'))
-    .toMatch(/Ask @ilse for both reports .*\n {2}- \[x\] photographs of the escapement/);
-  await expect.poll(() => desk.stored('Exhibitions/Salt on the Glass.md')).not.toContain('both reports');
-});
+test(
+  'a task is reworded in place, moved to another note with its steps, and told where it went',
+  { tag: '@long' },
+  async ({ desk, page }) => {
+    await desk.open('demo');
+    await desk.agenda('By note');
+    const row = desk.row(desk.main, 'Ask @ilse for the condition report');
+    await row.getByText('for the condition report').dblclick();
+    const field = page.getByRole('textbox', { name: 'Words of the task' });
+    await field.fill('Ask @ilse for both reports');
+    await page.keyboard.press('Enter');
+    await expect.poll(() => desk.stored('Exhibitions/Salt on the Glass.md')).toContain('- [ ] Ask @ilse for both reports {');
+    await desk.row(desk.main, 'Ask @ilse for both reports').getByRole('checkbox').first().focus();
+    await page.keyboard.press('Control+m');
+    const place = page.getByRole('dialog', { name: 'Move to a note' });
+    await place.getByPlaceholder('Part of a note’s title').fill('Tide clock');
+    await page.keyboard.press('Enter');
+    await expect
+      .poll(() => desk.stored('Collections/Tide clock.md'))
+      .toMatch(/Ask @ilse for both reports .*\n {2}- \[x\] photographs of the escapement/);
+    await expect.poll(() => desk.stored('Exhibitions/Salt on the Glass.md')).not.toContain('both reports');
+  },
+);
 
 test('a list is narrowed, shown as a table, put in order in its text, and written into', async ({ desk, page }) => {
   await desk.open('demo');
@@ -134,45 +138,48 @@ test('a line that is refused is told, and the rest go on; one of many in another
   expect(context.pages()).toHaveLength(1);
 });
 
-test('rows are picked at their edge, a range with Shift, and Escape lets all go; the edge of a mark raises the priority', async ({
-  desk,
-  page,
-}) => {
-  await desk.open('empty');
-  await desk.write('- [ ] one {due 2026-11-23}\ntwo {due 2026-11-23}\nthree {due 2026-11-23}\nfour {due 2026-11-23; every mon}');
-  await expect.poll(() => desk.stored(JOURNAL)).toContain('four {due');
-  await desk.agenda('Today');
-  const edge = (words: string) => desk.row(desk.main, words).getByRole('button', { name: `Select ${words}` });
-  const bar = page.getByRole('region', { name: 'Selected tasks' });
-  await desk.row(desk.main, 'one').hover();
-  await edge('one').click();
-  await edge('three').click({ modifiers: ['Shift'] });
-  await expect(bar.getByText('3 tasks in 1 note')).toBeVisible();
-  await page.getByRole('heading', { level: 1 }).click();
-  await page.keyboard.press('Escape');
-  await expect(bar).toBeHidden();
+test(
+  'rows are picked at their edge, a range with Shift, and Escape lets all go; the edge of a mark raises the priority',
+  { tag: '@long' },
+  async ({ desk, page }) => {
+    await desk.open('empty');
+    await desk.write('- [ ] one {due 2026-11-23}\ntwo {due 2026-11-23}\nthree {due 2026-11-23}\nfour {due 2026-11-23; every mon}');
+    await expect.poll(() => desk.stored(JOURNAL)).toContain('four {due');
+    await desk.agenda('Today');
+    const edge = (words: string) => desk.row(desk.main, words).getByRole('button', { name: `Select ${words}` });
+    const bar = page.getByRole('region', { name: 'Selected tasks' });
+    await desk.row(desk.main, 'one').hover();
+    await edge('one').click();
+    await edge('three').click({ modifiers: ['Shift'] });
+    await expect(bar.getByText('3 tasks in 1 note')).toBeVisible();
+    await page.getByRole('heading', { level: 1 }).click();
+    await page.keyboard.press('Escape');
+    await expect(bar).toBeHidden();
 
-  // From the menu of the list a click on a task selects it.
-  await desk.main.getByRole('button', { name: 'How this list is shown' }).first().click();
-  await page.getByRole('menuitem', { name: 'Select tasks' }).click();
-  await expect(bar.getByText('Press the tasks that you mean')).toBeVisible();
-  await desk.row(desk.main, 'two').getByText('two').click();
-  await expect(bar.getByText('1 task in 1 note')).toBeVisible();
-  await page.keyboard.press('Escape');
+    // From the menu of the list a click on a task selects it.
+    await desk.main.getByRole('button', { name: 'How this list is shown' }).first().click();
+    await page.getByRole('menuitem', { name: 'Select tasks' }).click();
+    await expect(bar.getByText('Press the tasks that you mean')).toBeVisible();
+    await desk.row(desk.main, 'two').getByText('two').click();
+    await expect(bar.getByText('1 task in 1 note')).toBeVisible();
+    await page.keyboard.press('Escape');
 
-  const mark = desk.row(desk.main, 'two').getByRole('checkbox');
-  for (const priority of ['high', 'top', 'low'])
-    await mark
-      .click({ position: { x: 3, y: 12 } })
-      .then(() => expect.poll(() => desk.stored(JOURNAL)).toContain(`two {due 2026-11-23; ${priority}}`));
-  await mark.click({ position: { x: 3, y: 12 } });
-  await expect.poll(() => desk.stored(JOURNAL)).toContain('two {due 2026-11-23}');
+    const mark = desk.row(desk.main, 'two').getByRole('checkbox');
+    for (const priority of ['high', 'top', 'low'])
+      await mark
+        .click({ position: { x: 3, y: 12 } })
+        .then(() => expect.poll(() => desk.stored(JOURNAL)).toContain(`two {due 2026-11-23; ${priority}}`));
+    await mark.click({ position: { x: 3, y: 12 } });
+    await expect.poll(() => desk.stored(JOURNAL)).toContain('two {due 2026-11-23}');
 
-  // All of Today goes on by its plan, what repeats is skipped, and the head of Today says where they are.
-  await expect(desk.main.getByText('4 open tasks in 1 note')).toBeVisible();
-  await desk.main.getByRole('button', { name: 'All to tomorrow' }).click();
-  await expect(page.getByText('Carried on: 4 lines in 1 note; 3 are due before that day')).toBeVisible();
-  await expect.poll(() => desk.stored(JOURNAL)).toContain('- [ ] four {due 2026-11-30; every mon}\n- [-] four {due 2026-11-23; cancelled');
-  await desk.main.getByRole('link', { name: '3 tasks due by now, but planned later' }).click();
-  await expect(desk.main.getByRole('region', { name: 'Due by now, planned later' }).getByRole('listitem')).toHaveCount(3);
-});
+    // All of Today goes on by its plan, what repeats is skipped, and the head of Today says where they are.
+    await expect(desk.main.getByText('4 open tasks in 1 note')).toBeVisible();
+    await desk.main.getByRole('button', { name: 'All to tomorrow' }).click();
+    await expect(page.getByText('Carried on: 4 lines in 1 note; 3 are due before that day')).toBeVisible();
+    await expect
+      .poll(() => desk.stored(JOURNAL))
+      .toContain('- [ ] four {due 2026-11-30; every mon}\n- [-] four {due 2026-11-23; cancelled');
+    await desk.main.getByRole('link', { name: '3 tasks due by now, but planned later' }).click();
+    await expect(desk.main.getByRole('region', { name: 'Due by now, planned later' }).getByRole('listitem')).toHaveCount(3);
+  },
+);

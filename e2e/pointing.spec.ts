@@ -25,7 +25,7 @@ test('a link that several notes could mean is marked, and goes to the nearest', 
   await expect(desk.main.getByText('Another note has this title:')).toBeVisible();
 });
 
-test('two notes that claim one day are both told', async ({ desk, page }) => {
+test('two notes that claim one day are both told', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('empty');
   await note(desk, '2026-11-30', 'Rounds', 'words of the round');
   await note(desk, '2026-11-30', 'Archive', 'older words');
@@ -37,7 +37,7 @@ test('two notes that claim one day are both told', async ({ desk, page }) => {
   await expect(desk.main.getByText('This day’s journal page is another note:')).toBeVisible();
 });
 
-test('a need that nobody bears is underlined with its sentence, until a task bears it', async ({ desk, page }) => {
+test('a need that nobody bears is underlined with its sentence, until a task bears it', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('empty');
   await desk.write('- [ ] Pack the case {needs k3f9qa}');
   await expect(page.getByRole('note')).toContainText('There is no task with the ref k3f9qa.');

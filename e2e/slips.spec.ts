@@ -33,54 +33,62 @@ test('a slip by key from inside a note: it is read, stored under Log, and the cu
   await expect(page.getByText('On today’s page › Log: five crate.')).toBeVisible();
 });
 
-test('a part is left as words; a past day is asked about; what is left unstored is there again', async ({ desk, page }) => {
-  await desk.open('empty');
-  await page.keyboard.press('F10');
-  await page.keyboard.type('Read the log fri high');
-  const dialog = page.getByRole('dialog', { name: 'A slip' });
-  await dialog.getByRole('button', { name: 'Fri 27', exact: true }).click();
-  await page.getByRole('menuitem', { name: 'Leave “fri” as words' }).click();
-  await expect(dialog.getByRole('status').first()).toContainText('Read the log fri. High. Lands on');
-  await page.keyboard.press('Escape');
-  await expect(dialog).toBeHidden();
-  await page.keyboard.press('F10');
-  const words = page.getByRole('textbox', { name: 'Words of the slip' });
-  await expect(words).toHaveValue('Read the log fri high');
-  await page.keyboard.type('Write to the mill yesterday');
-  await page.keyboard.press('Enter');
-  await expect(dialog.getByRole('alert')).toContainText('its plan day is past', { ignoreCase: true });
-  await page.keyboard.press('Enter');
-  await expect(dialog).toBeHidden();
-  // A page that did not exist is made.
-  await expect.poll(() => desk.stored(TODAY)).toBe('## Log\n\n- [ ] Write to the mill {plan 2026-11-22; made 2026-11-23 09:20}\n');
-});
+test(
+  'a part is left as words; a past day is asked about; what is left unstored is there again',
+  { tag: '@long' },
+  async ({ desk, page }) => {
+    await desk.open('empty');
+    await page.keyboard.press('F10');
+    await page.keyboard.type('Read the log fri high');
+    const dialog = page.getByRole('dialog', { name: 'A slip' });
+    await dialog.getByRole('button', { name: 'Fri 27', exact: true }).click();
+    await page.getByRole('menuitem', { name: 'Leave “fri” as words' }).click();
+    await expect(dialog.getByRole('status').first()).toContainText('Read the log fri. High. Lands on');
+    await page.keyboard.press('Escape');
+    await expect(dialog).toBeHidden();
+    await page.keyboard.press('F10');
+    const words = page.getByRole('textbox', { name: 'Words of the slip' });
+    await expect(words).toHaveValue('Read the log fri high');
+    await page.keyboard.type('Write to the mill yesterday');
+    await page.keyboard.press('Enter');
+    await expect(dialog.getByRole('alert')).toContainText('its plan day is past', { ignoreCase: true });
+    await page.keyboard.press('Enter');
+    await expect(dialog).toBeHidden();
+    // A page that did not exist is made.
+    await expect.poll(() => desk.stored(TODAY)).toBe('## Log\n\n- [ ] Write to the mill {plan 2026-11-22; made 2026-11-23 09:20}\n');
+  },
+);
 
-test('the whole slip by Tab alone; Enter stores from any field, and a field that cannot be read is named', async ({ desk, page }) => {
-  await desk.open('demo');
-  await page.keyboard.press('F10');
-  await page.keyboard.type('Pack the tide clock');
-  await expect(page.getByRole('textbox', { name: 'Words of the slip' })).toHaveValue('Pack the tide clock');
-  const labels: string[] = [];
-  const values = ['Loans#Open', 'fri', 'tomorrow', '', 'top', 'under way', '1h', 'kofi', 'packing', '@ilse', ''];
-  for (const value of values) {
-    await page.keyboard.press('Tab');
-    labels.push(await page.evaluate(() => document.activeElement?.closest('label')?.querySelector('.section-label')?.textContent ?? ''));
-    await page.keyboard.type(value);
-  }
-  expect(labels).toEqual(['Where to', 'Due', 'Plan', 'Start', 'Priority', 'Status', 'Takes', 'Owner', 'Tags', 'People', 'Every']);
-  await page.keyboard.type('soonish');
-  await page.keyboard.press('Enter');
-  await expect(page.getByText('“soonish” cannot be read.')).toBeVisible();
-  await page.getByLabel('Every').fill('');
-  await page.getByLabel('Where to').fill('Tide clock#Packing');
-  await page.keyboard.press('Enter');
-  await expect(page.getByRole('dialog')).toBeHidden();
-  await expect
-    .poll(() => desk.stored('Collections/Tide clock.md'))
-    .toContain(
-      '## Packing\n\n- [_] Pack the tide clock #packing @ilse {due 2026-11-27; plan 2026-11-24; top; takes 1h; owner @kofi; since 2026-11-23 09:20; made 2026-11-23 09:20}',
-    );
-});
+test(
+  'the whole slip by Tab alone; Enter stores from any field, and a field that cannot be read is named',
+  { tag: '@long' },
+  async ({ desk, page }) => {
+    await desk.open('demo');
+    await page.keyboard.press('F10');
+    await page.keyboard.type('Pack the tide clock');
+    await expect(page.getByRole('textbox', { name: 'Words of the slip' })).toHaveValue('Pack the tide clock');
+    const labels: string[] = [];
+    const values = ['Loans#Open', 'fri', 'tomorrow', '', 'top', 'under way', '1h', 'kofi', 'packing', '@ilse', ''];
+    for (const value of values) {
+      await page.keyboard.press('Tab');
+      labels.push(await page.evaluate(() => document.activeElement?.closest('label')?.querySelector('.section-label')?.textContent ?? ''));
+      await page.keyboard.type(value);
+    }
+    expect(labels).toEqual(['Where to', 'Due', 'Plan', 'Start', 'Priority', 'Status', 'Takes', 'Owner', 'Tags', 'People', 'Every']);
+    await page.keyboard.type('soonish');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('“soonish” cannot be read.')).toBeVisible();
+    await page.getByLabel('Every').fill('');
+    await page.getByLabel('Where to').fill('Tide clock#Packing');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('dialog')).toBeHidden();
+    await expect
+      .poll(() => desk.stored('Collections/Tide clock.md'))
+      .toContain(
+        '## Packing\n\n- [_] Pack the tide clock #packing @ilse {due 2026-11-27; plan 2026-11-24; top; takes 1h; owner @kofi; since 2026-11-23 09:20; made 2026-11-23 09:20}',
+      );
+  },
+);
 
 test('slips of one’s own have their keys: something to raise with a person, a line of the day, a project from pasted lines', async ({
   desk,
@@ -162,7 +170,7 @@ test('three days away: the page of the day begins from its template, what was le
   await expect.poll(() => desk.stored(TODAY)).toContain(before);
 });
 
-test('the month, the scroll of days, and a note by key whose first line becomes its title', async ({ desk, page }) => {
+test('the month, the scroll of days, and a note by key whose first line becomes its title', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('demo');
   await page.getByRole('button', { name: 'Mon 23 Nov' }).click();
   await page.getByRole('button', { name: /^Friday 20 Nov 2026, has a page, \d of \d kept/ }).click();

@@ -93,7 +93,7 @@ test('names, links and clauses are offered as their signs are typed', async ({ d
   await expect.poll(() => desk.stored('Journal/2026-11-24.md')).toBe('- [ ] Ask @ilse about [[Salt on the Glass]] #loans {due 2026-12-04}');
 });
 
-test('the details of a task are a form that Tab goes through and Enter stores', async ({ desk, page }) => {
+test('the details of a task are a form that Tab goes through and Enter stores', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('empty');
   await desk.write('- [ ] Weigh the crate');
   await expect.poll(() => desk.stored(JOURNAL)).toContain('Weigh');
@@ -113,7 +113,7 @@ test('the details of a task are a form that Tab goes through and Enter stores', 
   await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Weigh the crate {high; due 2026-11-27; owner @kofi}');
 });
 
-test('finished lines go out of sight by a switch of the note, and are cleared to its foot', async ({ desk, page }) => {
+test('finished lines go out of sight by a switch of the note, and are cleared to its foot', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('demo');
   await page.goto('/note/Exhibitions/Salt%20on%20the%20Glass.md');
   await expect(desk.text.getByText('List of lenders')).toBeVisible();
@@ -134,7 +134,7 @@ test('finished lines go out of sight by a switch of the note, and are cleared to
   await expect.poll(() => desk.stored('Exhibitions/Salt on the Glass.md')).toContain('- [ ] List of lenders to @bea\n');
 });
 
-test('rich text is pasted as Markdown, its bullets as items', async ({ desk, page }) => {
+test('rich text is pasted as Markdown, its bullets as items', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('empty');
   await desk.text.click();
   await page.evaluate(() => {
@@ -151,7 +151,7 @@ test('rich text is pasted as Markdown, its bullets as items', async ({ desk, pag
   await expect.poll(() => desk.stored(JOURNAL)).toBe('## Crates\n\n- one **bold**\n- two\n  - deep\n\nsee [it](https://museum.example/x)');
 });
 
-test('a command gets another key, and a clash is told', async ({ desk, page }) => {
+test('a command gets another key, and a clash is told', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('demo');
   await page.goto('/settings');
   const key = page.getByRole('button', { name: /^Key of Go to the agenda page Today/ });
@@ -165,7 +165,7 @@ test('a command gets another key, and a clash is told', async ({ desk, page }) =
   await expect(desk.main.getByRole('heading', { level: 1, name: 'Today' })).toBeVisible();
 });
 
-test('an outline is folded to a level from the menu of commands, and all of it at once', async ({ desk, page }) => {
+test('an outline is folded to a level from the menu of commands, and all of it at once', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('empty');
   await desk.text.click();
   await page.keyboard.insertText(
@@ -240,7 +240,7 @@ test('an item is dragged by its grip with what is under it, folded as it was; Es
   await expect.poll(stored).toBe(before);
 });
 
-test('what is far too much to paste is kept byte for byte, and Undo takes it back', async ({ desk, page }) => {
+test('what is far too much to paste is kept byte for byte, and Undo takes it back', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('empty');
   await desk.write('before');
   const stored = () => desk.stored(JOURNAL);
@@ -268,42 +268,46 @@ test('what is far too much to paste is kept byte for byte, and Undo takes it bac
   }
 });
 
-test('plain text under an item is one line with a sign, opened by click and by key, and stands under the words', async ({ desk, page }) => {
-  await desk.open('empty');
-  await desk.text.click();
-  await page.keyboard.insertText('- [ ] Crates\n  seven, all of pine\n  screws, no nails\n- [ ] Riders\n  one letter');
-  await expect.poll(() => desk.stored(JOURNAL)).toContain('one letter');
-  await desk.agenda('Today');
-  await desk.day('2026-11-23');
-  const rest = desk.text.getByText('screws, no nails');
-  const sign = desk.text.getByRole('button', { name: '1 line folded; open' });
-  await expect(desk.text.getByText('seven, all of pine')).toBeVisible();
-  await expect(desk.text.getByText('one letter')).toBeVisible();
-  await expect(rest).toBeHidden();
-  // The first letters of both lines stand below one another.
-  const left = (words: string): Promise<number> =>
-    desk.text.getByText(words).evaluate((line, start) => {
-      const walker = document.createTreeWalker(line, NodeFilter.SHOW_TEXT);
-      for (let node = walker.nextNode(); node; node = walker.nextNode()) {
-        const at = (node.textContent ?? '').indexOf(start);
-        if (at === -1) continue;
-        const range = document.createRange();
-        range.setStart(node, at);
-        return range.getBoundingClientRect().left;
-      }
-      throw new Error(`no "${start}"`);
-    }, words.charAt(0));
-  expect(Math.abs((await left('Riders')) - (await left('one letter')))).toBeLessThan(2);
-  await sign.click();
-  await expect(rest).toBeVisible();
-  await desk.text.getByText('seven, all of pine').click();
-  await page.keyboard.press('Control+Shift+F');
-  await expect(rest).toBeHidden();
-  await page.keyboard.press('Control+Shift+F');
-  await expect(rest).toBeVisible();
-});
+test(
+  'plain text under an item is one line with a sign, opened by click and by key, and stands under the words',
+  { tag: '@long' },
+  async ({ desk, page }) => {
+    await desk.open('empty');
+    await desk.text.click();
+    await page.keyboard.insertText('- [ ] Crates\n  seven, all of pine\n  screws, no nails\n- [ ] Riders\n  one letter');
+    await expect.poll(() => desk.stored(JOURNAL)).toContain('one letter');
+    await desk.agenda('Today');
+    await desk.day('2026-11-23');
+    const rest = desk.text.getByText('screws, no nails');
+    const sign = desk.text.getByRole('button', { name: '1 line folded; open' });
+    await expect(desk.text.getByText('seven, all of pine')).toBeVisible();
+    await expect(desk.text.getByText('one letter')).toBeVisible();
+    await expect(rest).toBeHidden();
+    // The first letters of both lines stand below one another.
+    const left = (words: string): Promise<number> =>
+      desk.text.getByText(words).evaluate((line, start) => {
+        const walker = document.createTreeWalker(line, NodeFilter.SHOW_TEXT);
+        for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+          const at = (node.textContent ?? '').indexOf(start);
+          if (at === -1) continue;
+          const range = document.createRange();
+          range.setStart(node, at);
+          return range.getBoundingClientRect().left;
+        }
+        throw new Error(`no "${start}"`);
+      }, words.charAt(0));
+    expect(Math.abs((await left('Riders')) - (await left('one letter')))).toBeLessThan(2);
+    await sign.click();
+    await expect(rest).toBeVisible();
+    await desk.text.getByText('seven, all of pine').click();
+    await page.keyboard.press('Control+Shift+F');
+    await expect(rest).toBeHidden();
+    await page.keyboard.press('Control+Shift+F');
+    await expect(rest).toBeVisible();
+  },
+);
 
-test('the cursor stands still under the typing hands and blinks when they rest', async ({ desk, page }) => {
+test('the cursor stands still under the typing hands and blinks when they rest', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('empty');
   const blinking = (): Promise<number> =>
     page.evaluate(
@@ -328,7 +332,7 @@ test('a day is picked from a calendar while the clause is written, and the curso
   await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Weigh the crate');
 });
 
-test('who is named without a page is told once others have one, and one key makes the page', async ({ desk, page }) => {
+test('who is named without a page is told once others have one, and one key makes the page', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('empty');
   await desk.write('- [ ] Ask @ilse about the crate');
   await page.keyboard.press('ArrowLeft');

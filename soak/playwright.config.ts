@@ -1,11 +1,15 @@
 import { defineConfig } from '@playwright/test';
-import short from '../playwright.config';
+import short, { LONG } from '../playwright.config';
 
-/** The long runs: `npm run soak`, or `npm run soak -- -g tabs` for one of them. */
+/** The long runs: `npm run soak`, or `npm run soak -- -g tabs` for one of them. The journeys beside the main paths are among them. */
 export default defineConfig(short, {
-  testDir: '.',
-  testMatch: '*.soak.ts',
+  grepInvert: [],
+  testDir: '..',
   workers: 1,
   timeout: 60 * 60_000,
   outputDir: '../test-results',
+  projects: [
+    { name: 'long', testMatch: 'soak/*.soak.ts' },
+    { name: 'beside', testMatch: 'e2e/*.spec.ts', grep: LONG, timeout: 90_000 },
+  ],
 });

@@ -1,12 +1,8 @@
 import type { Page } from '@playwright/test';
 import { type Desk, expect, test } from '../e2e/desk';
 import { Hand, type With } from '../e2e/acts/hand';
+import { at } from './moment';
 
-const at = async (page: Page, moment: string): Promise<void> => {
-  await page.clock.setFixedTime(new Date(moment));
-  await page.reload();
-  await page.getByText(/lines indexed/).waitFor({ state: 'attached' });
-};
 const dialog = (page: Page) => page.getByRole('dialog');
 const MONDAY = 'Journal/2026-11-23.md';
 

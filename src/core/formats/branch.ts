@@ -1,0 +1,36 @@
+import type { Clause } from '../task/line/tail';
+import type { Task } from '../task/line/task-line';
+
+/** A part of a note as every format sees it, with what stands under it. */
+export interface Branch {
+  is: 'heading' | 'item' | 'words';
+  /** Of a heading, 1 to 6; else 0. */
+  level: number;
+  /** From 0. */
+  line: number;
+  /** Without marker, box and tail. */
+  words: string;
+  /** Null when it is no task. */
+  task: Task | null;
+  /** What its tail says, as written. */
+  clauses: readonly Clause[];
+  /** The lines under it that belong to no item of their own, without their indent. */
+  description: readonly string[];
+  branches: Branch[];
+}
+
+/** A note, or what a list holds of it, as branches. */
+export interface Outline {
+  /** Null for what stands in no note, as the tasks of a list. */
+  path: string | null;
+  title: string;
+  branches: readonly Branch[];
+}
+
+/** Every branch, each before what stands under it. */
+export function* allBranches(branches: readonly Branch[], above: Branch | null = null): Generator<{ branch: Branch; above: Branch | null }> {
+  for (const branch of branches) {
+    yield { branch, above };
+    yield* allBranches(branch.branches, branch);
+  }
+}
