@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import type { Locator } from '@playwright/test';
 import { type Desk, expect } from '../desk';
 import { store } from '../store-notes';
 import { wordsOf } from './act';
@@ -43,20 +44,28 @@ function lineOfCursor(): string {
   return (at instanceof Element ? at : at?.parentElement)?.closest('.cm-line')?.textContent ?? '';
 }
 
+/** Goes to an address until it is there: what the act before began may end by going elsewhere. */
+async function arrive(desk: Desk, address: string, sign: Locator): Promise<void> {
+  await expect(async () => {
+    await go(desk, address);
+    await expect(sign).toBeVisible({ timeout: 5000 });
+  }).toPass({ timeout: 30_000 });
+}
+
 /** Puts the cursor to the line of an act, or the focus on its row. */
 export async function begin(desk: Desk, name: string, from: 'line' | 'row' | 'page'): Promise<void> {
+  const words = wordsOf(name);
   if (from === 'page') {
-    await go(desk, '/note/Salt%20on%20the%20Glass.md');
-    await expect(desk.text).toBeVisible();
+    await arrive(desk, '/note/Salt%20on%20the%20Glass.md', desk.text);
   } else if (from === 'row') {
-    await go(desk, name.includes('finished') ? '/note/Agenda/Finished.md' : '/note/Agenda/Today.md');
-    await desk.row(desk.main, wordsOf(name)).getByRole('checkbox').first().focus();
+    const mark = desk.row(desk.main, words).getByRole('checkbox').first();
+    await arrive(desk, name.includes('finished') ? '/note/Agenda/Finished.md' : '/note/Agenda/Today.md', mark);
+    await mark.focus();
   } else {
-    const line = (await desk.stored('Lines.md'))?.split('\n').findIndex((one) => one.includes(wordsOf(name))) ?? 0;
-    await go(desk, `/note/Lines.md?line=${line + 1}`);
-    await expect(desk.text).toBeVisible();
+    const line = (await desk.stored('Lines.md'))?.split('\n').findIndex((one) => one.includes(words)) ?? 0;
+    await arrive(desk, `/note/Lines.md?line=${line + 1}`, desk.text.getByText(words).first());
     await desk.text.focus();
-    await expect.poll(() => desk.page.evaluate(lineOfCursor)).toContain(wordsOf(name));
+    await expect.poll(() => desk.page.evaluate(lineOfCursor)).toContain(words);
     await desk.page.keyboard.press('End');
   }
 }

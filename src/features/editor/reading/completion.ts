@@ -18,6 +18,7 @@ import type { NameSummary, Overview } from '../../../core/index/live/overview';
 import { gatherWords } from '../gather/gather-writing';
 import { gathersOfNote } from '../gather/gathers-of-note';
 import type { DayAsked } from '../../session/acting/task-dialog';
+import { firstSource } from './first-source';
 
 /** The names of the library, and whether what is not there yet can be made. */
 export interface NameFacts {
@@ -246,7 +247,7 @@ export const completionSources = (facts: CompletionFacts): CompletionSource[] =>
 
 /** How completion behaves, wherever it comes from. */
 export const completing = (sources: readonly CompletionSource[]): Extension => [
-  autocompletion({ override: [...sources], maxRenderedOptions: MOST, icons: false, defaultKeymap: false, interactionDelay: 0 }),
+  autocompletion({ override: [firstSource(sources)], maxRenderedOptions: MOST, icons: false, defaultKeymap: false, interactionDelay: 0 }),
   keymap.of([...completionKeymap]),
 ];
 
