@@ -36,6 +36,8 @@ test('a week is looked at by keyboard: steps open and count down, undated tasks 
   await expect(step).toContainText('Step 1 of 14');
   await press(page, 'Done with it');
   await expect(step).toContainText('Step 2 of 14: Inbox');
+  // The focus goes along.
+  await expect(step.locator(':focus')).toHaveCount(1);
   await press(page, 'Open it beside');
   await expect(desk.beside.getByRole('heading', { level: 2 }).first()).toContainText('Inbox');
   await expect(step).toContainText('nothing is left there');

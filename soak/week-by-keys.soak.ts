@@ -58,10 +58,8 @@ test('a week by keyboard alone, from an empty desk to the end of its review', as
   await keyboard.press('Control+Shift+F11');
   await expect(page).toHaveURL(/Meetings/);
   const meeting = decodeURIComponent(new URL(page.url()).pathname.replace('/note/', ''));
-  await keyboard.press('F6');
   await expect(desk.text).toBeFocused();
-  await keyboard.press('Control+End');
-  await keyboard.type('\nThe hinges are oiled');
+  await keyboard.type('The hinges are oiled');
   await keyboard.press('Control+Shift+F1');
   await keyboard.type('\nAsk the carpenter @teo');
   await keyboard.press('Control+Alt+Enter');

@@ -161,5 +161,7 @@ function isWriting(): boolean {
 
 function focusPage(): void {
   const page = document.getElementById('page');
-  (page?.querySelector<HTMLElement>('.cm-content, .task-mark, a, button, input') ?? page)?.focus();
+  // The text before the head of the page, whatever stands first.
+  const wanted = ['.cm-content', '.task-mark', 'a, button, input'].map((sign) => page?.querySelector<HTMLElement>(sign));
+  (wanted.find((found) => found != null) ?? page)?.focus();
 }

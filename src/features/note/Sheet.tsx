@@ -1,4 +1,5 @@
-import { type ReactNode, useEffect } from 'react';
+import { type ReactNode, type RefObject, useEffect, useRef } from 'react';
+import { useLocation } from 'react-router';
 import { useAppSelector } from '../session/state/state';
 import { plainWords } from '../strip/plain-words';
 
@@ -14,6 +15,8 @@ interface SheetProps {
 
 /** The white sheet in the middle of the frame. */
 export function Sheet({ title, busy = false, wide = false, children }: SheetProps) {
+  const page = useRef<HTMLElement>(null);
+  useFocusLeft(page);
   const hand = useAppSelector((state) => state.library.hand?.now?.item.text ?? null);
   useEffect(() => {
     // What is in hand stands first, so that it is seen in a row of tabs.
@@ -22,6 +25,7 @@ export function Sheet({ title, busy = false, wide = false, children }: SheetProp
   }, [hand, title]);
   return (
     <main
+      ref={page}
       id="page"
       tabIndex={-1}
       aria-busy={busy}
@@ -30,4 +34,17 @@ export function Sheet({ title, busy = false, wide = false, children }: SheetProp
       <div className={`mx-auto md:mx-0 ${wide ? '' : 'max-w-[46rem]'}`}>{children}</div>
     </main>
   );
+}
+
+/** Whoever comes by key from a page that went, with what had the focus there, goes on by Tab in this one and not at the top of the window. */
+function useFocusLeft(page: RefObject<HTMLElement | null>): void {
+  const { key } = useLocation();
+  useEffect(() => {
+    // Where the program was opened, the way begins at its top.
+    if (key === 'default') return;
+    const frame = requestAnimationFrame(() => {
+      if (document.activeElement === document.body) page.current?.focus({ preventScroll: true });
+    });
+    return () => cancelAnimationFrame(frame);
+  }, [key, page]);
 }

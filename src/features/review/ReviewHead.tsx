@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { useMemo, useRef } from 'react';
 import { dayName } from '../../core/calendar/day-name';
 import { durationName } from '../../core/calendar/duration';
 import { timeName } from '../../core/calendar/span';
@@ -10,6 +10,7 @@ import { frameSlice } from '../session/state/frame-slice';
 import { useNow } from '../session/state/services';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { useAsked } from '../session/state/use-asked';
+import { useFocusKept } from '../../ui/use-focus-kept';
 import { StepOpens, useStepPlace } from './StepOpens';
 import { type OpenReview, useReview } from './use-review';
 
@@ -20,6 +21,9 @@ interface ReviewHeadProps {
   front: FrontMatter;
 }
 
+/** What has the focus where the control that had it is gone: those of the step, else those of its time. */
+const CONTROLS = ['[role=group] button', 'button'];
+
 /** How far a review is: its time, the step that lies before one and what that opens, and the review before it. */
 export function ReviewHead({ path, title, text, front }: ReviewHeadProps) {
   const review = useReview(path, title, text);
@@ -27,8 +31,10 @@ export function ReviewHead({ path, title, text, front }: ReviewHeadProps) {
   const at = steps.findIndex(({ open }) => open);
   const step = steps[at] ?? null;
   const state = reviewState(text);
+  const part = useRef<HTMLElement>(null);
+  useFocusKept(part, CONTROLS);
   return (
-    <section aria-label="The review" className="mb-3 rounded-lg bg-raised px-3.5 py-2.5">
+    <section ref={part} aria-label="The review" className="mb-3 rounded-lg bg-raised px-3.5 py-2.5">
       <Clock text={text} review={review} />
       {step && state.is !== 'to begin' && <Step key={step.line} step={step} at={at} review={review} from={path} />}
       {steps.length > 0 && step === null && state.is !== 'finished' && <p className="mt-1">All {steps.length} steps are done.</p>}

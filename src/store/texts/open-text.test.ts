@@ -33,6 +33,14 @@ describe('a note that is written', () => {
     expect(await store.text(PATH)).toBe('first');
   });
 
+  it('is made where it belongs, however early one types', async () => {
+    const { store, apart, editing } = await written(null);
+    editing.type('first');
+    await editing.leave();
+    expect(await texts(store)).toEqual({ [PATH]: 'first' });
+    expect(apart).toEqual([]);
+  });
+
   it('keeps the line ends and the byte-order mark that the stored text has', async () => {
     const { store, editing } = await written('\ufeffone\r\ntwo\r\n');
     editing.type('!', 1);

@@ -306,7 +306,8 @@ export class OpenText {
       // What it was told under its new path before it knew of that went by.
       return this.look(null, elsewhere);
     }
-    if (this.base === null && this.current() === '') return;
+    // Where there was none yet, saving makes it.
+    if (this.base === null) return;
     const text = this.current();
     if (text !== (this.base ?? '') || (elsewhere && this.isWriting)) return this.follow(text);
     this.goOn('went');
