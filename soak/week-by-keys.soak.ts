@@ -4,9 +4,10 @@ import { at } from './moment';
 
 const MONDAY = 'Journal/2026-11-23.md';
 const FARTHEST = 40;
+type Way = 'Tab' | 'Shift+Tab' | 'ArrowDown';
 
-/** Goes by Tab, or backwards, until something has the focus; how far that was is told where it is far. */
-async function reach(page: Page, wanted: Locator, key: 'Tab' | 'Shift+Tab' = 'Tab'): Promise<void> {
+/** Goes by Tab, backwards, or down a list, until something has the focus; how far that was is told where it is far. */
+async function reach(page: Page, wanted: Locator, key: Way = 'Tab'): Promise<void> {
   await wanted.waitFor();
   for (let far = 0; far <= FARTHEST; far++) {
     if (await wanted.evaluate((element) => element === document.activeElement)) {
@@ -22,7 +23,7 @@ test('a week by keyboard alone, from an empty desk to the end of its review', as
   page.setDefaultTimeout(10_000);
   const { keyboard } = page;
   const dialog = page.getByRole('dialog');
-  const push = async (wanted: Locator, key?: 'Tab' | 'Shift+Tab'): Promise<void> => {
+  const push = async (wanted: Locator, key?: Way): Promise<void> => {
     await reach(page, wanted, key);
     await keyboard.press('Enter');
   };
@@ -68,9 +69,7 @@ test('a week by keyboard alone, from an empty desk to the end of its review', as
   await at(page, '2026-11-23T17:30:00');
   await keyboard.press('Control+Shift+F2');
   await reach(page, desk.row(day, 'Weigh the crates').or(desk.row(day, 'Paint the plinth')).first().getByRole('checkbox').first());
-  const salt = desk.row(day, 'Order salt').getByRole('checkbox').first();
-  for (let down = 0; down < 4 && !(await salt.evaluate((mark) => mark === document.activeElement)); down++)
-    await keyboard.press('ArrowDown');
+  await reach(page, desk.row(day, 'Order salt').getByRole('checkbox').first(), 'ArrowDown');
   await keyboard.press('Space');
   await stored(MONDAY).toContain('- [x] Order salt');
   await push(desk.main.getByRole('button', { name: /^Carry / }));
@@ -92,8 +91,7 @@ test('a week by keyboard alone, from an empty desk to the end of its review', as
   const plinth = (name: string) => desk.row(column(name), 'Paint the plinth').getByRole('checkbox').first();
   await keyboard.press('F6');
   await reach(page, column('To do').getByRole('checkbox').first());
-  for (let down = 0; down < 4 && !(await plinth('To do').evaluate((mark) => mark === document.activeElement)); down++)
-    await keyboard.press('ArrowDown');
+  await reach(page, plinth('To do'), 'ArrowDown');
   await keyboard.press('Shift+ArrowRight');
   await expect(plinth('Under way')).toBeFocused();
   // Three days away.
@@ -107,9 +105,7 @@ test('a week by keyboard alone, from an empty desk to the end of its review', as
   await stored(MONDAY).toMatch(/Water the fern \{plan 2026-11-27/);
   await keyboard.press('F4');
   await reach(page, desk.main.getByRole('listitem').getByRole('checkbox').first());
-  const crates = desk.row(desk.main, 'Weigh the crates').getByRole('checkbox').first();
-  for (let down = 0; down < 6 && !(await crates.evaluate((mark) => mark === document.activeElement)); down++)
-    await keyboard.press('ArrowDown');
+  await reach(page, desk.row(desk.main, 'Weigh the crates').getByRole('checkbox').first(), 'ArrowDown');
   await keyboard.press('Space');
   await stored(MONDAY).toContain('- [x] Weigh the crates');
   // Friday's review.
@@ -140,10 +136,9 @@ test('a week by keyboard alone, from an empty desk to the end of its review', as
     }
     if (turn === 14) {
       await command('Finished');
+      await expect(desk.main.getByRole('heading', { level: 1, name: 'Finished' })).toBeVisible();
       await reach(page, desk.main.getByRole('listitem').getByRole('checkbox').first());
-      const done = desk.row(desk.main, 'Order salt').getByRole('checkbox').first();
-      for (let down = 0; down < 4 && !(await done.evaluate((mark) => mark === document.activeElement)); down++)
-        await keyboard.press('ArrowDown');
+      await reach(page, desk.row(desk.main, 'Order salt').getByRole('checkbox').first(), 'ArrowDown');
       await command('Archive');
       await expect(dialog.getByRole('button', { name: 'Archive it' })).toBeVisible();
       await keyboard.press('Enter');
@@ -152,6 +147,7 @@ test('a week by keyboard alone, from an empty desk to the end of its review', as
     }
     await push(button('Done with it'));
   }
+  await expect(head).toContainText('All 14 steps are done.');
   await at(page, '2026-11-27T15:40:00');
   await push(button('Finish'));
   await expect(head).toContainText('Finished in 40m.');

@@ -158,6 +158,7 @@ async function weekByPointing(desk: Desk, by: With): Promise<void> {
     }
     await hand.point(step.getByRole('button', { name: 'Done with it' }));
   }
+  await expect(head).toContainText('All 14 steps are done.');
   await at(page, '2026-11-27T15:40:00');
   await hand.point(head.getByRole('button', { name: 'Finish', exact: true }));
   await expect(head).toContainText('Finished in 40m.');

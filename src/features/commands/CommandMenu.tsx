@@ -7,7 +7,7 @@ import { frameSlice } from '../session/state/frame-slice';
 import { notesNamed } from '../session/state/notes-named';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { type Command, keyName } from './command';
-import { matchWords } from './match-words';
+import { matchNamed } from './match-words';
 import { useJumps } from './use-jumps';
 
 interface CommandMenuProps {
@@ -37,9 +37,51 @@ export function CommandMenu({ open, commands, onClose }: CommandMenuProps) {
   const found = useMemo(() => notesNamed(inOrder, typed, MOST_NOTES), [inOrder, typed]);
   const jumps = useJumps(typed);
   const wanted = typed.trim();
-  // What a note is called means the note, even where it names a day.
+  // What a note is called means the note, even where it names a day or begins a command: the library orders only within a group.
   const isTitle = notes?.some(({ title }) => title.toLowerCase() === wanted.toLowerCase()) ?? false;
   const dispatch = useAppDispatch();
+  const namedCommands = (
+    <Menu.Group key="commands" heading={<span className="menu-label">Commands</span>}>
+      {commands
+        .filter((command) => !command.isPlace && (command.when?.() ?? true))
+        .map((command) => (
+          <Menu.Item
+            key={command.id}
+            value={command.title}
+            className="menu-item justify-between"
+            onSelect={() => {
+              // It may need the focus where it was before, or take it elsewhere.
+              chosen.current = command.run;
+              close();
+            }}
+          >
+            {command.title}
+            {command.key !== null && (
+              <kbd className="rounded bg-raised px-1.5 font-mono text-[0.78rem] text-muted">{keyName(command.key)}</kbd>
+            )}
+          </Menu.Item>
+        ))}
+    </Menu.Group>
+  );
+  const namedNotes = (
+    <Menu.Group key="notes" heading={<span className="menu-label">Notes</span>}>
+      {found.map((note) => (
+        <Menu.Item
+          key={note.path}
+          value={`${note.title} ${note.path}`}
+          keywords={[note.title]}
+          className="menu-item justify-between"
+          onSelect={() => {
+            close();
+            void navigate(noteAddress(note.path));
+          }}
+        >
+          <span className="truncate">{note.title}</span>
+          <span className="truncate text-[0.8rem] text-muted">{note.path.split('/').slice(0, -1).join(' › ')}</span>
+        </Menu.Item>
+      ))}
+    </Menu.Group>
+  );
   return (
     <Dialog
       open={open}
@@ -50,7 +92,7 @@ export function CommandMenu({ open, commands, onClose }: CommandMenuProps) {
         chosen.current = null;
       }}
     >
-      <Menu label="Commands and notes" loop filter={matchWords}>
+      <Menu label="Commands and notes" loop filter={matchNamed}>
         <Menu.Input
           autoFocus
           className="field mb-2 w-full"
@@ -59,43 +101,7 @@ export function CommandMenu({ open, commands, onClose }: CommandMenuProps) {
           onValueChange={setTyped}
         />
         <Menu.List className="max-h-[52vh] overflow-auto">
-          <Menu.Group heading={<span className="menu-label">Commands</span>}>
-            {commands
-              .filter((command) => !command.isPlace && (command.when?.() ?? true))
-              .map((command) => (
-                <Menu.Item
-                  key={command.id}
-                  value={command.title}
-                  className="menu-item justify-between"
-                  onSelect={() => {
-                    // It may need the focus where it was before, or take it elsewhere.
-                    chosen.current = command.run;
-                    close();
-                  }}
-                >
-                  {command.title}
-                  {command.key !== null && (
-                    <kbd className="rounded bg-raised px-1.5 font-mono text-[0.78rem] text-muted">{keyName(command.key)}</kbd>
-                  )}
-                </Menu.Item>
-              ))}
-          </Menu.Group>
-          <Menu.Group heading={<span className="menu-label">Notes</span>}>
-            {found.map((note) => (
-              <Menu.Item
-                key={note.path}
-                value={`${note.title} ${note.path}`}
-                className="menu-item justify-between"
-                onSelect={() => {
-                  close();
-                  void navigate(noteAddress(note.path));
-                }}
-              >
-                <span className="truncate">{note.title}</span>
-                <span className="truncate text-[0.8rem] text-muted">{note.path.split('/').slice(0, -1).join(' › ')}</span>
-              </Menu.Item>
-            ))}
-          </Menu.Group>
+          {isTitle ? [namedNotes, namedCommands] : [namedCommands, namedNotes]}
           {jumps.map(
             ({ title, jumps: places, isFound }) =>
               places.length > 0 && (

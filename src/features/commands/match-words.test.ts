@@ -1,4 +1,4 @@
-import { matchWords } from './match-words';
+import { matchNamed, matchWords } from './match-words';
 
 it.each([
   ['Salt on the Glass', 'salt on', 1],
@@ -13,4 +13,10 @@ it.each([
   ['Anything', '', 1],
 ])('%s for “%s”', (name, typed, fits) => {
   expect(matchWords(name, typed)).toBe(fits);
+});
+
+it('what is called just so stands before what only begins so', () => {
+  expect(matchNamed('Finished Agenda/Finished.md', ' finished', ['Finished'])).toBe(2);
+  expect(matchNamed('Finished lines stay where they are', 'finished')).toBe(1);
+  expect(matchNamed('Évora People/evora.md', 'evora', ['Évora'])).toBe(2);
 });

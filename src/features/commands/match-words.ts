@@ -20,4 +20,9 @@ export function matchWords(name: string, typed: string): number {
   return text.startsWith(words.join(' ')) ? 1 : least;
 }
 
+/** As `matchWords`; what is called just as it is typed fits better than anything that only begins so. */
+export function matchNamed(value: string, typed: string, [name = value]: readonly string[] = []): number {
+  return plain(name.trim()) === plain(typed.trim()) ? 2 : matchWords(value, typed);
+}
+
 const plain = (text: string): string => text.toLowerCase().normalize('NFD').replace(/\p{M}/gu, '');
