@@ -52,14 +52,18 @@ async function arrive(desk: Desk, address: string, sign: Locator): Promise<void>
   }).toPass({ timeout: 30_000 });
 }
 
-/** Puts the cursor to the line of an act, or the focus on its row. */
-export async function begin(desk: Desk, name: string, from: 'line' | 'row' | 'page'): Promise<void> {
+/**
+ * Puts the cursor to the line of an act, or the focus on its row.
+ *
+ * @param list the page with the rows
+ */
+export async function begin(desk: Desk, name: string, from: 'line' | 'row' | 'page', list = '/note/Agenda/Today.md'): Promise<void> {
   const words = wordsOf(name);
   if (from === 'page') {
     await arrive(desk, '/note/Salt%20on%20the%20Glass.md', desk.text);
   } else if (from === 'row') {
     const mark = desk.row(desk.main, words).getByRole('checkbox').first();
-    await arrive(desk, name.includes('finished') ? '/note/Agenda/Finished.md' : '/note/Agenda/Today.md', mark);
+    await arrive(desk, name.includes('finished') ? '/note/Agenda/Finished.md' : list, mark);
     await mark.focus();
   } else {
     const line = (await desk.stored('Lines.md'))?.split('\n').findIndex((one) => one.includes(words)) ?? 0;

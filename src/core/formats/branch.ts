@@ -28,7 +28,10 @@ export interface Outline {
 }
 
 /** Every branch, each before what stands under it. */
-export function* allBranches(branches: readonly Branch[], above: Branch | null = null): Generator<{ branch: Branch; above: Branch | null }> {
+export function* allBranches(
+  branches: readonly Branch[],
+  above: Branch | null = null,
+): Generator<{ branch: Branch; above: Branch | null }> {
   for (const branch of branches) {
     yield { branch, above };
     yield* allBranches(branch.branches, branch);

@@ -18,7 +18,8 @@ export interface LineRange {
  */
 export function outlineOf(note: ReadNote, range: LineRange = { from: 0, to: Infinity }): Outline {
   const maker = new OutlineMaker(note);
-  for (let line = Math.max(range.from, note.front.lineCount); line < Math.min(range.to, note.structure.kinds.length); line++) maker.take(line);
+  for (let line = Math.max(range.from, note.front.lineCount); line < Math.min(range.to, note.structure.kinds.length); line++)
+    maker.take(line);
   return { path: note.path, title: note.title, branches: maker.branches };
 }
 
@@ -73,7 +74,16 @@ class OutlineMaker {
     const from = item.wordsFrom < 0 ? raw.length : item.wordsFrom;
     const tail = readTail(raw, from);
     const words = task ? task.text : raw.slice(from, tail?.from ?? raw.length).trim();
-    const branch: Branch = { is: 'item', level: 0, line: item.line, words, task, clauses: tail?.clauses ?? [], description: [], branches: [] };
+    const branch: Branch = {
+      is: 'item',
+      level: 0,
+      line: item.line,
+      words,
+      task,
+      clauses: tail?.clauses ?? [],
+      description: [],
+      branches: [],
+    };
     this.items.set(item, branch);
     this.inside = item;
     const above = this.items.get(this.note.structure.items[item.parent] as Item);

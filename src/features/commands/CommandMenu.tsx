@@ -16,8 +16,6 @@ interface CommandMenuProps {
   onClose: () => void;
 }
 
-const MOST_NOTES = 400;
-
 /** Every command with its key, and every note, found by typing part of its name. */
 export function CommandMenu({ open, commands, onClose }: CommandMenuProps) {
   const notes = useAppSelector((state) => state.library.overview?.notes);
@@ -31,10 +29,11 @@ export function CommandMenu({ open, commands, onClose }: CommandMenuProps) {
   const recent = useAppSelector((state) => state.frame.recent);
   // What was opened last stands first.
   const inOrder = useMemo(() => {
-    const place = new Map(recent.map((path, index) => [path, index] as const));
-    return [...(notes ?? [])].sort((a, b) => (place.get(a.path) ?? Infinity) - (place.get(b.path) ?? Infinity) || 0);
+    const last = new Set(recent);
+    const opened = new Map(notes?.flatMap((note) => (last.has(note.path) ? [[note.path, note]] : [])));
+    return [...recent.flatMap((path) => opened.get(path) ?? []), ...(notes ?? []).filter(({ path }) => !last.has(path))];
   }, [notes, recent]);
-  const found = useMemo(() => notesNamed(inOrder, typed, MOST_NOTES), [inOrder, typed]);
+  const found = useMemo(() => notesNamed(inOrder, typed), [inOrder, typed]);
   const jumps = useJumps(typed);
   const wanted = typed.trim();
   // What a note is called means the note, even where it names a day or begins a command: the library orders only within a group.

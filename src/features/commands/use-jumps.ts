@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { NoteSummary } from '../../core/index/live/overview';
 import { dayNamed } from '../../core/calendar/spoken/day-named';
 import { dayTitle } from '../../core/calendar/day-name';
@@ -36,6 +36,8 @@ export function useJumps(typed: string): JumpGroup[] {
   const { day: today } = useNow();
   const added = useAddedStatuses();
   const found = useFound(text);
+  const notes = overview?.notes;
+  const folders = useMemo(() => foldersOf(notes ?? []), [notes]);
   if (text === '') return [{ title: 'Pinned', jumps: pins.map((pin) => pinned(pin, '')), isFound: false }];
   const day = dayNamed(text, { today, firstDayOfWeek });
   const has = (words: string): boolean =>
@@ -71,7 +73,7 @@ export function useJumps(typed: string): JumpGroup[] {
     {
       isFound: false,
       title: 'Folders',
-      jumps: foldersOf(overview?.notes ?? [])
+      jumps: folders
         .filter(has)
         .slice(0, MOST_NAMES)
         .map((folder) => ({ address: folderAddress(folder), words: folder, of: 'folder' })),

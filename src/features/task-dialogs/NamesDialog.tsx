@@ -11,7 +11,6 @@ import { counted, useAct } from '../session/acting/use-act';
 import { readNames } from './typed-names';
 
 /** So many notes are offered for a link. */
-const MOST_NOTES = 30;
 
 interface NamesDialogProps {
   asked: Extract<TaskDialog, { is: 'names' }>;
@@ -46,7 +45,7 @@ export function NamesDialog({ asked, onClose }: NamesDialogProps) {
   const { words, who } = readNames(added);
   const link = linkTo.trim() === '' ? null : writtenLink(`[[${linkTo.trim().replace(/^\[\[|\]\]$/g, '')}]]`);
   const noLink = linkTo.trim() !== '' && link === null;
-  const notes = useMemo(() => notesNamed(overview?.notes ?? [], linkTo, MOST_NOTES), [overview?.notes, linkTo]);
+  const notes = useMemo(() => notesNamed(overview?.notes ?? [], linkTo), [overview?.notes, linkTo]);
   const wrong = words.filter((word) => signedName(word) === null);
   const intentions: WideIntention[] = [
     ...removed.map((name): WideIntention => ({ do: 'untag', name })),

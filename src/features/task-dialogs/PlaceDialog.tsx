@@ -13,7 +13,6 @@ import type { TaskDialog } from '../session/acting/task-dialog';
 import { counted, useAct, useToldDone } from '../session/acting/use-act';
 
 const TITLES = { move: 'Move to a note', archive: 'Archive to a note', echo: 'Make an echo in a note', gather: 'Put the list into a note' };
-const MOST = 300;
 
 interface PlaceDialogProps {
   asked: Extract<TaskDialog, { is: 'place' }>;
@@ -38,7 +37,7 @@ export function PlaceDialog({ asked, onClose }: PlaceDialogProps) {
   };
   const here = new Set(tasks.map((task) => task.ref.path));
   const able = (notes ?? []).filter((one) => one.kind !== 'agenda' && one.kind !== 'status' && !(what === 'echo' && here.has(one.path)));
-  const choices = notesNamed(able, typed, MOST);
+  const choices = notesNamed(able, typed);
   return (
     <Dialog open onClose={onClose} title={TITLES[what]}>
       <p className="mb-2 text-muted [overflow-wrap:anywhere]">

@@ -1,34 +1,24 @@
 import type { NoteSummary } from '../../../core/index/live/overview';
 import { notesNamed } from './notes-named';
 
-const note = (path: string): NoteSummary => ({
-  path,
-  title: path.replace(/^.*\/|\.md$/g, ''),
-  kind: 'note',
-  journal: null,
-  journalSaid: false,
-  open: 0,
-  closed: 0,
+const notes = ['A/Salt works.md', 'Exhibitions/Salt on the Glass.md', 'B/The glass, salted.md', 'C/Salt.md', 'Glass/Lamp.md'].map(
+  (path) => ({ path, title: path.replace(/^.*\//, '').replace('.md', '') }) as NoteSummary,
+);
+
+it.each([
+  ['', ['Salt works', 'Salt on the Glass', 'The glass, salted', 'Salt', 'Lamp']],
+  ['salt', ['Salt', 'Salt works', 'Salt on the Glass', 'The glass, salted']],
+  [' glass salt ', ['Salt on the Glass', 'The glass, salted']],
+  ['salt on', ['Salt on the Glass']],
+  ['exhib', ['Salt on the Glass']],
+  ['mill', []],
+])('for “%s”', (typed, titles) => {
+  expect(notesNamed(notes, typed).map(({ title }) => title)).toEqual(titles);
 });
-const paths = (notes: readonly NoteSummary[]): string[] => notes.map((one) => one.path);
 
-describe('the notes that a menu offers', () => {
-  const many = Array.from({ length: 1000 }, (_, index) => note(`Collections/Note ${index}.md`));
-
-  it('leaves a small library whole, so that the menu may match as loosely as it likes', () => {
-    expect(paths(notesNamed([note('b.md'), note('a.md')], 'zzz', 5))).toEqual(['b.md', 'a.md']);
-  });
-
-  it('finds a note behind the first few hundred', () => {
-    expect(paths(notesNamed([...many, note('Exhibitions/Salt on the Glass.md')], 'glass SALT', 300))).toEqual([
-      'Exhibitions/Salt on the Glass.md',
-    ]);
-    expect(paths(notesNamed(many, 'note 999', 300))).toEqual(['Collections/Note 999.md']);
-  });
-
-  it('gives no more than fit', () => {
-    expect(notesNamed(many, '', 300)).toHaveLength(300);
-    expect(notesNamed(many, 'collections', 300)).toHaveLength(300);
-    expect(notesNamed(many, 'nothing of the kind', 300)).toEqual([]);
-  });
+it('what is called just so is there, however many begin so', () => {
+  const many = Array.from({ length: 500 }, (_, index) => ({ path: `${index}.md`, title: `Salt ${index}` }) as NoteSummary);
+  const last = { path: 'Last.md', title: 'Salt' } as NoteSummary;
+  expect(notesNamed([...many, last], 'salt')).toHaveLength(60);
+  expect(notesNamed([...many, last], 'salt')[0]).toBe(last);
 });

@@ -1,21 +1,27 @@
 import type { NoteSummary } from '../../../core/index/live/overview';
 
+/** More than a person looks through; what a menu holds is drawn and compared at every key. */
+const MOST = 60;
+
 /**
- * So many notes at most as a menu can hold: all of a small library, of a large one the first whose title or path has every typed word.
+ * The notes whose title or path has every typed word, so many at most as a menu can hold: first what is called just so, then what begins
+ * so, the rest in the order in which they are given.
  *
- * @example notesNamed(notes, 'salt glass', 300) // finds “Salt on the Glass” among ten thousand
+ * @example notesNamed(notes, 'salt glass') // finds “Salt on the Glass” among ten thousand
  */
-export function notesNamed(notes: readonly NoteSummary[], typed: string, most: number): NoteSummary[] {
-  if (notes.length <= most) return [...notes];
-  const words = typed
-    .toLowerCase()
-    .split(/\s+/)
-    .filter((word) => word !== '');
-  const found: NoteSummary[] = [];
+export function notesNamed(notes: readonly NoteSummary[], typed: string, most = MOST): NoteSummary[] {
+  const wanted = typed.trim().toLowerCase();
+  const words = wanted.split(/\s+/).filter((word) => word !== '');
+  if (words.length === 0) return notes.slice(0, most);
+  const exact: NoteSummary[] = [];
+  const begun: NoteSummary[] = [];
+  const others: NoteSummary[] = [];
   for (const note of notes) {
-    const name = `${note.title} ${note.path}`.toLowerCase();
-    if (words.every((word) => name.includes(word))) found.push(note);
-    if (found.length === most) break;
+    const title = note.title.toLowerCase();
+    if (title === wanted) exact.push(note);
+    else if (title.startsWith(wanted)) begun.push(note);
+    else if (others.length < most && words.every((word) => title.includes(word) || note.path.toLowerCase().includes(word)))
+      others.push(note);
   }
-  return found;
+  return [...exact, ...begun, ...others].slice(0, most);
 }

@@ -1,0 +1,85 @@
+import Papa from 'papaparse';
+import { isoDay } from '../calendar/day';
+import { minutesText } from '../calendar/duration';
+import { spanText } from '../task/acts/shift-dates';
+import type { Task } from '../task/line/task-line';
+import { type Outline, allBranches } from './branch';
+
+/** A column of a table of tasks: its name, which is also that of the clause where it is one, and what a task says there. */
+interface Column {
+  name: string;
+  of: (task: Task, place: { path: string | null; parent: string }) => string;
+}
+
+const COLUMNS: readonly Column[] = [
+  { name: 'note', of: (_task, { path }) => path ?? '' },
+  { name: 'line', of: (task) => String(task.line + 1) },
+  { name: 'heading', of: (task) => task.headings.join(' > ') },
+  { name: 'step of', of: (_task, { parent }) => parent },
+  { name: 'task', of: (task) => task.text },
+  { name: 'status', of: (task) => task.status },
+  { name: 'priority', of: (task) => task.priority ?? '' },
+  { name: 'due', of: (task) => (task.due ? spanText(task.due) : '') },
+  { name: 'plan', of: (task) => (task.plan ? spanText(task.plan) : '') },
+  { name: 'start', of: (task) => (task.start === null ? '' : isoDay(task.start)) },
+  { name: 'every', of: (task) => task.every ?? '' },
+  { name: 'takes', of: (task) => (task.takes === null ? '' : minutesText(task.takes)) },
+  { name: 'owner', of: (task) => nameOf(task.owner) },
+  { name: 'asked', of: (task) => nameOf(task.asked) },
+  { name: 'tags', of: (task) => [...task.tags, ...task.inheritedTags].map((tag) => `#${tag}`).join(' ') },
+  { name: 'people', of: (task) => [...task.people, ...task.inheritedPeople].map((person) => `@${person}`).join(' ') },
+  { name: 'links', of: (task) => task.links.map(({ target }) => target).join(', ') },
+  { name: 'remind', of: (task) => task.remind ?? '' },
+  { name: 'made', of: (task) => (task.made ? spanText(task.made) : '') },
+  { name: 'done', of: (task) => (task.done ? spanText(task.done) : '') },
+  { name: 'cancelled', of: (task) => (task.cancelled ? spanText(task.cancelled) : '') },
+  { name: 'ref', of: (task) => task.ref ?? '' },
+];
+
+const nameOf = (person: string | null): string => (person === null || person === 'nobody' ? (person ?? '') : `@${person}`);
+
+/** The names of all columns, in their order. */
+export const CSV_COLUMNS: readonly string[] = COLUMNS.map(({ name }) => name);
+
+/**
+ * Tasks as a table by RFC 4180: a line for each, the names of the columns first, lines that end with CR and LF. Cells that a
+ * spreadsheet would take for a formula begin with an apostrophe, which `readCsv` takes away again.
+ *
+ * @param columns which of `CSV_COLUMNS`, in their order; all when it is left out
+ * @returns the table, and how many cells were made harmless
+ */
+export function csvText(outlines: readonly Outline[], columns: readonly string[] = CSV_COLUMNS): { text: string; harmless: number } {
+  const chosen = columns.flatMap((name) => COLUMNS.find((column) => column.name === name) ?? []);
+  let harmless = 0;
+  const rows: string[][] = [];
+  for (const { path, branches } of outlines)
+    for (const { branch, parent } of tasksOf(branches)) {
+      const { task } = branch;
+      if (!task) continue;
+      rows.push(
+        chosen.map(({ of }) => {
+          const cell = of(task, { path, parent });
+          if (!isFormula(cell)) return cell;
+          harmless++;
+          return `'${cell}`;
+        }),
+      );
+    }
+  const text = Papa.unparse({ fields: chosen.map(({ name }) => name), data: rows }, { newline: '\r\n' });
+  return { text: `${text}\r\n`, harmless };
+}
+
+/** Every task branch with the words of the task that it is a step of. */
+function* tasksOf(branches: Outline['branches'], parent = ''): Generator<{ branch: Outline['branches'][number]; parent: string }> {
+  for (const branch of branches) {
+    if (branch.task) yield { branch, parent };
+    yield* tasksOf(branch.branches, branch.task ? branch.task.text : parent);
+  }
+}
+
+/** How a cell begins that a spreadsheet computes (common practice, no source). People are named by `@`, so that a name alone is none. */
+export const isFormula = (cell: string): boolean => /^[=+\-@\t\r]/.test(cell);
+
+/** How many tasks stand in some outlines. */
+export const countTasks = (outlines: readonly Outline[]): number =>
+  outlines.reduce((sum, { branches }) => sum + [...allBranches(branches)].filter(({ branch }) => branch.task !== null).length, 0);

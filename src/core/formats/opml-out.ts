@@ -1,0 +1,57 @@
+import { XMLBuilder } from 'fast-xml-parser';
+import type { Branch, Outline } from './branch';
+
+/** What an element of the outline bears, by the names of OPML 2.0 and of ours, which begin with an underscore. */
+type Attributes = Record<string, string>;
+
+const builder = new XMLBuilder({
+  ignoreAttributes: false,
+  attributeNamePrefix: '@',
+  format: true,
+  suppressEmptyNode: true,
+  // A line break within an attribute would be read as a space (XML 1.0, 3.3.3).
+  attributeValueProcessor: (_name, value) => String(value).replace(/[&<>"'\n\t]/g, (sign) => `&#${sign.charCodeAt(0)};`),
+  processEntities: false,
+});
+
+/**
+ * Outlines as OPML 2.0 (opml.org/spec2.opml): an `outline` for each branch, `text` its words, `_note` the plain lines under it,
+ * `_status` that of a task and a further attribute for each clause of its tail, as `_due`. A heading bears `_heading`, its level. Several
+ * notes stand each under an element with their title.
+ *
+ * @param title what the head says
+ */
+export function opmlText(title: string, outlines: readonly Outline[]): string {
+  const [only] = outlines;
+  const body = outlines.length === 1 && only ? only.branches.map(element) : outlines.map(noteElement);
+  return builder.build({
+    '?xml': { '@version': '1.0', '@encoding': 'UTF-8' },
+    opml: { '@version': '2.0', head: { title: escapedText(title) }, body: { outline: body } },
+  });
+}
+
+const escapedText = (words: string): string => words.replace(/[&<>]/g, (sign) => `&#${sign.charCodeAt(0)};`);
+
+const noteElement = ({ title, path, branches }: Outline): object => ({
+  '@text': clean(title),
+  ...(path !== null && { '@_path': clean(path) }),
+  ...(branches.length > 0 && { outline: branches.map(element) }),
+});
+
+function element(branch: Branch): object {
+  const said: Attributes = { '@text': clean(branch.words) };
+  if (branch.is === 'heading') said['@_heading'] = String(branch.level);
+  if (branch.is === 'words') said['@_words'] = 'yes';
+  if (branch.task) said['@_status'] = branch.task.status;
+  for (const { word, value } of branch.clauses) said[`@_${nameOf(word)}`] ??= clean(value === '' ? 'yes' : value);
+  const note = branch.description.join('\n').trim();
+  if (note !== '') said['@_note'] = clean(note);
+  return { ...said, ...(branch.branches.length > 0 && { outline: branch.branches.map(element) }) };
+}
+
+/** A clause that is no name of XML is left out of it. */
+const nameOf = (word: string): string => (/^[a-z][a-z0-9-]*$/i.test(word) ? word.toLowerCase() : 'other');
+
+/** What XML 1.0 cannot hold at all is left out (2.2, Char). */
+// eslint-disable-next-line no-control-regex
+const clean = (words: string): string => words.replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]|[\ud800-\udfff](?<![\ud800-\udbff][\udc00-\udfff])(?![\udc00-\udfff])/g, '');
