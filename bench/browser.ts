@@ -1,10 +1,10 @@
-import { agendaRows } from './agenda';
-import { archivingRows } from './archiving';
-import { folderRows } from './folder';
-import { ADDRESS, launch, serve } from './desk';
+import { agendaRows } from './in-browser/agenda';
+import { archivingRows } from './in-browser/archiving';
+import { folderRows } from './in-browser/folder';
+import { ADDRESS, launch, serve } from './in-browser/desk';
 import type { BenchRow } from './measure';
-import { startRows } from './start';
-import { writingRows } from './writing';
+import { startRows } from './in-browser/start';
+import { writingRows } from './in-browser/writing';
 
 /** Rows that only the real browser can give. */
 export async function browserRows(): Promise<BenchRow[]> {

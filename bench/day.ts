@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { whatWillNotFit } from '../src/core/day/what-will-not-fit';
-import { ADDRESS } from './desk';
+import { ADDRESS } from './in-browser/desk';
 import { BENCH_DAY } from './library';
 import { type BenchRow, measure, row } from './measure';
 

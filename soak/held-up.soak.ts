@@ -1,4 +1,4 @@
-import { WATCH, longTasks } from '../bench/desk';
+import { WATCH, longTasks } from '../bench/in-browser/desk';
 import { makeLibrary } from '../bench/library';
 import { ACTS, NOTES } from '../e2e/acts/acts';
 import { begin } from '../e2e/acts/do-all';

@@ -10,6 +10,6 @@ export default defineConfig(short, {
   outputDir: '../test-results',
   projects: [
     { name: 'long', testMatch: 'soak/*.soak.ts' },
-    { name: 'beside', testMatch: 'e2e/*.spec.ts', grep: LONG, timeout: 90_000 },
+    { name: 'beside', testMatch: 'e2e/**/*.spec.ts', grep: LONG, timeout: 90_000 },
   ],
 });

@@ -1,7 +1,7 @@
 import { isoDay } from '../../src/core/calendar/day';
 import { type AnswerGroup, type AnswerRow, flatten } from '../../src/core/gather/answer/answer';
-import { type CardFacts, boardColumns } from '../../src/core/gather/answer/board';
-import { barsOf, curveOf } from '../../src/core/gather/answer/series';
+import { type CardFacts, boardColumns } from '../../src/core/gather/forms/board';
+import { barsOf, curveOf } from '../../src/core/gather/forms/series';
 import { type Totals, sumsOf, totalsFrom } from '../../src/core/gather/answer/sums';
 import type { Form } from '../../src/core/gather/language/ast';
 import { sentenceText } from '../../src/core/gather/saying/sentence';

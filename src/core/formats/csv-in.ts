@@ -8,7 +8,26 @@ import { type Status, STATUSES, STATUS_NAMES, signOf } from '../task/line/status
 import { type Draft, draftLine, draftsText } from './draft';
 
 /** What a column of a table may become. */
-export const CSV_FIELDS = ['task', 'status', 'priority', 'due', 'plan', 'start', 'every', 'takes', 'owner', 'asked', 'tags', 'people', 'remind', 'made', 'done', 'cancelled', 'ref', 'note under it'] as const;
+export const CSV_FIELDS = [
+  'task',
+  'status',
+  'priority',
+  'due',
+  'plan',
+  'start',
+  'every',
+  'takes',
+  'owner',
+  'asked',
+  'tags',
+  'people',
+  'remind',
+  'made',
+  'done',
+  'cancelled',
+  'ref',
+  'note under it',
+] as const;
 export type CsvField = (typeof CSV_FIELDS)[number];
 
 /** The column of each field, by its name in the first line. */
@@ -29,7 +48,11 @@ export function readTable(text: string): CsvTable {
   const { data, errors } = Papa.parse<string[]>(text.replace(/^\ufeff/, ''), { skipEmptyLines: 'greedy' });
   const [columns = [], ...rows] = data;
   const told = errors.filter(({ code }) => code !== 'UndetectableDelimiter');
-  return { columns: columns.map((name) => name.trim()), rows, problems: told.map(({ message, row }) => (row === undefined ? message : `Line ${row + 1}: ${message}`)) };
+  return {
+    columns: columns.map((name) => name.trim()),
+    rows,
+    problems: told.map(({ message, row }) => (row === undefined ? message : `Line ${row + 1}: ${message}`)),
+  };
 }
 
 const ALSO: Partial<Record<CsvField, readonly string[]>> = {
@@ -89,7 +112,9 @@ export function tasksOfTable({ columns, rows }: CsvTable, map: CsvMap, order: Da
         description.push(`${field}: ${said}`);
       }
     }
-    const names = [...namesOf(cell('tags'), '#'), ...namesOf(cell('people'), '@')].filter((name) => !words.toLowerCase().includes(name.toLowerCase()));
+    const names = [...namesOf(cell('tags'), '#'), ...namesOf(cell('people'), '@')].filter(
+      (name) => !words.toLowerCase().includes(name.toLowerCase()),
+    );
     if (words === '' && clauses.length === 0 && description.length === 0) continue;
     const status = statusOfCell(cell('status'));
     if (status === null) {
@@ -106,12 +131,34 @@ export function tasksOfTable({ columns, rows }: CsvTable, map: CsvMap, order: Da
   return { text: draftsText(drafts), tasks: last.length, kept };
 }
 
-const CLAUSES = ['priority', 'due', 'plan', 'start', 'every', 'takes', 'owner', 'asked', 'remind', 'ref', 'made', 'done', 'cancelled'] as const satisfies readonly CsvField[];
+const CLAUSES = [
+  'priority',
+  'due',
+  'plan',
+  'start',
+  'every',
+  'takes',
+  'owner',
+  'asked',
+  'remind',
+  'ref',
+  'made',
+  'done',
+  'cancelled',
+] as const satisfies readonly CsvField[];
 
 /** What was made harmless for a spreadsheet. */
 const unquoted = (cell: string): string => (/^'[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell);
 
-const PRIORITIES: Record<string, string> = { top: 'top', high: 'high', low: 'low', urgent: 'top', highest: 'top', important: 'high', lowest: 'low' };
+const PRIORITIES: Record<string, string> = {
+  top: 'top',
+  high: 'high',
+  low: 'low',
+  urgent: 'top',
+  highest: 'top',
+  important: 'high',
+  lowest: 'low',
+};
 const UNMARKED: ReadonlySet<string> = new Set(['normal', 'medium', 'none', '-', '0']);
 
 function clauseOf(field: (typeof CLAUSES)[number], cell: string, order: DayOrder): { word: string; value: string } | null {

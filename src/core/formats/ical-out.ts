@@ -62,7 +62,10 @@ export function icalText({ outlines, events, title, now, inUtc }: CalendarGiven)
   const ids = taskIds(outlines);
   for (const { branches, path } of outlines)
     for (const { branch, above } of withTaskAbove(branches))
-      if (branch.task) calendar.addSubcomponent(todoOf(branch, branch.task, { path, stamp, inUtc, id: ids.get(branch) ?? '', above: (above && ids.get(above)) ?? null }));
+      if (branch.task)
+        calendar.addSubcomponent(
+          todoOf(branch, branch.task, { path, stamp, inUtc, id: ids.get(branch) ?? '', above: (above && ids.get(above)) ?? null }),
+        );
   for (const event of events) calendar.addSubcomponent(eventOf(event, stamp));
   return `${calendar.toString()}\r\n`;
 }
@@ -85,7 +88,7 @@ interface TodoGiven {
 
 function todoOf(branch: Branch, task: Task, { id, above, path, stamp, inUtc }: TodoGiven): ICAL.Component {
   const todo = new ICAL.Component('vtodo');
-  const add = (name: string, value: unknown): ICAL.Property => todo.addPropertyWithValue(name, value as string);
+  const add = (name: string, value: string | number | ICAL.Time | ICAL.Recur): ICAL.Property => todo.addPropertyWithValue(name, value);
   add('uid', id);
   add('dtstamp', stamp);
   add('summary', branch.words);
@@ -165,7 +168,8 @@ function listOf(name: string, values: string[]): ICAL.Property {
   return property;
 }
 
-const timeOf = (span: Span): ICAL.Time => (span.minute === null ? dayOf(span.to) : momentOf({ day: span.from, minute: span.minute }, false));
+const timeOf = (span: Span): ICAL.Time =>
+  span.minute === null ? dayOf(span.to) : momentOf({ day: span.from, minute: span.minute }, false);
 
 function dayOf(day: Day): ICAL.Time {
   return ICAL.Time.fromData({ ...civilFrom(day), isDate: true });

@@ -53,5 +53,7 @@ function element(branch: Branch): object {
 const nameOf = (word: string): string => (/^[a-z][a-z0-9-]*$/i.test(word) ? word.toLowerCase() : 'other');
 
 /** What XML 1.0 cannot hold at all is left out (2.2, Char). */
-// eslint-disable-next-line no-control-regex
-const clean = (words: string): string => words.replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]|[\ud800-\udfff](?<![\ud800-\udbff][\udc00-\udfff])(?![\udc00-\udfff])/g, '');
+const clean = (words: string): string => [...words].filter((sign) => isXmlSign(sign.codePointAt(0) ?? 0)).join('');
+
+const isXmlSign = (code: number): boolean =>
+  code === 9 || code === 10 || code === 13 || (code >= 0x20 && code < 0xd800) || (code > 0xdfff && code < 0xfffe) || code > 0xffff;

@@ -2,7 +2,7 @@ import { shippedPath } from '../agenda/shipped-names';
 import { NO_NARROWING, narrowed } from '../gather/answer/narrow';
 import type { Answer } from '../gather/answer/answer';
 import type { GatherError, Source } from '../gather/language/ast';
-import { unknownNames } from '../gather/language/unknown-names';
+import { unknownNames } from '../gather/offering/unknown-names';
 import { foldPath } from '../note/names/path';
 import { AnswerTeller } from './live/answer-teller';
 import { LiveGather } from './live/live-gather';

@@ -2,7 +2,7 @@ import { X } from 'lucide-react';
 import { useEffect, useId, useRef, useState } from 'react';
 import type { LineRef } from '../../core/task/writing/edit';
 import { isOpen } from '../../core/task/line/status';
-import type { FoundTask } from '../../core/index/questions/found-task';
+import type { FoundTask } from '../../core/index/questions/of-a-task/found-task';
 import { useServices } from '../session/state/services';
 import { type Need, needKey } from './details';
 

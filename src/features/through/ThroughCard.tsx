@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import type { TaskClosely } from '../../core/index/questions/task-closely';
+import type { TaskClosely } from '../../core/index/questions/of-a-task/task-closely';
 import { isOpen } from '../../core/task/line/status';
 import { InlineText } from '../../ui/InlineText';
 import { MarkPicture } from '../../ui/marks/MarkPicture';

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import { lineText, splitLines } from '../../core/note/blocks/lines';
-import type { FoundTask } from '../../core/index/questions/found-task';
-import type { TaskClosely } from '../../core/index/questions/task-closely';
+import type { FoundTask } from '../../core/index/questions/of-a-task/found-task';
+import type { TaskClosely } from '../../core/index/questions/of-a-task/task-closely';
 import { dialogTask } from '../session/acting/task-dialog';
 import { useAct, useUndo } from '../session/acting/use-act';
 import { frameSlice } from '../session/state/frame-slice';

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import type { Why, WhyNode } from '../../core/gather/answer/why';
-import type { FoundTask } from '../../core/index/questions/found-task';
+import type { FoundTask } from '../../core/index/questions/of-a-task/found-task';
 import { askAddress, noteAddress } from '../session/places/addresses';
 import { frameSlice } from '../session/state/frame-slice';
 import { useServices } from '../session/state/services';

@@ -1,7 +1,7 @@
 import type { Row } from '../rows/row';
 import { type Answer, type AnswerRow, type Plan, groupedOnce, limitedAnswer, nestSteps } from './answer';
 import { addToSums, noSums, totalsFrom } from './sums';
-import { Heaviest } from './heaviest';
+import { Heaviest } from '../forms/heaviest';
 
 /** Calls with every row that may match. */
 export type EachRow = (visit: (row: Row) => void) => void;

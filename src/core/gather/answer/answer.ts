@@ -2,7 +2,7 @@ import type { DateStyle } from '../../calendar/day-name';
 import type { Row } from '../rows/row';
 import { isOpen } from '../../task/line/status';
 import type { DateField, Gather, GatherContext, GroupKey, GroupKeyName } from '../language/ast';
-import { CURVE_FIELDS, isTimeKey } from './time-keys';
+import { CURVE_FIELDS, isTimeKey } from '../forms/time-keys';
 import { asksForArchive, compile, type NameLookup, NO_LOOKUP, speaksOfResting, type Test } from './evaluate';
 import { groupValues } from './group';
 import { type Compare, compareBy } from './order';

@@ -1,7 +1,7 @@
 import { NOTE_KINDS } from '../../note/facts/front-matter';
 import type { Condition } from './ast';
 import { parseDate, parseRange } from './parse-date';
-import { nearestWord } from './nearest-word';
+import { nearestWord } from '../offering/nearest-word';
 import { parseEquality, parseOneOf, parseSign, parseText, parseTo, standsCompared } from './parse-value';
 import type { TokenReader } from './token-reader';
 

@@ -1,6 +1,6 @@
 import type { GatherError } from './ast';
-import { nearestWord } from './nearest-word';
-import { triedAs } from './tried-words';
+import { nearestWord } from '../offering/nearest-word';
+import { triedAs } from '../offering/tried-words';
 import type { Token, TokenKind } from './lexer';
 
 /** Thrown inside the parser only; a clause that throws is left out, and its error is told. */

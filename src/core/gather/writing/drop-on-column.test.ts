@@ -7,7 +7,7 @@ import { ACTION_DEFAULTS } from '../../task/acts/action-context';
 import { act } from '../../task/acts/act';
 import { statusTable } from '../../task/line/added-status';
 import { applyChanges } from '../../task/writing/edit';
-import type { BoardColumn } from '../answer/board';
+import type { BoardColumn } from '../forms/board';
 import type { GroupKeyName } from '../language/ast';
 import { parseGather } from '../language/parse';
 import { columnGather } from './column-gather';

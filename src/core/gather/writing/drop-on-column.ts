@@ -1,7 +1,7 @@
 import type { AddedStatus } from '../../task/line/status';
 import { STATUS_NAMES, STATUSES } from '../../task/line/status';
 import type { WideIntention } from '../../task/acts/intention';
-import type { BoardColumn } from '../answer/board';
+import type { BoardColumn } from '../forms/board';
 import type { GroupKey, GroupKeyName } from '../language/ast';
 import { type Drop, dropInto } from './drop';
 

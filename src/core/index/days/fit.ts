@@ -5,7 +5,7 @@ import { type DueLoad, whatWillNotFit } from '../../day/what-will-not-fit';
 import type { Row } from '../../gather/rows/row';
 import { foldName } from '../../note/names/names';
 import type { Library } from '../library';
-import { type FoundTask, foundOf } from '../questions/found-task';
+import { type FoundTask, foundOf } from '../questions/of-a-task/found-task';
 import { dayItems, lengthOfRow } from './day-matter';
 
 /** A day with the minutes that are there and those that are due by its end. */

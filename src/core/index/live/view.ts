@@ -1,7 +1,7 @@
 import type { Day } from '../../calendar/day';
 import type { Span } from '../../calendar/span';
 import type { AnswerGroup, AnswerRow } from '../../gather/answer/answer';
-import { type BoardColumn, type CardFacts, boardColumns } from '../../gather/answer/board';
+import { type BoardColumn, type CardFacts, boardColumns } from '../../gather/forms/board';
 import type { Totals } from '../../gather/answer/sums';
 import type { Column, Form, GatherError, Source, Total } from '../../gather/language/ast';
 import { isLate, isResting } from '../../gather/answer/state';

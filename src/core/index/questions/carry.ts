@@ -1,7 +1,7 @@
 import type { Day } from '../../calendar/day';
 import { type CarryOffer, carryOffer, leftAloneSign } from '../../day/carry-forward';
 import type { Library } from '../library';
-import { type FoundTask, foundOf } from './found-task';
+import { type FoundTask, foundOf } from './of-a-task/found-task';
 
 /** A task that an earlier day left open, as the page shows it. */
 export interface LeftOpenTask extends FoundTask {

@@ -3,7 +3,7 @@ import { fieldWords } from '../../note/facts/front-matter';
 import { foldPath } from '../../note/names/path';
 import type { Row } from '../../gather/rows/row';
 import type { Library } from '../library';
-import { type FoundTask, foundOf } from './found-task';
+import { type FoundTask, foundOf } from './of-a-task/found-task';
 import { type RecordedRepeat, repeatsRecord } from './record';
 
 /** A note that serves a goal. */

@@ -3,7 +3,7 @@ import { datesAfter } from '../../calendar/repeat/repeat-dates';
 import { readRepeat } from '../../calendar/repeat/repeat-phrase';
 import { dayOf, type Task } from '../../task/line/task';
 import type { Library } from '../library';
-import { type FoundTask, foundOf } from './found-task';
+import { type FoundTask, foundOf } from './of-a-task/found-task';
 
 /** On which days of a range open repeats fall, as if each were finished on its day; days without any are left out. */
 export function occurrencesIn(library: Library, from: Day, to: Day): { day: Day; tasks: FoundTask[] }[] {

@@ -17,7 +17,7 @@ import { figuresOf } from '../days/figures-of';
 import { startsOf } from '../days/day-matter';
 import type { Library } from '../library';
 import { type NoteEntry, rowsFor } from '../note-entry';
-import { type FoundTask, foundOf } from './found-task';
+import { type FoundTask, foundOf } from './of-a-task/found-task';
 import type { CarryAnswer } from './carry';
 import type { Template } from './forms';
 import type { FoundHeading } from './headings';
@@ -25,7 +25,7 @@ import type { LeadingAnswer } from './leading';
 import type { PersonFacts } from './people';
 import type { Reminder } from './reminders';
 import type { WrittenNote } from './written-on';
-import type { TaskClosely } from './task-closely';
+import type { TaskClosely } from './of-a-task/task-closely';
 import type { DaysRecord, RecordedRepeat } from './record';
 import type { GoalFacts } from './goals';
 import type { ListedReview } from './reviews';
@@ -125,7 +125,7 @@ const ANSWERS: {
       .flatMap((group) => group.rows.flatMap(flat))
       .filter(({ path, line }) => !seen.has(`${path}:${line}`) && seen.add(`${path}:${line}`));
   },
-  closely: async (library, { path, line, raw }) => (await import('./task-closely')).taskClosely(library, path, line, raw),
+  closely: async (library, { path, line, raw }) => (await import('./of-a-task/task-closely')).taskClosely(library, path, line, raw),
   nextStep: (library, { path }) => {
     const row = library.nextStep(path);
     return row && foundOf(row);
@@ -169,7 +169,7 @@ const ANSWERS: {
   people: async (library) => (await import('./people')).peopleIn(library, notesOf(library, 'meeting')),
   digest: async (library, { path, heading }) => (await import('./meetings')).digestOfMeeting(notesOf(library, 'meeting'), path, heading),
   slips: async (library) => (await import('./forms')).slipsIn(notesOf(library, 'slip')),
-  standsIn: async (library, { line, path, days }) => (await import('./stands-in')).standsIn(library, line, path, days),
+  standsIn: async (library, { line, path, days }) => (await import('./of-a-task/stands-in')).standsIn(library, line, path, days),
   headings: async (library, { words }) => (await import('./headings')).headingsWith(library, words),
   search: async (library, { typed, shows, most }) => (await import('./search')).searched(library, typed, shows, most),
   leading: async (library, { path, most }) => (await import('./leading')).leadingTo(library, path, most),

@@ -1,4 +1,4 @@
-import { Heaviest } from '../../gather/answer/heaviest';
+import { Heaviest } from '../../gather/forms/heaviest';
 import type { SlotCompare } from './slot-order';
 
 /**

@@ -14,7 +14,7 @@ import { noSums, totalsFrom } from '../../gather/answer/sums';
 import { withSteps } from '../../gather/answer/answer-once';
 import { tallyByCode } from './code-tally';
 import type { GroupKey } from '../../gather/language/ast';
-import { Heaviest } from '../../gather/answer/heaviest';
+import { Heaviest } from '../../gather/forms/heaviest';
 import { CANCELLED_BIT, DONE_BIT, LAST, OPEN_BITS } from '../../gather/answer/sieve';
 import type { SlotTable } from './slot-table';
 import { firstSlots } from './first-slots';

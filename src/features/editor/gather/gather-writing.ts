@@ -2,7 +2,7 @@ import type { Completion, CompletionContext, CompletionResult } from '@codemirro
 import { type EditorState, type Extension, type Range, RangeSet, StateField } from '@codemirror/state';
 import { Decoration, type DecorationSet, EditorView, WidgetType } from '@codemirror/view';
 import { parseGather } from '../../../core/gather/language/parse';
-import { wordsOffered } from '../../../core/gather/language/words-offered';
+import { wordsOffered } from '../../../core/gather/offering/words-offered';
 
 /** A gather that stands in a text: where it begins, and its words. */
 export interface WrittenGather {

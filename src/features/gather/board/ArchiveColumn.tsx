@@ -1,4 +1,4 @@
-import type { BoardColumn } from '../../../core/gather/answer/board';
+import type { BoardColumn } from '../../../core/gather/forms/board';
 import type { RowView } from '../../../core/index/live/view';
 import { dialogTask } from '../../session/acting/task-dialog';
 import { frameSlice } from '../../session/state/frame-slice';

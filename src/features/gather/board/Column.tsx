@@ -1,5 +1,5 @@
 import { type DragEvent, useCallback, useMemo, useRef } from 'react';
-import type { BoardColumn } from '../../../core/gather/answer/board';
+import type { BoardColumn } from '../../../core/gather/forms/board';
 import type { Column as Field, GroupKeyName } from '../../../core/gather/language/ast';
 import { columnGather } from '../../../core/gather/writing/column-gather';
 import { NO_GROUP } from '../../../core/index/live/no-group';

@@ -1,4 +1,4 @@
-import type { BoardColumn } from '../../../core/gather/answer/board';
+import type { BoardColumn } from '../../../core/gather/forms/board';
 import type { GroupKeyName } from '../../../core/gather/language/ast';
 import { dropWords } from '../../../core/gather/writing/drop-on-column';
 import type { RowView } from '../../../core/index/live/view';

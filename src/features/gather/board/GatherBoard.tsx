@@ -1,5 +1,5 @@
 import { type DragEvent, type KeyboardEvent, useCallback, useMemo, useRef, useState } from 'react';
-import type { BoardColumn } from '../../../core/gather/answer/board';
+import type { BoardColumn } from '../../../core/gather/forms/board';
 import { formText } from '../../../core/gather/saying/print';
 import { finishing } from '../../../core/gather/writing/drop-on-column';
 import { type RowView, columnsOf } from '../../../core/index/live/view';

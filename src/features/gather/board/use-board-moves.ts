@@ -1,5 +1,5 @@
 import { useCallback } from 'react';
-import type { BoardColumn } from '../../../core/gather/answer/board';
+import type { BoardColumn } from '../../../core/gather/forms/board';
 import type { GroupKeyName } from '../../../core/gather/language/ast';
 import { dropOnColumn } from '../../../core/gather/writing/drop-on-column';
 import type { RowView } from '../../../core/index/live/view';

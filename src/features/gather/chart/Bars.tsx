@@ -1,5 +1,5 @@
 import { scaleBand, scaleLinear } from 'd3-scale';
-import type { Series } from '../../../core/gather/answer/series';
+import type { Series } from '../../../core/gather/forms/series';
 import type { Measure } from '../../../core/gather/language/ast';
 import { valueWords } from './value-words';
 import { toneOf } from './tones';

@@ -1,6 +1,6 @@
 import { scaleLinear, scalePoint } from 'd3-scale';
 import { line } from 'd3-shape';
-import type { Series } from '../../../core/gather/answer/series';
+import type { Series } from '../../../core/gather/forms/series';
 import type { Measure } from '../../../core/gather/language/ast';
 import { valueWords } from './value-words';
 

@@ -1,6 +1,6 @@
 import { useMemo, useRef, useState } from 'react';
-import { type Series, barsOf, curveOf } from '../../../core/gather/answer/series';
-import { isTimeKey, timeLabel } from '../../../core/gather/answer/time-keys';
+import { type Series, barsOf, curveOf } from '../../../core/gather/forms/series';
+import { isTimeKey, timeLabel } from '../../../core/gather/forms/time-keys';
 import type { Measure } from '../../../core/gather/language/ast';
 import { saveFile } from '../../exchange/save-file';
 import { useNow } from '../../session/state/services';

@@ -1,4 +1,4 @@
-import type { Series } from '../../../core/gather/answer/series';
+import type { Series } from '../../../core/gather/forms/series';
 import { toneOf } from './tones';
 
 /** What the parts of a bar stand for; nothing where there is one. */

@@ -1,4 +1,4 @@
-import type { Series } from '../../../core/gather/answer/series';
+import type { Series } from '../../../core/gather/forms/series';
 
 /** The figures of bars or curves as comma-separated values (RFC 4180): a line for each key, a column for each series. */
 export function figuresCsv(by: string, measure: string, series: readonly Series[]): string {

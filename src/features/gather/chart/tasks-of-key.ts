@@ -1,4 +1,4 @@
-import { isTimeKey } from '../../../core/gather/answer/time-keys';
+import { isTimeKey } from '../../../core/gather/forms/time-keys';
 import { baseNameOf } from '../../../core/note/names/path';
 import type { Gather, GroupKeyName } from '../../../core/gather/language/ast';
 import { parseGather } from '../../../core/gather/language/parse';

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { Day } from '../../../core/calendar/day';
 import { hoursOf } from '../../../core/day/hours';
-import { endOfKey, isTimeKey, startOfKey } from '../../../core/gather/answer/time-keys';
+import { endOfKey, isTimeKey, startOfKey } from '../../../core/gather/forms/time-keys';
 import type { Form } from '../../../core/gather/language/ast';
 import { useServices } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';

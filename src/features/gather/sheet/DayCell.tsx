@@ -5,7 +5,7 @@ import { MONTH_NAMES, dayTitle } from '../../../core/calendar/day-name';
 import { timeName } from '../../../core/calendar/span';
 import { NO_FIGURES } from '../../../core/day/day-figures';
 import { hoursOf } from '../../../core/day/hours';
-import type { SheetEntry } from '../../../core/gather/answer/sheet';
+import type { SheetEntry } from '../../../core/gather/forms/sheet';
 import { columnGather } from '../../../core/gather/writing/column-gather';
 import type { RowView } from '../../../core/index/live/view';
 import { PlannedBar } from '../../day-row/DayBars';

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { timeName } from '../../../core/calendar/span';
-import type { SheetEntry } from '../../../core/gather/answer/sheet';
+import type { SheetEntry } from '../../../core/gather/forms/sheet';
 import type { RowView } from '../../../core/index/live/view';
 import { isOpen } from '../../../core/task/line/status';
 import { TaskMark } from '../../../ui/marks/TaskMark';

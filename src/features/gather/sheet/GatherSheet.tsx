@@ -2,7 +2,7 @@ import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { type KeyboardEvent, useMemo, useRef, useState } from 'react';
 import { type Day, addMonths, civilFrom, isoWeekOf, startOfWeek } from '../../../core/calendar/day';
 import { MONTH_NAMES, weekdayName } from '../../../core/calendar/day-name';
-import { monthRange, sheetOf } from '../../../core/gather/answer/sheet';
+import { monthRange, sheetOf } from '../../../core/gather/forms/sheet';
 import { useNow } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';
 import { ListFooter } from '../list/ListFooter';

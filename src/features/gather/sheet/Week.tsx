@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { SheetWeek } from '../../../core/gather/answer/sheet';
+import type { SheetWeek } from '../../../core/gather/forms/sheet';
 import type { RowView } from '../../../core/index/live/view';
 import type { FormProps } from '../list/form-props';
 import type { ActOnRow } from '../list/use-list-actions';

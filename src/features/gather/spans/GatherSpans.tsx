@@ -2,7 +2,7 @@ import { ChevronLeft, ChevronRight, Minus, Plus } from 'lucide-react';
 import { type KeyboardEvent, useMemo, useRef, useState } from 'react';
 import { startOfWeek } from '../../../core/calendar/day';
 import type { DayRange } from '../../../core/calendar/span';
-import { SPAN_DAYS, type SpanBar, spanAxis, spanGroups, spanNeeds } from '../../../core/gather/answer/spans';
+import { SPAN_DAYS, type SpanBar, spanAxis, spanGroups, spanNeeds } from '../../../core/gather/forms/spans';
 import type { RowView } from '../../../core/index/live/view';
 import { useNow } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';

@@ -1,7 +1,7 @@
 import { type Day, civilFrom } from '../../../core/calendar/day';
 import { MONTH_NAMES, weekdayName } from '../../../core/calendar/day-name';
 import type { DayRange } from '../../../core/calendar/span';
-import { spanTicks } from '../../../core/gather/answer/spans';
+import { spanTicks } from '../../../core/gather/forms/spans';
 import { useNow } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';
 

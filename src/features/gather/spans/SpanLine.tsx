@@ -2,7 +2,7 @@ import { type CSSProperties, type PointerEvent, useEffect, useRef, useState } fr
 import { Link } from 'react-router';
 import { dayName } from '../../../core/calendar/day-name';
 import type { DayRange } from '../../../core/calendar/span';
-import type { SpanBar } from '../../../core/gather/answer/spans';
+import type { SpanBar } from '../../../core/gather/forms/spans';
 import type { RowView } from '../../../core/index/live/view';
 import { isOpen } from '../../../core/task/line/status';
 import { TaskMark } from '../../../ui/marks/TaskMark';

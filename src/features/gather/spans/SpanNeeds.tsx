@@ -1,5 +1,5 @@
 import type { DayRange } from '../../../core/calendar/span';
-import type { SpanNeed } from '../../../core/gather/answer/spans';
+import type { SpanNeed } from '../../../core/gather/forms/spans';
 import { acrossOf } from './SpanAxis';
 
 interface SpanNeedsProps {

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { isoDay } from '../../../core/calendar/day';
-import type { SpanBar } from '../../../core/gather/answer/spans';
+import type { SpanBar } from '../../../core/gather/forms/spans';
 import type { RowView } from '../../../core/index/live/view';
 import type { ActOnRow } from '../list/use-list-actions';
 

@@ -1,5 +1,5 @@
 import type { Day } from '../../../core/calendar/day';
-import type { FoundTask } from '../../../core/index/questions/found-task';
+import type { FoundTask } from '../../../core/index/questions/of-a-task/found-task';
 import type { RowView } from '../../../core/index/live/view';
 import type { LineRef } from '../../../core/task/writing/edit';
 import type { WideIntention } from '../../../core/task/acts/intention';
