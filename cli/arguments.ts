@@ -28,6 +28,8 @@ const WITH_VALUE = new Set([
   'in',
   'name',
   'answers',
+  'as',
+  'map',
 ]);
 const FLAGS = new Set(['json', 'write', 'help', 'tasks', 'open']);
 

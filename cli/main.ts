@@ -16,6 +16,8 @@ async function main(): Promise<void> {
     await loadPatterns();
     await loadYaml();
     const result = await run(given, new Desks());
+    // What goes out is the file itself.
+    if (given.command === 'export') return void process.stdout.write(String(result));
     process.stdout.write(
       `${given.flags.has('json') || given.command === 'batch' ? JSON.stringify(result) : printed(given.command, result)}\n`,
     );

@@ -10,6 +10,7 @@ import type { SlipAnswer } from './commands/slip';
 import type { ArchiveAnswer, PrintedProject, PrintedRepeat, PrintedReview } from './commands/review';
 import type { PrintedMeeting } from './commands/meeting';
 import type { ScannedTask } from './commands/scan';
+import type { ImportAnswer } from './commands/formats';
 
 /** A result as a person at a terminal reads it. */
 export function printed(command: string, result: unknown): string {
@@ -53,6 +54,10 @@ export function printed(command: string, result: unknown): string {
     case 'archive': {
       const { files, moved } = result as ArchiveAnswer;
       return [`${moved} moved`, ...files.map(({ note, text }) => `--- ${note}\n${text}`)].join('\n');
+    }
+    case 'import': {
+      const { files, report } = result as ImportAnswer;
+      return [...report, ...files.map(({ note, text }) => `--- ${note}\n${text}`)].join('\n');
     }
     case 'projects':
       return (result as PrintedProject[])
@@ -160,6 +165,9 @@ export const HELP = `recado COMMAND [--json] [--settings FILE] [--now TIME]
   template PATH --at NOTE --today DAY [--name WORDS] [--answers JSON]   what a template comes to
   fit PATH --today DAY           what cannot be done until its due day, and what each day has to give
   kept PATH --from DAY --to DAY  what was planned for each day, and how much of it was kept
+  export PATH --as text|html|opml|ics|csv|vcard [--query TEXT] [--at NOTE] --today DAY
+                                 the file itself; every task, closed and resting ones too, unless a query asks
+  import FILE --as text|opml|csv|vcard [--map JSON]   the notes that a file of another format comes to
   batch FILE                     a JSON list of commands, each a list of words`;
 
 /** A meeting with what came of it. */

@@ -6,6 +6,7 @@ import { fit } from './commands/fit';
 import { carry } from './commands/carry';
 import { digest, meetings } from './commands/meeting';
 import { find, links } from './commands/find';
+import { exported, imported } from './commands/formats';
 import { archive, projects, repeats, reviews } from './commands/review';
 import { date } from './commands/date';
 import { type Question, gather, why } from './commands/gather';
@@ -113,6 +114,19 @@ export function run(given: Arguments, desks: Desks): unknown {
       const { firstDayOfWeek, bareDay } = settingsOf(given);
       return date(given.words.join(' '), { today: day, minute, firstDayOfWeek, bareDay });
     }
+    case 'export': {
+      const settings = settingsOf(given);
+      const { day, minute } = momentOf(given);
+      return exported(desks.open(wordAt(given, 0, 'a file or folder'), settings), settings, {
+        ...readingOf(given),
+        as: given.options.get('as') ?? 'text',
+        query: given.options.get('query') ?? null,
+        at: given.options.get('at') ?? null,
+        now: { day, minute: minute ?? 0 },
+      });
+    }
+    case 'import':
+      return imported(wordAt(given, 0, 'a file'), given.options.get('as') ?? 'text', given.options.get('map'));
     case 'batch':
       return batch(wordAt(given, 0, 'a file'), desks);
   }

@@ -6,6 +6,8 @@ export interface Branch {
   is: 'heading' | 'item' | 'words';
   /** Of a heading, 1 to 6; else 0. */
   level: number;
+  /** The note that it stands in. */
+  path: string;
   /** From 0. */
   line: number;
   /** Without marker, box and tail. */

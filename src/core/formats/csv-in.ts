@@ -95,7 +95,7 @@ export function tasksOfTable({ columns, rows }: CsvTable, map: CsvMap, order: Da
   const kept: CsvTasks['kept'] = [];
   const drafts: Draft[] = [];
   const at = (field: CsvField): number => (map[field] === undefined ? -1 : columns.indexOf(map[field]));
-  const last: { draft: Draft; words: string }[] = [];
+  const last: { draft: Draft; words: string; names: readonly string[] }[] = [];
   const parentAt = columns.indexOf('step of');
   for (const [row, cells] of rows.entries()) {
     const cell = (field: CsvField): string => unquoted(cells[at(field)] ?? '').trim();
@@ -112,9 +112,11 @@ export function tasksOfTable({ columns, rows }: CsvTable, map: CsvMap, order: Da
         description.push(`${field}: ${said}`);
       }
     }
-    const names = [...namesOf(cell('tags'), '#'), ...namesOf(cell('people'), '@')].filter(
-      (name) => !words.toLowerCase().includes(name.toLowerCase()),
-    );
+    const parent = parentAt === -1 ? '' : unquoted(cells[parentAt] ?? '').trim();
+    const above = parent === '' ? undefined : last.findLast((one) => one.words === parent);
+    const said = [...namesOf(cell('tags'), '#'), ...namesOf(cell('people'), '@')];
+    // What stands in its words already, or is handed down to a step, is not written again.
+    const names = said.filter((name) => !words.toLowerCase().includes(name.toLowerCase()) && !above?.names.includes(foldName(name)));
     if (words === '' && clauses.length === 0 && description.length === 0) continue;
     const status = statusOfCell(cell('status'));
     if (status === null) {
@@ -123,10 +125,8 @@ export function tasksOfTable({ columns, rows }: CsvTable, map: CsvMap, order: Da
     }
     const line = draftLine({ sign: signOf(status ?? 'todo'), words: [words, ...names].join(' '), clauses });
     const draft: Draft = { line, description, drafts: [] };
-    const parent = parentAt === -1 ? '' : unquoted(cells[parentAt] ?? '').trim();
-    const above = parent === '' ? undefined : last.findLast((one) => one.words === parent);
     (above?.draft.drafts ?? drafts).push(draft);
-    last.push({ draft, words });
+    last.push({ draft, words, names: [...(above?.names ?? []), ...said.map(foldName)] });
   }
   return { text: draftsText(drafts), tasks: last.length, kept };
 }

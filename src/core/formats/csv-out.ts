@@ -8,11 +8,11 @@ import { type Outline, allBranches } from './branch';
 /** A column of a table of tasks: its name, which is also that of the clause where it is one, and what a task says there. */
 interface Column {
   name: string;
-  of: (task: Task, place: { path: string | null; parent: string }) => string;
+  of: (task: Task, place: { path: string; parent: string }) => string;
 }
 
 const COLUMNS: readonly Column[] = [
-  { name: 'note', of: (_task, { path }) => path ?? '' },
+  { name: 'note', of: (_task, { path }) => path },
   { name: 'line', of: (task) => String(task.line + 1) },
   { name: 'heading', of: (task) => task.headings.join(' > ') },
   { name: 'step of', of: (_task, { parent }) => parent },
@@ -52,13 +52,13 @@ export function csvText(outlines: readonly Outline[], columns: readonly string[]
   const chosen = columns.flatMap((name) => COLUMNS.find((column) => column.name === name) ?? []);
   let harmless = 0;
   const rows: string[][] = [];
-  for (const { path, branches } of outlines)
+  for (const { branches } of outlines)
     for (const { branch, parent } of tasksOf(branches)) {
       const { task } = branch;
       if (!task) continue;
       rows.push(
         chosen.map(({ of }) => {
-          const cell = of(task, { path, parent });
+          const cell = of(task, { path: branch.path, parent });
           if (!isFormula(cell)) return cell;
           harmless++;
           return `'${cell}`;

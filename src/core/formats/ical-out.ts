@@ -60,11 +60,11 @@ export function icalText({ outlines, events, title, now, inUtc }: CalendarGiven)
   calendar.addPropertyWithValue('x-wr-calname', title);
   const stamp = momentOf(inUtc(now), true);
   const ids = taskIds(outlines);
-  for (const { branches, path } of outlines)
+  for (const { branches } of outlines)
     for (const { branch, above } of withTaskAbove(branches))
       if (branch.task)
         calendar.addSubcomponent(
-          todoOf(branch, branch.task, { path, stamp, inUtc, id: ids.get(branch) ?? '', above: (above && ids.get(above)) ?? null }),
+          todoOf(branch, branch.task, { stamp, inUtc, id: ids.get(branch) ?? '', above: (above && ids.get(above)) ?? null }),
         );
   for (const event of events) calendar.addSubcomponent(eventOf(event, stamp));
   return `${calendar.toString()}\r\n`;
@@ -81,12 +81,11 @@ function* withTaskAbove(branches: readonly Branch[], above: Branch | null = null
 interface TodoGiven {
   id: string;
   above: string | null;
-  path: string | null;
   stamp: ICAL.Time;
   inUtc: (moment: Now) => Now;
 }
 
-function todoOf(branch: Branch, task: Task, { id, above, path, stamp, inUtc }: TodoGiven): ICAL.Component {
+function todoOf(branch: Branch, task: Task, { id, above, stamp, inUtc }: TodoGiven): ICAL.Component {
   const todo = new ICAL.Component('vtodo');
   const add = (name: string, value: string | number | ICAL.Time | ICAL.Recur): ICAL.Property => todo.addPropertyWithValue(name, value);
   add('uid', id);
@@ -111,7 +110,7 @@ function todoOf(branch: Branch, task: Task, { id, above, path, stamp, inUtc }: T
   if (rule !== null) add('rrule', ICAL.Recur.fromString(rule));
   for (const { word, value, name } of branch.clauses)
     if (name !== null && !SAID.has(word.toLowerCase())) add(`x-recado-${name}`, value === '' ? 'TRUE' : value);
-  if (path !== null) add('x-recado-note', path);
+  add('x-recado-note', branch.path);
   for (const moment of remindersOf(task)) todo.addSubcomponent(alarmOf(branch.words, inUtc(moment)));
   return todo;
 }

@@ -4,13 +4,16 @@ import type { Branch, Outline } from './branch';
 /** What an element of the outline bears, by the names of OPML 2.0 and of ours, which begin with an underscore. */
 type Attributes = Record<string, string>;
 
+const ENTITIES: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
+const escapedText = (words: string): string => words.replace(/[&<>"\n\t]/g, (sign) => ENTITIES[sign] ?? `&#${sign.charCodeAt(0)};`);
+
 const builder = new XMLBuilder({
   ignoreAttributes: false,
   attributeNamePrefix: '@',
   format: true,
   suppressEmptyNode: true,
   // A line break within an attribute would be read as a space (XML 1.0, 3.3.3).
-  attributeValueProcessor: (_name, value) => String(value).replace(/[&<>"'\n\t]/g, (sign) => `&#${sign.charCodeAt(0)};`),
+  attributeValueProcessor: (_name, value) => escapedText(String(value)),
   processEntities: false,
 });
 
@@ -29,8 +32,6 @@ export function opmlText(title: string, outlines: readonly Outline[]): string {
     opml: { '@version': '2.0', head: { title: escapedText(title) }, body: { outline: body } },
   });
 }
-
-const escapedText = (words: string): string => words.replace(/[&<>]/g, (sign) => `&#${sign.charCodeAt(0)};`);
 
 const noteElement = ({ title, path, branches }: Outline): object => ({
   '@text': clean(title),

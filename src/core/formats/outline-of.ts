@@ -57,13 +57,14 @@ class OutlineMaker {
     const around = this.inside && this.items.get(this.inside);
     const words = lineText(this.note.lines, line);
     if (around && this.inside) (around.description as string[]).push(words.slice(Math.min(this.inside.column, indentOf(words))).trimEnd());
-    else if (kinds[line] !== LineKind.blank) this.place({ ...EMPTY, is: 'words', line, words, description: [], branches: [] });
+    else if (kinds[line] !== LineKind.blank)
+      this.place({ ...EMPTY, is: 'words', path: this.note.path, line, words, description: [], branches: [] });
   }
 
   private enter(level: number, words: string, line: number): void {
     this.trail = this.trail.filter((one) => one.level < level);
     this.inside = null;
-    const branch: Branch = { ...EMPTY, is: 'heading', level, line, words, description: [], branches: [] };
+    const branch: Branch = { ...EMPTY, is: 'heading', path: this.note.path, level, line, words, description: [], branches: [] };
     this.place(branch);
     this.trail.push(branch);
   }
@@ -76,6 +77,7 @@ class OutlineMaker {
     const words = task ? task.text : raw.slice(from, tail?.from ?? raw.length).trim();
     const branch: Branch = {
       is: 'item',
+      path: this.note.path,
       level: 0,
       line: item.line,
       words,

@@ -2,7 +2,8 @@ import { type Lines, lineText } from '../note/blocks/lines';
 import type { Item } from '../note/blocks/structure';
 import { withoutSigns } from './plain-words';
 import { type Status, STATUS_NAMES } from '../task/line/status';
-import { readTail } from '../task/line/tail';
+import { type Clause, readTail } from '../task/line/tail';
+import type { Branch } from './branch';
 import type { ReadNote } from '../task/reading/read-note';
 import { clauseWords } from './clause-words';
 import type { LineRange } from './outline-of';
@@ -33,11 +34,30 @@ function plainItem(lines: Lines, item: Item, status: Status | null): string {
   if (item.wordsFrom < 0) return raw;
   const tail = readTail(raw, item.wordsFrom);
   const box = status === null ? 0 : raw.indexOf(']', item.wordsFrom) + 1 - item.wordsFrom;
-  const words = withoutSigns(raw.slice(item.wordsFrom + box, tail?.from ?? raw.length).trim());
-  const said = [...(status === null ? [] : statusWords(status)), clauseWords(tail?.clauses ?? [])].filter((part) => part !== '').join(', ');
+  const words = raw.slice(item.wordsFrom + box, tail?.from ?? raw.length).trim();
+  return `${raw.slice(0, item.wordsFrom)}${plainLine(words, status, tail?.clauses ?? [])}`.trimEnd();
+}
+
+function plainLine(written: string, status: Status | null, clauses: readonly Clause[]): string {
+  const words = withoutSigns(written);
+  const said = [...(status === null ? [] : statusWords(status)), clauseWords(clauses)].filter((part) => part !== '').join(', ');
   const sign = status === null ? '' : status === 'done' || status === 'cancelled' ? '[x] ' : '[ ] ';
   const struck = status === 'cancelled' && words !== '' ? `~~${words}~~` : words;
-  return `${raw.slice(0, item.wordsFrom)}${sign}${struck}${said === '' ? '' : ` (${said})`}`.trimEnd();
+  return `${sign}${struck}${said === '' ? '' : ` (${said})`}`;
+}
+
+/** Branches as a list of Markdown for people without Recado, as `plainMarkdown` writes the lines of a note. */
+export function plainList(branches: readonly Branch[]): string {
+  const lines: string[] = [];
+  const write = (inner: readonly Branch[], indent: string): void => {
+    for (const { words, task, clauses, description, branches: under } of inner) {
+      lines.push(`${indent}- ${plainLine(words, task?.status ?? null, clauses)}`);
+      for (const line of description) lines.push(line === '' ? '' : `${indent}  ${withoutSigns(line)}`);
+      write(under, `${indent}  `);
+    }
+  };
+  write(branches, '');
+  return lines.join('\n');
 }
 
 /** What a box cannot say in every Markdown. */

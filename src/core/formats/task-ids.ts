@@ -8,11 +8,11 @@ import { type Branch, type Outline, allBranches } from './branch';
 export function taskIds(outlines: readonly Outline[]): ReadonlyMap<Branch, string> {
   const ids = new Map<Branch, string>();
   const seen = new Map<string, number>();
-  for (const { path, title, branches } of outlines)
+  for (const { branches } of outlines)
     for (const { branch } of allBranches(branches)) {
-      const { task, words } = branch;
+      const { task, words, path } = branch;
       if (!task) continue;
-      const base = task.ref ?? signOfText(`${path ?? title}\n${words}`);
+      const base = task.ref ?? signOfText(`${path}\n${words}`);
       const count = seen.get(base) ?? 0;
       seen.set(base, count + 1);
       ids.set(branch, `${base}${count === 0 ? '' : `-${count}`}@recado`);

@@ -1,0 +1,248 @@
+import { XMLParser } from 'fast-xml-parser';
+import ICAL from 'ical.js';
+import Papa from 'papaparse';
+import type { Now } from '../calendar/span';
+import { READING_DEFAULTS } from '../task/line/task';
+import { readNote } from '../task/reading/read-note';
+import { readTable, tasksOfTable, guessedMap, readDate, orderOfDays } from './csv-in';
+import { CSV_COLUMNS, csvText } from './csv-out';
+import { htmlOf, htmlText } from './html-out';
+import { icalText } from './ical-out';
+import { indentedText } from './indented-text';
+import { readOpml } from './opml-in';
+import { opmlText } from './opml-out';
+import { outlineOf } from './outline-of';
+import { plainMarkdown } from './plain-markdown';
+import { textOfIndented } from './read-indented-text';
+import { readVcards, vcardText } from './vcard';
+
+const PATH = 'Loans/Open.md';
+const TEXT = `---
+kind: project
+tags: [loans]
+---
+# Loans
+
+Words before <b>the list</b>.
+
+- [ ] Weigh the crate #packing @kofi {due 2026-11-27; plan 2026-11-25; high}
+  Behind the door, "left".
+  - [x] Find the scales {done 2026-11-20 09:14}
+  - [-] Ask & wait {cancelled 2026-11-21}
+- [_] Write to [[Lars Holm|Lars]] {due 2026-11-30 15:00; remind 1h before; ref k3f9qa}
+- [:] Answer of the lender {every month on 31; due 2026-11-30}
+- Only an item
+
+## Rooms
+
+1. [ ] Room 2 {top; takes 1h30m; owner @ilse}
+`;
+const note = readNote(PATH, TEXT, READING_DEFAULTS);
+const outline = outlineOf(note);
+const said = (text: string) =>
+  readNote('In.md', text, READING_DEFAULTS).tasks.map(
+    ({ text: words, status, due, plan, priority, takes, owner, every, remind, ref, done, parent }) => ({
+      ...{ words, status, due, plan, priority, takes, owner, every, remind, ref, done, parent },
+    }),
+  );
+
+describe('a note as an outline', () => {
+  it('holds headings, items with what is indented under them, and plain words', () => {
+    const [loans] = outline.branches;
+    expect(loans).toMatchObject({ is: 'heading', words: 'Loans', level: 1 });
+    expect(loans?.branches.map(({ is, words }) => [is, words])).toEqual([
+      ['words', 'Words before <b>the list</b>.'],
+      ['item', 'Weigh the crate #packing @kofi'],
+      ['item', 'Write to [[Lars Holm|Lars]]'],
+      ['item', 'Answer of the lender'],
+      ['item', 'Only an item'],
+      ['heading', 'Rooms'],
+    ]);
+    expect(loans?.branches[1]).toMatchObject({ description: ['Behind the door, "left".'] });
+    expect(loans?.branches[1]?.branches.map(({ words }) => words)).toEqual(['Find the scales', 'Ask & wait']);
+  });
+
+  it('of some lines holds what begins there', () => {
+    expect(outlineOf(note, { from: 8, to: 12 }).branches.map(({ words }) => words)).toEqual(['Weigh the crate #packing @kofi']);
+  });
+});
+
+describe('what goes out comes in with the same tasks', () => {
+  const first = said(TEXT);
+
+  it('as indented text; its plain lines become items', () => {
+    expect(said(textOfIndented(indentedText([outline])))).toEqual(first);
+  });
+
+  it('as OPML, with its headings and plain lines', () => {
+    const read = readOpml(opmlText('Loans', [outline]));
+    expect(read?.title).toBe('Loans');
+    expect(said(read?.text ?? '')).toEqual(first);
+    expect(read?.text).toContain('# Loans\n');
+    expect(read?.text).toContain('  Behind the door, "left".\n');
+  });
+
+  it('as CSV; steps stand under the last task of those words, names around a task stand on its line', () => {
+    const { text } = csvText([outline]);
+    const table = readTable(text);
+    const { text: back, kept } = tasksOfTable(table, guessedMap(table.columns));
+    expect(kept).toEqual([]);
+    const bare = (tasks: typeof first) => tasks.map((task) => ({ ...task, words: task.words.replace(/ #loans$/, '') }));
+    expect(bare(said(back))).toEqual(first);
+  });
+});
+
+describe('other readers', () => {
+  it('of XML find the outline, its attributes and no tag of a text (OPML 2.0)', () => {
+    const xml = opmlText('A & <b>', [outline]);
+    const { opml } = new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '' }).parse(xml) as { opml: Record<string, never> };
+    expect(opml).toMatchObject({ version: '2.0', head: { title: 'A & <b>' } });
+    const crate = JSON.stringify(opml);
+    expect(crate).toContain(
+      '"text":"Weigh the crate #packing @kofi","_status":"todo","_due":"2026-11-27","_plan":"2026-11-25","_high":"yes"',
+    );
+    expect(crate).toContain('"text":"Ask & wait"');
+  });
+
+  it('of CSV find every column and lines that end with CR and LF (RFC 4180)', () => {
+    const { text } = csvText([outline]);
+    expect(text.split('\r\n')).toHaveLength(note.tasks.length + 2);
+    const { data, errors } = Papa.parse<Record<string, string>>(text.trim(), { header: true });
+    expect(errors).toEqual([]);
+    expect(Object.keys(data[0] ?? {})).toEqual(CSV_COLUMNS);
+    expect(data[0]).toMatchObject({ task: 'Weigh the crate #packing @kofi', due: '2026-11-27', priority: 'high', note: PATH });
+  });
+
+  it('of iCalendar find the to-dos with what RFC 5545 says of them', () => {
+    const inUtc = (moment: Now): Now => moment;
+    const events = [
+      { id: 'a@recado', words: 'Rounds', day: 20780, start: 1410, end: 1455, people: ['kofi'], note: PATH },
+      { id: 'b@recado', words: 'Fair', day: 20780, start: null, end: null, people: [], note: PATH },
+    ];
+    const text = icalText({ outlines: [outline], events, title: 'Loans', now: { day: 20780, minute: 554 }, inUtc });
+    expect(Math.max(...text.split('\r\n').map((line) => Buffer.byteLength(line)))).toBeLessThanOrEqual(75);
+    const calendar = new ICAL.Component(ICAL.parse(text) as unknown[]);
+    const todos = calendar.getAllSubcomponents('vtodo');
+    const value = (index: number, name: string): string | null => todos[index]?.getFirstPropertyValue(name)?.toString() ?? null;
+    expect(todos).toHaveLength(6);
+    expect(['summary', 'due', 'dtstart', 'priority', 'status', 'percent-complete', 'description'].map((name) => value(0, name))).toEqual([
+      ...['Weigh the crate #packing @kofi', '2026-11-27', '2026-11-25', '3', 'NEEDS-ACTION', '100', 'Behind the door, "left".'],
+    ]);
+    expect(todos[0]?.getFirstProperty('categories')?.getValues()).toEqual(['packing', 'loans']);
+    expect([value(1, 'status'), value(1, 'completed'), value(1, 'related-to') === value(0, 'uid')]).toEqual([
+      'COMPLETED',
+      '2026-11-20T09:14:00Z',
+      true,
+    ]);
+    expect(value(2, 'status')).toBe('CANCELLED');
+    expect([value(3, 'status'), value(3, 'due'), value(3, 'uid'), value(3, 'x-recado-ref')]).toEqual([
+      ...['IN-PROCESS', '2026-11-30T15:00:00', 'k3f9qa@recado', 'k3f9qa'],
+    ]);
+    expect(todos[3]?.getFirstSubcomponent('valarm')?.getFirstPropertyValue('trigger')?.toString()).toBe('2026-11-30T14:00:00Z');
+    expect([value(4, 'x-recado-status'), value(4, 'x-recado-every'), value(4, 'rrule')]).toEqual([
+      ...['WAITING', 'month on 31', 'FREQ=MONTHLY;BYMONTHDAY=28,29,30,31;BYSETPOS=-1'],
+    ]);
+    expect([value(5, 'priority'), value(5, 'x-recado-takes'), value(5, 'dtstart')]).toEqual(['1', '1h30m', null]);
+    const [rounds, fair] = calendar.getAllSubcomponents('vevent');
+    expect(rounds?.getFirstPropertyValue('dtend')?.toString()).toBe('2026-11-24T00:15:00');
+    expect(fair?.getFirstPropertyValue('dtstart')?.toString()).toBe('2026-11-23');
+  });
+});
+
+describe('for people without Recado', () => {
+  it('Markdown says tails in words', () => {
+    const plain = plainMarkdown(note);
+    expect(plain).toContain('- [ ] Weigh the crate #packing @kofi (due Friday 27 Nov 2026, planned Wednesday 25 Nov 2026, high)\n');
+    expect(plain).toContain('  - [x] ~~Ask & wait~~ (cancelled, cancelled Saturday 21 Nov 2026)\n');
+    expect(plain).toContain('- [ ] Write to Lars (under way, due Monday 30 Nov 2026, 15:00, reminder 1h before)\n');
+    expect(plain).not.toMatch(/[{}]|kind:/);
+  });
+
+  it('HTML holds no sign of a text as a tag, no script, nothing that is fetched', () => {
+    const hard =
+      '<script>alert(1)</script>\n\n[a](javascript:alert(1)) ![p](https://example.org/p.png) <img src=x onerror=alert(1)>\n\n- [ ] a < b & "c"';
+    const html = htmlOf(hard);
+    expect(html).not.toMatch(/<script|<img|javascript:/i);
+    expect(html).toContain('&#x3C;script>alert(1)&#x3C;/script>');
+    expect(html).toContain('a &#x3C; b &#x26; "c"');
+    expect(htmlText('A <b>', [{ title: '<i>', markdown: hard }])).toContain('<title>A &#60;b&#62;</title>');
+  });
+});
+
+describe('bad input', () => {
+  it('entities that a file declares are not unfolded (XML 1.0, 4.4)', () => {
+    const bomb = `<!DOCTYPE opml [<!ENTITY a "lol"><!ENTITY b "&a;&a;&a;&a;">]><opml version="2.0"><body><outline text="&b; &amp; &#65;"/></body></opml>`;
+    expect(readOpml(bomb)?.text).toBe('- &b; & A\n');
+    expect(readOpml('<html></html>')).toBeNull();
+    expect(readOpml('no XML <opml')).toBeNull();
+  });
+
+  it('cells that a spreadsheet would compute are harmless on the way out, and themselves again on the way in', () => {
+    const hard = outlineOf(readNote('A.md', '- [ ] =SUM(A1)\n- [ ] @kofi asks\n- [ ] fine\n', READING_DEFAULTS));
+    const { text, harmless } = csvText([hard], ['task']);
+    expect(text).toBe("task\r\n'=SUM(A1)\r\n'@kofi asks\r\nfine\r\n");
+    expect(harmless).toBe(2);
+    expect(said(tasksOfTable(readTable(text), { task: 'task' }).text).map(({ words }) => words)).toEqual([
+      '=SUM(A1)',
+      '@kofi asks',
+      'fine',
+    ]);
+  });
+
+  it('quotes gone wrong are told, and what cannot be read for its field stands under its task', () => {
+    expect(readTable('task\n"a').problems).not.toEqual([]);
+    const table = readTable('Title;Deadline;State\nWeigh;soonish;doing\nPack;27/11/2026;done\n');
+    const { text, kept, tasks } = tasksOfTable(table, { ...guessedMap(table.columns) });
+    expect(text).toBe('- [_] Weigh\n  due: soonish\n- [x] Pack {due 2026-11-27}\n');
+    expect(kept).toEqual([{ row: 1, field: 'due', cell: 'soonish' }]);
+    expect(tasks).toBe(2);
+  });
+
+  it.each([
+    ['2026-11-27', 'day first', '2026-11-27'],
+    ['2026-11-27T15:00:00Z', 'day first', '2026-11-27 15:00'],
+    ['3/4/2026', 'day first', '2026-04-03'],
+    ['3/4/2026', 'month first', '2026-03-04'],
+    ['27.11.2026 9:05', 'day first', '2026-11-27 09:05'],
+    ['31/2/2026', 'day first', null],
+    ['2026-02-30', 'day first', null],
+    ['soon', 'day first', null],
+  ] as const)('the day %s, %s, is %s', (cell, order, day) => expect(readDate(cell, order)).toBe(day));
+
+  it('a table that can be read one way only is', () => {
+    expect(orderOfDays([['1/2/2026'], ['1/13/2026']])).toBe('month first');
+    expect(orderOfDays([['1/2/2026']])).toBe('day first');
+  });
+});
+
+describe('people as vCards (RFC 6350)', () => {
+  const page = readNote(
+    'People/ilse.md',
+    '---\nkind: person\ntitle: Ilse Brandt\nhandle: ilse\nemail: ilse@museum.example\ntags: [lenders]\n---\nKeeps the salt.\n\n- [ ] x\n',
+  );
+
+  it('go out with name, handle and what is known, and come in as the same page', () => {
+    const text = vcardText([page, note]);
+    expect(text).toMatch(/^BEGIN:VCARD\r\nVERSION:4\.0\r\n/);
+    expect(text.match(/BEGIN:VCARD/g)).toHaveLength(1);
+    const back = readVcards(text)?.people[0];
+    expect(back).toMatchObject({ title: 'Ilse Brandt', handle: 'ilse' });
+    expect(readNote('People/ilse.md', back?.text ?? '').front).toMatchObject({
+      kind: 'person',
+      title: 'Ilse Brandt',
+      handle: 'ilse',
+      tags: ['lenders'],
+    });
+    expect(back?.text).toContain('Keeps the salt.');
+  });
+
+  it('of others come in, each with a handle of its own; what names nobody is told', () => {
+    const text =
+      'BEGIN:VCARD\nVERSION:3.0\nFN:Lars Holm\nTEL:+45 12\nEND:VCARD\nBEGIN:VCARD\nVERSION:3.0\nFN:Lars Berg\nEND:VCARD\nBEGIN:VCARD\nVERSION:3.0\nEND:VCARD\n';
+    const read = readVcards(text);
+    expect(read?.people.map(({ handle }) => handle)).toEqual(['lars', 'lars-2']);
+    expect(read?.people[0]?.text).toContain('phone: "+45 12"');
+    expect(read?.left).toEqual(['Card 3 names nobody.']);
+    expect(readVcards('nothing')).toBeNull();
+  });
+});
