@@ -167,7 +167,7 @@ export const HELP = `recado COMMAND [--json] [--settings FILE] [--now TIME]
   kept PATH --from DAY --to DAY  what was planned for each day, and how much of it was kept
   export PATH --as text|html|opml|ics|csv|vcard [--query TEXT] [--at NOTE] --today DAY
                                  the file itself; every task, closed and resting ones too, unless a query asks
-  import FILE --as text|opml|csv|vcard [--map JSON]   the notes that a file of another format comes to
+  import FILE --as text|opml|ics|csv|vcard [--map JSON]   the notes that a file of another format comes to
   batch FILE                     a JSON list of commands, each a list of words`;
 
 /** A meeting with what came of it. */

@@ -1,12 +1,13 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { civilFrom, dayOfDate } from '../../src/core/calendar/day';
+import { civilFrom, dayOfDate, isoDay } from '../../src/core/calendar/day';
 import type { Now } from '../../src/core/calendar/span';
 import { timesOf } from '../../src/core/day/appointments';
 import { type Branch, type Outline, allBranches } from '../../src/core/formats/branch';
 import { type CsvMap, guessedMap, readTable, tasksOfTable } from '../../src/core/formats/csv-in';
 import { csvText } from '../../src/core/formats/csv-out';
 import { htmlText } from '../../src/core/formats/html-out';
+import { appointmentLine, readIcal } from '../../src/core/formats/ical-in';
 import { type CalendarEvent, icalText } from '../../src/core/formats/ical-out';
 import { indentedText } from '../../src/core/formats/indented-text';
 import { readOpml } from '../../src/core/formats/opml-in';
@@ -112,6 +113,12 @@ function inUtc({ day, minute }: Now): Now {
   return { day: dayOfDate(shifted), minute: shifted.getHours() * 60 + shifted.getMinutes() };
 }
 
+/** A moment of UTC in the zone of this machine. */
+function fromUtc({ day, minute }: Now): Now {
+  const local = new Date((day * 1440 + minute) * 60_000);
+  return { day: dayOfDate(local), minute: local.getHours() * 60 + local.getMinutes() };
+}
+
 export interface ImportAnswer {
   files: { note: string; text: string }[];
   /** What was left out or kept as words, in plain words. */
@@ -141,13 +148,23 @@ export function imported(file: string, as: string, map: string | undefined): Imp
         ],
       };
     }
+    case 'ics': {
+      const read = readIcal(text, fromUtc);
+      if (!read) throw new PlainError(`${file} holds no calendar.`);
+      const days = new Map<number, string[]>();
+      for (const event of read.events)
+        days.set(event.day, [...(days.get(event.day) ?? []), appointmentLine(event), ...event.description.map((line) => `  ${line}`)]);
+      const journals = [...days].map(([day, lines]) => ({ note: `Journal/${isoDay(day)}.md`, text: `${lines.join('\n')}\n` }));
+      const tasks = read.tasks === 0 ? [] : [{ note: `${fileName(read.title ?? name)}.md`, text: read.text }];
+      return { files: [...tasks, ...journals], report: read.report };
+    }
     case 'vcard': {
       const read = readVcards(text);
       if (!read) throw new PlainError(`${file} holds no vCard.`);
       return { files: read.people.map((person) => ({ note: `People/${person.handle}.md`, text: person.text })), report: read.left };
     }
     default:
-      throw new PlainError('--as is text, opml, csv or vcard.');
+      throw new PlainError('--as is text, opml, ics, csv or vcard.');
   }
 }
 

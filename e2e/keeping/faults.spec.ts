@@ -72,8 +72,9 @@ test('a note that cannot be stored is named in the strip, keeps its words wherev
   await page.keyboard.press('Alt+j');
   await desk.day('2026-11-23');
   await expect(desk.text).toContainText('and the lamp');
-  await page.evaluate(() => Object.assign(window, { diskFull: false }));
   await state.click();
+  await expect(dialog.getByRole('button', { name: 'Try again now' })).toBeVisible();
+  await page.evaluate(() => Object.assign(window, { diskFull: false }));
   // It is tried again by itself too, and may have been quicker.
   const done = dialog.getByText('Everything is saved now.');
   await dialog.getByRole('button', { name: 'Try again now' }).or(done).click();

@@ -7,6 +7,7 @@ import { readNote } from '../task/reading/read-note';
 import { readTable, tasksOfTable, guessedMap, readDate, orderOfDays } from './csv-in';
 import { CSV_COLUMNS, csvText } from './csv-out';
 import { htmlOf, htmlText } from './html-out';
+import { appointmentLine, readIcal } from './ical-in';
 import { icalText } from './ical-out';
 import { indentedText } from './indented-text';
 import { readOpml } from './opml-in';
@@ -79,6 +80,18 @@ describe('what goes out comes in with the same tasks', () => {
     expect(read?.title).toBe('Loans');
     expect(said(read?.text ?? '')).toEqual(first);
     expect(read?.text).toContain('# Loans\n');
+    expect(read?.text).toContain('  Behind the door, "left".\n');
+  });
+
+  it('as iCalendar; names around a task stand on its line, plain lines and headings stay out', () => {
+    const same = (moment: Now): Now => moment;
+    const read = readIcal(
+      icalText({ outlines: [outline], events: [], title: 'Loans', now: { day: 20780, minute: 554 }, inUtc: same }),
+      same,
+    );
+    const bare = (tasks: typeof first) => tasks.map((task) => ({ ...task, words: task.words.replace(/ #loans$/, '') }));
+    expect(bare(said(read?.text ?? ''))).toEqual(first);
+    expect(read).toMatchObject({ title: 'Loans', tasks: 6, report: [] });
     expect(read?.text).toContain('  Behind the door, "left".\n');
   });
 
@@ -212,6 +225,73 @@ describe('bad input', () => {
   it('a table that can be read one way only is', () => {
     expect(orderOfDays([['1/2/2026'], ['1/13/2026']])).toBe('month first');
     expect(orderOfDays([['1/2/2026']])).toBe('day first');
+  });
+});
+
+describe('calendars of others', () => {
+  const calendar = (...lines: string[]): string => ['BEGIN:VCALENDAR', 'VERSION:2.0', ...lines, 'END:VCALENDAR', ''].join('\r\n');
+  const shifted = ({ day, minute }: Now): Now => ({ day, minute: minute + 60 });
+
+  it('the to-do of RFC 5545, 3.6.2, comes in with its dates in the zone of the person', () => {
+    const read = readIcal(
+      calendar(
+        ...['BEGIN:VTODO', 'UID:20070514T103211Z-123404@example.com', 'DTSTAMP:20070514T103211Z', 'DTSTART:20070514T110000Z'],
+        ...['DUE:20070709T130000Z', 'COMPLETED:20070707T100000Z', 'SUMMARY:Submit Revised Internet-Draft', 'PRIORITY:1'],
+        ...['STATUS:NEEDS-ACTION', 'END:VTODO'],
+      ),
+      shifted,
+    );
+    expect(read?.text).toBe('- [ ] Submit Revised Internet-Draft {due 2007-07-09 14:00; plan 2007-05-14 12:00; top}\n');
+    expect(read?.report).toEqual(['Times of other zones are stored as times of this one.']);
+  });
+
+  it('what no phrase says stands under its task, circles and doubled identities lose nothing', () => {
+    const todo = (uid: string, words: string, ...more: string[]): string[] => [
+      'BEGIN:VTODO',
+      `UID:${uid}`,
+      `SUMMARY:${words}`,
+      ...more,
+      'END:VTODO',
+    ];
+    const read = readIcal(
+      calendar(
+        ...todo('a', 'One', 'RELATED-TO:b', 'CATEGORIES:salt works,loans'),
+        ...todo('b', 'Two', 'RELATED-TO:a', 'STATUS:IN-PROCESS', 'PRIORITY:9'),
+        ...todo('b', 'Three', 'DUE;VALUE=DATE:20261127', 'RRULE:FREQ=DAILY;BYHOUR=9', 'X-RECADO-STATUS:WAITING'),
+        ...todo('d', 'Four', 'DUE;VALUE=DATE:20261127', 'RRULE:FREQ=WEEKLY;BYDAY=FR', 'BEGIN:VALARM', 'TRIGGER:-PT30M', 'END:VALARM'),
+      ),
+      shifted,
+    );
+    expect(read?.text.split('\n').sort()).toEqual([
+      '',
+      '  - [ ] One #salt-works #loans',
+      '  repeats: FREQ=DAILY;BYHOUR=9',
+      '- [ ] Four {due 2026-11-27; every week on fri; remind 30m before}',
+      '- [:] Three {due 2026-11-27}',
+      '- [_] Two {low}',
+    ]);
+    expect(read?.report).toEqual([
+      'How “Three” comes again cannot be said here; its rule stands under it.',
+      'Two to-dos have one identity, “b”; both came in.',
+    ]);
+  });
+
+  it('events are appointments', () => {
+    const read = readIcal(
+      calendar(
+        ...['BEGIN:VEVENT', 'UID:e', 'DTSTART:20261123T233000', 'DTEND:20261124T001500', 'SUMMARY:Night watch', 'END:VEVENT'],
+        ...['BEGIN:VEVENT', 'UID:f', 'DTSTART;VALUE=DATE:20261124', 'SUMMARY:Fair', 'END:VEVENT'],
+        ...['BEGIN:VEVENT', 'UID:g', 'SUMMARY:Never', 'END:VEVENT'],
+      ),
+      shifted,
+    );
+    expect(read?.events.map((event) => [event.day, appointmentLine(event)])).toEqual([
+      [20780, '- 23:30-00:15 Night watch'],
+      [20781, '- Fair'],
+    ]);
+    expect(read?.report).toEqual(['“Never” says no beginning, and was left out.']);
+    expect(readIcal('BEGIN:VCALENDAR\nBEGIN:VTODO\nEND', shifted)).toBeNull();
+    expect(readIcal('hello', shifted)).toBeNull();
   });
 });
 

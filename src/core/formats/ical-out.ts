@@ -95,7 +95,8 @@ function todoOf(branch: Branch, task: Task, { id, above, stamp, inUtc }: TodoGiv
   if (description !== '') add('description', description);
   const { due, plan, every } = task;
   if (due) add('due', timeOf(due));
-  if (due && plan && isBefore(plan, due) && plan.from === plan.to) add('dtstart', timeOf(plan));
+  const begins = due && plan && isBefore(plan, due) && plan.from === plan.to;
+  if (begins) add('dtstart', timeOf(plan));
   if (task.priority) add('priority', PRIORITIES[task.priority]);
   add('status', STATUSES[task.status]);
   if (task.status === 'waiting') add('x-recado-status', 'WAITING');
@@ -109,7 +110,8 @@ function todoOf(branch: Branch, task: Task, { id, above, stamp, inUtc }: TodoGiv
   const rule = every === null ? null : ruleOf(every, (due ?? plan)?.from ?? null);
   if (rule !== null) add('rrule', ICAL.Recur.fromString(rule));
   for (const { word, value, name } of branch.clauses)
-    if (name !== null && !SAID.has(word.toLowerCase())) add(`x-recado-${name}`, value === '' ? 'TRUE' : value);
+    if (name !== null && !SAID.has(word.toLowerCase()) && !(begins && name === 'plan'))
+      add(`x-recado-${name}`, value === '' ? 'TRUE' : value);
   add('x-recado-note', branch.path);
   for (const moment of remindersOf(task)) todo.addSubcomponent(alarmOf(branch.words, inUtc(moment)));
   return todo;

@@ -5,6 +5,7 @@ import { throughAddress } from '../session/places/addresses';
 import { frameSlice } from '../session/state/frame-slice';
 import { useServices } from '../session/state/services';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
+import { useAsked } from '../session/state/use-asked';
 import { useChanges } from '../session/state/use-changes';
 
 /** What a step leads to: where it is, and how many open tasks are there. */
@@ -22,20 +23,16 @@ export function useStepPlace(step: ReviewStep | null, from: string): StepPlace |
   const { engine, store } = useServices();
   const changes = useChanges();
   const overview = useAppSelector((state) => state.library.overview);
-  const [path, setPath] = useState<string | null>(null);
   const [gather, setGather] = useState<{ text: string; count: number } | null>(null);
   const opens = step?.opens ?? null;
   const target = opens?.is === 'note' ? opens.target : null;
   const text = opens?.is === 'gather' ? opens.text : null;
+  const resolved = useAsked('resolve', { target: target ?? '', from }) ?? null;
+  const path = target === null ? null : resolved;
+  // Before the notes are read nothing is found, which would look as if nothing were left.
+  const isReady = overview !== null;
   useEffect(() => {
-    let gone = false;
-    setPath(null);
-    if (target !== null) void engine.ask('resolve', { target, from }).then((found) => !gone && setPath(found));
-    return () => {
-      gone = true;
-    };
-  }, [engine, target, from]);
-  useEffect(() => {
+    if (!isReady) return;
     let gone = false;
     const look = async (): Promise<void> => {
       const asked = text ?? (path === null ? null : firstGather(await store.text(path)));
@@ -46,7 +43,7 @@ export function useStepPlace(step: ReviewStep | null, from: string): StepPlace |
     return () => {
       gone = true;
     };
-  }, [engine, store, text, path, from, changes]);
+  }, [engine, store, text, path, from, changes, isReady]);
   if (opens === null || opens.is === 'page') return null;
   if (opens.is === 'gather') return { path: null, isAgenda: false, count: gather?.count ?? null, gather: gather?.text ?? null };
   if (path === null) return null;

@@ -1,0 +1,232 @@
+import ICAL from 'ical.js';
+import { type Day, dayFrom, isoDay } from '../calendar/day';
+import { repeatPhrase } from '../calendar/repeat/repeat-phrase';
+import { repeatOfRule } from '../calendar/repeat/repeat-rule';
+import { type Now, timeName } from '../calendar/span';
+import { endName } from '../day/appointments';
+import { clauseNameOf } from '../task/line/clause';
+import { type Status, signOf } from '../task/line/status';
+import { type Draft, draftLine, draftsText } from './draft';
+
+/** What happens at a time, as a calendar tells it. */
+export interface ReadEvent {
+  day: Day;
+  /** Minutes after midnight; null for the whole day. */
+  start: number | null;
+  /** Minutes after midnight of its day, more than 1440 on the next one; null when it says no end. */
+  end: number | null;
+  words: string;
+  description: readonly string[];
+}
+
+/** What a calendar came to. */
+export interface ReadCalendar {
+  /** What it calls itself. */
+  title: string | null;
+  /** Its to-dos, as the list of a note. */
+  text: string;
+  tasks: number;
+  events: ReadEvent[];
+  /** What was kept as words, or is not as it was, in plain words. */
+  report: string[];
+}
+
+/**
+ * Reads iCalendar (RFC 5545): to-dos as tasks with their steps, events as what happens at a time.
+ *
+ * @param fromUtc a moment of UTC in the zone of the person: times of other zones are stored as local ones
+ * @returns null when it is none
+ */
+export function readIcal(text: string, fromUtc: (moment: Now) => Now): ReadCalendar | null {
+  if (!/^BEGIN:VCALENDAR/im.test(text)) return null;
+  let roots: ICAL.Component[];
+  try {
+    const parsed = ICAL.parse(text.trim()) as unknown[];
+    roots = (typeof parsed[0] === 'string' ? [parsed] : parsed).map((one) => new ICAL.Component(one as unknown[]));
+  } catch {
+    return null;
+  }
+  const reader = new CalendarReader(fromUtc);
+  for (const root of roots) reader.take(root);
+  return reader.result();
+}
+
+class CalendarReader {
+  private title: string | null = null;
+  private readonly top: Draft[] = [];
+  private readonly events: ReadEvent[] = [];
+  private readonly report: string[] = [];
+  private readonly todos: { draft: Draft; above: string | null; tags: readonly string[] }[] = [];
+  private readonly byId = new Map<string, Draft>();
+  private hasZones = false;
+
+  constructor(private readonly fromUtc: (moment: Now) => Now) {}
+
+  take(calendar: ICAL.Component): void {
+    this.title ??= words(calendar, 'x-wr-calname') || null;
+    for (const todo of calendar.getAllSubcomponents('vtodo')) this.takeTodo(todo);
+    for (const event of calendar.getAllSubcomponents('vevent')) this.takeEvent(event);
+  }
+
+  result(): ReadCalendar {
+    for (const { draft, above } of this.todos) {
+      const parent = above === null ? undefined : this.byId.get(above);
+      (parent && parent !== draft && !isUnder(parent, draft) ? parent.drafts : this.top).push(draft);
+    }
+    if (this.hasZones) this.report.push('Times of other zones are stored as times of this one.');
+    return { title: this.title, text: draftsText(this.top), tasks: this.todos.length, events: this.events, report: this.report };
+  }
+
+  private takeTodo(todo: ICAL.Component): void {
+    const summary = words(todo, 'summary');
+    const description = words(todo, 'description')
+      .split(/\r\n|\r|\n/)
+      .filter((line, index, all) => all.length > 1 || line !== '' || index > 0);
+    const clauses: { word: string; value: string }[] = [];
+    const add = (word: string, value: string | null): void => {
+      if (value !== null) clauses.push({ word, value });
+    };
+    const ours = (name: string): string | null => words(todo, `x-recado-${name}`) || null;
+    const due = this.momentOf(todo, 'due');
+    const start = this.momentOf(todo, 'dtstart');
+    add('due', due && momentText(due));
+    add('plan', ours('plan') ?? (start && momentText(start)));
+    const priority = priorityOf(Number(words(todo, 'priority') || 0));
+    if (priority !== null) add(priority, '');
+    add('every', ours('every') ?? this.repeatOf(todo, (start ?? due)?.day ?? null, summary, description));
+    for (const name of OURS) if (name !== 'remind') add(name, name === 'key' || name === 'question' ? ours(name) && '' : ours(name));
+    const status = statusOf(todo);
+    const finished = this.momentOf(todo, 'completed');
+    if (ours('done') === null && status === 'done') add('done', finished && momentText(finished));
+    add('remind', ours('remind') ?? this.remindersOf(todo));
+    const tags = todo
+      .getAllProperties('categories')
+      .flatMap((property) => property.getValues().map((tag) => String(tag).trim().replace(/\s+/g, '-')));
+    const above = words(todo, 'related-to') || null;
+    const around = this.todos.find(({ draft }) => above !== null && this.byId.get(above) === draft)?.tags ?? [];
+    const missing = tags.filter((tag) => tag !== '' && !summary.toLowerCase().includes(`#${tag.toLowerCase()}`) && !around.includes(tag));
+    const draft: Draft = {
+      line: draftLine({ sign: signOf(status), words: [summary, ...missing.map((tag) => `#${tag}`)].join(' '), clauses }),
+      description,
+      drafts: [],
+    };
+    const id = words(todo, 'uid');
+    if (id !== '' && this.byId.has(id)) this.report.push(`Two to-dos have one identity, “${id}”; both came in.`);
+    else if (id !== '') this.byId.set(id, draft);
+    this.todos.push({ draft, above, tags });
+  }
+
+  private takeEvent(event: ICAL.Component): void {
+    const start = this.momentOf(event, 'dtstart');
+    const summary = words(event, 'summary').replace(/\s+/g, ' ');
+    if (!start) {
+      this.report.push(`“${summary}” says no beginning, and was left out.`);
+      return;
+    }
+    const end = this.momentOf(event, 'dtend');
+    const description = words(event, 'description') === '' ? [] : words(event, 'description').split(/\r\n|\r|\n/);
+    const rule = event.getFirstPropertyValue('rrule');
+    if (rule) {
+      description.push(`repeats: ${String(rule)}`);
+      this.report.push(`“${summary}” comes again; its first day came in, and its rule stands under it.`);
+    }
+    const length = end && end.minute !== null ? (end.day - start.day) * 1440 + end.minute : null;
+    const until = start.minute === null || length === null || length <= start.minute || length > start.minute + 1440 ? null : length;
+    this.events.push({ day: start.day, start: start.minute, end: until, words: summary, description });
+  }
+
+  /** When something is, in the zone of the person; null where it does not say so. */
+  private momentOf(component: ICAL.Component, name: string): { day: Day; minute: number | null } | null {
+    const value = component.getFirstPropertyValue(name);
+    if (!(value instanceof ICAL.Time) || value.year < 1) return null;
+    const day = dayFrom({ year: value.year, month: value.month, day: value.day });
+    if (value.isDate) return { day, minute: null };
+    const isFloating = value.zone === ICAL.Timezone.localTimezone;
+    if (isFloating) return { day, minute: value.hour * 60 + value.minute };
+    this.hasZones ||= name !== 'completed';
+    const minutes = Math.floor(value.toUnixTime() / 60);
+    return this.fromUtc({ day: Math.floor(minutes / 1440), minute: minutes - Math.floor(minutes / 1440) * 1440 });
+  }
+
+  /** The phrase of a rule; null where there is none, or no phrase says it, so that it stands under the task as words. */
+  private repeatOf(todo: ICAL.Component, day: Day | null, summary: string, description: string[]): string | null {
+    const rule = todo.getFirstPropertyValue('rrule');
+    if (!rule) return null;
+    const text = String(rule);
+    const repeat = todo.getAllProperties('rrule').length === 1 ? repeatOfRule(text, day) : null;
+    if (repeat) return repeatPhrase(repeat);
+    description.push(`repeats: ${text}`);
+    this.report.push(`How “${summary}” comes again cannot be said here; its rule stands under it.`);
+    return null;
+  }
+
+  private remindersOf(todo: ICAL.Component): string | null {
+    const said = todo.getAllSubcomponents('valarm').flatMap((alarm): string[] => {
+      const trigger = alarm.getFirstPropertyValue('trigger');
+      if (trigger instanceof ICAL.Duration) return trigger.isNegative ? [`${Math.round(-trigger.toSeconds() / 60)}m before`] : [];
+      const at = this.momentOf(alarm, 'trigger');
+      return at ? [momentText(at)] : [];
+    });
+    return said.length === 0 ? null : said.join(', ');
+  }
+}
+
+/** Clauses that stand in properties of our own. */
+const OURS = [
+  'start',
+  'until',
+  'lapses',
+  'takes',
+  'owner',
+  'asked',
+  'remind',
+  'ref',
+  'needs',
+  'made',
+  'done',
+  'cancelled',
+  'since',
+  'pushed',
+  'times',
+  'key',
+  'question',
+].filter((name) => clauseNameOf(name) !== null);
+
+const words = (component: ICAL.Component, name: string): string => {
+  const value = component.getFirstPropertyValue(name);
+  return value === null ? '' : String(value).trim();
+};
+
+const momentText = ({ day, minute }: { day: Day; minute: number | null }): string =>
+  minute === null ? isoDay(day) : `${isoDay(day)} ${timeName(minute)}`;
+
+/** RFC 5545, 3.8.1.9: 1 to 4 are high, 5 is in the middle, 6 to 9 are low. */
+const priorityOf = (number: number): 'top' | 'high' | 'low' | null =>
+  number === 1 ? 'top' : number > 1 && number < 5 ? 'high' : number > 5 && number < 10 ? 'low' : null;
+
+function statusOf(todo: ICAL.Component): Status {
+  if (words(todo, 'x-recado-status').toUpperCase() === 'WAITING') return 'waiting';
+  switch (words(todo, 'status').toUpperCase()) {
+    case 'COMPLETED':
+      return 'done';
+    case 'CANCELLED':
+      return 'cancelled';
+    case 'IN-PROCESS':
+      return 'underway';
+    case 'NEEDS-ACTION':
+      return 'todo';
+    default:
+      return words(todo, 'completed') === '' ? 'todo' : 'done';
+  }
+}
+
+/** Whether a draft stands under another: to-dos may name each other in a circle. */
+function isUnder(draft: Draft, above: Draft): boolean {
+  return above.drafts.some((one) => one === draft || isUnder(draft, one));
+}
+
+/** The line of an appointment for an event; one of a whole day says no time. */
+export function appointmentLine({ start, end, words: said }: ReadEvent): string {
+  const times = start === null ? '' : `${timeName(start)}${end === null ? '' : `-${endName(end)}`} `;
+  return `- ${times}${said}`;
+}
