@@ -28,7 +28,8 @@ export function usePlaces(): void {
       if (target instanceof HTMLElement && target.id === 'page') places.scrolled(target.scrollTop);
     };
     const onFocus = ({ target }: FocusEvent): void => {
-      if (target instanceof HTMLElement && target.closest('#page'))
+      // The page itself has it where nothing in it was chosen.
+      if (target instanceof HTMLElement && target.id !== 'page' && target.closest('#page'))
         places.focused(target.closest<HTMLElement>('[data-row]')?.dataset['row'] ?? null);
     };
     document.addEventListener('scroll', onScroll, { capture: true, passive: true });
