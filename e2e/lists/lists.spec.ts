@@ -114,9 +114,10 @@ test('a line that is refused is told, and the rest go on; one of many in another
   await desk.write('- [ ] one {due 2026-11-23}\ntwo {due 2026-11-23}');
   await expect.poll(() => desk.stored(JOURNAL)).toContain('two {due');
   await desk.agenda('Today');
+  await expect(desk.row(desk.main, 'two')).toBeVisible();
   await desk.row(desk.main, 'one').getByRole('checkbox').focus();
   await page.keyboard.press('Shift+ArrowDown');
-  await expect(page.getByRole('region', { name: 'Selected tasks' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Selected tasks' })).toContainText('2');
   // Behind the page's back the line changes: what is selected still says what it said.
   await page.evaluate(
     () =>
