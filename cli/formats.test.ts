@@ -38,6 +38,13 @@ test('import: the notes that a file comes to, and what could not be read', () =>
     files: [{ note: 'table.md', text: '- [ ] Weigh {due 2026-11-27}\n- [ ] Pack\n  due: soonish\n' }],
     report: ['Row 2: “soonish” cannot be read for due and stands under its task.'],
   });
+  const calendar = 'BEGIN:VCALENDAR\nBEGIN:VEVENT\nUID:a\nDTSTART:20261123T110000\nSUMMARY:Round\nEND:VEVENT\nEND:VCALENDAR\n';
+  writeFileSync(at('week.ics'), calendar);
+  expect(recado('import', at('week.ics'), '--as', 'ics')).toEqual({
+    files: [{ note: 'Journal/2026-11-23.md', text: '- 11:00 Round\n' }],
+    report: [],
+  });
+  expect(() => recado('import', at('table.csv'), '--as', 'ics')).toThrow('holds no calendar.');
   expect(() => recado('import', at('table.csv'), '--as', 'opml')).toThrow('is no OPML.');
   expect(() => recado('import', at('table.csv'), '--as', 'csv', '--map', '[1]')).toThrow('--map is a JSON object');
   expect(() => recado('import', at('none.csv'), '--as', 'csv')).toThrow('There is no file');

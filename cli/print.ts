@@ -10,7 +10,7 @@ import type { SlipAnswer } from './commands/slip';
 import type { ArchiveAnswer, PrintedProject, PrintedRepeat, PrintedReview } from './commands/review';
 import type { PrintedMeeting } from './commands/meeting';
 import type { ScannedTask } from './commands/scan';
-import type { ImportAnswer } from './commands/formats';
+import type { ImportAnswer } from './commands/import';
 
 /** A result as a person at a terminal reads it. */
 export function printed(command: string, result: unknown): string {

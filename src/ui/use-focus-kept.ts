@@ -13,9 +13,9 @@ export function useFocusKept(part: RefObject<HTMLElement | null>, wanted: readon
     if (!element) return;
     const come = (): void => void (isInside.current = true);
     const go = ({ relatedTarget, target }: FocusEvent): void => {
-      // What is removed loses the focus to nobody.
-      if (relatedTarget !== null || (target instanceof Node && element.contains(target) && document.activeElement !== document.body))
-        isInside.current = relatedTarget instanceof Node && element.contains(relatedTarget);
+      if (relatedTarget instanceof Node) isInside.current = element.contains(relatedTarget);
+      // What loses the focus to nobody was left for an empty place, unless it is about to be removed.
+      else setTimeout(() => (target as Node).isConnected && document.activeElement === document.body && (isInside.current = false));
     };
     element.addEventListener('focusin', come);
     element.addEventListener('focusout', go);

@@ -30,12 +30,24 @@ export interface Outline {
 }
 
 /** Every branch, each before what stands under it. */
-export function* allBranches(
-  branches: readonly Branch[],
-  above: Branch | null = null,
-): Generator<{ branch: Branch; above: Branch | null }> {
+export function* allBranches(branches: readonly Branch[]): Generator<Branch> {
   for (const branch of branches) {
-    yield { branch, above };
-    yield* allBranches(branch.branches, branch);
+    yield branch;
+    yield* allBranches(branch.branches);
+  }
+}
+
+/** A branch that is a task, and the nearest one that it stands under; null where there is none. */
+export interface TaskBranch {
+  branch: Branch;
+  task: Task;
+  above: Branch | null;
+}
+
+/** Every task, each before its steps. */
+export function* tasksIn(branches: readonly Branch[], above: Branch | null = null): Generator<TaskBranch> {
+  for (const branch of branches) {
+    if (branch.task) yield { branch, task: branch.task, above };
+    yield* tasksIn(branch.branches, branch.task ? branch : above);
   }
 }

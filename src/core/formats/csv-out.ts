@@ -3,7 +3,7 @@ import { isoDay } from '../calendar/day';
 import { minutesText } from '../calendar/duration';
 import { spanText } from '../task/acts/shift-dates';
 import type { Task } from '../task/line/task-line';
-import { type Outline, allBranches } from './branch';
+import { type Outline, tasksIn } from './branch';
 
 /** A column of a table of tasks: its name, which is also that of the clause where it is one, and what a task says there. */
 interface Column {
@@ -43,7 +43,7 @@ export const CSV_COLUMNS: readonly string[] = COLUMNS.map(({ name }) => name);
 
 /**
  * Tasks as a table by RFC 4180: a line for each, the names of the columns first, lines that end with CR and LF. Cells that a
- * spreadsheet would take for a formula begin with an apostrophe, which `readCsv` takes away again.
+ * spreadsheet would take for a formula begin with an apostrophe, which `tasksOfTable` takes away again.
  *
  * @param columns which of `CSV_COLUMNS`, in their order; all when it is left out
  * @returns the table, and how many cells were made harmless
@@ -53,12 +53,10 @@ export function csvText(outlines: readonly Outline[], columns: readonly string[]
   let harmless = 0;
   const rows: string[][] = [];
   for (const { branches } of outlines)
-    for (const { branch, parent } of tasksOf(branches)) {
-      const { task } = branch;
-      if (!task) continue;
+    for (const { branch, task, above } of tasksIn(branches)) {
       rows.push(
         chosen.map(({ of }) => {
-          const cell = of(task, { path: branch.path, parent });
+          const cell = of(task, { path: branch.path, parent: above?.words ?? '' });
           if (!isFormula(cell)) return cell;
           harmless++;
           return `'${cell}`;
@@ -69,17 +67,5 @@ export function csvText(outlines: readonly Outline[], columns: readonly string[]
   return { text: `${text}\r\n`, harmless };
 }
 
-/** Every task branch with the words of the task that it is a step of. */
-function* tasksOf(branches: Outline['branches'], parent = ''): Generator<{ branch: Outline['branches'][number]; parent: string }> {
-  for (const branch of branches) {
-    if (branch.task) yield { branch, parent };
-    yield* tasksOf(branch.branches, branch.task ? branch.task.text : parent);
-  }
-}
-
 /** How a cell begins that a spreadsheet computes (common practice, no source). People are named by `@`, so that a name alone is none. */
 export const isFormula = (cell: string): boolean => /^[=+\-@\t\r]/.test(cell);
-
-/** How many tasks stand in some outlines. */
-export const countTasks = (outlines: readonly Outline[]): number =>
-  outlines.reduce((sum, { branches }) => sum + [...allBranches(branches)].filter(({ branch }) => branch.task !== null).length, 0);

@@ -1,5 +1,3 @@
-import { tailOf } from './indented-text';
-
 /** An item that is to be written into a note: its words with box and tail, what stands under it as plain lines, and its own items. */
 export interface Draft {
   line: string;
@@ -14,6 +12,10 @@ export interface DraftTask {
   words: string;
   clauses: readonly { word: string; value: string }[];
 }
+
+/** The tail that some clauses make; empty for none. */
+export const tailOf = (clauses: readonly { word: string; value: string }[]): string =>
+  clauses.length === 0 ? '' : `{${clauses.map(({ word, value }) => (value === '' ? word : `${word} ${value}`)).join('; ')}}`;
 
 /** The line of a draft: words on one line, braces at its end only where they are the tail. */
 export function draftLine({ sign, words, clauses }: DraftTask): string {
@@ -31,7 +33,7 @@ export function draftsText(drafts: readonly Draft[]): string {
 
 function write(drafts: readonly Draft[], indent: string, lines: string[]): void {
   for (const { line, description, drafts: inner } of drafts) {
-    lines.push(`${indent}- ${line}`.trimEnd());
+    lines.push(`${indent}- ${/^\[.\](?:\s|$)/u.test(line) ? line : escaped(line)}`.trimEnd());
     for (const words of description) lines.push(words.trim() === '' ? '' : `${indent}  ${escaped(words)}`);
     write(inner, `${indent}  `, lines);
   }

@@ -4,7 +4,8 @@ import Papa from 'papaparse';
 import type { Now } from '../calendar/span';
 import { READING_DEFAULTS } from '../task/line/task';
 import { readNote } from '../task/reading/read-note';
-import { readTable, tasksOfTable, guessedMap, readDate, orderOfDays } from './csv-in';
+import { orderOfDays, readDate } from './csv-cells';
+import { guessedMap, readTable, tasksOfTable } from './csv-in';
 import { CSV_COLUMNS, csvText } from './csv-out';
 import { htmlOf, htmlText } from './html-out';
 import { appointmentLine, readIcal } from './ical-in';
@@ -209,6 +210,13 @@ describe('bad input', () => {
     expect(text).toBe('- [_] Weigh\n  due: soonish\n- [x] Pack {due 2026-11-27}\n');
     expect(kept).toEqual([{ row: 1, field: 'due', cell: 'soonish' }]);
     expect(tasks).toBe(2);
+  });
+
+  it('what would begin something else in a list begins nothing', () => {
+    const said = ['1. Oak', '- Pine', '# Ash', '> Elm', '[ ] Fir'].map((words) => `<outline text="${words}"/>`).join('');
+    const text = readOpml(`<opml version="2.0"><body>${said}</body></opml>`)?.text ?? '';
+    expect(text).toBe('- 1\\. Oak\n- \\- Pine\n- \\# Ash\n- \\> Elm\n- [ ] Fir\n');
+    expect(outlineOf(readNote('A.md', text, READING_DEFAULTS)).branches).toHaveLength(5);
   });
 
   it.each([

@@ -4,7 +4,7 @@ import { repeatPhrase } from '../calendar/repeat/repeat-phrase';
 import { repeatOfRule } from '../calendar/repeat/repeat-rule';
 import { type Now, timeName } from '../calendar/span';
 import { endName } from '../day/appointments';
-import { clauseNameOf } from '../task/line/clause';
+import { CLAUSE_NAMES, hasClauseForm } from '../task/line/clause';
 import { type Status, signOf } from '../task/line/status';
 import { type Draft, draftLine, draftsText } from './draft';
 
@@ -56,8 +56,8 @@ class CalendarReader {
   private readonly top: Draft[] = [];
   private readonly events: ReadEvent[] = [];
   private readonly report: string[] = [];
-  private readonly todos: { draft: Draft; above: string | null; tags: readonly string[] }[] = [];
-  private readonly byId = new Map<string, Draft>();
+  private readonly todos: { draft: Draft; above: string | null }[] = [];
+  private readonly byId = new Map<string, { draft: Draft; tags: readonly string[] }>();
   private hasZones = false;
 
   constructor(private readonly fromUtc: (moment: Now) => Now) {}
@@ -70,7 +70,7 @@ class CalendarReader {
 
   result(): ReadCalendar {
     for (const { draft, above } of this.todos) {
-      const parent = above === null ? undefined : this.byId.get(above);
+      const parent = above === null ? undefined : this.byId.get(above)?.draft;
       (parent && parent !== draft && !isUnder(parent, draft) ? parent.drafts : this.top).push(draft);
     }
     if (this.hasZones) this.report.push('Times of other zones are stored as times of this one.');
@@ -79,9 +79,7 @@ class CalendarReader {
 
   private takeTodo(todo: ICAL.Component): void {
     const summary = words(todo, 'summary');
-    const description = words(todo, 'description')
-      .split(/\r\n|\r|\n/)
-      .filter((line, index, all) => all.length > 1 || line !== '' || index > 0);
+    const description = linesOf(words(todo, 'description'));
     const clauses: { word: string; value: string }[] = [];
     const add = (word: string, value: string | null): void => {
       if (value !== null) clauses.push({ word, value });
@@ -94,7 +92,7 @@ class CalendarReader {
     const priority = priorityOf(Number(words(todo, 'priority') || 0));
     if (priority !== null) add(priority, '');
     add('every', ours('every') ?? this.repeatOf(todo, (start ?? due)?.day ?? null, summary, description));
-    for (const name of OURS) if (name !== 'remind') add(name, name === 'key' || name === 'question' ? ours(name) && '' : ours(name));
+    for (const name of OURS) add(name, hasClauseForm(name, '') ? ours(name) && '' : ours(name));
     const status = statusOf(todo);
     const finished = this.momentOf(todo, 'completed');
     if (ours('done') === null && status === 'done') add('done', finished && momentText(finished));
@@ -103,7 +101,7 @@ class CalendarReader {
       .getAllProperties('categories')
       .flatMap((property) => property.getValues().map((tag) => String(tag).trim().replace(/\s+/g, '-')));
     const above = words(todo, 'related-to') || null;
-    const around = this.todos.find(({ draft }) => above !== null && this.byId.get(above) === draft)?.tags ?? [];
+    const around = (above === null ? undefined : this.byId.get(above)?.tags) ?? [];
     const missing = tags.filter((tag) => tag !== '' && !summary.toLowerCase().includes(`#${tag.toLowerCase()}`) && !around.includes(tag));
     const draft: Draft = {
       line: draftLine({ sign: signOf(status), words: [summary, ...missing.map((tag) => `#${tag}`)].join(' '), clauses }),
@@ -112,8 +110,8 @@ class CalendarReader {
     };
     const id = words(todo, 'uid');
     if (id !== '' && this.byId.has(id)) this.report.push(`Two to-dos have one identity, “${id}”; both came in.`);
-    else if (id !== '') this.byId.set(id, draft);
-    this.todos.push({ draft, above, tags });
+    else if (id !== '') this.byId.set(id, { draft, tags });
+    this.todos.push({ draft, above });
   }
 
   private takeEvent(event: ICAL.Component): void {
@@ -124,7 +122,7 @@ class CalendarReader {
       return;
     }
     const end = this.momentOf(event, 'dtend');
-    const description = words(event, 'description') === '' ? [] : words(event, 'description').split(/\r\n|\r|\n/);
+    const description = linesOf(words(event, 'description'));
     const rule = event.getFirstPropertyValue('rrule');
     if (rule) {
       description.push(`repeats: ${String(rule)}`);
@@ -171,31 +169,15 @@ class CalendarReader {
   }
 }
 
-/** Clauses that stand in properties of our own. */
-const OURS = [
-  'start',
-  'until',
-  'lapses',
-  'takes',
-  'owner',
-  'asked',
-  'remind',
-  'ref',
-  'needs',
-  'made',
-  'done',
-  'cancelled',
-  'since',
-  'pushed',
-  'times',
-  'key',
-  'question',
-].filter((name) => clauseNameOf(name) !== null);
+/** Clauses that stand in properties of our own and of nothing else. */
+const OURS = CLAUSE_NAMES.filter((name) => !['due', 'plan', 'priority', 'every', 'remind'].includes(name));
 
 const words = (component: ICAL.Component, name: string): string => {
   const value = component.getFirstPropertyValue(name);
   return value === null ? '' : String(value).trim();
 };
+
+const linesOf = (text: string): string[] => (text === '' ? [] : text.split(/\r\n|\r|\n/));
 
 const momentText = ({ day, minute }: { day: Day; minute: number | null }): string =>
   minute === null ? isoDay(day) : `${isoDay(day)} ${timeName(minute)}`;

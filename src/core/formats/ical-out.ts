@@ -7,7 +7,7 @@ import type { Now, Span } from '../calendar/span';
 import { remindersOf } from '../day/reminders';
 import { foldName } from '../note/names/names';
 import type { Task } from '../task/line/task-line';
-import { type Branch, type Outline, allBranches } from './branch';
+import { type Branch, type Outline, tasksIn } from './branch';
 import { taskIds } from './task-ids';
 import { withoutSigns } from './plain-words';
 
@@ -61,21 +61,10 @@ export function icalText({ outlines, events, title, now, inUtc }: CalendarGiven)
   const stamp = momentOf(inUtc(now), true);
   const ids = taskIds(outlines);
   for (const { branches } of outlines)
-    for (const { branch, above } of withTaskAbove(branches))
-      if (branch.task)
-        calendar.addSubcomponent(
-          todoOf(branch, branch.task, { stamp, inUtc, id: ids.get(branch) ?? '', above: (above && ids.get(above)) ?? null }),
-        );
+    for (const { branch, task, above } of tasksIn(branches))
+      calendar.addSubcomponent(todoOf(branch, task, { stamp, inUtc, id: ids.get(branch) ?? '', above: (above && ids.get(above)) ?? null }));
   for (const event of events) calendar.addSubcomponent(eventOf(event, stamp));
   return `${calendar.toString()}\r\n`;
-}
-
-/** Every branch with the nearest task that it stands under. */
-function* withTaskAbove(branches: readonly Branch[], above: Branch | null = null): Generator<{ branch: Branch; above: Branch | null }> {
-  for (const branch of branches) {
-    yield { branch, above };
-    yield* withTaskAbove(branch.branches, branch.task ? branch : above);
-  }
 }
 
 interface TodoGiven {
@@ -131,9 +120,9 @@ function ruleOf(every: string, day: Day | null): string | null {
 }
 
 function progressOf(branch: Branch): number | null {
-  const steps = [...allBranches(branch.branches)].flatMap(({ branch: { task } }) => (task && task.status !== 'cancelled' ? [task] : []));
+  const steps = [...tasksIn(branch.branches)].filter(({ task }) => task.status !== 'cancelled');
   if (steps.length === 0) return null;
-  return Math.round((100 * steps.filter(({ status }) => status === 'done').length) / steps.length);
+  return Math.round((100 * steps.filter(({ task }) => task.status === 'done').length) / steps.length);
 }
 
 function alarmOf(words: string, moment: Now): ICAL.Component {

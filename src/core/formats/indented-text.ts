@@ -1,4 +1,5 @@
-import { type Branch, type Outline } from './branch';
+import type { Branch, Outline } from './branch';
+import { tailOf } from './draft';
 
 /**
  * Outlines as plain text: a line for each branch, two spaces for each level, boxes and tails as they are written. Several notes stand under
@@ -30,7 +31,3 @@ export function branchLine({ words, task, clauses }: Branch): string {
   const tail = tailOf(clauses);
   return [...(task ? [`[${task.sign}]`] : []), words, tail].filter((part) => part !== '').join(' ');
 }
-
-/** The tail that some clauses make; empty for none. */
-export const tailOf = (clauses: readonly { word: string; value: string }[]): string =>
-  clauses.length === 0 ? '' : `{${clauses.map(({ word, value }) => (value === '' ? word : `${word} ${value}`)).join('; ')}}`;

@@ -1,6 +1,6 @@
 import { XMLParser } from 'fast-xml-parser';
 import { type Status, STATUSES, signOf } from '../task/line/status';
-import { clauseNameOf } from '../task/line/clause';
+import { clauseNameOf, hasClauseForm } from '../task/line/clause';
 import { type Draft, draftLine, draftsText } from './draft';
 
 interface Element {
@@ -73,7 +73,7 @@ function textOf(elements: readonly Element[]): string {
 
 function draftOf(element: Element): Draft {
   const said = element['@_status']?.toLowerCase();
-  const status: Status | null = STATUSES.find((one) => one === said) ?? (hasClauses(element) ? 'todo' : null);
+  const status: Status | null = STATUSES.find((one) => one === said) ?? (hasDates(element) ? 'todo' : null);
   return {
     line: draftLine({ sign: status === null ? null : signOf(status), words: wordsOf(element), clauses: clausesOf(element) }),
     description: element['@_note'] === undefined ? [] : unescaped(element['@_note']).split(/\r\n|\r|\n/),
@@ -83,18 +83,17 @@ function draftOf(element: Element): Draft {
 
 const wordsOf = (element: Element): string => unescaped(element['@text'] ?? element['@title'] ?? '');
 
-const hasClauses = (element: Element): boolean => ['@_due', '@_plan'].some((name) => element[name as '@_due'] !== undefined);
+const hasDates = (element: Element): boolean => element['@_due'] !== undefined || element['@_plan'] !== undefined;
 
 /** Its attributes that are clauses of a tail, in the order in which they stand. */
 function clausesOf(element: Element): { word: string; value: string }[] {
   return Object.entries(element).flatMap(([attribute, value]) => {
     const word = attribute.startsWith('@_') ? attribute.slice(2) : '';
-    if (typeof value !== 'string' || (clauseNameOf(word) === null && word !== 'priority')) return [];
-    return [{ word, value: value === 'yes' && BARE.has(word) ? '' : unescaped(value) }];
+    const name = clauseNameOf(word);
+    if (typeof value !== 'string' || name === null) return [];
+    return [{ word, value: hasClauseForm(name, '') ? '' : unescaped(value) }];
   });
 }
-
-const BARE: ReadonlySet<string> = new Set(['top', 'high', 'low', 'key', 'question']);
 
 const NAMED: Record<string, string> = { amp: '&', lt: '<', gt: '>', quot: '"', apos: "'" };
 

@@ -1,5 +1,5 @@
 import { type Lines, lineText } from '../note/blocks/lines';
-import type { Item } from '../note/blocks/structure';
+import { type Item, LineKind } from '../note/blocks/structure';
 import { withoutSigns } from './plain-words';
 import { type Status, STATUS_NAMES } from '../task/line/status';
 import { type Clause, readTail } from '../task/line/tail';
@@ -19,12 +19,11 @@ export function plainMarkdown(note: ReadNote, range: LineRange = { from: note.fr
   const { lines, structure } = note;
   const taskOn = new Map(note.tasks.map((task) => [task.line, task]));
   const itemOn = new Map(structure.items.map((item) => [item.line, item]));
-  const fenced = (line: number): boolean => structure.fences.some((fence) => fence.line <= line && line <= fence.lastLine);
   const written: string[] = [];
   for (let line = Math.max(range.from, note.front.lineCount); line < Math.min(range.to, lines.starts.length); line++) {
     const item = itemOn.get(line);
     if (item) written.push(plainItem(lines, item, taskOn.get(line)?.status ?? null));
-    else written.push(fenced(line) ? lineText(lines, line) : withoutSigns(lineText(lines, line)));
+    else written.push(structure.kinds[line] === LineKind.code ? lineText(lines, line) : withoutSigns(lineText(lines, line)));
   }
   return outdented(written).join('\n').trim();
 }
@@ -65,7 +64,7 @@ const statusWords = (status: Status): string[] =>
   status === 'underway' || status === 'waiting' || status === 'cancelled' ? [STATUS_NAMES[status].toLowerCase()] : [];
 
 /** Lines without the indent that all of them share. */
-export function outdented(lines: readonly string[]): string[] {
+function outdented(lines: readonly string[]): string[] {
   const indents = lines.filter((line) => line.trim() !== '').map((line) => line.length - line.trimStart().length);
   const shared = indents.length === 0 ? 0 : Math.min(...indents);
   return lines.map((line) => line.slice(shared));

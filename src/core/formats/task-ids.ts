@@ -1,5 +1,5 @@
 import { signOfText } from '../agenda/text-sign';
-import { type Branch, type Outline, allBranches } from './branch';
+import { type Branch, type Outline, tasksIn } from './branch';
 
 /**
  * An identity for each task that goes out: its ref, else one made of its note, its words and how many of the same stand before it. A task
@@ -9,9 +9,8 @@ export function taskIds(outlines: readonly Outline[]): ReadonlyMap<Branch, strin
   const ids = new Map<Branch, string>();
   const seen = new Map<string, number>();
   for (const { branches } of outlines)
-    for (const { branch } of allBranches(branches)) {
-      const { task, words, path } = branch;
-      if (!task) continue;
+    for (const { branch, task } of tasksIn(branches)) {
+      const { words, path } = branch;
       const base = task.ref ?? signOfText(`${path}\n${words}`);
       const count = seen.get(base) ?? 0;
       seen.set(base, count + 1);

@@ -1,6 +1,7 @@
 import ICAL from 'ical.js';
 import { fieldWords } from '../note/facts/front-matter';
 import { foldName } from '../note/names/names';
+import { PERSON_VALUE } from '../task/line/clause';
 import type { ReadNote } from '../task/reading/read-note';
 
 /** Fields of a person’s page and the properties of vCard 4.0 (RFC 6350) that say the same. */
@@ -129,7 +130,7 @@ function personOf(card: ICAL.Component, taken: Set<string>): CardPerson | null {
   return { title, handle, text: `${lines.join('\n')}\n${note === null ? '' : `${String(note).trim()}\n`}` };
 }
 
-const isHandle = (name: string): boolean => /^(?=.*\p{L})[\p{L}\p{M}\p{N}_]+(?:[-.][\p{L}\p{M}\p{N}_]+)*$/u.test(name);
+const isHandle = (name: string): boolean => PERSON_VALUE.test(`@${name}`);
 
 const handleFrom = (title: string): string =>
   (title.split(/\s+/)[0] ?? title).toLowerCase().replace(/[^\p{L}\p{M}\p{N}_]+/gu, '') || 'somebody';

@@ -1,3 +1,5 @@
+import { plainName } from '../session/state/plain-name';
+
 /**
  * How well a name fits what is typed, from 0 (not at all) to 1: every typed word must be in it, at the start of a word counts more, as a
  * whole word still more, and at its very beginning most.
@@ -5,8 +7,8 @@
  * @example matchWords('Salt on the Glass', 'gla') // 0.8
  */
 export function matchWords(name: string, typed: string): number {
-  const text = plain(name);
-  const words = plain(typed)
+  const text = plainName(name);
+  const words = plainName(typed)
     .split(/\s+/)
     .filter((word) => word !== '');
   let least = 1;
@@ -22,7 +24,5 @@ export function matchWords(name: string, typed: string): number {
 
 /** As `matchWords`; what is called just as it is typed fits better than anything that only begins so. */
 export function matchNamed(value: string, typed: string, [name = value]: readonly string[] = []): number {
-  return plain(name.trim()) === plain(typed.trim()) ? 2 : matchWords(value, typed);
+  return plainName(name.trim()) === plainName(typed.trim()) ? 2 : matchWords(value, typed);
 }
-
-const plain = (text: string): string => text.toLowerCase().normalize('NFD').replace(/\p{M}/gu, '');

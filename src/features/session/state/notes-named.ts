@@ -1,4 +1,5 @@
 import type { NoteSummary } from '../../../core/index/live/overview';
+import { plainName } from './plain-name';
 
 /** More than a person looks through; what a menu holds is drawn and compared at every key. */
 const MOST = 60;
@@ -10,18 +11,17 @@ const MOST = 60;
  * @example notesNamed(notes, 'salt glass') // finds “Salt on the Glass” among ten thousand
  */
 export function notesNamed(notes: readonly NoteSummary[], typed: string, most = MOST): NoteSummary[] {
-  const wanted = typed.trim().toLowerCase();
+  const wanted = plainName(typed.trim());
   const words = wanted.split(/\s+/).filter((word) => word !== '');
   if (words.length === 0) return notes.slice(0, most);
   const exact: NoteSummary[] = [];
   const begun: NoteSummary[] = [];
   const others: NoteSummary[] = [];
   for (const note of notes) {
-    const title = note.title.toLowerCase();
+    const title = plainName(note.title);
     if (title === wanted) exact.push(note);
     else if (title.startsWith(wanted)) begun.push(note);
-    else if (others.length < most && words.every((word) => title.includes(word) || note.path.toLowerCase().includes(word)))
-      others.push(note);
+    else if (others.length < most && words.every((word) => title.includes(word) || plainName(note.path).includes(word))) others.push(note);
   }
   return [...exact, ...begun, ...others].slice(0, most);
 }
