@@ -39,8 +39,9 @@ const steps: Step[] = [
     'Today gathers what is due, and a tick there changes the one line',
     async (page) => {
       await page.keyboard.press('F4');
-      await until(page, async () => (await words(page, 'main')).includes('Sign the rider'));
-      await page.evaluate(() => document.querySelector<HTMLElement>('main [data-row] .task-mark')?.click());
+      // The words alone stand in the text of the journal too, which is in sight until Today is there.
+      const row = await page.waitForSelector('main [data-row]:has(.task-mark) ::-p-text(Sign the rider)', { timeout: PATIENCE });
+      await row?.evaluate((words) => words.closest('[data-row]')?.querySelector<HTMLElement>('.task-mark')?.click());
       await until(page, async () => /- \[x\] Sign the rider/.test(await stored(page)));
       await chord(page, ['Control'], 'z');
       await until(page, async () => /- \[ \] Sign the rider/.test(await stored(page)));

@@ -5,6 +5,8 @@ import { type Desk, expect, test } from '../desk';
 const SCREENS = ['/note/Agenda/Today.md', '/note/Exhibitions/Salt%20on%20the%20Glass.md', '/day/2026-11-23?view=plan', '/settings'];
 
 test('axe-core finds nothing on any main screen', async ({ desk, page }) => {
+  // Ten seconds on a quiet machine; a look at a whole screen is all computing, and suffers most where it has to share.
+  test.slow();
   await page.goto('/');
   await expectAccessible(page, 'the first opening');
   await desk.open('demo');
