@@ -28,7 +28,7 @@ test('export: every task, closed ones too; with a query what it finds; one note 
   expect(recado('export', folder, '--as', 'csv', '--query', 'open', ...TODAY)).toMatch(
     /^note,line,.*\r\nLoans\.md,1,.*\r\nLoans\.md,3,.*\r\n$/,
   );
-  expect(() => recado('export', folder, '--as', 'pdf', ...TODAY)).toThrow('--as is text, html, opml, ics, csv or vcard.');
+  expect(() => recado('export', folder, '--as', 'pdf', ...TODAY)).toThrow('--as is text, html, opml, ics, csv, json or vcard.');
   expect(() => recado('export', folder, '--at', 'None', ...TODAY)).toThrow('There is no note None.');
 });
 

@@ -1,15 +1,12 @@
 import { civilFrom } from '../../src/core/calendar/day';
 import type { Now } from '../../src/core/calendar/span';
-import { timesOf } from '../../src/core/day/appointments';
-import { type Branch, type Outline, allBranches } from '../../src/core/formats/branch';
-import { csvText } from '../../src/core/formats/csv-out';
-import { htmlText } from '../../src/core/formats/html-out';
-import { type CalendarEvent, icalText } from '../../src/core/formats/ical-out';
-import { indentedText } from '../../src/core/formats/indented-text';
-import { opmlText } from '../../src/core/formats/opml-out';
+import { type Branch, allBranches } from '../../src/core/formats/branch';
 import { outlineOf } from '../../src/core/formats/outline-of';
-import { plainList, plainMarkdown } from '../../src/core/formats/plain-markdown';
-import { vcardText } from '../../src/core/formats/vcard';
+import { eventsOf } from '../../src/core/formats/out/events-of';
+import type { OutFormat } from '../../src/core/formats/out/formats';
+import { type Part, listPart, notePart } from '../../src/core/formats/out/part';
+import { written } from '../../src/core/formats/out/writer';
+import { writerFor } from '../../src/core/formats/out/writer-for';
 import type { ReadNote } from '../../src/core/task/reading/read-note';
 import type { RunnerSettings } from '../settings';
 import { type Desk, noteAt } from '../desk';
@@ -26,42 +23,25 @@ export interface ExportAsked extends Reading {
 
 /** `export`: the file itself. */
 export function exported(desk: Desk, settings: RunnerSettings, asked: ExportAsked): string {
+  const { as, query, now } = asked;
+  if (!FORMATS.includes(as)) throw new PlainError(`--as is ${FORMATS.slice(0, -1).join(', ')} or ${FORMATS.at(-1)}.`);
   const notes = asked.at === null ? desk.notes : [theNote(desk, asked.at)];
-  const { query } = asked;
-  const list =
+  const parts =
     query === null
-      ? null
-      : listOf(
-          desk,
-          gather(desk, { ...asked, query }).groups.flatMap(({ rows }) => rows),
-        );
-  const outlines = list ? [list] : notes.map((note) => outlineOf(note));
-  const [only] = notes;
-  const title = list ? 'Tasks' : notes.length === 1 && only ? only.title : 'Notes';
-  switch (asked.as) {
-    case 'text':
-      return indentedText(outlines);
-    case 'html':
-      return htmlText(
-        title,
-        list
-          ? [{ title, markdown: plainList(list.branches) }]
-          : notes.map((note) => ({ title: note.title, markdown: plainMarkdown(note) })),
-      );
-    case 'opml':
-      return opmlText(title, outlines);
-    case 'csv':
-      return csvText(outlines).text;
-    case 'vcard':
-      return vcardText(notes);
-    case 'ics': {
-      const events = list ? [] : notes.flatMap((note) => eventsOf(note, settings.days.slipHeading));
-      return icalText({ outlines, events, title, now: asked.now, inUtc });
-    }
-    default:
-      throw new PlainError('--as is text, html, opml, ics, csv or vcard.');
-  }
+      ? notes.map((note) => notePart(note, eventsOf(note, settings.days.slipHeading)))
+      : [
+          listOf(
+            desk,
+            gather(desk, { ...asked, query }).groups.flatMap(({ rows }) => rows),
+          ),
+        ];
+  const [only] = parts;
+  const title = parts.length === 1 && only ? only.outline.title : 'Notes';
+  return written(writerFor(as as OutFormat, { title, titled: parts.length > 1, now, inUtc }), parts);
 }
+
+/** What the runner writes: Markdown is there already. */
+const FORMATS: readonly string[] = ['text', 'html', 'opml', 'ics', 'csv', 'json', 'vcard'] satisfies OutFormat[];
 
 function theNote(desk: Desk, at: string): ReadNote {
   const note = noteAt(desk, at);
@@ -70,7 +50,7 @@ function theNote(desk: Desk, at: string): ReadNote {
 }
 
 /** The tasks that were gathered, each with the steps that were. */
-function listOf(desk: Desk, rows: readonly GatheredRow[]): Outline {
+function listOf(desk: Desk, rows: readonly GatheredRow[]): Part {
   const known = new Map<string, ReadonlyMap<number, Branch>>();
   const branchOf = (path: string, line: number): Branch | undefined => {
     let branches = known.get(path);
@@ -86,17 +66,7 @@ function listOf(desk: Desk, rows: readonly GatheredRow[]): Outline {
       const found = 'line' in row ? branchOf(row.note, row.line - 1) : undefined;
       return found ? [{ ...found, branches: 'steps' in row ? shown(row.steps) : [] }] : [];
     });
-  return { path: null, title: 'Tasks', branches: shown(rows) };
-}
-
-function eventsOf(note: ReadNote, slipHeading: string): CalendarEvent[] {
-  const times = timesOf(note, slipHeading);
-  const people = note.front.people;
-  const events = (times?.appointments ?? []).map(({ day, start, end, text, line }) => ({
-    ...{ id: `${note.path}-${line}@recado`, words: text, day, start, end, people, note: note.path },
-  }));
-  const meeting = times?.meeting;
-  return meeting ? [...events, { id: `${note.path}@recado`, words: note.title, ...meeting, people, note: note.path }] : events;
+  return listPart('Tasks', shown(rows));
 }
 
 /** A moment of the zone of this machine in UTC. */

@@ -2,10 +2,11 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { dayOfDate, isoDay } from '../../src/core/calendar/day';
 import type { Now } from '../../src/core/calendar/span';
-import { type CsvMap, guessedMap, readTable, tasksOfTable } from '../../src/core/formats/csv-in';
-import { appointmentLine, readIcal } from '../../src/core/formats/ical-in';
-import { readOpml } from '../../src/core/formats/opml-in';
-import { textOfIndented } from '../../src/core/formats/read-indented-text';
+import { type CsvMap, guessedMap, readTable, tasksOfTable } from '../../src/core/formats/in/csv-in';
+import { appointmentLine, readIcal } from '../../src/core/formats/in/ical-in';
+import { readOurJson } from '../../src/core/formats/in/json-in';
+import { readOpml } from '../../src/core/formats/in/opml-in';
+import { textOfIndented } from '../../src/core/formats/in/read-indented-text';
 import { readVcards } from '../../src/core/formats/vcard';
 import { journalPath, pathFor } from '../../src/core/note/names/path';
 import { PlainError } from '../plain-error';
@@ -55,13 +56,18 @@ export function imported(file: string, as: string, map: string | undefined): Imp
       const tasks = read.tasks === 0 ? [] : [{ note: pathFor('', read.title ?? name), text: read.text }];
       return { files: [...tasks, ...journals], report: read.report };
     }
+    case 'json': {
+      const read = readOurJson(text);
+      if ('refused' in read) throw new PlainError(`${file}: ${read.refused}`);
+      return { files: read.notes.map((note) => ({ note: note.path ?? pathFor('', note.title), text: note.text })), report: [] };
+    }
     case 'vcard': {
       const read = readVcards(text);
       if (!read) throw new PlainError(`${file} holds no vCard.`);
       return { files: read.people.map((person) => ({ note: pathFor('People', person.handle), text: person.text })), report: read.left };
     }
     default:
-      throw new PlainError('--as is text, opml, ics, csv or vcard.');
+      throw new PlainError('--as is text, opml, ics, csv, json or vcard.');
   }
 }
 

@@ -4,19 +4,21 @@ import Papa from 'papaparse';
 import type { Now } from '../calendar/span';
 import { READING_DEFAULTS } from '../task/line/task';
 import { readNote } from '../task/reading/read-note';
-import { orderOfDays, readDate } from './csv-cells';
-import { guessedMap, readTable, tasksOfTable } from './csv-in';
-import { CSV_COLUMNS, csvText } from './csv-out';
-import { htmlOf, htmlText } from './html-out';
-import { appointmentLine, readIcal } from './ical-in';
-import { icalText } from './ical-out';
-import { indentedText } from './indented-text';
-import { readOpml } from './opml-in';
-import { opmlText } from './opml-out';
+import { orderOfDays, readDate } from './in/csv-cells';
+import { guessedMap, readTable, tasksOfTable } from './in/csv-in';
+import { CSV_COLUMNS, csvWriter } from './out/csv-out';
+import { htmlOf, htmlWriter } from './out/html-out';
+import { appointmentLine, readIcal } from './in/ical-in';
+import { icalWriter } from './out/ical-out';
+import { indentedWriter } from './out/indented-text';
+import { readOpml } from './in/opml-in';
+import { opmlWriter } from './out/opml-out';
+import { notePart } from './out/part';
+import { written } from './out/writer';
 import { outlineOf } from './outline-of';
-import { plainMarkdown } from './plain-markdown';
-import { textOfIndented } from './read-indented-text';
-import { readVcards, vcardText } from './vcard';
+import { plainMarkdown } from './out/plain-markdown';
+import { textOfIndented } from './in/read-indented-text';
+import { readVcards, vcardWriter } from './vcard';
 
 const PATH = 'Loans/Open.md';
 const TEXT = `---
@@ -41,6 +43,7 @@ Words before <b>the list</b>.
 `;
 const note = readNote(PATH, TEXT, READING_DEFAULTS);
 const outline = outlineOf(note);
+const part = notePart(note);
 const said = (text: string) =>
   readNote('In.md', text, READING_DEFAULTS).tasks.map(
     ({ text: words, status, due, plan, priority, takes, owner, every, remind, ref, done, parent }) => ({
@@ -73,11 +76,11 @@ describe('what goes out comes in with the same tasks', () => {
   const first = said(TEXT);
 
   it('as indented text; its plain lines become items', () => {
-    expect(said(textOfIndented(indentedText([outline])))).toEqual(first);
+    expect(said(textOfIndented(written(indentedWriter(false), [part])))).toEqual(first);
   });
 
   it('as OPML, with its headings and plain lines', () => {
-    const read = readOpml(opmlText('Loans', [outline]));
+    const read = readOpml(written(opmlWriter('Loans', false), [part]));
     expect(read?.title).toBe('Loans');
     expect(said(read?.text ?? '')).toEqual(first);
     expect(read?.text).toContain('# Loans\n');
@@ -86,10 +89,7 @@ describe('what goes out comes in with the same tasks', () => {
 
   it('as iCalendar; names around a task stand on its line, plain lines and headings stay out', () => {
     const same = (moment: Now): Now => moment;
-    const read = readIcal(
-      icalText({ outlines: [outline], events: [], title: 'Loans', now: { day: 20780, minute: 554 }, inUtc: same }),
-      same,
-    );
+    const read = readIcal(written(icalWriter({ title: 'Loans', now: { day: 20780, minute: 554 }, inUtc: same }), [part]), same);
     const bare = (tasks: typeof first) => tasks.map((task) => ({ ...task, words: task.words.replace(/ #loans$/, '') }));
     expect(bare(said(read?.text ?? ''))).toEqual(first);
     expect(read).toMatchObject({ title: 'Loans', tasks: 6, report: [] });
@@ -97,7 +97,7 @@ describe('what goes out comes in with the same tasks', () => {
   });
 
   it('as CSV; steps stand under the last task of those words, names around a task stand on its line', () => {
-    const { text } = csvText([outline]);
+    const text = written(csvWriter(), [part]);
     const table = readTable(text);
     const { text: back, kept } = tasksOfTable(table, guessedMap(table.columns));
     expect(kept).toEqual([]);
@@ -108,7 +108,7 @@ describe('what goes out comes in with the same tasks', () => {
 
 describe('other readers', () => {
   it('of XML find the outline, its attributes and no tag of a text (OPML 2.0)', () => {
-    const xml = opmlText('A & <b>', [outline]);
+    const xml = written(opmlWriter('A & <b>', false), [part]);
     const { opml } = new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '' }).parse(xml) as { opml: Record<string, never> };
     expect(opml).toMatchObject({ version: '2.0', head: { title: 'A & <b>' } });
     const crate = JSON.stringify(opml);
@@ -119,7 +119,7 @@ describe('other readers', () => {
   });
 
   it('of CSV find every column and lines that end with CR and LF (RFC 4180)', () => {
-    const { text } = csvText([outline]);
+    const text = written(csvWriter(), [part]);
     expect(text.split('\r\n')).toHaveLength(note.tasks.length + 2);
     const { data, errors } = Papa.parse<Record<string, string>>(text.trim(), { header: true });
     expect(errors).toEqual([]);
@@ -133,7 +133,7 @@ describe('other readers', () => {
       { id: 'a@recado', words: 'Rounds', day: 20780, start: 1410, end: 1455, people: ['kofi'], note: PATH },
       { id: 'b@recado', words: 'Fair', day: 20780, start: null, end: null, people: [], note: PATH },
     ];
-    const text = icalText({ outlines: [outline], events, title: 'Loans', now: { day: 20780, minute: 554 }, inUtc });
+    const text = written(icalWriter({ title: 'Loans', now: { day: 20780, minute: 554 }, inUtc }), [{ ...part, events }]);
     expect(Math.max(...text.split('\r\n').map((line) => Buffer.byteLength(line)))).toBeLessThanOrEqual(75);
     const calendar = new ICAL.Component(ICAL.parse(text) as unknown[]);
     const todos = calendar.getAllSubcomponents('vtodo');
@@ -179,7 +179,7 @@ describe('for people without Recado', () => {
     expect(html).not.toMatch(/<script|<img|javascript:/i);
     expect(html).toContain('&#x3C;script>alert(1)&#x3C;/script>');
     expect(html).toContain('a &#x3C; b &#x26; "c"');
-    expect(htmlText('A <b>', [{ title: '<i>', markdown: hard }])).toContain('<title>A &#60;b&#62;</title>');
+    expect(written(htmlWriter('A <b>'), [part])).toContain('<title>A &#60;b&#62;</title>');
   });
 });
 
@@ -192,10 +192,11 @@ describe('bad input', () => {
   });
 
   it('cells that a spreadsheet would compute are harmless on the way out, and themselves again on the way in', () => {
-    const hard = outlineOf(readNote('A.md', '- [ ] =SUM(A1)\n- [ ] @kofi asks\n- [ ] fine\n', READING_DEFAULTS));
-    const { text, harmless } = csvText([hard], ['task']);
+    const hard = notePart(readNote('A.md', '- [ ] =SUM(A1)\n- [ ] @kofi asks\n- [ ] fine\n', READING_DEFAULTS));
+    const writer = csvWriter(['task']);
+    const text = written(writer, [hard]);
     expect(text).toBe("task\r\n'=SUM(A1)\r\n'@kofi asks\r\nfine\r\n");
-    expect(harmless).toBe(2);
+    expect(writer.report()).toEqual(['A spreadsheet would have computed 2 cells: an apostrophe stands before each.']);
     expect(said(tasksOfTable(readTable(text), { task: 'task' }).text).map(({ words }) => words)).toEqual([
       '=SUM(A1)',
       '@kofi asks',
@@ -310,7 +311,10 @@ describe('people as vCards (RFC 6350)', () => {
   );
 
   it('go out with name, handle and what is known, and come in as the same page', () => {
-    const text = vcardText([page, note]);
+    const text = written(
+      vcardWriter(),
+      [page, note].map((one) => notePart(one)),
+    );
     expect(text).toMatch(/^BEGIN:VCARD\r\nVERSION:4\.0\r\n/);
     expect(text.match(/BEGIN:VCARD/g)).toHaveLength(1);
     const back = readVcards(text)?.people[0];

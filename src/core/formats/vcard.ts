@@ -3,6 +3,7 @@ import { fieldWords } from '../note/facts/front-matter';
 import { foldName } from '../note/names/names';
 import { PERSON_VALUE } from '../task/line/clause';
 import type { ReadNote } from '../task/reading/read-note';
+import { NOTHING_TO_SAY, type Writer } from './out/writer';
 
 /** Fields of a person’s page and the properties of vCard 4.0 (RFC 6350) that say the same. */
 const PROPERTIES: readonly (readonly [field: string, property: string])[] = [
@@ -18,12 +19,12 @@ const PROPERTIES: readonly (readonly [field: string, property: string])[] = [
  * The pages of people as vCards 4.0: FN is the title, NICKNAME the handle and the aliases, CATEGORIES the tags, NOTE the first plain lines.
  * Notes of another kind are left out.
  */
-export function vcardText(notes: readonly ReadNote[]): string {
-  return notes
-    .filter(({ kind }) => kind === 'person')
-    .map((note) => `${cardOf(note).toString()}\r\n`)
-    .join('');
-}
+export const vcardWriter = (): Writer => ({
+  begin: '',
+  part: ({ note }) => (note?.kind === 'person' ? `${cardOf(note).toString()}\r\n` : ''),
+  end: () => '',
+  report: NOTHING_TO_SAY,
+});
 
 function cardOf(note: ReadNote): ICAL.Component {
   const { title, front } = note;

@@ -1,4 +1,4 @@
-import { withoutSigns } from '../../core/formats/plain-words';
+import { withoutSigns } from '../../core/formats/out/plain-words';
 import { bareWords } from '../../core/note/blocks/bare-words';
 
 /** The words of a line as they are read aloud, without the signs of links and emphasis. */

@@ -1,8 +1,8 @@
-import { dayTitle } from '../calendar/day-name';
-import { durationName, readDuration } from '../calendar/duration';
-import { readMoment, readSpan, timeName } from '../calendar/span';
-import { PERSON_VALUE } from '../task/line/clause';
-import type { Clause } from '../task/line/tail';
+import { dayTitle } from '../../calendar/day-name';
+import { durationName, readDuration } from '../../calendar/duration';
+import { readMoment, readSpan, timeName } from '../../calendar/span';
+import { PERSON_VALUE } from '../../task/line/clause';
+import type { Clause } from '../../task/line/tail';
 
 /** Clauses that say something to Recado alone. */
 const OURS: ReadonlySet<string> = new Set(['ref', 'needs', 'made', 'since', 'pushed', 'times', 'joined', 'sent']);

@@ -5,13 +5,7 @@ import remarkGfm from 'remark-gfm';
 import remarkParse from 'remark-parse';
 import remarkRehype from 'remark-rehype';
 import { unified } from 'unified';
-
-/** A part of a page: Markdown under a title. */
-export interface HtmlPart {
-  title: string;
-  /** As `plainMarkdown` gives it. */
-  markdown: string;
-}
+import { NOTHING_TO_SAY, type Writer } from './writer';
 
 /** What is read as HTML in a text is shown as it is written: no sign of a note becomes a tag. */
 const reader = unified()
@@ -46,11 +40,10 @@ const STYLE = [
 /**
  * One page of HTML with its style in it: no script, nothing that is fetched.
  *
- * @example htmlText('Loans', [{ title: 'Loans', markdown: '- [ ] Weigh the crate' }])
+ * @param title what the page is called; each part stands under its own
  */
-export function htmlText(title: string, parts: readonly HtmlPart[]): string {
-  const articles = parts.map((part) => `<article>\n<h1>${escapeHtml(part.title)}</h1>\n${htmlOf(part.markdown)}\n</article>`);
-  return [
+export const htmlWriter = (title: string): Writer => ({
+  begin: [
     '<!doctype html>',
     '<html lang="en">',
     '<head>',
@@ -61,11 +54,11 @@ export function htmlText(title: string, parts: readonly HtmlPart[]): string {
     `<style>${STYLE}</style>`,
     '</head>',
     '<body>',
-    ...articles,
-    '</body>',
-    '</html>',
     '',
-  ].join('\n');
-}
+  ].join('\n'),
+  part: ({ outline, plain }) => `<article>\n<h1>${escapeHtml(outline.title)}</h1>\n${htmlOf(plain())}\n</article>\n`,
+  end: () => '</body>\n</html>\n',
+  report: NOTHING_TO_SAY,
+});
 
 const escapeHtml = (words: string): string => words.replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`);

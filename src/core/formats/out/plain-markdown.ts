@@ -1,12 +1,12 @@
-import { type Lines, lineText } from '../note/blocks/lines';
-import { type Item, LineKind } from '../note/blocks/structure';
+import { type Lines, lineText } from '../../note/blocks/lines';
+import { type Item, LineKind } from '../../note/blocks/structure';
 import { withoutSigns } from './plain-words';
-import { type Status, STATUS_NAMES } from '../task/line/status';
-import { type Clause, readTail } from '../task/line/tail';
-import type { Branch } from './branch';
-import type { ReadNote } from '../task/reading/read-note';
+import { type Status, STATUS_NAMES } from '../../task/line/status';
+import { type Clause, readTail } from '../../task/line/tail';
+import type { Branch } from '../branch';
+import type { ReadNote } from '../../task/reading/read-note';
 import { clauseWords } from './clause-words';
-import type { LineRange } from './outline-of';
+import type { LineRange } from '../outline-of';
 
 /**
  * The lines of a note as Markdown for people without Recado: boxes that every reader of Markdown knows, tails as words, links as their

@@ -1,7 +1,7 @@
 import { XMLParser } from 'fast-xml-parser';
-import { type Status, STATUSES, signOf } from '../task/line/status';
-import { clauseNameOf, hasClauseForm } from '../task/line/clause';
-import { type Draft, draftLine, draftsText } from './draft';
+import { type Status, STATUSES, signOf } from '../../task/line/status';
+import { clauseNameOf, hasClauseForm } from '../../task/line/clause';
+import { type Draft, draftLine, draftsText } from '../draft';
 
 interface Element {
   outline?: Element[];

@@ -1,11 +1,12 @@
 import Papa from 'papaparse';
-import { foldName } from '../note/names/names';
-import { signOf } from '../task/line/status';
+import { foldName } from '../../note/names/names';
+import { signOf } from '../../task/line/status';
+import { readTail } from '../../task/line/tail';
 import { CELL_CLAUSES, type DayOrder, clausesOfCell, namesOf, orderOfDays, statusOfCell, unquoted } from './csv-cells';
-import { type Draft, draftLine, draftsText } from './draft';
+import { type Draft, draftLine, draftsText } from '../draft';
 
 /** What a column of a table may become. */
-export const CSV_FIELDS = ['task', 'status', ...CELL_CLAUSES, 'tags', 'people', 'note under it'] as const;
+export const CSV_FIELDS = ['task', 'status', ...CELL_CLAUSES, 'tags', 'people', 'more', 'note under it'] as const;
 export type CsvField = (typeof CSV_FIELDS)[number];
 
 /** The column of each field, by its name in the first line. */
@@ -89,6 +90,8 @@ export function tasksOfTable({ columns, rows }: CsvTable, map: CsvMap, order: Da
         description.push(`${field}: ${said}`);
       }
     }
+    // Clauses as a tail holds them, which have no column of their own.
+    clauses.push(...(readTail(`{${cell('more')}}`, 0)?.clauses ?? []).map(({ word, value }) => ({ word, value })));
     const parent = parentAt === -1 ? '' : unquoted(cells[parentAt] ?? '').trim();
     const above = parent === '' ? undefined : last.get(parent);
     const said = [...namesOf(cell('tags'), '#'), ...namesOf(cell('people'), '@')];

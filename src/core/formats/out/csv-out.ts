@@ -1,14 +1,16 @@
 import Papa from 'papaparse';
-import { isoDay } from '../calendar/day';
-import { minutesText } from '../calendar/duration';
-import { spanText } from '../task/acts/shift-dates';
-import type { Task } from '../task/line/task-line';
-import { type Outline, tasksIn } from './branch';
+import { isoDay } from '../../calendar/day';
+import { minutesText } from '../../calendar/duration';
+import { spanText } from '../../task/acts/shift-dates';
+import type { Clause } from '../../task/line/tail';
+import type { Task } from '../../task/line/task-line';
+import { tasksIn } from '../branch';
+import type { Writer } from './writer';
 
 /** A column of a table of tasks: its name, which is also that of the clause where it is one, and what a task says there. */
 interface Column {
   name: string;
-  of: (task: Task, place: { path: string; parent: string }) => string;
+  of: (task: Task, place: { path: string; parent: string; clauses: readonly Clause[] }) => string;
 }
 
 const COLUMNS: readonly Column[] = [
@@ -34,7 +36,19 @@ const COLUMNS: readonly Column[] = [
   { name: 'done', of: (task) => (task.done ? spanText(task.done) : '') },
   { name: 'cancelled', of: (task) => (task.cancelled ? spanText(task.cancelled) : '') },
   { name: 'ref', of: (task) => task.ref ?? '' },
+  // What has no column of its own, as it is written, so that nothing is lost.
+  {
+    name: 'more',
+    of: (_task, { clauses }) =>
+      clauses
+        .filter(({ word, name }) => name === null || !isColumn(name, word))
+        .map(({ word, value }) => `${word} ${value}`.trim())
+        .join('; '),
+  },
 ];
+
+const isColumn = (name: string, word: string): boolean =>
+  /^(?:top|high|low)$/i.test(word) || COLUMNS.some((column) => column.name === name);
 
 const nameOf = (person: string | null): string => (person === null || person === 'nobody' ? (person ?? '') : `@${person}`);
 
@@ -46,25 +60,32 @@ export const CSV_COLUMNS: readonly string[] = COLUMNS.map(({ name }) => name);
  * spreadsheet would take for a formula begin with an apostrophe, which `tasksOfTable` takes away again.
  *
  * @param columns which of `CSV_COLUMNS`, in their order; all when it is left out
- * @returns the table, and how many cells were made harmless
  */
-export function csvText(outlines: readonly Outline[], columns: readonly string[] = CSV_COLUMNS): { text: string; harmless: number } {
+export function csvWriter(columns: readonly string[] = CSV_COLUMNS): Writer {
   const chosen = columns.flatMap((name) => COLUMNS.find((column) => column.name === name) ?? []);
   let harmless = 0;
-  const rows: string[][] = [];
-  for (const { branches } of outlines)
-    for (const { branch, task, above } of tasksIn(branches)) {
-      rows.push(
-        chosen.map(({ of }) => {
-          const cell = of(task, { path: branch.path, parent: above?.words ?? '' });
-          if (!isFormula(cell)) return cell;
-          harmless++;
-          return `'${cell}`;
-        }),
-      );
-    }
-  const text = Papa.unparse({ fields: chosen.map(({ name }) => name), data: rows }, { newline: '\r\n' });
-  return { text: `${text}\r\n`, harmless };
+  const lines = (rows: string[][]): string => (rows.length === 0 ? '' : `${Papa.unparse(rows, { newline: '\r\n' })}\r\n`);
+  return {
+    begin: lines([chosen.map(({ name }) => name)]),
+    part: ({ outline }) => {
+      const rows: string[][] = [];
+      for (const { branch, task, above } of tasksIn(outline.branches))
+        rows.push(
+          chosen.map(({ of }) => {
+            const cell = of(task, { path: branch.path, parent: above?.words ?? '', clauses: branch.clauses });
+            if (!isFormula(cell)) return cell;
+            harmless++;
+            return `'${cell}`;
+          }),
+        );
+      return lines(rows);
+    },
+    end: () => '',
+    report: () =>
+      harmless === 0
+        ? []
+        : [`A spreadsheet would have computed ${harmless} ${harmless === 1 ? 'cell' : 'cells'}: an apostrophe stands before each.`],
+  };
 }
 
 /** How a cell begins that a spreadsheet computes (common practice, no source). People are named by `@`, so that a name alone is none. */

@@ -1,12 +1,12 @@
 import ICAL from 'ical.js';
-import { type Day, dayFrom, isoDay } from '../calendar/day';
-import { repeatPhrase } from '../calendar/repeat/repeat-phrase';
-import { repeatOfRule } from '../calendar/repeat/repeat-rule';
-import { type Now, timeName } from '../calendar/span';
-import { endName } from '../day/appointments';
-import { CLAUSE_NAMES, hasClauseForm } from '../task/line/clause';
-import { type Status, signOf } from '../task/line/status';
-import { type Draft, draftLine, draftsText } from './draft';
+import { type Day, dayFrom, isoDay } from '../../calendar/day';
+import { repeatPhrase } from '../../calendar/repeat/repeat-phrase';
+import { repeatOfRule } from '../../calendar/repeat/repeat-rule';
+import { type Now, timeName } from '../../calendar/span';
+import { endName } from '../../day/appointments';
+import { CLAUSE_NAMES, hasClauseForm } from '../../task/line/clause';
+import { type Status, signOf } from '../../task/line/status';
+import { type Draft, draftLine, draftsText } from '../draft';
 
 /** What happens at a time, as a calendar tells it. */
 export interface ReadEvent {

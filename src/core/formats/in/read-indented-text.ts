@@ -1,4 +1,4 @@
-import { type Draft, draftsText } from './draft';
+import { type Draft, draftsText } from '../draft';
 
 /**
  * Indented text as the items of a note: a line is an item, what is indented more stands under it, a box in brackets makes it a task. Blank

@@ -1,5 +1,6 @@
 import { XMLBuilder } from 'fast-xml-parser';
-import type { Branch, Outline } from './branch';
+import type { Branch, Outline } from '../branch';
+import { NOTHING_TO_SAY, type Writer } from './writer';
 
 /** What an element of the outline bears, by the names of OPML 2.0 and of ours, which begin with an underscore. */
 type Attributes = Record<string, string>;
@@ -18,20 +19,22 @@ const builder = new XMLBuilder({
 });
 
 /**
- * Outlines as OPML 2.0 (opml.org/spec2.opml): an `outline` for each branch, `text` its words, `_note` the plain lines under it,
- * `_status` that of a task and a further attribute for each clause of its tail, as `_due`. A heading bears `_heading`, its level. Several
- * notes stand each under an element with their title.
+ * OPML 2.0 (opml.org/spec2.opml): an `outline` for each branch, `text` its words, `_note` the plain lines under it,
+ * `_status` that of a task and a further attribute for each clause of its tail, as `_due`. A heading bears `_heading`, its level.
  *
  * @param title what the head says
+ * @param titled whether several things go out, each under an element with its title
  */
-export function opmlText(title: string, outlines: readonly Outline[]): string {
-  const [only] = outlines;
-  const body = outlines.length === 1 && only ? only.branches.map(element) : outlines.map(noteElement);
-  return builder.build({
-    '?xml': { '@version': '1.0', '@encoding': 'UTF-8' },
-    opml: { '@version': '2.0', head: { title: escapedText(title) }, body: { outline: body } },
-  });
-}
+export const opmlWriter = (title: string, titled: boolean): Writer => ({
+  begin: `<?xml version="1.0" encoding="UTF-8"?>\n<opml version="2.0">\n<head>\n<title>${escapedText(clean(title))}</title>\n</head>\n<body>\n`,
+  part: ({ outline }) => {
+    const elements = titled ? [noteElement(outline)] : outline.branches.map(element);
+    return elements.length === 0 ? '' : builder.build({ outline: elements });
+  },
+  // The body holds at least one element (OPML 2.0, “What is a <body>?”).
+  end: () => `</body>\n</opml>\n`,
+  report: NOTHING_TO_SAY,
+});
 
 const noteElement = ({ title, path, branches }: Outline): object => ({
   '@text': clean(title),

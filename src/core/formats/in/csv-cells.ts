@@ -1,10 +1,10 @@
-import { type Day, dateExists, dayFrom, isoDay } from '../calendar/day';
-import { minutesText, readDuration } from '../calendar/duration';
-import { readMoment, timeName } from '../calendar/span';
-import { foldName } from '../note/names/names';
-import { clauseExists, hasClauseForm } from '../task/line/clause';
-import { type Status, STATUSES, STATUS_NAMES } from '../task/line/status';
-import { isFormula } from './csv-out';
+import { type Day, dateExists, dayFrom, isoDay } from '../../calendar/day';
+import { minutesText, readDuration } from '../../calendar/duration';
+import { readMoment, timeName } from '../../calendar/span';
+import { foldName } from '../../note/names/names';
+import { clauseExists, hasClauseForm } from '../../task/line/clause';
+import { type Status, STATUSES, STATUS_NAMES } from '../../task/line/status';
+import { isFormula } from '../out/csv-out';
 
 /** The clauses that a column may hold. */
 export const CELL_CLAUSES = [

@@ -1,15 +1,16 @@
 import ICAL from 'ical.js';
-import { type Day, civilFrom } from '../calendar/day';
-import { readRepeat } from '../calendar/repeat/repeat-phrase';
-import { repeatRuleText } from '../calendar/repeat/repeat-rule';
-import { writtenOut } from '../calendar/repeat/repeat';
-import type { Now, Span } from '../calendar/span';
-import { remindersOf } from '../day/reminders';
-import { foldName } from '../note/names/names';
-import type { Task } from '../task/line/task-line';
-import { type Branch, type Outline, tasksIn } from './branch';
+import { type Day, civilFrom } from '../../calendar/day';
+import { readRepeat } from '../../calendar/repeat/repeat-phrase';
+import { repeatRuleText } from '../../calendar/repeat/repeat-rule';
+import { writtenOut } from '../../calendar/repeat/repeat';
+import type { Now, Span } from '../../calendar/span';
+import { remindersOf } from '../../day/reminders';
+import { foldName } from '../../note/names/names';
+import type { Task } from '../../task/line/task-line';
+import { type Branch, tasksIn } from '../branch';
 import { taskIds } from './task-ids';
 import { withoutSigns } from './plain-words';
+import { NOTHING_TO_SAY, type Writer } from './writer';
 
 /** What happens at a time, beside the tasks: an appointment of a day, or a meeting. */
 export interface CalendarEvent {
@@ -26,8 +27,6 @@ export interface CalendarEvent {
 }
 
 export interface CalendarGiven {
-  outlines: readonly Outline[];
-  events: readonly CalendarEvent[];
   title: string;
   /** The moment of writing. */
   now: Now;
@@ -53,18 +52,29 @@ const SAID: ReadonlySet<string> = new Set(['top', 'high', 'low', 'due']);
  * Tasks as to-dos of iCalendar (RFC 5545), appointments and meetings as its events. Dates without a time are days, times are local
  * ones of no zone. What iCalendar has no property for stands in one that begins with `X-RECADO-`.
  */
-export function icalText({ outlines, events, title, now, inUtc }: CalendarGiven): string {
+export function icalWriter({ title, now, inUtc }: CalendarGiven): Writer {
   const calendar = new ICAL.Component('vcalendar');
   calendar.addPropertyWithValue('version', '2.0');
   calendar.addPropertyWithValue('prodid', '-//Recado//Recado 1//EN');
   calendar.addPropertyWithValue('x-wr-calname', title);
+  const END = 'END:VCALENDAR';
   const stamp = momentOf(inUtc(now), true);
-  const ids = taskIds(outlines);
-  for (const { branches } of outlines)
-    for (const { branch, task, above } of tasksIn(branches))
-      calendar.addSubcomponent(todoOf(branch, task, { stamp, inUtc, id: ids.get(branch) ?? '', above: (above && ids.get(above)) ?? null }));
-  for (const event of events) calendar.addSubcomponent(eventOf(event, stamp));
-  return `${calendar.toString()}\r\n`;
+  const idsOf = taskIds();
+  return {
+    begin: calendar.toString().slice(0, -END.length),
+    part: ({ outline: { branches }, events }) => {
+      const ids = idsOf(branches);
+      const written: string[] = [];
+      for (const { branch, task, above } of tasksIn(branches)) {
+        const id = ids.get(branch) ?? '';
+        written.push(todoOf(branch, task, { stamp, inUtc, id, above: (above && ids.get(above)) ?? null }).toString());
+      }
+      for (const event of events) written.push(eventOf(event, stamp).toString());
+      return written.map((one) => `${one}\r\n`).join('');
+    },
+    end: () => `${END}\r\n`,
+    report: NOTHING_TO_SAY,
+  };
 }
 
 interface TodoGiven {
