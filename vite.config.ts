@@ -8,8 +8,15 @@ const ONE_START = { output: { codeSplitting: { groups: [{ name: 'start', tags: [
 export default defineConfig({
   plugins: [react(), tailwindcss()],
   resolve: {
-    // Its other form is written for browsers that Recado does not run in.
-    alias: [{ find: /^dexie$/, replacement: 'dexie/dist/modern/dexie.mjs' }],
+    alias: [
+      // Its other form is written for browsers that Recado does not run in.
+      { find: /^dexie$/, replacement: 'dexie/dist/modern/dexie.mjs' },
+      // Its form for browsers asks the page for names of signs, and in a worker there is none.
+      {
+        find: /^decode-named-character-reference$/,
+        replacement: `${import.meta.dirname}/node_modules/decode-named-character-reference/index.js`,
+      },
+    ],
   },
   worker: { format: 'es', rolldownOptions: ONE_START },
   build: {

@@ -77,6 +77,7 @@ const PAGES = [
   '/help/:page',
   '/earlier{/*path}',
   '/keep',
+  '/files',
   '/settings',
   '/days',
   '/slip',

@@ -45,6 +45,7 @@ const ThroughPage = late(() => import('../features/through/ThroughPage').then((p
 const BrainstormPage = late(() => import('../features/review/BrainstormPage').then((part) => part.BrainstormPage), busy);
 const HelpPage = late(() => import('../features/help/HelpPage').then((part) => part.HelpPage), busy);
 const EarlierPage = late(() => import('../features/keep/EarlierPage').then((part) => part.EarlierPage), busy);
+const FilesPage = late(() => import('../features/files/FilesPage').then((part) => part.FilesPage), busy);
 const KeepPage = late(() => import('../features/keep/KeepPage').then((part) => part.KeepPage), busy);
 const SettingsPage = late(() => import('../features/settings/SettingsPage').then((part) => part.SettingsPage), busy);
 
@@ -112,6 +113,7 @@ function Desk() {
           <Route path={ROUTES.help} element={<HelpPage />} />
           <Route path={ROUTES.earlier} element={<EarlierPage />} />
           <Route path={ROUTES.keep} element={<KeepPage />} />
+          <Route path={ROUTES.files} element={<FilesPage />} />
           <Route path={ROUTES.settings} element={<SettingsPage />} />
           <Route path="*" element={<NoSuchPage />} />
         </Routes>

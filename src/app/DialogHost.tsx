@@ -1,6 +1,6 @@
 import { useEffect, useLayoutEffect } from 'react';
 import type { Command } from '../features/commands/command';
-import type { GivenFile } from '../features/exchange/read-files';
+import type { GivenFile } from '../engine/files/read-given';
 import { frameSlice } from '../features/session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../features/session/state/state';
 import { holdKeys } from '../ui/early-keys';
@@ -8,15 +8,17 @@ import { late } from '../ui/late';
 
 const ArchiveDialog = late(() => import('../features/archive/ArchiveDialog').then((part) => part.ArchiveDialog));
 const CommandMenu = late(() => import('../features/commands/CommandMenu').then((part) => part.CommandMenu));
-const ImportDialog = late(() => import('../features/exchange/ImportDialog').then((part) => part.ImportDialog));
+const BringInDialog = late(() => import('../features/files/in/BringInDialog').then((part) => part.BringInDialog));
 const NewNoteDialog = late(() => import('../features/note/making/NewNoteDialog').then((part) => part.NewNoteDialog));
 const CarryDialog = late(() => import('../features/journal/CarryDialog').then((part) => part.CarryDialog));
 const MonthDialog = late(() => import('../features/journal/MonthDialog').then((part) => part.MonthDialog));
 const NewReviewDialog = late(() => import('../features/review/NewReviewDialog').then((part) => part.NewReviewDialog));
+const PrintDialog = late(() => import('../features/files/print/PrintDialog').then((part) => part.PrintDialog));
 const PinDialog = late(() => import('../features/rack/PinDialog').then((part) => part.PinDialog));
 const RemindersDialog = late(() => import('../features/reminders/RemindersDialog').then((part) => part.RemindersDialog));
 const slipDialog = () => import('../features/slip/SlipDialog');
 const SlipDialog = late(() => slipDialog().then((part) => part.SlipDialog));
+const TakeOutDialog = late(() => import('../features/files/out/TakeOutDialog').then((part) => part.TakeOutDialog));
 const TaskDialogs = late(() => import('../features/task-dialogs/TaskDialogs').then((part) => part.TaskDialogs));
 const UnsavedDialog = late(() => import('../features/strip/UnsavedDialog').then((part) => part.UnsavedDialog));
 
@@ -56,8 +58,12 @@ export function DialogHost({ commands, given, onClosed }: DialogHostProps) {
         return <NewNoteDialog open asked={asked} onClose={close} />;
       case 'archive':
         return <ArchiveDialog asked={asked} onClose={close} />;
+      case 'take-out':
+        return <TakeOutDialog asked={asked} onClose={close} />;
+      case 'print':
+        return <PrintDialog onClose={close} />;
       case 'import':
-        return <ImportDialog open given={given} onClose={close} />;
+        return <BringInDialog open given={given} onClose={close} />;
       case 'new-review':
         return <NewReviewDialog onClose={close} />;
       case 'carry':

@@ -5,7 +5,7 @@ import { type Day, readIsoDay } from '../core/calendar/day';
 import type { Command } from '../features/commands/command';
 import { COMMANDS, type IdIn } from '../features/commands/definitions';
 import { useCommandKeys } from '../features/commands/use-key-of';
-import { useExport } from '../features/exchange/use-export';
+import { useExport } from '../features/files/out/use-export';
 import {
   type DayView,
   dayAddress,
@@ -114,6 +114,7 @@ export function useCommands(): Command[] {
       'new-review': () => dispatch(dialogShown({ is: 'new-review' })),
       brainstorm: () => void navigate(brainstormAddress()),
       'new-note': () => dispatch(dialogShown({ is: 'new-note' })),
+      files: () => void navigate(ROUTES.files),
       import: () => dispatch(dialogShown({ is: 'import' })),
       export: () => void exportAll(),
       keep: () => void navigate(keepAddress()),
@@ -128,7 +129,7 @@ export function useCommands(): Command[] {
           else void navigate(address);
         });
       },
-      print: () => window.print(),
+      print: () => dispatch(dialogShown({ is: 'print' })),
     };
     const own = COMMANDS.map((command): Command => {
       const { id, title, scope } = command;

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
-import { type GivenFile, givenFromDrop } from '../features/exchange/read-files';
+import type { GivenFile } from '../engine/files/read-given';
+import { givenFromDrop } from '../features/files/in/given-files';
 
 /** Files dropped anywhere on the window; null when there are none. */
 export function useDrop(onDrop: () => void): [GivenFile[] | null, (files: GivenFile[] | null) => void] {

@@ -8,14 +8,15 @@ function listen(listener: () => void): () => void {
   return () => dark.removeEventListener('change', listener);
 }
 
-/** Puts theme and text size on the page, live. */
+/** Puts theme, text size and what paper shows on the page, live. */
 export function useTheme(): 'light' | 'dark' {
-  const { theme, textSize } = useAppSelector((state) => state.settings);
+  const { theme, textSize, printSources } = useAppSelector((state) => state.settings);
   const systemDark = useSyncExternalStore(listen, () => dark.matches);
   const shown = theme === 'system' ? (systemDark ? 'dark' : 'light') : theme;
   useEffect(() => {
     document.documentElement.dataset['theme'] = shown;
+    document.documentElement.dataset['paper'] = printSources ? 'with-sources' : 'plain';
     document.documentElement.style.setProperty('--text-size', String(textSize));
-  }, [shown, textSize]);
+  }, [shown, textSize, printSources]);
   return shown;
 }

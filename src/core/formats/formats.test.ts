@@ -13,7 +13,7 @@ import { icalWriter } from './out/ical-out';
 import { indentedWriter } from './out/indented-text';
 import { readOpml } from './in/opml-in';
 import { opmlWriter } from './out/opml-out';
-import { notePart } from './out/part';
+import { notePart } from './out/parts-of';
 import { written } from './out/writer';
 import { outlineOf } from './outline-of';
 import { plainMarkdown } from './out/plain-markdown';

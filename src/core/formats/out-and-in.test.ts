@@ -8,7 +8,7 @@ import { readOurJson } from './in/json-in';
 import { readOpml } from './in/opml-in';
 import { textOfIndented } from './in/read-indented-text';
 import type { OutFormat } from './out/formats';
-import { notePart } from './out/part';
+import { notePart } from './out/parts-of';
 import { type TaskFields, taskFields } from './out/task-fields';
 import { written } from './out/writer';
 import { writerFor } from './out/writer-for';

@@ -1,6 +1,6 @@
 import { baseNameOf } from '../../core/note/names/path';
 import { MenuEntry } from '../../ui/menu/menu';
-import { saveFile } from '../exchange/save-file';
+import { saveFile } from '../files/out/save-file';
 import { copyText } from '../session/acting/copy-text';
 import { useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';

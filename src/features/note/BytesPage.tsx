@@ -1,5 +1,5 @@
 import { baseNameOf } from '../../core/note/names/path';
-import { saveFile } from '../exchange/save-file';
+import { saveFile } from '../files/out/save-file';
 import { Sheet } from './Sheet';
 
 /** A file that is no UTF-8 text: kept byte for byte, shown as far as it can be, never edited. */

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Logo } from '../../ui/Logo';
-import { ImportDialog } from '../exchange/ImportDialog';
+import { BringInDialog } from '../files/in/BringInDialog';
 import { useServices } from '../session/state/services';
 import { addAgendaPages, addDemo } from './first-notes';
 
@@ -49,10 +49,10 @@ export function Opening({ onOpened }: { onOpened: () => void }) {
         <p className="mt-4 text-[0.86rem] text-muted">
           The demo is a museum of weather and the sea preparing an exhibition. One click in the settings deletes it.
         </p>
-        <ImportDialog
+        <BringInDialog
           open={importing}
           given={null}
-          onImported={() => setImported(true)}
+          onCameIn={() => setImported(true)}
           onClose={() => {
             setImporting(false);
             if (imported) void open(false);

@@ -7,7 +7,7 @@ import { useCommandKeys } from '../commands/use-key-of';
 import { ROUTES } from '../session/places/routes';
 import { SlipButton } from '../slip/SlipButton';
 import { frameSlice } from '../session/state/frame-slice';
-import { noteAddress, personAddress, helpAddress, settingsAddress, tagAddress } from '../session/places/addresses';
+import { filesAddress, noteAddress, personAddress, helpAddress, settingsAddress, tagAddress } from '../session/places/addresses';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { NoteTree } from './NoteTree';
 import { Pins } from './Pins';
@@ -37,9 +37,9 @@ export const Rack = memo(function Rack() {
         )}
       </div>
       <div className="flex flex-none gap-1 px-3 py-1">
-        <button type="button" className="quiet-button" onClick={() => dispatch(frameSlice.actions.dialogShown({ is: 'import' }))}>
-          Import
-        </button>
+        <NavLink to={filesAddress()} className="quiet-button">
+          Files
+        </NavLink>
         <NavLink to={settingsAddress()} className="quiet-button">
           Settings
         </NavLink>

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Choice } from './Choice';
+import { Choice } from '../../ui/Choice';
 
 interface NotifyFieldProps {
   label: string;

@@ -4,7 +4,7 @@ import { readTime, timeName } from '../../core/calendar/span';
 import type { Settings, SettingsChange } from '../../store/device/settings';
 import { agendaPages } from '../rack/folder-tree';
 import { useAppSelector } from '../session/state/state';
-import { Choice } from './Choice';
+import { Choice } from '../../ui/Choice';
 import { PAIR_WORDS, PairsField } from './PairsField';
 import { NotifyField } from './NotifyField';
 import { type ChoiceField, FIELDS, type Field } from './fields';

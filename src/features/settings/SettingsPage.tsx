@@ -1,15 +1,13 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import { keepAddress } from '../session/places/addresses';
+import { filesAddress, keepAddress } from '../session/places/addresses';
 import { refuse, say } from '../session/acting/messages';
 import type { Settings, SettingsChange } from '../../store/device/settings';
-import { useExport } from '../exchange/use-export';
 import { Sheet } from '../note/Sheet';
 import { DeleteDemo } from '../opening/DeleteDemo';
 import { addShippedForms, restoreAgendaPages } from '../opening/first-notes';
-import { frameSlice } from '../session/state/frame-slice';
 import { useServices } from '../session/state/services';
-import { useAppDispatch, useAppSelector } from '../session/state/state';
+import { useAppSelector } from '../session/state/state';
 import { counted, useToldDone } from '../session/acting/use-act';
 import { KeySettings } from './KeySettings';
 import { SettingField } from './SettingField';
@@ -40,8 +38,6 @@ export function SettingsPage() {
 
 function NotesSection() {
   const { store } = useServices();
-  const dispatch = useAppDispatch();
-  const save = useExport();
   const told = useToldDone();
   const restore = async (): Promise<void> => {
     const result = await restoreAgendaPages(store);
@@ -57,12 +53,9 @@ function NotesSection() {
   };
   return (
     <Group label="Notes">
-      <button type="button" className="line-button" onClick={() => void save()}>
-        Export everything
-      </button>
-      <button type="button" className="line-button" onClick={() => dispatch(frameSlice.actions.dialogShown({ is: 'import' }))}>
-        Import notes
-      </button>
+      <Link className="line-button" to={filesAddress()}>
+        Bring in, take out
+      </Link>
       <button type="button" className="line-button" onClick={() => void restore()}>
         Restore the agenda pages
       </button>

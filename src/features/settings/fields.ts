@@ -174,6 +174,14 @@ export const FIELDS: { readonly [Name in keyof Settings]: Field<Settings[Name]> 
       [true, 'a slip links to that note'],
     ],
   },
+  printSources: {
+    is: 'choice',
+    label: 'On paper, lists say',
+    options: [
+      [true, 'where each task stands'],
+      [false, 'the tasks alone'],
+    ],
+  },
   carryLines: {
     is: 'choice',
     label: 'A line of a journal page that is carried forward',

@@ -1,7 +1,7 @@
 import { refuse, say } from '../session/acting/messages';
 import { baseNameOf, fileNameOf } from '../../core/note/names/path';
 import { Dialog } from '../../ui/Dialog';
-import { saveFile } from '../exchange/save-file';
+import { saveFile } from '../files/out/save-file';
 import { DISK_FULL } from '../../store/notes/failure';
 import { Sizes } from '../keep/Sizes';
 import { useServices } from '../session/state/services';

@@ -46,6 +46,8 @@ export const settingsSchema = z.object({
   /** The tag of what is off the table, without its sign, and whether Today, Ahead and Undated leave that out. */
   notNowTag: z.catch(z.string().check(z.minLength(1)), 'not-now'),
   hidesNotNow: z.catch(z.boolean(), false),
+  /** Whether lists say on paper where each task stands. */
+  printSources: z.catch(z.boolean(), true),
   /** Whether a line that is carried forward from a journal page stays there, or moves to the page of its new day. */
   carryLines: z.catch(z.enum(['stay', 'move']), 'stay'),
   /** Whether what has a time reminds when it begins, and whether reminders are told by the system too. */

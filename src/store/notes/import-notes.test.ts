@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto';
-import { type ImportFile, importNotes } from './import-notes';
+import type { ImportFile } from './import-file';
+import { importNotes } from './import-notes';
 import type { NoteStore } from './note-store';
 import { desk, text, texts } from '../test-desk';
 import { TYPING } from './origin';

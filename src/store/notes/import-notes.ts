@@ -1,3 +1,4 @@
+import { withLinesAtEnd } from '../../core/note/blocks/lines-at-end';
 import { decodeUtf8 } from '../../core/note/blocks/decode';
 import { cleanPath, foldPath, isNoteFile, numbered } from '../../core/note/names/path';
 import { type Content, contentOf, markOf, sameContent } from './content';
@@ -7,14 +8,8 @@ import type { NoteStore } from './note-store';
 import type { NoteWrite } from './note-write';
 import { SETTINGS_FILE } from '../device/settings-file';
 import { EARLIER_FILE } from '../keep/earlier-name';
+import type { ImportFile } from './import-file';
 import { IMPORT } from './origin';
-
-/** A file from outside; `bytes` is null when it could not be read, and `problem` says why. */
-export interface ImportFile {
-  path: string;
-  bytes: Uint8Array | null;
-  problem?: string;
-}
 
 /** What became of an import. Paths are those of the notes that came in. */
 export interface ImportReport {
@@ -30,6 +25,8 @@ export interface ImportReport {
   left: { path: string; reason: string }[];
   /** The settings of an export, if there were any. */
   settings: unknown;
+  /** Notes that were here and have more lines at their end now. */
+  longer: string[];
   /** How many texts came in that notes had before. */
   earlier: number;
   stopped: boolean;
@@ -59,6 +56,7 @@ export async function importNotes(
     same: [],
     asBytes: [],
     left: [],
+    longer: [],
     settings: null,
     earlier: 0,
     stopped: false,
@@ -69,6 +67,7 @@ export async function importNotes(
   let batch: Arrival[] = [];
   let read = 0;
   let earlier: string | null = null;
+  const lines: LinesForNote[] = [];
   const flush = async (): Promise<void> => {
     for (const { path, content } of await storeBatch(store, batch, report)) came.push(cameIn(path, content));
     batch = [];
@@ -85,11 +84,16 @@ export async function importNotes(
         earlier = file.bytes && decodeUtf8(file.bytes);
         continue;
       }
+      if (file.lines) {
+        lines.push({ path: file.path, lines: file.lines });
+        continue;
+      }
       const arrival = sort(file, report);
       if (arrival) batch.push(arrival);
       if (read % BATCH === 0) await flush();
     }
     await flush();
+    for (const one of lines) came.push(...(await addLines(store, one, report)));
     if (earlier !== null) report.earlier = await earlierOf(store, earlier, report);
   } catch (error) {
     report.failed = failureSentence(error);
@@ -99,6 +103,32 @@ export async function importNotes(
       .record({ ...IMPORT, label: `Import of ${came.length} ${came.length === 1 ? 'note' : 'notes'}` }, came)
       .catch(() => null);
   return report;
+}
+
+interface LinesForNote {
+  path: string;
+  lines: readonly string[];
+}
+
+/** Puts lines to the end of a note, which is made where it is not there; those that stand in it already stay out. Starts over when another tab wrote. */
+async function addLines(store: NoteStore, { path, lines }: LinesForNote, report: ImportReport): Promise<WholeChange[]> {
+  for (;;) {
+    const note = await store.get(path);
+    const before = note ? contentOf(note) : null;
+    if (before && 'bytes' in before) {
+      report.left.push({ path, reason: 'It is kept as bytes here, which take no lines.' });
+      return [];
+    }
+    const text = withLinesAtEnd(before?.text ?? null, lines);
+    if (text === before?.text) {
+      report.same.push(path);
+      return [];
+    }
+    if (!(await store.commit(IMPORT, [{ path, expect: before, content: { text } }])).saved) continue;
+    if (before) report.longer.push(path);
+    else report.added.push(path);
+    return [{ path, before, after: { mark: markOf({ text }) }, demo: null }];
+  }
 }
 
 /** Takes in the texts that notes had before, once the notes are here. */

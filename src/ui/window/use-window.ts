@@ -1,4 +1,5 @@
 import { type RefObject, startTransition, useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { useIsPrinting } from '../printing';
 import { Offsets } from './offsets';
 import { scrollerOf } from './scroller';
 
@@ -8,6 +9,11 @@ const WHOLE = 120;
 const BEYOND = 12;
 /** How many pieces are drawn before it is known what is in sight. */
 const FIRST = 14;
+
+function useLong(count: number): boolean {
+  const isPrinting = useIsPrinting();
+  return count > WHOLE && !isPrinting;
+}
 
 export interface ListWindow {
   /** The pieces to draw, from and to (not included). */
@@ -32,7 +38,8 @@ export function useWindow(
   keyOf: (index: number) => string,
   heightOf: (index: number) => number,
 ): ListWindow {
-  const long = count > WHOLE;
+  // Paper holds all of it.
+  const long = useLong(count);
   const measured = useRef(new Map<string, number>());
   const [sight, setSight] = useState({ from: 0, to: FIRST });
   // Found by name once per list; a measured piece then only moves the sums behind it.

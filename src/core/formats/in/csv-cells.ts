@@ -113,6 +113,12 @@ export function readDate(cell: string, order: DayOrder): string | null {
   return match[4] === undefined ? isoDay(found) : `${isoDay(found)} ${timeName(Number(match[4]) * 60 + Number(match[5]))}`;
 }
 
+/** Whether a table has days that can be read both ways, and none that tells which is meant. */
+export function asksOrder(rows: readonly (readonly string[])[]): boolean {
+  const days = rows.flatMap((row) => row.flatMap((cell) => [SLASHED.exec(cell.trim())].filter((match) => match !== null)));
+  return days.length > 0 && days.every((match) => Number(match[1]) <= 12 && Number(match[2]) <= 12);
+}
+
 /** How the days of a table are written, where some of them can be read one way only: day first, unless a second number is past twelve. */
 export function orderOfDays(rows: readonly (readonly string[])[]): DayOrder {
   for (const row of rows)

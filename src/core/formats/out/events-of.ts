@@ -1,6 +1,6 @@
 import { timesOf } from '../../day/appointments';
 import type { ReadNote } from '../../task/reading/read-note';
-import type { CalendarEvent } from './ical-out';
+import type { CalendarEvent } from './part';
 
 /**
  * What happens at a time by a note: the appointments of a day, or itself where it is a meeting.

@@ -15,13 +15,13 @@ interface FormatFacts {
 export const OUT_FORMATS: Readonly<Record<OutFormat, FormatFacts>> = {
   markdown: {
     name: 'Markdown',
-    holds: 'The text as it is stored, byte for byte; several notes as a zip.',
+    holds: 'The text as it is stored.',
     ending: '.md',
     type: 'text/markdown',
   },
   plain: {
     name: 'Plain Markdown',
-    holds: 'For people without Recado: dates and the rest in words. Several notes as a zip.',
+    holds: 'For people without Recado: dates and the rest in words.',
     ending: '.md',
     type: 'text/markdown',
   },

@@ -8,23 +8,10 @@ import { remindersOf } from '../../day/reminders';
 import { foldName } from '../../note/names/names';
 import type { Task } from '../../task/line/task-line';
 import { type Branch, tasksIn } from '../branch';
+import type { CalendarEvent } from './part';
 import { taskIds } from './task-ids';
 import { withoutSigns } from './plain-words';
 import { NOTHING_TO_SAY, type Writer } from './writer';
-
-/** What happens at a time, beside the tasks: an appointment of a day, or a meeting. */
-export interface CalendarEvent {
-  /** Stays the same as long as it does. */
-  id: string;
-  words: string;
-  day: Day;
-  /** Minutes after midnight; null for the whole day. */
-  start: number | null;
-  /** Minutes after midnight of its day, more than 1440 on the next one; null when it says no end. */
-  end: number | null;
-  people: readonly string[];
-  note: string;
-}
 
 export interface CalendarGiven {
   title: string;

@@ -1,10 +1,20 @@
-import { lineText } from '../../note/blocks/lines';
+import type { Day } from '../../calendar/day';
 import type { ReadNote } from '../../task/reading/read-note';
-import { type Branch, type Outline } from '../branch';
-import { type LineRange, outlineOf } from '../outline-of';
-import type { CalendarEvent } from './ical-out';
-import { branchLine } from './indented-text';
-import { plainList, plainMarkdown } from './plain-markdown';
+import type { Outline } from '../branch';
+
+/** What happens at a time, beside the tasks: an appointment of a day, or a meeting. */
+export interface CalendarEvent {
+  /** Stays the same as long as it does. */
+  id: string;
+  words: string;
+  day: Day;
+  /** Minutes after midnight; null for the whole day. */
+  start: number | null;
+  /** Minutes after midnight of its day, more than 1440 on the next one; null when it says no end. */
+  end: number | null;
+  people: readonly string[];
+  note: string;
+}
 
 /** One thing that goes out, whatever the format: a note, some lines of one, or what a list holds. */
 export interface Part {
@@ -17,49 +27,4 @@ export interface Part {
   plain: () => string;
   /** What happens at a time, which only a calendar holds beside the tasks. */
   events: readonly CalendarEvent[];
-}
-
-/** A whole note. */
-export function notePart(note: ReadNote, events: readonly CalendarEvent[] = []): Part {
-  return { outline: outlineOf(note), note, stored: () => note.lines.text, plain: () => plainMarkdown(note), events };
-}
-
-/** Some lines of a note, with the title of what stands there. */
-export function linesPart(note: ReadNote, range: LineRange, title: string): Part {
-  const to = Math.min(range.to, note.lines.starts.length);
-  return {
-    outline: { ...outlineOf(note, range), path: null, title },
-    note: null,
-    stored: () => `${Array.from({ length: to - range.from }, (_, index) => lineText(note.lines, range.from + index)).join('\n')}\n`,
-    plain: () => plainMarkdown(note, range),
-    events: [],
-  };
-}
-
-/** What a list holds: its groups are headings. */
-export function listPart(title: string, branches: readonly Branch[]): Part {
-  return {
-    outline: { path: null, title, branches },
-    note: null,
-    stored: () => listText(branches, (inner) => storedList(inner, '')),
-    plain: () => listText(branches, plainList),
-    events: [],
-  };
-}
-
-/** Headings over their lists. */
-function listText(branches: readonly Branch[], list: (branches: readonly Branch[]) => string): string {
-  const isGrouped = branches.some(({ is }) => is === 'heading');
-  if (!isGrouped) return `${list(branches)}\n`;
-  return branches.map(({ words, branches: under }) => `## ${words}\n\n${list(under)}\n`).join('\n');
-}
-
-function storedList(branches: readonly Branch[], indent: string): string {
-  return branches
-    .flatMap((branch) => [
-      `${indent}- ${branchLine(branch)}`,
-      ...branch.description.map((line) => (line === '' ? '' : `${indent}  ${line}`)),
-      ...(branch.branches.length === 0 ? [] : [storedList(branch.branches, `${indent}  `)]),
-    ])
-    .join('\n');
 }

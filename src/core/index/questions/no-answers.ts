@@ -4,6 +4,7 @@ import type { QuestionName, Questions } from './questions';
 export const NO_ANSWERS: { readonly [Name in QuestionName]: Questions[Name]['answer'] } = {
   why: null,
   matching: [],
+  listed: [],
   nextStep: null,
   closely: null,
   find: [],

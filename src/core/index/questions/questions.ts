@@ -21,6 +21,7 @@ import { type FoundTask, foundOf } from './of-a-task/found-task';
 import type { CarryAnswer } from './carry';
 import type { Template } from './forms';
 import type { FoundHeading } from './headings';
+import type { ListedGather } from '../../formats/listed';
 import type { LeadingAnswer } from './leading';
 import type { PersonFacts } from './people';
 import type { Reminder } from './reminders';
@@ -41,6 +42,8 @@ export interface Questions {
   nextStep: { given: { path: string }; answer: FoundTask | null };
   /** Every task that a gather finds at a place, without its limits, in its order; steps too. */
   matching: { given: { text: string; at: string | null }; answer: FoundTask[] };
+  /** What some gathers hold at a place, as their lists show it; all that the note there holds, where none are given. */
+  listed: { given: { texts: readonly string[] | null; at: string | null }; answer: ListedGather[] };
   /** The first tasks whose words hold some words, wherever they stand and whatever their status, open ones first. */
   find: { given: { words: string }; answer: FoundTask[] };
   /** The tasks that bear some refs, in that order; one that nothing or several bear is left out. */
@@ -125,6 +128,7 @@ const ANSWERS: {
       .flatMap((group) => group.rows.flatMap(flat))
       .filter(({ path, line }) => !seen.has(`${path}:${line}`) && seen.add(`${path}:${line}`));
   },
+  listed: async (library, { texts, at }) => (await import('./listed')).listed(library, texts, at),
   closely: async (library, { path, line, raw }) => (await import('./of-a-task/task-closely')).taskClosely(library, path, line, raw),
   nextStep: (library, { path }) => {
     const row = library.nextStep(path);

@@ -157,6 +157,7 @@ const host: TextHost = {
   makeNote: (title) => calls.push(`note ${title}`),
   makePerson: (handle) => calls.push(`page ${handle}`),
   told: (reason) => calls.push(reason),
+  takeOut: (line) => calls.push(`take out ${line}`),
   makeMeeting: (line) => calls.push(`meeting ${line}`),
   raiseTag: () => 'raise',
   notNowTag: () => 'not-now',

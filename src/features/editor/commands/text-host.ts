@@ -18,6 +18,8 @@ export interface TextHost {
   remark: (tasks: readonly Task[], status: 'done' | 'cancelled') => void;
   closeUp: (line: number) => void;
   wider: () => void;
+  /** Asks how the item or section on a line (from 0) is to go out. */
+  takeOut: (line: number) => void;
   insertMenu: () => void;
   /** Shows the card of the name or link at the cursor; whether there is one. */
   card: () => boolean;

@@ -63,14 +63,16 @@ export function closeUpAt(state: EditorState, line: number): CloseUpRange | null
   return { from: state.doc.line(block.first + 1).from, to: state.doc.line(block.last + 1).to };
 }
 
+/** What an item or section is called by its first line: without marker, box and tail. */
+export const partTitle = (line: string): string =>
+  line
+    .replace(/^[\s>]*(?:#+|[-*+]|\d+[.)])\s+(?:\[.\]\s+)?/, '')
+    .replace(/\s*\{[^{}]*\}\s*$/, '')
+    .trim();
+
 /** What stands above an item or section: the headings and items that hold it, outermost first. */
 export function trailOf({ lines, structure }: Outline, line: number): { line: number; words: string }[] {
-  const words = (at: number): string =>
-    lines.text
-      .slice(lines.starts[at], lines.ends[at])
-      .replace(/^[\s>]*(?:#+|[-*+]|\d+[.)])\s+(?:\[.\]\s+)?/, '')
-      .replace(/\s*\{[^{}]*\}\s*$/, '')
-      .trim();
+  const words = (at: number): string => partTitle(lines.text.slice(lines.starts[at], lines.ends[at]));
   const trail: { line: number; words: string }[] = [];
   const open: { level: number; line: number }[] = [];
   for (const heading of structure.headings) {

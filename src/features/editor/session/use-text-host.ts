@@ -4,7 +4,7 @@ import type { Task } from '../../../core/task/line/task';
 import { useLatest } from '../../../ui/use-latest';
 import { actionContext } from '../../session/acting/action-context';
 import { refuse } from '../../session/acting/messages';
-import type { DialogTask, TaskDialog } from '../../session/acting/task-dialog';
+import type { AskedDialog, DialogTask } from '../../session/acting/task-dialog';
 import { useAct } from '../../session/acting/use-act';
 import { askCard } from '../../links/card-place';
 import { frameSlice } from '../../session/state/frame-slice';
@@ -14,7 +14,7 @@ import type { TextHost } from '../commands/text-host';
 import { raiseLine } from '../commands/task-commands';
 import { tickLines } from '../editing/tick-lines';
 import { useMeetingOfLine } from '../../meeting/use-meeting-of-line';
-import { closeUpAt } from '../reading/close-up';
+import { closeUpAt, partTitle } from '../reading/close-up';
 import { noteNow } from '../reading/note-field';
 import type { OpenEditor } from './open-editor';
 
@@ -57,7 +57,7 @@ export function useTextHost(host: RefObject<TextHost | null>, editor: RefObject<
       void latest.current.actAll(all, [{ do: 'status', status }]);
     };
     const context = () => actionContext(latest.current.settings, clock.now(), latest.current.statuses);
-    const ask = (dialog: TaskDialog): void => {
+    const ask = (dialog: AskedDialog): void => {
       // What is written goes first, so that the answer finds the lines as they stand here.
       void text.save().then(() => dispatch(frameSlice.actions.dialogShown(dialog)));
     };
@@ -86,6 +86,12 @@ export function useTextHost(host: RefObject<TextHost | null>, editor: RefObject<
       closeUp: (line) => {
         const range = closeUpAt(view.state, line);
         latest.current.closeOn(range && view.state.doc.lineAt(range.from).number - 1);
+      },
+      takeOut: (line) => {
+        const range = closeUpAt(view.state, line) ?? { from: view.state.doc.line(line + 1).from, to: view.state.doc.line(line + 1).to };
+        const [from, to] = [view.state.doc.lineAt(range.from).number - 1, view.state.doc.lineAt(range.to).number];
+        const title = partTitle(view.state.doc.line(from + 1).text) || latest.current.path;
+        ask({ is: 'take-out', what: 'lines', path: latest.current.path, title, from, to });
       },
       wider: () => latest.current.closeOn(latest.current.wider()),
       insertMenu: () => latest.current.insertMenu(),

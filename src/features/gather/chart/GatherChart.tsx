@@ -2,7 +2,7 @@ import { useMemo, useRef, useState } from 'react';
 import { type Series, barsOf, curveOf } from '../../../core/gather/forms/series';
 import { isTimeKey, timeLabel } from '../../../core/gather/forms/time-keys';
 import type { Measure } from '../../../core/gather/language/ast';
-import { saveFile } from '../../exchange/save-file';
+import { saveFile } from '../../files/out/save-file';
 import { useNow } from '../../session/state/services';
 import type { FormProps } from '../list/form-props';
 import { Bars } from './Bars';

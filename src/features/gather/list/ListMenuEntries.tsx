@@ -68,6 +68,19 @@ export function ListMenuEntries({ shown, kept, at, sentenceShown, onSentence, on
           onSelect={() => setTimeout(() => dispatch(frameSlice.actions.dialogShown({ is: 'archive', gather: { text: shown.text, at } })))}
         />
       )}
+      <MenuEntry
+        label="Take out…"
+        onSelect={() =>
+          setTimeout(() =>
+            dispatch(
+              frameSlice.actions.dialogShown({
+                ...{ is: 'take-out', what: 'lists', texts: [shown.text], at, title: gather.title ?? 'Tasks' },
+                ...(gather.columns && { columns: ['task', ...gather.columns] }),
+              }),
+            ),
+          )
+        }
+      />
       <MenuEntry label="Select tasks" onSelect={() => dispatch(frameSlice.actions.selectingChanged(true))} />
       <MenuLine />
       <MenuInside label="Group by">

@@ -8,6 +8,7 @@ import { isOpen } from '../../../core/task/line/status';
 import { InlineText } from '../../../ui/InlineText';
 import { TaskMark } from '../../../ui/marks/TaskMark';
 import { BY_TOUCH } from '../../../ui/by-touch';
+import { useIsPrinting } from '../../../ui/printing';
 import { noteAddress } from '../../session/places/addresses';
 import { useNow } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';
@@ -41,7 +42,10 @@ interface GatherRowProps {
 
 /** A row of a list: a task with its mark, words, chips and source, its steps folded inside; or a note, or a key point. */
 export const GatherRow = memo(function GatherRow({ row, group, columns, withSource, onAct, index }: GatherRowProps) {
-  const [open, setOpen] = useState(false);
+  const [unfolded, setOpen] = useState(false);
+  // Paper shows the steps too.
+  const isPrinting = useIsPrinting();
+  const open = unfolded || isPrinting;
   const [rewording, setRewording] = useState(false);
   const selected = useAppSelector((state) => state.selection[row.id] !== undefined);
   const selection = useAppSelector((state) => (selected ? state.selection : null));
@@ -119,10 +123,10 @@ export const GatherRow = memo(function GatherRow({ row, group, columns, withSour
         {row.steps.length > 0 && (
           <button
             type="button"
-            className="quiet-button"
+            className="quiet-button no-print"
             aria-expanded={open}
             aria-label={`Steps of ${row.text}`}
-            onClick={() => setOpen(!open)}
+            onClick={() => setOpen(!unfolded)}
           >
             {open ? <ChevronDown size={15} aria-hidden="true" /> : <ChevronRight size={15} aria-hidden="true" />}
           </button>
@@ -179,7 +183,7 @@ function Source({ row }: { row: RowView }) {
       href={noteAddress(row.path, row.line)}
       data-route
       draggable={false}
-      className="block w-fit max-w-full truncate text-[0.8rem] leading-5 text-muted hover:text-ink hover:underline"
+      className="row-source block w-fit max-w-full truncate text-[0.8rem] leading-5 text-muted hover:text-ink hover:underline"
     >
       {heading === undefined ? note : `${note} › ${heading}`}
     </a>

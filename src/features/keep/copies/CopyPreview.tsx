@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { type CopiedNote, asCopied, sinceCopy } from '../../../store/keep/bring-back';
 import { compareTexts } from '../../../store/texts/compare-texts';
-import { readZip } from '../../exchange/read-zip';
+import { readZip } from '../../../engine/files/read-zip';
 import { refuse } from '../../session/acting/messages';
 import { counted, useToldDone } from '../../session/acting/use-act';
 import { useServices } from '../../session/state/services';

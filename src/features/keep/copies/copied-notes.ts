@@ -3,7 +3,7 @@ import { cleanPath, foldPath, isNoteFile } from '../../../core/note/names/path';
 import { EARLIER_FILE } from '../../../store/keep/earlier-name';
 import { SETTINGS_FILE } from '../../../store/device/settings-file';
 import type { Content } from '../../../store/notes/content';
-import type { ImportFile } from '../../../store/notes/import-notes';
+import type { ImportFile } from '../../../store/notes/import-file';
 
 /** The notes of a copy, and what of it could not be read. */
 export interface CopiedNotes {

@@ -17,7 +17,7 @@ export async function makeCopy(
   at: Date,
   signal: AbortSignal,
 ): Promise<void> {
-  const { packAll } = await import('../../../engine/pack');
+  const { packAll } = await import('../../../engine/files/files');
   const zip = await packAll({ [SETTINGS_FILE]: `${JSON.stringify(settings, null, 2)}\n` }, () => undefined, signal);
   if (!zip) return;
   const done = await Promise.allSettled(

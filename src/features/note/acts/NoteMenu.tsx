@@ -12,6 +12,7 @@ import { late } from '../../../ui/late';
 const MoveDialog = late(() => import('../making/MoveDialog').then((part) => part.MoveDialog));
 const ResetDialog = late(() => import('./ResetDialog').then((part) => part.ResetDialog));
 const DigestEntries = late(() => import('../../meeting/DigestEntries').then((part) => part.DigestEntries));
+const FileEntries = late(() => import('./FileEntries').then((part) => part.FileEntries));
 const RenameName = late(() => import('../../rename/RenameName').then((part) => part.RenameName));
 
 const FINISHED = [
@@ -71,8 +72,7 @@ export function NoteMenu({ path, title, onRename }: NoteMenuProps) {
         </MenuInside>
         {name !== null && <MenuEntry label={`Rename ${name} everywhere…`} onSelect={() => setNaming(true)} />}
         <MenuEntry label="Earlier texts" onSelect={runs['note-earlier']} />
-        <MenuEntry label="Save as a Markdown file" onSelect={runs['note-save']} />
-        <MenuEntry label="Print" onSelect={() => window.print()} />
+        <FileEntries path={path} onTakeOut={runs['note-take-out']} />
         <MenuEntry label="Delete" danger onSelect={runs['note-delete']} />
       </MoreMenu>
       {resetting && <ResetDialog path={path} onClose={() => setResetting(false)} />}

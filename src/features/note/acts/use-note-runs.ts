@@ -2,7 +2,6 @@ import { useEffect, useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { earlierAddress, noteAddress, textAddress } from '../../session/places/addresses';
 import { refuse } from '../../session/acting/messages';
-import { saveFile } from '../../exchange/save-file';
 import { frameSlice } from '../../session/state/frame-slice';
 import type { NoteCommands } from '../../commands/command-desk';
 import { useServices } from '../../session/state/services';
@@ -21,7 +20,7 @@ interface Asking {
 
 /** What can be done with the note on the page, for its menu; the commands and their keys do the same. */
 export function useNoteRuns(path: string, title: string, asking: Asking): NoteCommands {
-  const { actions, store, commands } = useServices();
+  const { actions, commands } = useServices();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const clear = useClearFinished(path);
@@ -40,10 +39,6 @@ export function useNoteRuns(path: string, title: string, asking: Asking): NoteCo
       if ('refused' in result) refuse(result.refused);
       else latest.current.told(`Deleted: ${title}`, result.step);
     };
-    const save = async (): Promise<void> => {
-      const text = await store.text(path);
-      if (text !== null) saveFile(path.slice(path.lastIndexOf('/') + 1), new TextEncoder().encode(text));
-    };
     return {
       'note-as-tasks': () => {
         const isText = new URLSearchParams(window.location.search).get('view') === null;
@@ -58,13 +53,13 @@ export function useNoteRuns(path: string, title: string, asking: Asking): NoteCo
       'note-clear-away': clearTo('away'),
       'note-again': () => latest.current.asking.again(),
       'note-earlier': () => void navigate(earlierAddress(path)),
-      'note-save': () => void save(),
+      'note-take-out': () => dispatch(frameSlice.actions.dialogShown({ is: 'take-out', what: 'note', path, title })),
       'note-delete': () => void remove(),
       'note-title': titled ? () => latest.current.asking.title?.() : null,
       'note-archive': titled ? () => void latest.current.archive(latest.current.isArchived ? 'bring back' : 'archive') : null,
       'note-move': titled ? () => latest.current.asking.move?.() : null,
     };
-  }, [path, title, titled, actions, store, dispatch, navigate, latest]);
+  }, [path, title, titled, actions, dispatch, navigate, latest]);
   useEffect(() => commands.hold('note', runs), [commands, runs]);
   return runs;
 }

@@ -46,6 +46,13 @@ export type TaskDialog =
   | { is: 'remark'; tasks: DialogTask[]; status: 'done' | 'cancelled' }
   | { is: 'steps'; tasks: DialogTask[]; intention: Extract<WideIntention, { do: 'status' }>; openSteps: number };
 
+/** What is to go out: a note, lines of it (from one up to, and without, another, from 0), or what gathers hold at a place. */
+export type AskedTakeOut =
+  | { what: 'note'; path: string; title: string }
+  | { what: 'lines'; path: string; title: string; from: number; to: number }
+  /** Without texts all that the note there gathers. */
+  | { what: 'lists'; texts: string[] | null; at: string | null; title: string; columns?: string[] };
+
 /** Every dialog that is asked for from elsewhere than its own place; `app/DialogHost.tsx` says what each is. */
 export type AskedDialog =
   | TaskDialog
@@ -68,6 +75,8 @@ export type AskedDialog =
   /** A review that is begun, or gone on with. */
   | { is: 'new-review' }
   | { is: 'import' }
+  | { is: 'print' }
+  | ({ is: 'take-out' } & AskedTakeOut)
   | { is: 'unsaved' };
 
 /** What finds the line of a task that was asked for. */

@@ -48,6 +48,9 @@ export function statusAddress(status: string): string {
   return of('status', status);
 }
 
+/** The page where files come in and go out. */
+export const filesAddress = (): string => ROUTES.files;
+
 /** The page of a folder; of all notes where none is named. */
 export function folderAddress(folder: string): string {
   return of('folder', folder);

@@ -21,6 +21,7 @@ export const ROUTES = {
   help: '/help/:page',
   earlier: '/earlier/*',
   keep: '/keep',
+  files: '/files',
   settings: '/settings',
 } as const;
 

@@ -1,6 +1,6 @@
 import { unzipSync } from 'fflate';
 import fc from 'fast-check';
-import type { StoredNote } from '../store/notes/content';
+import type { StoredNote } from '../../store/notes/content';
 import { packNotes } from './packing';
 
 const note = (path: string, content: string | Uint8Array): StoredNote => ({

@@ -1,8 +1,8 @@
-import type { ReactNode } from 'react';
-import type { ImportReport } from '../../store/notes/import-notes';
-import { counted } from '../session/acting/use-act';
+import type { ImportReport } from '../../../store/notes/import-notes';
+import { counted } from '../../session/acting/use-act';
+import { Listed } from './Listed';
 
-interface ImportReportViewProps {
+interface BringInReportProps {
   report: ImportReport;
   onUseSettings: () => void;
   onTakeBack: () => Promise<void>;
@@ -15,9 +15,9 @@ export function cameInWords({ added, beside }: Pick<ImportReport, 'added' | 'bes
 }
 
 /** What came in, what was here, and what did not come in and why. */
-export function ImportReportView({ report, onUseSettings, onTakeBack, onClose }: ImportReportViewProps) {
-  const { added, beside, same, asBytes, left } = report;
-  const came = added.length + beside.length;
+export function BringInReport({ report, onUseSettings, onTakeBack, onClose }: BringInReportProps) {
+  const { added, beside, same, asBytes, left, longer } = report;
+  const came = added.length + beside.length + longer.length;
   return (
     <div className="grid gap-3" data-testid="import-report">
       <p role="status">
@@ -30,22 +30,39 @@ export function ImportReportView({ report, onUseSettings, onTakeBack, onClose }:
           The rest could not be stored. {report.failed}
         </p>
       )}
-      <Listed count={beside.length} words="had a path that another text has, and stand beside it under a number">
+      <Listed
+        count={beside.length}
+        one="note had a path that another text has, and stands beside it under a number"
+        many="notes had a path that another text has, and stand beside it under a number"
+      >
         {beside.map((one) => (
           <li key={one.path}>{one.path}</li>
         ))}
       </Listed>
-      <Listed count={same.length} words="are here already, byte for byte">
+      <Listed
+        count={longer.length}
+        one="note was here already, and has more lines at its end"
+        many="notes were here already, and have more lines at their end"
+      >
+        {longer.map((path) => (
+          <li key={path}>{path}</li>
+        ))}
+      </Listed>
+      <Listed count={same.length} one="note is here already, just so" many="notes are here already, just so">
         {same.map((path) => (
           <li key={path}>{path}</li>
         ))}
       </Listed>
-      <Listed count={asBytes.length} words="are not UTF-8 text: kept as bytes, read-only">
+      <Listed
+        count={asBytes.length}
+        one="file is no UTF-8 text: kept as bytes, read-only"
+        many="files are no UTF-8 text: kept as bytes, read-only"
+      >
         {asBytes.map((path) => (
           <li key={path}>{path}</li>
         ))}
       </Listed>
-      <Listed count={left.length} words="did not come in">
+      <Listed count={left.length} one="file did not come in" many="files did not come in">
         {left.map((one, index) => (
           <li key={index}>
             {one.path}: {one.reason}
@@ -68,17 +85,5 @@ export function ImportReportView({ report, onUseSettings, onTakeBack, onClose }:
         )}
       </div>
     </div>
-  );
-}
-
-function Listed({ count, words, children }: { count: number; words: string; children: ReactNode }) {
-  if (count === 0) return null;
-  return (
-    <details open={count < 6}>
-      <summary className="cursor-pointer">
-        {count} {words}
-      </summary>
-      <ul className="ms-4 max-h-40 overflow-auto text-[0.9rem] text-muted [overflow-wrap:anywhere]">{children}</ul>
-    </details>
   );
 }

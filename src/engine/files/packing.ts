@@ -1,5 +1,5 @@
 import { Zip, ZipDeflate } from 'fflate';
-import type { StoredNote } from '../store/notes/content';
+import type { StoredNote } from '../../store/notes/content';
 
 /** The time of a file in a zip begins with 1980. */
 const EARLIEST = Date.UTC(1980, 0, 2);

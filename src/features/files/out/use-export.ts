@@ -1,11 +1,11 @@
 import { useCallback } from 'react';
-import { isoDay } from '../../core/calendar/day';
-import { EARLIER_FILE } from '../../store/keep/earlier-name';
-import { LEFT_BROWSER, leavesNow } from '../../store/keep/left-browser';
-import { SETTINGS_FILE } from '../../store/device/settings-file';
-import { refuse, say, unsay } from '../session/acting/messages';
-import { useServices } from '../session/state/services';
-import { useAppSelector } from '../session/state/state';
+import { isoDay } from '../../../core/calendar/day';
+import { EARLIER_FILE } from '../../../store/keep/earlier-name';
+import { LEFT_BROWSER, leavesNow } from '../../../store/keep/left-browser';
+import { SETTINGS_FILE } from '../../../store/device/settings-file';
+import { refuse, say, unsay } from '../../session/acting/messages';
+import { useServices } from '../../session/state/services';
+import { useAppSelector } from '../../session/state/state';
 import { saveFile } from './save-file';
 
 const SHOWN = 'export';
@@ -21,8 +21,8 @@ export function useExport(): () => Promise<void> {
     try {
       // What is being typed belongs to it.
       const [{ packAll }, { earlierFile }] = await Promise.all([
-        import('../../engine/pack'),
-        import('../../store/keep/earlier-file'),
+        import('../../../engine/files/files'),
+        import('../../../store/keep/earlier-file'),
         texts.saveAll(),
       ]);
       const others = { [SETTINGS_FILE]: `${JSON.stringify(settings, null, 2)}\n`, [EARLIER_FILE]: await earlierFile(store.db) };

@@ -1,13 +1,4 @@
-import type { ImportFile } from '../../store/notes/import-notes';
-
-/** A file larger than this is left out: no note is. */
-const LARGEST = 50 * 1024 * 1024;
-
-/** A file as a person gave it, with its path inside a chosen or dropped folder. */
-export interface GivenFile {
-  path: string;
-  file: File;
-}
+import type { GivenFile } from '../../../engine/files/read-given';
 
 /** The files of a picker; those of a folder keep their path inside it. */
 export function givenFrom(list: FileList): GivenFile[] {
@@ -41,24 +32,5 @@ async function walk(entry: FileSystemEntry, path: string, found: GivenFile[]): P
     const inner = await new Promise<FileSystemEntry[]>((resolve, reject) => reader.readEntries(resolve, reject));
     if (inner.length === 0) return;
     for (const one of inner) await walk(one, path === '' ? one.name : `${path}/${one.name}`, found);
-  }
-}
-
-/** Reads given files one after the other; a zip as what it holds. */
-export async function* readGiven(given: readonly GivenFile[]): AsyncGenerator<ImportFile> {
-  for (const { path, file } of given) {
-    if (/\.zip$/i.test(file.name)) {
-      // Dropping a folder must be listened for from the start; unzipping need not be there.
-      const { readZip } = await import('./read-zip');
-      yield* readZip(file);
-    } else if (file.size > LARGEST) {
-      yield { path, bytes: null, problem: 'It is larger than 50 MB.' };
-    } else {
-      try {
-        yield { path, bytes: new Uint8Array(await file.arrayBuffer()) };
-      } catch {
-        yield { path, bytes: null, problem: 'The browser could not read it.' };
-      }
-    }
   }
 }

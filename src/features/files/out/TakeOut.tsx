@@ -1,0 +1,82 @@
+import { useId, useState } from 'react';
+import { type OutFormat, OUT_FORMATS } from '../../../core/formats/out/formats';
+import type { Taken } from '../../../engine/files/take-out';
+import { titleOf, useTakeOut } from './use-take-out';
+
+interface TakeOutProps {
+  taken: Taken;
+  /** The format that is chosen at first. */
+  first: OutFormat;
+  /** What goes out, said beforehand. */
+  says: string;
+  /** The columns of the table, where a list says some. */
+  columns?: readonly string[];
+  /** Whether it can go to the clipboard: what is one thing, not many notes. */
+  copies: boolean;
+  /** Prints it; left out where nothing of it is on the page. */
+  onPrint?: () => void;
+}
+
+const ALL = Object.keys(OUT_FORMATS) as OutFormat[];
+/** What somebody else’s desk can take in. */
+const SET_UP: readonly OutFormat[] = ['markdown', 'json'];
+
+/** Takes something out: in which form, as a file or by the clipboard; it says what came of it. */
+export function TakeOut({ taken, first, says, columns, copies, onPrint }: TakeOutProps) {
+  const [chosen, setFormat] = useState(first);
+  const name = useId();
+  const { writing, save, copy, stop } = useTakeOut();
+  const isBusy = writing.is === 'writing';
+  // Cards are made of the pages of people; a list or a branch holds none.
+  const formats = taken.is === 'set-up' ? SET_UP : ALL.filter((one) => one !== 'vcard' || (taken.is !== 'lists' && taken.is !== 'lines'));
+  const format = formats.includes(chosen) ? chosen : (formats[0] ?? 'markdown');
+  return (
+    <div className="grid gap-3">
+      <p>{says}</p>
+      <fieldset className="grid gap-x-4 gap-y-1 sm:grid-cols-2">
+        <legend className="section-label mb-1">As</legend>
+        {formats.map((one) => (
+          <label key={one} className="flex items-start gap-2 py-0.5">
+            <input
+              type="radio"
+              name={name}
+              className="mt-1 h-4 w-4 shrink-0 accent-(--primary)"
+              checked={one === format}
+              onChange={() => setFormat(one)}
+            />
+            <span className="min-w-0">
+              <span className="font-semibold">{OUT_FORMATS[one].name}</span>
+              <span className="block text-[0.86rem] text-muted">{OUT_FORMATS[one].holds}</span>
+            </span>
+          </label>
+        ))}
+      </fieldset>
+      <div className="flex flex-wrap gap-2">
+        <button type="button" className="solid-button" disabled={isBusy} onClick={() => void save(taken, format, columns)}>
+          Save as a file
+        </button>
+        {copies && (
+          <button type="button" className="line-button" disabled={isBusy} onClick={() => void copy(taken, format, columns)}>
+            Copy
+          </button>
+        )}
+        {onPrint && (
+          <button type="button" className="line-button" disabled={isBusy} onClick={onPrint}>
+            Print…
+          </button>
+        )}
+        {isBusy && (
+          <button type="button" className="line-button" onClick={stop}>
+            Stop
+          </button>
+        )}
+      </div>
+      {writing.is !== 'idle' && (
+        <div role="status" className={writing.is === 'failed' ? 'text-late' : ''} aria-label={`What became of ${titleOf(taken)}`}>
+          <p>{writing.words}</p>
+          {writing.is === 'done' && writing.report.map((words) => <p key={words}>{words}</p>)}
+        </div>
+      )}
+    </div>
+  );
+}

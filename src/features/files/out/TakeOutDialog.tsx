@@ -1,0 +1,46 @@
+import { Dialog } from '../../../ui/Dialog';
+import type { AskedTakeOut } from '../../session/acting/task-dialog';
+import { counted } from '../../session/acting/use-act';
+import { useAsked } from '../../session/state/use-asked';
+import { TakeOut } from './TakeOut';
+
+interface TakeOutDialogProps {
+  asked: AskedTakeOut;
+  onClose: () => void;
+}
+
+/** Takes a note, a part of one or a list out, from its own menu. */
+export function TakeOutDialog({ asked, onClose }: TakeOutDialogProps) {
+  return (
+    <Dialog open onClose={onClose} title={`Take out: ${asked.title}`} side="wide">
+      {asked.what === 'lists' ? <Lists asked={asked} /> : <Part asked={asked} />}
+    </Dialog>
+  );
+}
+
+function Part({ asked }: { asked: Exclude<AskedTakeOut, { what: 'lists' }> }) {
+  const { path, title } = asked;
+  if (asked.what === 'note')
+    return <TakeOut taken={{ is: 'note', path, title }} first="markdown" says={`The note ${path}, with every task in it.`} copies />;
+  const { from, to } = asked;
+  return <TakeOut taken={{ is: 'lines', path, title, from, to }} first="plain" says={`${counted(to - from, 'line')} of ${path}.`} copies />;
+}
+
+function Lists({ asked }: { asked: Extract<AskedTakeOut, { what: 'lists' }> }) {
+  const { texts, at, title, columns } = asked;
+  const lists = useAsked('listed', { texts, at });
+  if (!lists) return <p role="status">Looking…</p>;
+  const held = lists.filter(({ groups }) => groups.some(({ rows }) => rows.length > 0));
+  const count = held.flatMap(({ groups }) => groups).reduce((sum, { rows }) => sum + rows.length, 0);
+  if (count === 0) return <p>Nothing stands there now, so there is nothing to take out.</p>;
+  const where = held.length > 1 ? ` in ${held.length} lists` : '';
+  return (
+    <TakeOut
+      taken={{ is: 'lists', title, lists }}
+      first="plain"
+      says={`${counted(count, 'row')}${where}, as they stand there, each with its steps.`}
+      copies
+      {...(columns && { columns })}
+    />
+  );
+}
