@@ -34,7 +34,7 @@ export default defineConfig({
   webServer: {
     command: 'node node_modules/tsx/dist/cli.mjs server/main.ts',
     cwd: import.meta.dirname,
-    env: { PORT: String(PORT) },
+    env: { PORT: String(PORT), DATA: '.cache/e2e-data' },
     url: `http://localhost:${PORT}/healthz`,
     reuseExistingServer: false,
   },

@@ -10,7 +10,7 @@ writeFileSync(path.join(folder, 'index.html'), '<!doctype html><title>Recado</ti
 writeFileSync(path.join(folder, 'assets', 'a.js'), 'export {};');
 writeFileSync(path.join(folder, '..', 'outside.txt'), 'not for the world');
 
-const server = makeApp(folder).listen(0);
+const server = makeApp(folder, path.join(folder, 'data')).listen(0);
 const base = (): string => `http://localhost:${(server.address() as AddressInfo).port}`;
 afterAll(() => new Promise((resolve) => server.close(resolve)));
 

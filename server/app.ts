@@ -2,13 +2,15 @@ import express, { type Express, type NextFunction, type Request, type Response }
 import compression from 'compression';
 import helmet from 'helmet';
 import path from 'node:path';
+import { feedRoutes } from './feed/feed-routes';
 
 /**
- * Serves the built application: static files under strict headers, and `/healthz`. The notes never come here.
+ * Serves the built application: static files under strict headers, and `/healthz`. The notes never come here; calendars do, of who wants it.
  *
  * @param folder the folder of the build
+ * @param data where calendars are kept
  */
-export function makeApp(folder: string): Express {
+export function makeApp(folder: string, data: string): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -40,6 +42,7 @@ export function makeApp(folder: string): Express {
     response.json({ ok: true });
   });
   app.use(compression());
+  app.use(feedRoutes(path.join(data, 'calendars')));
   app.use('/assets', express.static(path.join(folder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
   app.use(express.static(folder, { index: false, maxAge: 0 }));
   // The addresses of the application's own pages; whatever else is no file of the build is nothing.
@@ -54,11 +57,13 @@ export function makeApp(folder: string): Express {
   app.use((error: { status?: unknown }, _request: Request, response: Response, next: NextFunction) => {
     if (response.headersSent) return next(error);
     const status = typeof error.status === 'number' && error.status >= 400 && error.status < 500 ? error.status : 500;
-    const words = status === 500 ? 'The server could not answer this.' : 'There is nothing at this address.';
+    const words = WRONG[status] ?? 'There is nothing at this address.';
     response.status(status).type('text/plain').send(`${words}\n`);
   });
   return app;
 }
+
+const WRONG: Record<number, string> = { 413: 'This is too large.', 500: 'The server could not answer this.' };
 
 /** As the routes of the application are. */
 const PAGES = [

@@ -9,7 +9,9 @@ if (typeof place === 'string') {
 }
 const { port, host } = place;
 const folder = path.resolve(import.meta.dirname, '../dist/web');
-const server = makeApp(folder).listen(port, host);
+/** What the server keeps for people; `DATA` names another folder. */
+const data = path.resolve(process.env['DATA'] || path.join(import.meta.dirname, '../data'));
+const server = makeApp(folder, data).listen(port, host);
 
 server.on('listening', () => {
   const address = server.address();

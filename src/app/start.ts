@@ -127,6 +127,9 @@ export async function start(blocked: () => void): Promise<Started> {
       if (!firstOpening) await (await import('../features/opening/renew-pages')).renewAgendaPages(store);
       const { keepReminders } = await import('../features/reminders/keep-reminders');
       keepReminders(services, () => state.getState().settings, ends);
+      const { keepFeed } = await import('../features/files/feed/keep-feed');
+      const feedGiven = () => ({ settings: state.getState().settings, statuses: state.getState().library.overview?.statuses ?? [] });
+      keepFeed(services, feedGiven, ends);
       const { keepWatch } = await import('../features/keep/keep-watch');
       keepWatch(services, { settings: () => state.getState().settings, notice, now: () => Date.now() }, ends);
     });

@@ -1,12 +1,13 @@
+import type { Day } from '../../core/calendar/day';
 import type { Now } from '../../core/calendar/span';
 import { type Branch, allBranches, tasksIn } from '../../core/formats/branch';
-import { type ListedGather, partsOfLists } from '../../core/formats/listed';
+import { type ListedGather, partsOfLists, pathsOfLists } from '../../core/formats/listed';
 import { outlineOf } from '../../core/formats/outline-of';
 import { eventsOf } from '../../core/formats/out/events-of';
 import { type OutFormat, OUT_FORMATS } from '../../core/formats/out/formats';
 import { htmlOf } from '../../core/formats/out/html-out';
-import type { Part } from '../../core/formats/out/part';
-import { linesPart, notePart } from '../../core/formats/out/parts-of';
+import type { CalendarEvent, Part } from '../../core/formats/out/part';
+import { linesPart, listPart, notePart } from '../../core/formats/out/parts-of';
 import { writerFor } from '../../core/formats/out/writer-for';
 import { foldPath } from '../../core/note/names/path';
 import type { ReadingSettings } from '../../core/task/line/task';
@@ -23,7 +24,8 @@ export type Taken =
   | { is: 'note'; path: string; title: string }
   /** The lines from one up to, and without, another; from 0. */
   | { is: 'lines'; path: string; from: number; to: number; title: string }
-  | { is: 'lists'; title: string; lists: readonly ListedGather[] };
+  /** With `eventsFrom` also what happens at a time from that day on, wherever it is written. */
+  | { is: 'lists'; title: string; lists: readonly ListedGather[]; eventsFrom?: Day };
 
 /** The kinds of the notes of the set-up. */
 const SET_UP: ReadonlySet<string> = new Set(['agenda', 'template', 'slip', 'status']);
@@ -123,9 +125,19 @@ async function* partsOf(
 ): AsyncGenerator<Part> {
   if (taken.is === 'lists') {
     const notes = new Map<string, ReadNote>();
+    const wanted = new Set(pathsOfLists(taken.lists).map(foldPath));
+    const { eventsFrom } = taken;
+    const events: CalendarEvent[] = [];
     for await (const { notes: some } of portions)
-      for (const { path, text } of some) if (text !== null) notes.set(foldPath(path), readNote(path, text, reading));
+      for (const { path, text } of some) {
+        const isWanted = wanted.has(foldPath(path));
+        if (text === null || !(isWanted || eventsFrom !== undefined)) continue;
+        const note = readNote(path, text, reading);
+        if (isWanted) notes.set(foldPath(path), note);
+        if (eventsFrom !== undefined) events.push(...eventsOf(note, slipHeading).filter(({ day }) => day >= eventsFrom));
+      }
     yield* partsOfLists(taken.lists, title, branchesOf(notes));
+    if (events.length > 0) yield { ...listPart(title, []), events };
     return;
   }
   let looked = 0;

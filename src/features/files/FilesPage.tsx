@@ -8,6 +8,7 @@ import { counted } from '../session/acting/use-act';
 import { helpAddress, keepAddress } from '../session/places/addresses';
 import { frameSlice } from '../session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
+import { CalendarFeed } from './feed/CalendarFeed';
 import { TakeOut } from './out/TakeOut';
 
 /** The one place for files: what comes in, what goes out, and what of it others may look at. */
@@ -33,6 +34,9 @@ export function FilesPage() {
       </Part>
       <Part title="Take out">
         <TakeManyOut />
+      </Part>
+      <Part title="A calendar for other programs">
+        <CalendarFeed />
       </Part>
       <Part title="Copies">
         <p>

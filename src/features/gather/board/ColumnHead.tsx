@@ -58,7 +58,7 @@ export function ColumnHead({ by, column, level: Level, isFolded, onFold, onMove,
           <MenuCheck label="Cards show their boxes" checked={boxes.shown} onChange={boxes.onChange} />
         </MoreMenu>
       </div>
-      <p className="text-[0.8rem] text-muted">{dropWords(by, column)}</p>
+      <p className="no-print text-[0.8rem] text-muted">{dropWords(by, column)}</p>
     </div>
   );
 }

@@ -1,0 +1,123 @@
+import { useEffect, useState } from 'react';
+import { useStore } from 'react-redux';
+import { agendaPages } from '../../rack/folder-tree';
+import { copyText } from '../../session/acting/copy-text';
+import { refuse, say } from '../../session/acting/messages';
+import { useServices } from '../../session/state/services';
+import { type RootState, useAppSelector } from '../../session/state/state';
+import { type Feed, changeFeed, feedAddress, newFeed } from './feed-state';
+import { sendFeed, serverOffers, withdrawFeed } from './send-feed';
+import { useFeed } from './use-feed';
+
+/** A calendar at an address that nobody can guess, which calendar programs read; begun, changed and withdrawn here. */
+export function CalendarFeed() {
+  const { store, engine, clock } = useServices();
+  const redux = useStore<RootState>();
+  const feed = useFeed();
+  const [offers, setOffers] = useState<boolean | null>(null);
+  useEffect(() => {
+    let gone = false;
+    void serverOffers().then((does) => !gone && setOffers(does));
+    return () => {
+      gone = true;
+    };
+  }, []);
+  const change = async (next: Feed): Promise<void> => {
+    await changeFeed(store, () => next);
+    const { settings, library } = redux.getState();
+    await sendFeed({ store, engine, clock }, { settings, statuses: library.overview?.statuses ?? [] }).catch((error: unknown) =>
+      refuse(`The calendar could not be made: ${error instanceof Error ? error.message : String(error)}`),
+    );
+  };
+  const withdraw = async (present: Feed): Promise<void> => {
+    if (await withdrawFeed({ store }, present)) say('Withdrawn: nobody can read it at that address any more.');
+    else refuse('The server was not reached, so the calendar is still at its address. Try it again.');
+  };
+  if (feed === undefined || (feed === null && offers === null)) return <p role="status">Looking…</p>;
+  if (!feed)
+    return (
+      <div className="grid gap-2">
+        <p>
+          Tasks with their alarms, appointments and meetings in the calendar program of your choice, at an address nobody can guess. What is
+          in that calendar lies on the server, which can read it; no other word of your notes does.
+        </p>
+        {offers === true ? (
+          <button type="button" className="line-button justify-self-start" onClick={() => void change(newFeed(['Agenda/Ahead.md']))}>
+            Begin a calendar
+          </button>
+        ) : (
+          <p className="text-muted">This page comes from a server that keeps no calendars.</p>
+        )}
+      </div>
+    );
+  return <Present feed={feed} onChange={(next) => void change(next)} onWithdraw={() => void withdraw(feed)} />;
+}
+
+interface PresentProps {
+  feed: Feed;
+  onChange: (next: Feed) => void;
+  onWithdraw: () => void;
+}
+
+function Present({ feed, onChange, onWithdraw }: PresentProps) {
+  const overview = useAppSelector((state) => state.library.overview);
+  const pages = overview ? agendaPages(overview.notes) : [];
+  const address = feedAddress(feed);
+  return (
+    <div className="grid gap-3">
+      <label className="grid gap-1">
+        <span className="section-label">Its address</span>
+        <input className="field font-mono text-[0.86rem]" readOnly value={address} onFocus={(event) => event.target.select()} />
+      </label>
+      <p className="text-[0.9rem] text-muted">
+        Give it to your calendar program as a calendar to subscribe to. Whoever has the address can read it, and so can the server
+        {isLocal(location.hostname) ? '; this one is reached from this machine alone' : ''}.
+      </p>
+      <fieldset>
+        <legend className="section-label mb-1">It holds the tasks of</legend>
+        <div className="flex flex-wrap gap-x-5 gap-y-1">
+          {pages.map(({ path, title }) => (
+            <label key={path} className="flex min-h-[28px] items-center gap-1.5">
+              <input
+                type="checkbox"
+                className="h-4 w-4 accent-(--primary)"
+                checked={feed.pages.includes(path)}
+                onChange={({ target }) =>
+                  onChange({ ...feed, pages: target.checked ? [...feed.pages, path] : feed.pages.filter((one) => one !== path) })
+                }
+              />
+              {title}
+            </label>
+          ))}
+        </div>
+      </fieldset>
+      <label className="flex min-h-[28px] items-center gap-1.5">
+        <input
+          type="checkbox"
+          className="h-4 w-4 accent-(--primary)"
+          checked={feed.events}
+          onChange={({ target }) => onChange({ ...feed, events: target.checked })}
+        />
+        Appointments and meetings as well
+      </label>
+      <p role="status" className={feed.problem === null ? 'text-[0.9rem] text-muted' : 'text-late'}>
+        {feed.problem ?? sentWords(feed.sent)}
+      </p>
+      <div className="flex flex-wrap gap-2">
+        <button type="button" className="line-button" onClick={() => void copyText(address)}>
+          Copy the address
+        </button>
+        <button type="button" className="line-button" onClick={onWithdraw}>
+          Withdraw it
+        </button>
+      </div>
+    </div>
+  );
+}
+
+const isLocal = (host: string): boolean => host === 'localhost' || host === '127.0.0.1' || host === '[::1]';
+
+const sentWords = (sent: number | null): string =>
+  sent === null
+    ? 'On its way to the server…'
+    : `Sent last ${new Date(sent).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}; what changes follows within a minute while Recado is open.`;
