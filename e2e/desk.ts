@@ -1,7 +1,14 @@
-import { type Page, test as base, expect } from '@playwright/test';
+import { type Locator, type Page, test as base, expect } from '@playwright/test';
 
 /** The moment at which the tests stand: a Monday morning. */
 export const NOW = new Date('2026-11-23T09:20:00');
+
+/** A file as a test gives it. */
+export interface GivenFile {
+  name: string;
+  mimeType: string;
+  buffer: Buffer;
+}
 
 /** What a person does and sees, in the words of the interface. */
 export class Desk {
@@ -28,6 +35,17 @@ export class Desk {
   /** Goes to a day by the day row. */
   async day(iso: string): Promise<void> {
     await this.page.locator(`[data-day="${iso}"]`).click();
+  }
+
+  /** Brings files in, and waits for what came of them; the dialog stays open. */
+  async bringIn(files: GivenFile[]): Promise<Locator> {
+    await this.rack.getByRole('link', { name: 'Files' }).click();
+    await this.page.getByRole('button', { name: 'Bring in files…' }).click();
+    await this.page.getByTestId('import-files').setInputFiles(files);
+    await this.page.getByRole('button', { name: /^(?:Bring it in|Go on)$/ }).click();
+    const report = this.page.getByTestId('import-report');
+    await expect(report).toBeVisible();
+    return report;
   }
 
   get rack() {

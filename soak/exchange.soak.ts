@@ -13,18 +13,19 @@ test('exchange: fifty thousand notes come in and go out, byte for byte', async (
   await page.goto('/');
   await page.getByRole('button', { name: 'Begin with an empty desk' }).click();
   const rack = page.getByRole('navigation', { name: 'Rack' });
-  await rack.getByRole('button', { name: 'Import' }).click();
+  await rack.getByRole('link', { name: 'Files' }).click();
+  await page.getByRole('button', { name: 'Bring in files…' }).click();
   let started = Date.now();
   await page
     .getByTestId('import-files')
     .setInputFiles({ name: 'notes.zip', mimeType: 'application/zip', buffer: Buffer.from(zipSync(packed)) });
+  await page.getByRole('button', { name: 'Bring it in' }).click({ timeout: 300_000 });
   await expect(page.getByTestId('import-report')).toContainText(`${COUNT} notes came in.`, { timeout: 600_000 });
   console.log(`  came in: ${((Date.now() - started) / 1000).toFixed(0)} s`);
   await page.keyboard.press('Escape');
-  await rack.getByRole('link', { name: 'Settings' }).click();
   const download = page.waitForEvent('download', { timeout: 600_000 });
   started = Date.now();
-  await page.getByRole('button', { name: 'Export everything', exact: true }).click();
+  await page.getByRole('button', { name: 'Save as a file' }).click();
   const out = unzipSync(new Uint8Array(readFileSync(await (await download).path())));
   console.log(`  went out: ${((Date.now() - started) / 1000).toFixed(0)} s`);
   const same = Object.entries(files).filter(([path, bytes]) => Buffer.from(out[path] ?? []).equals(Buffer.from(bytes)));

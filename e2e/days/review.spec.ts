@@ -14,9 +14,8 @@ test('a week is looked at by keyboard: steps open and count down, undated tasks 
 }) => {
   await desk.open('empty');
   const STORE = '- [ ] Fog horn\n- [ ] Lamp room\n- [ ] Ladder\n- [x] Racks {done 2026-10-01}\n- [x] Locks {done 2026-10-02}\n';
-  await desk.rack.getByRole('button', { name: 'Import' }).click();
-  await page.getByTestId('import-files').setInputFiles([{ name: 'Store.md', mimeType: 'text/markdown', buffer: Buffer.from(STORE) }]);
-  await page.getByTestId('import-report').getByRole('button', { name: 'Done' }).click();
+  const report = await desk.bringIn([{ name: 'Store.md', mimeType: 'text/markdown', buffer: Buffer.from(STORE) }]);
+  await report.getByRole('button', { name: 'Done' }).click();
 
   // A review is made from what ships, for today, and begun.
   await page.keyboard.press('Alt+Shift+F2');
@@ -161,10 +160,9 @@ test('goals, the record of days, what comes again and the picture of the work re
     await expectAccessible(page, `${title}, dark`, { part: 'main', colours: true });
   }
   // A step that bears a gather opens what it finds beside.
-  await desk.rack.getByRole('button', { name: 'Import' }).click();
   const OWN = '---\nkind: review\n---\n- [ ] What comes back\n  ```gather\n  open and #loans\n  ```\n- [ ] End\n';
-  await page.getByTestId('import-files').setInputFiles([{ name: 'Own review.md', mimeType: 'text/markdown', buffer: Buffer.from(OWN) }]);
-  await page.getByTestId('import-report').getByRole('button', { name: 'Done' }).click();
+  const report = await desk.bringIn([{ name: 'Own review.md', mimeType: 'text/markdown', buffer: Buffer.from(OWN) }]);
+  await report.getByRole('button', { name: 'Done' }).click();
   await page.goto('/note/Own%20review.md');
   await press(page, 'Begin');
   await press(page, 'Open it beside');

@@ -120,7 +120,10 @@ async function until(page: Page, holds: () => Promise<boolean>): Promise<void> {
 
 function listen(): Promise<{ server: Server; address: string }> {
   return new Promise((resolve) => {
-    const server: Server = makeApp(path.resolve(import.meta.dirname, '../../dist/web'), path.resolve(import.meta.dirname, '../../.cache/firefox-data')).listen(0, '127.0.0.1', () => {
+    const server: Server = makeApp(
+      path.resolve(import.meta.dirname, '../../dist/web'),
+      path.resolve(import.meta.dirname, '../../.cache/firefox-data'),
+    ).listen(0, '127.0.0.1', () => {
       const place = server.address();
       resolve({ server, address: `http://localhost:${typeof place === 'object' && place ? place.port : 0}/` });
     });

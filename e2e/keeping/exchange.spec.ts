@@ -5,16 +5,10 @@ import { type Desk, expect, test } from '../desk';
 
 const NOT_UTF8 = new Uint8Array([0x2d, 0x20, 0x5b, 0x20, 0x5d, 0x20, 0xe9, 0xff, 0x0a]);
 
-async function importFiles(desk: Desk, files: { name: string; mimeType: string; buffer: Buffer }[]): Promise<void> {
-  await desk.rack.getByRole('button', { name: 'Import' }).click();
-  await desk.page.getByTestId('import-files').setInputFiles(files);
-  await expect(desk.page.getByTestId('import-report')).toBeVisible();
-}
-
 async function exported(desk: Desk): Promise<Record<string, Uint8Array>> {
-  await desk.rack.getByRole('link', { name: 'Settings' }).click();
+  await desk.rack.getByRole('link', { name: 'Files' }).click();
   const download = desk.page.waitForEvent('download');
-  await desk.page.getByRole('button', { name: 'Export everything', exact: true }).click();
+  await desk.page.getByRole('button', { name: 'Save as a file' }).click();
   return unzipSync(new Uint8Array(readFileSync(await (await download).path())));
 }
 
@@ -25,10 +19,12 @@ test(
     await desk.open('empty');
     const files: Zippable = {};
     for (let index = 0; index < 30_000; index++) files[`F/note ${index}.md`] = [strToU8(`- [ ] task ${index}\n`), { level: 0 }];
-    await desk.rack.getByRole('button', { name: 'Import' }).click();
+    await desk.rack.getByRole('link', { name: 'Files' }).click();
+    await page.getByRole('button', { name: 'Bring in files…' }).click();
     const zip = { name: 'notes.zip', mimeType: 'application/zip', buffer: Buffer.from(zipSync(files)) };
     await page.getByTestId('import-files').setInputFiles(zip);
-    await expect(page.getByText(/^Reading: [1-9]/)).toBeVisible();
+    await page.getByTestId('import-plan').getByRole('button', { name: 'Bring it in' }).click();
+    await expect(page.getByText(/^Bringing in: [1-9]/)).toBeVisible();
     await page.keyboard.press('Escape');
     const told = page.getByRole('listitem').filter({ hasText: 'came in.' });
     await expect(told).toBeVisible();
@@ -55,10 +51,9 @@ test('a zip of Markdown comes in, its tasks are gathered, and the export holds t
     'picture.png': new Uint8Array([1, 2, 3]),
   };
   const archive = zipSync({ ...files, '../outside.md': strToU8('- [ ] climbs out') });
-  await importFiles(desk, [{ name: 'notes.zip', mimeType: 'application/zip', buffer: Buffer.from(archive) }]);
-  const report = page.getByTestId('import-report');
+  const report = await desk.bringIn([{ name: 'notes.zip', mimeType: 'application/zip', buffer: Buffer.from(archive) }]);
   await expect(report).toContainText('5 notes came in.');
-  await expect(report).toContainText('1 are not UTF-8 text');
+  await expect(report).toContainText('1 file is no UTF-8 text');
   await expect(report).toContainText('outside.md: Its path leads out of the folder it came in.');
   await expect(report).toContainText('picture.png: It is no Markdown or text file.');
   await report.getByRole('button', { name: 'Done' }).click();
@@ -81,31 +76,29 @@ test('a zip of Markdown comes in, its tasks are gathered, and the export holds t
   await expect(page.locator('.cm-line', { hasText: 'Still a task' })).toBeVisible();
 });
 
-test('an import never overwrites, skips what is the same, and can be taken back', async ({ desk, page }) => {
+test('an import never overwrites, skips what is the same, and can be taken back', async ({ desk }) => {
   await desk.open('demo');
   const rounds = await desk.stored('Rounds/Yearly.md');
   const archive = zipSync({ 'Rounds/Yearly.md': strToU8(rounds ?? ''), 'Reading list.md': strToU8('- [ ] another text\n') });
-  await importFiles(desk, [{ name: 'a.zip', mimeType: 'application/zip', buffer: Buffer.from(archive) }]);
-  const report = page.getByTestId('import-report');
+  const report = await desk.bringIn([{ name: 'a.zip', mimeType: 'application/zip', buffer: Buffer.from(archive) }]);
   await expect(report).toContainText('Reading list 2.md');
-  await expect(report).toContainText('1 are here already, byte for byte');
+  await expect(report).toContainText('1 note is here already, just so');
   expect(await desk.stored('Reading list.md')).toContain('drowned villages');
   await report.getByRole('button', { name: 'Take the import back' }).click();
   await expect.poll(() => desk.stored('Reading list 2.md')).toBeNull();
 });
 
-test('a broken zip ends in a plain message, and what can be read comes in', { tag: '@long' }, async ({ desk, page }) => {
+test('a broken zip ends in a plain message, and what can be read comes in', { tag: '@long' }, async ({ desk }) => {
   await desk.open('empty');
   const whole = zipSync({
     'First.md': [strToU8('- [ ] first\n'), { level: 0 }],
     'Second.md': [strToU8('- [ ] second\n'.repeat(400)), { level: 0 }],
   });
   const half = whole.slice(0, 2000);
-  await importFiles(desk, [
+  const report = await desk.bringIn([
     { name: 'half.zip', mimeType: 'application/zip', buffer: Buffer.from(half) },
     { name: 'none.zip', mimeType: 'application/zip', buffer: Buffer.from('no zip at all') },
   ]);
-  const report = page.getByTestId('import-report');
   await expect(report).toContainText('1 note came in.');
   await expect(report).toContainText('did not come in');
   await expect.poll(() => desk.stored('First.md')).toBe('- [ ] first\n');
@@ -114,7 +107,7 @@ test('a broken zip ends in a plain message, and what can be read comes in', { ta
 test('a note of 5 MB opens, is indexed, and keeps its bytes', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('empty');
   const text = '- [ ] One of many lines about salt and glass #mass\n'.repeat(100_000);
-  await importFiles(desk, [{ name: 'Big.md', mimeType: 'text/markdown', buffer: Buffer.from(text) }]);
+  await desk.bringIn([{ name: 'Big.md', mimeType: 'text/markdown', buffer: Buffer.from(text) }]);
   await page.getByRole('button', { name: 'Done' }).click();
   await expect(desk.rack.getByRole('link', { name: '#mass 100000' })).toBeVisible();
   await desk.rack.getByRole('link', { name: /^Big/ }).click();
@@ -129,7 +122,8 @@ test('files dropped on the window are imported', async ({ desk, page }) => {
     return data;
   });
   await page.dispatchEvent('body', 'drop', { dataTransfer: transfer });
-  await page.getByRole('dialog').getByRole('button', { name: 'Import', exact: true }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Read it' }).click();
+  await page.getByTestId('import-plan').getByRole('button', { name: 'Bring it in' }).click();
   await expect(page.getByTestId('import-report')).toContainText('1 note came in.');
   await expect.poll(() => desk.stored('Dropped.md')).toContain('Dropped from the desk');
 });

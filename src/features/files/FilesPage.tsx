@@ -101,7 +101,7 @@ const SAYS: Record<What, (count: number) => string> = {
 function Part({ title, children }: { title: string; children: ReactNode }) {
   return (
     <section className="mb-7">
-      <h2 className="section-label mb-2">{title}</h2>
+      <h2 className="mb-1 font-title text-[1.2rem] font-semibold">{title}</h2>
       {children}
     </section>
   );

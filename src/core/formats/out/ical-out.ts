@@ -47,12 +47,17 @@ export function icalWriter({ title, now, inUtc }: CalendarGiven): Writer {
   const END = 'END:VCALENDAR';
   const stamp = momentOf(inUtc(now), true);
   const idsOf = taskIds();
+  const seen = new Set<string>();
   return {
     begin: calendar.toString().slice(0, -END.length),
     part: ({ outline: { branches }, events }) => {
       const ids = idsOf(branches);
       const written: string[] = [];
       for (const { branch, task, above } of tasksIn(branches)) {
+        // Several lists, or groups of one, may hold the same task; a calendar holds it once.
+        const place = `${branch.path}\n${branch.line}`;
+        if (seen.has(place)) continue;
+        seen.add(place);
         const id = ids.get(branch) ?? '';
         written.push(todoOf(branch, task, { stamp, inUtc, id, above: (above && ids.get(above)) ?? null }).toString());
       }
