@@ -49,8 +49,10 @@ export function withSigns(note: ReadNote, meant: Readonly<Record<string, Status>
 function* boxesOf({ lines, structure }: ReadNote): Generator<{ sign: string; words: string; from: number }> {
   for (const { line, wordsFrom } of structure.items) {
     if (wordsFrom < 0) continue;
-    const words = lineText(lines, line).slice(wordsFrom);
+    const whole = lineText(lines, line);
+    const words = whole.slice(wordsFrom);
     const sign = BOX.exec(words)?.[1];
-    if (sign !== undefined) yield { sign, words, from: (lines.starts[line] ?? 0) + wordsFrom + 1 };
+    // Counted from the end of the line: a byte order mark at its beginning is none of its words.
+    if (sign !== undefined) yield { sign, words, from: (lines.ends[line] ?? 0) - whole.length + wordsFrom + 1 };
   }
 }
