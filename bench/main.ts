@@ -12,6 +12,7 @@ import { repeatRuleText } from '../src/core/calendar/repeat/repeat-rule';
 import { readNote } from '../src/core/task/reading/read-note';
 import { browserRows } from './browser';
 import { fitRow } from './day';
+import { fileRows } from './files';
 import { gatherRows } from './gathers';
 import { growthRows } from './growth';
 import { searchRows } from './search';
@@ -172,6 +173,7 @@ for (const [size, count] of sizes) {
   rows.push(...changing(notes, size));
   rows.push(...(await gatherRows(() => build(notes), size, size === 'large')));
   rows.push(...searchRows(notes, SETTINGS, size));
+  if (size === 'large') rows.push(...(await fileRows(notes, size)));
   rows.push(row(`memory of the index over ${size}`, 'times the texts', await memory(notes), { atMost: 5 }));
 }
 if (!onlyBrowser) {

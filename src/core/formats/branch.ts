@@ -45,9 +45,14 @@ export interface TaskBranch {
 }
 
 /** Every task, each before its steps. */
-export function* tasksIn(branches: readonly Branch[], above: Branch | null = null): Generator<TaskBranch> {
-  for (const branch of branches) {
-    if (branch.task) yield { branch, task: branch.task, above };
-    yield* tasksIn(branch.branches, branch.task ? branch : above);
-  }
+export function tasksIn(branches: readonly Branch[]): TaskBranch[] {
+  const found: TaskBranch[] = [];
+  const walk = (inner: readonly Branch[], above: Branch | null): void => {
+    for (const branch of inner) {
+      if (branch.task) found.push({ branch, task: branch.task, above });
+      walk(branch.branches, branch.task ? branch : above);
+    }
+  };
+  walk(branches, null);
+  return found;
 }

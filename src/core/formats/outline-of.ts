@@ -58,13 +58,26 @@ class OutlineMaker {
     const words = lineText(this.note.lines, line);
     if (around && this.inside) (around.description as string[]).push(words.slice(Math.min(this.inside.column, indentOf(words))).trimEnd());
     else if (kinds[line] !== LineKind.blank)
-      this.place({ ...EMPTY, is: 'words', path: this.note.path, line, words, description: [], branches: [] });
+      // Nothing ever stands under one: of a large note they are most of the branches.
+      this.place({
+        is: 'words',
+        level: 0,
+        path: this.note.path,
+        line,
+        words,
+        task: null,
+        clauses: NONE,
+        description: NONE,
+        branches: NO_BRANCHES,
+      });
   }
 
   private enter(level: number, words: string, line: number): void {
     this.trail = this.trail.filter((one) => one.level < level);
     this.inside = null;
-    const branch: Branch = { ...EMPTY, is: 'heading', path: this.note.path, level, line, words, description: [], branches: [] };
+    const branch: Branch = {
+      ...{ is: 'heading', path: this.note.path, level, line, words, task: null, clauses: NONE, description: NONE, branches: [] },
+    };
     this.place(branch);
     this.trail.push(branch);
   }
@@ -98,6 +111,7 @@ class OutlineMaker {
   }
 }
 
-const EMPTY = { level: 0, task: null, clauses: [] } as const;
+const NONE: readonly never[] = [];
+const NO_BRANCHES: Branch[] = [];
 
 const indentOf = (words: string): number => words.length - words.trimStart().length;

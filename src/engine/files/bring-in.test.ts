@@ -64,7 +64,8 @@ describe('what files come to', () => {
     ],
     ['left', {}],
   ] as const)('events become %s', async (events, files) => {
-    const event = 'BEGIN:VEVENT\r\nUID:a\r\nDTSTART:20261123T140000\r\nDTEND:20261123T150000\r\nSUMMARY:Visit\r\nDESCRIPTION:At the gate\r\n';
+    const event =
+      'BEGIN:VEVENT\r\nUID:a\r\nDTSTART:20261123T140000\r\nDTEND:20261123T150000\r\nSUMMARY:Visit\r\nDESCRIPTION:At the gate\r\n';
     const bringIn = await incoming({ 'w.ics': `BEGIN:VCALENDAR\r\n${event}END:VEVENT\r\nEND:VCALENDAR\r\n` });
     expect(bringIn.plan({ ...CHOICES, events }).events).toBe(1);
     expect(arriving(bringIn, { ...CHOICES, events })).toEqual(files);
@@ -115,7 +116,7 @@ describe('what files come to', () => {
   it('a zip is read as what it holds', async () => {
     const bytes = zipSync({ 'F/a.md': strToU8('- [ ] a\n') });
     const files: string[] = [];
-    for await (const { path } of readGiven([{ path: 'x.zip', file: new File([bytes as Uint8Array<ArrayBuffer>], 'x.zip') }]))
+    for await (const { path } of readGiven([{ path: 'x.zip', file: new File([bytes], 'x.zip') }]))
       files.push(path);
     expect(files).toEqual(['F/a.md']);
   });

@@ -54,7 +54,8 @@ interface Note {
   path: string;
   bytes: Uint8Array;
   tasks: number;
-  hasSigns: boolean;
+  /** The signs in its boxes that may be meant otherwise. */
+  signs: readonly string[];
 }
 
 interface Other {
@@ -109,7 +110,7 @@ export class BringIn {
       const known = this.signs.get(sign);
       this.signs.set(sign, { sign, sample: known?.sample ?? sample, count: (known?.count ?? 0) + count });
     }
-    this.notes.push({ path, bytes, tasks: note.tasks.length, hasSigns: signs.length > 0 });
+    this.notes.push({ path, bytes, tasks: note.tasks.length, signs: signs.map(({ sign }) => sign) });
   }
 
   plan(choices: Choices): BringInPlan {
@@ -151,7 +152,7 @@ export class BringIn {
     const encoder = new TextEncoder();
     for (const note of this.notes) {
       const path = placeOf(note.path, choices.folder);
-      yield note.hasSigns ? { path, bytes: encoder.encode(this.textOf(note, choices)) } : { path, bytes: note.bytes };
+      yield { path, bytes: isMeant(note, choices) ? encoder.encode(this.textOf(note, choices)) : note.bytes };
     }
     for (const other of this.others) {
       const { notes, lines, left } = this.incoming(other, choices);
@@ -162,9 +163,9 @@ export class BringIn {
     yield* this.rest;
   }
 
-  private textOf({ path, bytes, hasSigns }: Note, { signs }: Choices): string {
-    const text = decodeUtf8(bytes) ?? '';
-    return hasSigns ? withSigns(readNote(path, text, this.reading), signs) : text;
+  private textOf(note: Note, choices: Choices): string {
+    const text = decodeUtf8(note.bytes) ?? '';
+    return isMeant(note, choices) ? withSigns(readNote(note.path, text, this.reading), choices.signs) : text;
   }
 
   private incoming({ kind, path, text }: Other, choices: Choices): Incoming {
@@ -173,6 +174,9 @@ export class BringIn {
     return incomingOf(kind, path, text, choices, { fromUtc, isTaken: (handle) => this.handles.has(handle) });
   }
 }
+
+/** Whether a sign of a note is chosen to mean something. */
+const isMeant = (note: Note, { signs }: Choices): boolean => note.signs.some((sign) => Object.hasOwn(signs, sign));
 
 const placeOf = (path: string, folder: string): string => (folder === '' ? path : `${folder}/${path}`);
 

@@ -1,5 +1,18 @@
-import { Zip, ZipDeflate } from 'fflate';
+import { Zip, ZipPassThrough, deflateSync } from 'fflate';
 import type { StoredNote } from '../../store/notes/content';
+
+/** A file that is there whole is packed at once: a stream would ask for much room, and clear it, for each of many small ones. */
+class PackedFile extends ZipPassThrough {
+  /** Deflate, as a zip names it (APPNOTE 4.4.5). */
+  override compression = 8;
+
+  protected override process(chunk: Uint8Array<ArrayBuffer>, final: boolean): void {
+    this.ondata(null, deflateSync(chunk, { level: 6 }), final);
+  }
+}
+
+/** So many pieces are held before they are given away. */
+const HELD = 1000;
 
 /** The time of a file in a zip begins with 1980. */
 const EARLIEST = Date.UTC(1980, 0, 2);
@@ -19,10 +32,12 @@ export async function packNotes(
   const zip = new Zip((error, data) => {
     if (error) failure = error;
     else pieces.push(data);
+    // Many small pieces take more room than what they hold.
+    if (pieces.length > HELD) pieces.splice(0, pieces.length, new Blob(pieces));
   });
   const encoder = new TextEncoder();
   const add = (path: string, bytes: Uint8Array, changed: number): void => {
-    const file = new ZipDeflate(path, { level: 6 });
+    const file = new PackedFile(path);
     file.mtime = Math.max(changed, EARLIEST);
     zip.add(file);
     file.push(bytes, true);

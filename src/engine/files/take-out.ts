@@ -78,7 +78,7 @@ export async function takeOut(portions: Portions, asked: TakeOutAsked, progress:
   const left: string[] = [];
   for await (const part of partsOf(portions, asked, progress, left)) {
     notes++;
-    tasks += [...tasksIn(part.outline.branches)].length;
+    tasks += tasksIn(part.outline.branches).length;
     piece += writer.part(part);
     if (piece.length < PIECE) continue;
     pieces.push(new Blob([piece]));

@@ -12,7 +12,9 @@ import { isWide } from '../gather/list/forms';
 import { Sheet } from '../note/Sheet';
 import { PinEntry } from '../rack/PinEntry';
 import { noteAddress } from '../session/places/addresses';
+import { frameSlice } from '../session/state/frame-slice';
 import { useServices } from '../session/state/services';
+import { useAppDispatch } from '../session/state/state';
 import { useListAnswers } from '../session/state/use-answer';
 import { useToldDone } from '../session/acting/use-act';
 import { AgendaLists, NothingHere } from './AgendaLists';
@@ -26,6 +28,7 @@ import { useSides } from './use-sides';
 import { late } from '../../ui/late';
 
 const LeftOut = late(() => import('./LeftOut').then((part) => part.LeftOut));
+const FileEntries = late(() => import('../note/acts/FileEntries').then((part) => part.FileEntries));
 const NewText = late(() => import('./NewText').then((part) => part.NewText));
 
 interface AgendaPageProps {
@@ -122,12 +125,15 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
 /** Editing, copying and restoring an agenda page. */
 function PageMenu({ path, title, text, onEdit, onRestore }: AgendaPageProps & { onRestore: (() => void) | null }) {
   const { actions } = useServices();
+  const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const copy = async (): Promise<void> => {
     const made = await actions.create(folderOf(path), `${title} copy`, text);
     if ('refused' in made) refuse(made.refused);
     else void navigate(noteAddress(made.path));
   };
+  const takeOut = (): void =>
+    void dispatch(frameSlice.actions.dialogShown({ is: 'take-out', what: 'lists', texts: null, at: path, title, isPage: true }));
   return (
     <div className="no-print mt-1 flex">
       <button type="button" className="quiet-button" onClick={onEdit}>
@@ -144,7 +150,7 @@ function PageMenu({ path, title, text, onEdit, onRestore }: AgendaPageProps & { 
         <PinEntry title={title} />
         <MenuEntry label="Make a copy to change" onSelect={() => void copy()} />
         {onRestore && <MenuEntry label="Restore what was shipped" onSelect={onRestore} />}
-        <MenuEntry label="Print" onSelect={() => window.print()} />
+        <FileEntries path={path} onTakeOut={takeOut} />
       </Menu>
     </div>
   );

@@ -86,7 +86,7 @@ function TakeManyOut() {
           ))}
         </select>
       )}
-      <TakeOut key={what} taken={taken} first="markdown" says={SAYS[what](count)} copies={false} />
+      <TakeOut key={what} taken={taken} first="markdown" says={SAYS[what](count)} isOne={false} />
     </div>
   );
 }

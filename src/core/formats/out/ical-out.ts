@@ -122,7 +122,7 @@ function ruleOf(every: string, day: Day | null): string | null {
 }
 
 function progressOf(branch: Branch): number | null {
-  const steps = [...tasksIn(branch.branches)].filter(({ task }) => task.status !== 'cancelled');
+  const steps = tasksIn(branch.branches).filter(({ task }) => task.status !== 'cancelled');
   if (steps.length === 0) return null;
   return Math.round((100 * steps.filter(({ task }) => task.status === 'done').length) / steps.length);
 }

@@ -42,7 +42,11 @@ export function CalendarFeed() {
           in that calendar lies on the server, which can read it; no other word of your notes does.
         </p>
         {offers === true ? (
-          <button type="button" className="line-button justify-self-start" onClick={() => void change(newFeed(['Agenda/Today.md', 'Agenda/Ahead.md']))}>
+          <button
+            type="button"
+            className="line-button justify-self-start"
+            onClick={() => void change(newFeed(['Agenda/Today.md', 'Agenda/Ahead.md']))}
+          >
             Begin a calendar
           </button>
         ) : (

@@ -11,10 +11,8 @@ interface TakeOutProps {
   says: string;
   /** The columns of the table, where a list says some. */
   columns?: readonly string[];
-  /** Whether it can go to the clipboard: what is one thing, not many notes. */
-  copies: boolean;
-  /** Prints it; left out where nothing of it is on the page. */
-  onPrint?: () => void;
+  /** Whether it is one thing, which can go to the clipboard and on paper, and not many notes. */
+  isOne: boolean;
 }
 
 const ALL = Object.keys(OUT_FORMATS) as OutFormat[];
@@ -22,10 +20,10 @@ const ALL = Object.keys(OUT_FORMATS) as OutFormat[];
 const SET_UP: readonly OutFormat[] = ['markdown', 'json'];
 
 /** Takes something out: in which form, as a file or by the clipboard; it says what came of it. */
-export function TakeOut({ taken, first, says, columns, copies, onPrint }: TakeOutProps) {
+export function TakeOut({ taken, first, says, columns, isOne }: TakeOutProps) {
   const [chosen, setFormat] = useState(first);
   const name = useId();
-  const { writing, save, copy, stop } = useTakeOut();
+  const { writing, save, copy, print, stop } = useTakeOut();
   const isBusy = writing.is === 'writing';
   // Cards are made of the pages of people; a list or a branch holds none.
   const formats = taken.is === 'set-up' ? SET_UP : ALL.filter((one) => one !== 'vcard' || (taken.is !== 'lists' && taken.is !== 'lines'));
@@ -55,15 +53,15 @@ export function TakeOut({ taken, first, says, columns, copies, onPrint }: TakeOu
         <button type="button" className="solid-button" disabled={isBusy} onClick={() => void save(taken, format, columns)}>
           Save as a file
         </button>
-        {copies && (
-          <button type="button" className="line-button" disabled={isBusy} onClick={() => void copy(taken, format, columns)}>
-            Copy
-          </button>
-        )}
-        {onPrint && (
-          <button type="button" className="line-button" disabled={isBusy} onClick={onPrint}>
-            Print…
-          </button>
+        {isOne && (
+          <>
+            <button type="button" className="line-button" disabled={isBusy} onClick={() => void copy(taken, format, columns)}>
+              Copy
+            </button>
+            <button type="button" className="line-button" disabled={isBusy} onClick={() => void print(taken)}>
+              Print
+            </button>
+          </>
         )}
         {isBusy && (
           <button type="button" className="line-button" onClick={stop}>

@@ -1,3 +1,5 @@
+import { useState } from 'react';
+import { Choice } from '../../../ui/Choice';
 import { Dialog } from '../../../ui/Dialog';
 import type { AskedTakeOut } from '../../session/acting/task-dialog';
 import { counted } from '../../session/acting/use-act';
@@ -13,7 +15,7 @@ interface TakeOutDialogProps {
 export function TakeOutDialog({ asked, onClose }: TakeOutDialogProps) {
   return (
     <Dialog open onClose={onClose} title={`Take out: ${asked.title}`} side="wide">
-      {asked.what === 'lists' ? <Lists asked={asked} /> : <Part asked={asked} />}
+      {asked.what !== 'lists' ? <Part asked={asked} /> : asked.isPage ? <Page asked={asked} /> : <Lists asked={asked} />}
     </Dialog>
   );
 }
@@ -21,9 +23,29 @@ export function TakeOutDialog({ asked, onClose }: TakeOutDialogProps) {
 function Part({ asked }: { asked: Exclude<AskedTakeOut, { what: 'lists' }> }) {
   const { path, title } = asked;
   if (asked.what === 'note')
-    return <TakeOut taken={{ is: 'note', path, title }} first="markdown" says={`The note ${path}, with every task in it.`} copies />;
+    return <TakeOut taken={{ is: 'note', path, title }} first="markdown" says={`The note ${path}, with every task in it.`} isOne />;
   const { from, to } = asked;
-  return <TakeOut taken={{ is: 'lines', path, title, from, to }} first="plain" says={`${counted(to - from, 'line')} of ${path}.`} copies />;
+  return <TakeOut taken={{ is: 'lines', path, title, from, to }} first="plain" says={`${counted(to - from, 'line')} of ${path}.`} isOne />;
+}
+
+/** A page of gathers: what its lists hold, or the note with their text. */
+function Page({ asked }: { asked: Extract<AskedTakeOut, { what: 'lists' }> }) {
+  const [what, setWhat] = useState<'lists' | 'note'>('lists');
+  const { at, title } = asked;
+  return (
+    <div className="grid gap-3">
+      <Choice
+        label="What"
+        value={what}
+        options={[
+          ['lists', 'What its lists hold'],
+          ['note', 'The page as a note, with what it asks'],
+        ]}
+        onChoose={setWhat}
+      />
+      {what === 'lists' ? <Lists asked={asked} /> : <Part asked={{ what: 'note', path: at ?? '', title }} />}
+    </div>
+  );
 }
 
 function Lists({ asked }: { asked: Extract<AskedTakeOut, { what: 'lists' }> }) {
@@ -39,7 +61,7 @@ function Lists({ asked }: { asked: Extract<AskedTakeOut, { what: 'lists' }> }) {
       taken={{ is: 'lists', title, lists }}
       first="plain"
       says={`${counted(count, 'row')}${where}, as they stand there, each with its steps.`}
-      copies
+      isOne
       {...(columns && { columns })}
     />
   );

@@ -12,6 +12,7 @@ import { counted } from '../../session/acting/use-act';
 import { type Services, useServices } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';
 import { useReading } from '../../session/state/use-reading';
+import { printPart } from './print-part';
 import { saveFile } from './save-file';
 
 /** How far something is that goes out. */
@@ -27,6 +28,8 @@ export interface TakeOutRuns {
   save: (taken: Taken, format: OutFormat, columns?: readonly string[]) => Promise<void>;
   /** Puts it on the clipboard: as text, and with its form where the format has one. */
   copy: (taken: Taken, format: OutFormat, columns?: readonly string[]) => Promise<void>;
+  /** Prints it, as people read it. */
+  print: (taken: Taken) => Promise<void>;
   stop: () => void;
 }
 
@@ -98,7 +101,19 @@ export function useTakeOut(): TakeOutRuns {
         return { is: 'done', words: `Copied: ${counted(tasks, 'task')}${html === null ? '' : ', as text and with its form'}.`, report: [] };
       },
     );
-  return { writing, save, copy, stop: () => stopping.current?.abort() };
+  const print: TakeOutRuns['print'] = (taken) =>
+    taking(
+      async (signal) => {
+        const { withFiles } = await import('../../../engine/files/files');
+        const notes = await notesOf(taken, services);
+        return withFiles(signal, (files) => files.copied({ ...asked(taken, 'html'), others: {} }, notes));
+      },
+      async ({ html, tasks }) => {
+        printPart(titleOf(taken), html ?? '');
+        return { is: 'done', words: `Handed to the printer: ${counted(tasks, 'task')}.`, report: [] };
+      },
+    );
+  return { writing, save, copy, print, stop: () => stopping.current?.abort() };
 }
 
 /** What is taken is called so. */

@@ -28,8 +28,8 @@ export function useNoteRuns(path: string, title: string, asking: Asking): NoteCo
   const hides = useAppSelector((state) => (state.frame.finished[path] ?? state.settings.finished) === 'hide');
   const shown = useAppSelector((state) => (state.settings.finished === 'hide' ? 'stay' : state.settings.finished));
   const archive = useArchiveNote(path, title);
-  const isArchived = useAppSelector((state) => state.library.overview?.notes.find((note) => note.path === path)?.kind === 'archive');
-  const latest = useLatest({ asking, clear, told, hides, shown, archive, isArchived });
+  const kind = useAppSelector((state) => state.library.overview?.notes.find((note) => note.path === path)?.kind);
+  const latest = useLatest({ asking, clear, told, hides, shown, archive, kind });
   const titled = asking.title !== null;
   const runs = useMemo((): NoteCommands => {
     const finished = (where: 'stay' | 'sink' | 'hide') => () => void dispatch(frameSlice.actions.finishedChosen({ path, finished: where }));
@@ -53,10 +53,17 @@ export function useNoteRuns(path: string, title: string, asking: Asking): NoteCo
       'note-clear-away': clearTo('away'),
       'note-again': () => latest.current.asking.again(),
       'note-earlier': () => void navigate(earlierAddress(path)),
-      'note-take-out': () => dispatch(frameSlice.actions.dialogShown({ is: 'take-out', what: 'note', path, title })),
+      'note-take-out': () =>
+        dispatch(
+          frameSlice.actions.dialogShown(
+            latest.current.kind === 'agenda'
+              ? { is: 'take-out', what: 'lists', texts: null, at: path, title, isPage: true }
+              : { is: 'take-out', what: 'note', path, title },
+          ),
+        ),
       'note-delete': () => void remove(),
       'note-title': titled ? () => latest.current.asking.title?.() : null,
-      'note-archive': titled ? () => void latest.current.archive(latest.current.isArchived ? 'bring back' : 'archive') : null,
+      'note-archive': titled ? () => void latest.current.archive(latest.current.kind === 'archive' ? 'bring back' : 'archive') : null,
       'note-move': titled ? () => latest.current.asking.move?.() : null,
     };
   }, [path, title, titled, actions, dispatch, navigate, latest]);

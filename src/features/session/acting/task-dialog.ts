@@ -50,8 +50,8 @@ export type TaskDialog =
 export type AskedTakeOut =
   | { what: 'note'; path: string; title: string }
   | { what: 'lines'; path: string; title: string; from: number; to: number }
-  /** Without texts all that the note there gathers. */
-  | { what: 'lists'; texts: string[] | null; at: string | null; title: string; columns?: string[] };
+  /** Without texts all that the note there gathers; a page of gathers may also go out as the note that it is. */
+  | { what: 'lists'; texts: string[] | null; at: string | null; title: string; columns?: string[]; isPage?: boolean };
 
 /** Every dialog that is asked for from elsewhere than its own place; `app/DialogHost.tsx` says what each is. */
 export type AskedDialog =
