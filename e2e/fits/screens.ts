@@ -44,6 +44,7 @@ export const SCREENS: Record<string, string> = {
   'earlier texts': '/earlier/Exhibitions/Salt%20on%20the%20Glass.md',
   'what is kept': '/keep',
   settings: '/settings',
+  files: '/files',
 };
 
 /** Those that are the hardest to fit, for every run. */

@@ -38,7 +38,7 @@ export function Opening({ onOpened }: { onOpened: () => void }) {
             Begin with an empty desk
           </button>
           <button type="button" className="line-button justify-center" disabled={busy} onClick={() => setImporting(true)}>
-            Bring your own Markdown files
+            Bring your own files
           </button>
         </div>
         {problem !== null && (

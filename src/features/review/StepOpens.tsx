@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
+import type { ListedGather } from '../../core/formats/listed';
 import type { ReviewStep } from '../../core/review/review-steps';
 import { throughAddress } from '../session/places/addresses';
 import { frameSlice } from '../session/state/frame-slice';
@@ -8,7 +9,7 @@ import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { useAsked } from '../session/state/use-asked';
 import { useChanges } from '../session/state/use-changes';
 
-/** What a step leads to: where it is, and how many open tasks are there. */
+/** What a step leads to: where it is, and how much is left there. */
 export interface StepPlace {
   path: string | null;
   isAgenda: boolean;
@@ -44,13 +45,21 @@ export function useStepPlace(step: ReviewStep | null, from: string): StepPlace |
       gone = true;
     };
   }, [engine, store, text, path, from, changes, isReady]);
+  const note = overview?.notes.find((one) => one.path === path);
+  const isAgenda = note?.kind === 'agenda';
+  const open = path !== null && isAgenda ? overview?.agendaCounts[path] : undefined;
+  // A page may gather notes, or what is finished: where no task is open there, what its lists hold is what is left.
+  const lists = useAsked('listed', { texts: isAgenda && open === 0 ? null : [], at: path });
   if (opens === null || opens.is === 'page') return null;
   if (opens.is === 'gather') return { path: null, isAgenda: false, count: gather?.count ?? null, gather: gather?.text ?? null };
   if (path === null) return null;
-  const note = overview?.notes.find((one) => one.path === path);
-  const isAgenda = note?.kind === 'agenda';
-  return { path, isAgenda, count: isAgenda ? (overview?.agendaCounts[path] ?? null) : (note?.open ?? null), gather: gather?.text ?? null };
+  const count = !isAgenda ? note?.open : open === 0 ? lists && rowsOf(lists) : open;
+  // What holds no tasks is looked at, not gone through.
+  return { path, isAgenda, count: count ?? null, gather: gather && gather.count > 0 ? gather.text : null };
 }
+
+const rowsOf = (lists: readonly ListedGather[]): number =>
+  lists.flatMap(({ groups }) => groups).reduce((sum, { rows }) => sum + rows.length, 0);
 
 /** The text of the first gather of a page. */
 const firstGather = (text: string | null): string | null => /^```gather[ \t]*\r?\n([^]*?)^```/m.exec(text ?? '')?.[1] ?? null;
