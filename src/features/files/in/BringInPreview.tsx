@@ -23,7 +23,7 @@ export function BringInPreview({ plan, choices, stale, onChoose, onBringIn, onCl
   const set = (change: Partial<Choices>): void => onChoose({ ...choices, ...change });
   const fresh = notes - same;
   return (
-    <div className="grid gap-4" data-testid="import-plan">
+    <div className="grid grid-cols-1 gap-4" data-testid="import-plan">
       <p role="status" aria-busy={stale}>
         <strong>{comesTo(fresh, tasks, lines)}</strong>
         {same > 0 && ` ${counted(same, 'note')} ${same === 1 ? 'is' : 'are'} here already, just so.`}

@@ -19,7 +19,7 @@ export function BringInReport({ report, onUseSettings, onTakeBack, onClose }: Br
   const { added, beside, same, asBytes, left, longer } = report;
   const came = added.length + beside.length + longer.length;
   return (
-    <div className="grid gap-3" data-testid="import-report">
+    <div className="grid grid-cols-1 gap-3" data-testid="import-report">
       <p role="status">
         <strong>{cameInWords(report)}</strong>
         {report.stopped && ' You stopped it there; the rest was not read.'}

@@ -16,7 +16,7 @@ export function SignChoices({ signs, meant, onChange }: SignChoicesProps) {
     onChange(chosen ? { ...others, [sign]: chosen } : others);
   };
   return (
-    <fieldset className="grid gap-1.5">
+    <fieldset className="grid grid-cols-1 gap-1.5">
       <legend className="section-label mb-1">Boxes with other signs</legend>
       {signs.map(({ sign, count, sample }) => (
         <label key={sign} className="flex flex-wrap items-center gap-x-3 gap-y-1">

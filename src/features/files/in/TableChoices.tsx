@@ -22,7 +22,7 @@ export function TableChoices({ table, onChange }: TableChoicesProps) {
     onChange({ map: next, order });
   };
   return (
-    <section className="grid gap-2" aria-label={path}>
+    <section className="grid grid-cols-1 gap-2" aria-label={path}>
       <h3 className="section-label">
         {path}: {counted(count, 'row')}
       </h3>
