@@ -72,6 +72,7 @@ test('back and forth by key, to where one was and wrote; pins have names, keys a
   await expect(page).toHaveURL(/Cabinet%20of%20Gales/);
 
   await desk.rack.getByRole('button', { name: 'Tags' }).click();
+  await desk.rack.getByRole('button', { name: 'More pages' }).click();
   await desk.rack.getByRole('button', { name: 'Feet' }).click();
   await page.waitForTimeout(400);
   await page.reload();

@@ -12,7 +12,7 @@ import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { NoteTree } from './NoteTree';
 import { Pins } from './Pins';
 import { Entry, Folded, Section } from './RackEntry';
-import { rackPages } from './folder-tree';
+import { type FoldedPages, rackPages } from './folder-tree';
 import { followRoute, isHere } from '../session/places/route-clicks';
 
 const MOST_NAMES = 12;
@@ -94,20 +94,19 @@ function RackSections({ overview }: { overview: Overview }) {
       />
     );
   };
+  const holdsHere = ({ pages, inner }: FoldedPages): boolean =>
+    pages.some(({ path }) => isHere(noteAddress(path), pathname)) || inner.some(holdsHere);
+  const foldedPages = (one: FoldedPages): ReactNode => (
+    <Folded key={one.folder} part={`in ${one.folder}`} title={one.title} holdsHere={holdsHere(one)}>
+      {one.pages.map(entry)}
+      {one.inner.map(foldedPages)}
+    </Folded>
+  );
   return (
     <>
       <Section title="Agenda">
         {daily.map(entry)}
-        {folded.map(({ folder, title, pages }) => (
-          <Folded
-            key={folder}
-            part={`in ${folder}`}
-            title={title}
-            holdsHere={pages.some(({ path }) => isHere(noteAddress(path), pathname))}
-          >
-            {pages.map(entry)}
-          </Folded>
-        ))}
+        {folded.map(foldedPages)}
         {daily.length + folded.length === 0 && <p className="px-2 text-muted">None. The settings bring the shipped ones back.</p>}
       </Section>
       <Pins />

@@ -1,5 +1,5 @@
 import type { NoteSummary } from '../../core/index/live/overview';
-import { agendaPages, folderAt, folderTree, rackPages, treeLines, type Folder } from './folder-tree';
+import { type FoldedPages, agendaPages, folderAt, folderTree, rackPages, treeLines, type Folder } from './folder-tree';
 
 const note = (path: string, open = 0, kind: NoteSummary['kind'] = 'note'): NoteSummary => ({
   path,
@@ -47,10 +47,10 @@ describe('the rack', () => {
     const paths = ['Agenda/Finished.md', 'Agenda/Today.md', 'Agenda/Loans/Abroad.md', 'Agenda/Zebra.md', 'Mine/Answers.md'];
     const { daily, folded } = rackPages([...paths.map((path) => of(path)), of('Agenda/Feet/Foot of a tag.md', 'tag')]);
     expect(daily.map(({ title }) => title)).toEqual(['Today', 'Answers', 'Zebra']);
-    expect(folded.map(({ title, pages }) => [title, ...pages.map((page) => page.title)])).toEqual([
-      ['More pages', 'Finished'],
+    const words = ({ title, pages, inner }: FoldedPages): unknown[] => [title, ...pages.map((page) => page.title), ...inner.map(words)];
+    expect(folded.map(words)).toEqual([
+      ['More pages', 'Finished', ['Feet', 'Foot of a tag']],
       ['Loans', 'Abroad'],
-      ['Feet', 'Foot of a tag'],
     ]);
   });
 

@@ -1,4 +1,4 @@
-import { SHIPPED_NAMES, shippedPath } from '../../core/agenda/shipped-names';
+import { SHIPPED_NAMES, isFootPath, shippedPath } from '../../core/agenda/shipped-names';
 import type { NoteSummary } from '../../core/index/live/overview';
 import { foldPath, folderOf } from '../../core/note/names/path';
 
@@ -72,6 +72,8 @@ export interface FoldedPages {
   folder: string;
   title: string;
   pages: NoteSummary[];
+  /** What is folded among them once more. */
+  inner: FoldedPages[];
 }
 
 /** The folder of the agenda pages that ship. */
@@ -79,7 +81,7 @@ const HOME = folderOf(shippedPath('Today'));
 
 /**
  * The agenda pages that stay in sight, and the others under the folders they lie in: beside the daily ones a person's own stay in sight,
- * unless they lie in a folder below; feet lie in theirs.
+ * unless they lie in a folder below; feet, which nobody looks for at first, lie in theirs among more pages.
  */
 export function rackPages(notes: readonly NoteSummary[]): { daily: NoteSummary[]; folded: FoldedPages[] } {
   const pages = agendaPages(notes);
@@ -94,9 +96,12 @@ export function rackPages(notes: readonly NoteSummary[]): { daily: NoteSummary[]
     const title = folder === HOME ? 'More pages' : folder.slice(folder.lastIndexOf('/') + 1) || 'Notes';
     const there = folded.get(folder);
     if (there) there.pages.push(page);
-    else folded.set(folder, { folder, title, pages: [page] });
+    else folded.set(folder, { folder, title, pages: [page], inner: [] });
   }
-  return { daily: pages.filter((page) => !isMore(page)), folded: [...folded.values()] };
+  const more = folded.get(HOME);
+  const inner = [...folded.values()].filter((one) => more && one.pages.every(({ path }) => isFootPath(path)));
+  if (more) more.inner = inner;
+  return { daily: pages.filter((page) => !isMore(page)), folded: [...folded.values()].filter((one) => !inner.includes(one)) };
 }
 
 /** One line of the tree as it is drawn. */
