@@ -1,5 +1,5 @@
-import { civilFrom } from '../../src/core/calendar/day';
 import type { Now } from '../../src/core/calendar/span';
+import { inUtc } from '../../src/core/calendar/zone';
 import { type Branch, allBranches } from '../../src/core/formats/branch';
 import { outlineOf } from '../../src/core/formats/outline-of';
 import { eventsOf } from '../../src/core/formats/out/events-of';
@@ -68,11 +68,4 @@ function listOf(desk: Desk, rows: readonly GatheredRow[]): Part {
       return found ? [{ ...found, branches: 'steps' in row ? shown(row.steps) : [] }] : [];
     });
   return listPart('Tasks', shown(rows));
-}
-
-/** A moment of the zone of this machine in UTC. */
-function inUtc({ day, minute }: Now): Now {
-  const { year, month, day: date } = civilFrom(day);
-  const minutes = Math.floor(new Date(year, month - 1, date, 0, minute).getTime() / 60_000);
-  return { day: Math.floor(minutes / 1440), minute: minutes - Math.floor(minutes / 1440) * 1440 };
 }

@@ -1,21 +1,10 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { dayOfDate, isoDay } from '../../src/core/calendar/day';
-import type { Now } from '../../src/core/calendar/span';
-import { type CsvMap, guessedMap, readTable, tasksOfTable } from '../../src/core/formats/in/csv-in';
-import { appointmentLine, readIcal } from '../../src/core/formats/in/ical-in';
-import { readOurJson } from '../../src/core/formats/in/json-in';
-import { readOpml } from '../../src/core/formats/in/opml-in';
-import { textOfIndented } from '../../src/core/formats/in/read-indented-text';
-import { readVcards } from '../../src/core/formats/vcard';
-import { journalPath, pathFor } from '../../src/core/note/names/path';
+import { fromUtc } from '../../src/core/calendar/zone';
+import { type CsvMap, readTable } from '../../src/core/formats/in/csv-in';
+import { orderOfDays } from '../../src/core/formats/in/csv-cells';
+import { type Choices, type IncomingKind, incomingOf, tableKey } from '../../src/core/formats/in/incoming';
 import { PlainError } from '../plain-error';
-
-/** A moment of UTC in the zone of this machine. */
-function fromUtc({ day, minute }: Now): Now {
-  const local = new Date((day * 1440 + minute) * 60_000);
-  return { day: dayOfDate(local), minute: local.getHours() * 60 + local.getMinutes() };
-}
 
 export interface ImportAnswer {
   files: { note: string; text: string }[];
@@ -23,52 +12,28 @@ export interface ImportAnswer {
   report: string[];
 }
 
+const KINDS = ['text', 'opml', 'ics', 'csv', 'json', 'vcard'] as const satisfies IncomingKind[];
+
 /** `import`: the notes that a file of another format comes to. */
 export function imported(file: string, as: string, map: string | undefined): ImportAnswer {
+  const kind = KINDS.find((one) => one === as);
+  if (!kind) throw new PlainError(`--as is ${KINDS.slice(0, -1).join(', ')} or ${KINDS.at(-1)}.`);
   const text = textOf(file);
-  const name = path.basename(file).replace(/\.[^.]*$/, '');
-  switch (as) {
-    case 'text':
-      return { files: [{ note: pathFor('', name), text: textOfIndented(text) }], report: [] };
-    case 'opml': {
-      const read = readOpml(text);
-      if (!read) throw new PlainError(`${file} is no OPML.`);
-      return { files: [{ note: pathFor('', read.title ?? name), text: read.text }], report: [] };
-    }
-    case 'csv': {
-      const table = readTable(text);
-      const { text: note, kept } = tasksOfTable(table, map === undefined ? guessedMap(table.columns) : mapOf(map));
-      return {
-        files: [{ note: pathFor('', name), text: note }],
-        report: [
-          ...table.problems,
-          ...kept.map(({ row, field, cell }) => `Row ${row}: “${cell}” cannot be read for ${field} and stands under its task.`),
-        ],
-      };
-    }
-    case 'ics': {
-      const read = readIcal(text, fromUtc);
-      if (!read) throw new PlainError(`${file} holds no calendar.`);
-      const days = new Map<number, string[]>();
-      for (const event of read.events)
-        days.set(event.day, [...(days.get(event.day) ?? []), appointmentLine(event), ...event.description.map((line) => `  ${line}`)]);
-      const journals = [...days].map(([day, lines]) => ({ note: journalPath(isoDay(day)), text: `${lines.join('\n')}\n` }));
-      const tasks = read.tasks === 0 ? [] : [{ note: pathFor('', read.title ?? name), text: read.text }];
-      return { files: [...tasks, ...journals], report: read.report };
-    }
-    case 'json': {
-      const read = readOurJson(text);
-      if ('refused' in read) throw new PlainError(`${file}: ${read.refused}`);
-      return { files: read.notes.map((note) => ({ note: note.path ?? pathFor('', note.title), text: note.text })), report: [] };
-    }
-    case 'vcard': {
-      const read = readVcards(text);
-      if (!read) throw new PlainError(`${file} holds no vCard.`);
-      return { files: read.people.map((person) => ({ note: pathFor('People', person.handle), text: person.text })), report: read.left };
-    }
-    default:
-      throw new PlainError('--as is text, opml, ics, csv, json or vcard.');
-  }
+  const choices: Choices = { folder: '', textFiles: 'outlines', events: 'appointments', signs: {}, tables: tablesOf(text, map) };
+  const { notes, lines, left, report } = incomingOf(kind, path.basename(file), text, choices, { fromUtc, isTaken: () => false });
+  const files = [
+    ...notes.map((note) => ({ note: note.path, text: note.text })),
+    ...lines.map((one) => ({ note: one.path, text: `${one.lines.join('\n')}\n` })),
+  ];
+  if (files.length === 0 && left.length > 0) throw new PlainError(`${file}: ${left.join(' ')}`);
+  return { files, report: [...report, ...left] };
+}
+
+/** How the table is read that the file holds, where it is said. */
+function tablesOf(text: string, map: string | undefined): Choices['tables'] {
+  if (map === undefined) return {};
+  const { columns, rows } = readTable(text);
+  return { [tableKey(columns)]: { map: mapOf(map), order: orderOfDays(rows) } };
 }
 
 function mapOf(words: string): CsvMap {

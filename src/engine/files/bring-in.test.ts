@@ -116,8 +116,7 @@ describe('what files come to', () => {
   it('a zip is read as what it holds', async () => {
     const bytes = zipSync({ 'F/a.md': strToU8('- [ ] a\n') });
     const files: string[] = [];
-    for await (const { path } of readGiven([{ path: 'x.zip', file: new File([bytes], 'x.zip') }]))
-      files.push(path);
+    for await (const { path } of readGiven([{ path: 'x.zip', file: new File([bytes], 'x.zip') }])) files.push(path);
     expect(files).toEqual(['F/a.md']);
   });
 });

@@ -1,6 +1,5 @@
-import type { Now } from '../../core/calendar/span';
-import { dayOfDate } from '../../core/calendar/day';
 import { signOfText } from '../../core/agenda/text-sign';
+import { fromUtc } from '../../core/calendar/zone';
 import { type DayOrder, asksOrder, orderOfDays } from '../../core/formats/in/csv-cells';
 import { type CsvMap, guessedMap, readTable } from '../../core/formats/in/csv-in';
 import { type Choices, type Incoming, type IncomingKind, incomingOf, kindOfFile, tableKey } from '../../core/formats/in/incoming';
@@ -194,10 +193,4 @@ function shownTable({ path, text }: Other, { tables }: Choices): ShownTable {
     order: known?.order ?? orderOfDays(rows),
     asksOrder: asksOrder(rows),
   };
-}
-
-/** A moment of UTC in the zone of this machine. */
-function fromUtc({ day, minute }: Now): Now {
-  const local = new Date((day * 1440 + minute) * 60_000);
-  return { day: dayOfDate(local), minute: local.getHours() * 60 + local.getMinutes() };
 }

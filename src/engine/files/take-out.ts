@@ -1,5 +1,6 @@
 import type { Day } from '../../core/calendar/day';
 import type { Now } from '../../core/calendar/span';
+import { inUtc } from '../../core/calendar/zone';
 import { type Branch, allBranches, tasksIn } from '../../core/formats/branch';
 import { type ListedGather, partsOfLists, pathsOfLists } from '../../core/formats/listed';
 import { outlineOf } from '../../core/formats/outline-of';
@@ -194,12 +195,4 @@ async function zipped(portions: Portions, asked: TakeOutAsked, progress: (looked
   };
   const file = await packNotes(chosen(), others, progress);
   return { file, ending: '.zip', notes: count, tasks, report: [] };
-}
-
-/** A moment of the zone of this machine in UTC. */
-function inUtc({ day, minute }: Now): Now {
-  const of = new Date(day * 86_400_000);
-  const local = new Date(of.getUTCFullYear(), of.getUTCMonth(), of.getUTCDate(), 0, minute);
-  const minutes = Math.floor(local.getTime() / 60_000);
-  return { day: Math.floor(minutes / 1440), minute: minutes - Math.floor(minutes / 1440) * 1440 };
 }

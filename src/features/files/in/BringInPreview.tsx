@@ -30,18 +30,12 @@ export function BringInPreview({ plan, choices, stale, onChoose, onBringIn, onCl
         {beside > 0 &&
           ` ${counted(beside, 'note')} ${beside === 1 ? 'has' : 'have'} the path of another text, and will stand beside it under a number.`}
       </p>
-      <Listed count={left.length} one="file, or a part of one, will not come in" many="files, or parts of them, will not come in">
-        {left.map(({ path, reason }, index) => (
-          <li key={index}>
-            {path}: {reason}
-          </li>
-        ))}
-      </Listed>
-      <Listed count={report.length} one="line to know; nothing is lost" many="lines to know; nothing is lost">
-        {report.map((words, index) => (
-          <li key={index}>{words}</li>
-        ))}
-      </Listed>
+      <Listed
+        lines={left.map(({ path, reason }) => `${path}: ${reason}`)}
+        one="file, or a part of one, will not come in"
+        many="files, or parts of them, will not come in"
+      />
+      <Listed lines={report} one="line to know; nothing is lost" many="lines to know; nothing is lost" />
       {tables.map((table) => (
         <TableChoices key={table.path} table={table} onChange={(reading) => set({ tables: { ...choices.tables, [table.key]: reading } })} />
       ))}

@@ -31,44 +31,22 @@ export function BringInReport({ report, onUseSettings, onTakeBack, onClose }: Br
         </p>
       )}
       <Listed
-        count={beside.length}
+        lines={beside.map((one) => one.path)}
         one="note had a path that another text has, and stands beside it under a number"
         many="notes had a path that another text has, and stand beside it under a number"
-      >
-        {beside.map((one) => (
-          <li key={one.path}>{one.path}</li>
-        ))}
-      </Listed>
+      />
       <Listed
-        count={longer.length}
+        lines={longer}
         one="note was here already, and has more lines at its end"
         many="notes were here already, and have more lines at their end"
-      >
-        {longer.map((path) => (
-          <li key={path}>{path}</li>
-        ))}
-      </Listed>
-      <Listed count={same.length} one="note is here already, just so" many="notes are here already, just so">
-        {same.map((path) => (
-          <li key={path}>{path}</li>
-        ))}
-      </Listed>
+      />
+      <Listed lines={same} one="note is here already, just so" many="notes are here already, just so" />
       <Listed
-        count={asBytes.length}
+        lines={asBytes}
         one="file is no UTF-8 text: kept as bytes, read-only"
         many="files are no UTF-8 text: kept as bytes, read-only"
-      >
-        {asBytes.map((path) => (
-          <li key={path}>{path}</li>
-        ))}
-      </Listed>
-      <Listed count={left.length} one="file did not come in" many="files did not come in">
-        {left.map((one, index) => (
-          <li key={index}>
-            {one.path}: {one.reason}
-          </li>
-        ))}
-      </Listed>
+      />
+      <Listed lines={left.map(({ path, reason }) => `${path}: ${reason}`)} one="file did not come in" many="files did not come in" />
       <div className="flex flex-wrap gap-2">
         <button type="button" className="solid-button" autoFocus onClick={onClose}>
           Done
