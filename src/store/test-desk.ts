@@ -85,7 +85,7 @@ function typeIn(text: OpenText, surface: TestSurface, words: string, line?: numb
 }
 
 /** What is written in, without an editor. */
-export class TestSurface {
+class TestSurface {
   private base: string;
   private sentText: string | null = null;
 

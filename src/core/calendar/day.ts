@@ -50,7 +50,7 @@ export function civilFrom(value: Day): CivilDate {
   };
 }
 
-export function isLeapYear(year: number): boolean {
+function isLeapYear(year: number): boolean {
   return year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0);
 }
 

@@ -38,8 +38,3 @@ export function keptDays(from: Day, to: Day, { rows, today, excuseOf }: KeptMatt
   }
   return days;
 }
-
-/** The share of a day's plan that was kept, from 0 to 1; null without a plan, and for an excused day. */
-export function shareOf({ planned, kept, excused }: Pick<KeptDay, 'planned' | 'kept' | 'excused'>): number | null {
-  return planned === 0 || excused !== null ? null : kept / planned;
-}

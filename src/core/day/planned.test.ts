@@ -3,7 +3,7 @@ import { isoDay, readIsoDay } from '../calendar/day';
 import { Library } from '../index/library';
 import { readNote } from '../task/reading/read-note';
 import { DAY_DEFAULTS } from './day-settings';
-import { keptDays, shareOf } from './kept-days';
+import { keptDays } from './kept-days';
 import { plannedDay, pushedDays, sharesOf } from './planned';
 
 const MONDAY = readIsoDay('2026-11-23') ?? 0;
@@ -112,7 +112,7 @@ describe('how days went', () => {
       [2, 1],
       [1, 1],
     ]);
-    expect(days(MONDAY + 2).map(shareOf)).toEqual([null, 1]);
+    expect(days(MONDAY + 2).map(({ excused }) => excused)).toEqual(['ill', null]);
   });
 
   /** A line of a generated journal, with what this test itself knows of it. */

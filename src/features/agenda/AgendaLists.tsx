@@ -98,7 +98,7 @@ interface AgendaListProps {
 }
 
 /** One list of an agenda page, with its own head where it has a title. */
-export function AgendaList({ text, index, at, home = at, name, look, narrowing, titled }: AgendaListProps) {
+function AgendaList({ text, index, at, home = at, name, look, narrowing, titled }: AgendaListProps) {
   const shown = useGather(text, at, index, narrowing, name, home);
   const { answer } = shown;
   const count = answer ? answer.total + answer.errors.length : -1;

@@ -9,5 +9,3 @@ export const HELP_PAGES = [
   { id: 'files', title: 'Files: in, out, on paper', load: () => import('../../../docs/files.md?raw') },
   { id: 'keeping', title: 'How it is kept', load: () => import('../../../docs/keep.md?raw') },
 ] as const;
-
-export type HelpPageId = (typeof HELP_PAGES)[number]['id'];

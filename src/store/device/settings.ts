@@ -6,7 +6,7 @@ z.config({ jitless: true });
 const hours = z.number().check(z.minimum(0), z.maximum(24));
 
 /** What a person can set. Every field has a default, so that an older or broken store still opens. */
-export const settingsSchema = z.object({
+const settingsSchema = z.object({
   theme: z.catch(z.enum(['system', 'light', 'dark']), 'system'),
   /** Percent of the designed size. */
   textSize: z.catch(z.union([z.literal(90), z.literal(100), z.literal(115), z.literal(130)]), 100),

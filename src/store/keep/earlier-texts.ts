@@ -13,7 +13,7 @@ const PAUSE = 2 * 60 * 1000;
 const OFTEN = 10 * 60 * 1000;
 
 /** However few notes there are, earlier texts may take this: 5 MB. */
-export const LEAST_ROOM = 5_000_000;
+const LEAST_ROOM = 5_000_000;
 
 /** What the store holds of one kind. */
 export interface KindSize {

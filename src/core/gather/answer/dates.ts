@@ -13,7 +13,7 @@ import type { DayRange } from '../../calendar/span';
 import type { DateValue, GatherContext, RangeValue, Unit } from '../language/ast';
 
 /** A date moved by units; a month moved to a shorter one ends on its last day. */
-export function shiftDay(day: Day, count: number, unit: Unit): Day {
+function shiftDay(day: Day, count: number, unit: Unit): Day {
   switch (unit) {
     case 'day':
       return day + count;
@@ -27,7 +27,7 @@ export function shiftDay(day: Day, count: number, unit: Unit): Day {
 }
 
 /** The first and last day of the unit that holds a day. */
-export function unitAround(day: Day, unit: Unit, firstDayOfWeek: Weekday): DayRange {
+function unitAround(day: Day, unit: Unit, firstDayOfWeek: Weekday): DayRange {
   switch (unit) {
     case 'day':
       return { from: day, to: day };

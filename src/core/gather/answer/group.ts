@@ -187,7 +187,7 @@ function monthValue(day: Day | null): GroupValue {
 }
 
 /** The period of a task: each leaves out the ones before it. */
-export function periodOf(row: Row, range: DayRange | null, context: GatherContext): Period {
+function periodOf(row: Row, range: DayRange | null, context: GatherContext): Period {
   const { today, firstDayOfWeek } = context;
   const open = isOpen(row.task.status);
   if (open && row.task.due !== null && row.task.due.from < today) return 'Late';

@@ -17,7 +17,7 @@ export function rangeText({ from, to }: DayRange): string {
 
 const counted = (count: number, unit: string): string => `${count} ${unit}${count === 1 ? '' : 's'}`;
 
-export function dateText(date: DateValue): string {
+function dateText(date: DateValue): string {
   switch (date.is) {
     case 'range':
       return rangeText(date.range);
@@ -34,7 +34,7 @@ export function dateText(date: DateValue): string {
   }
 }
 
-export function rangeValueText(range: RangeValue): string {
+function rangeValueText(range: RangeValue): string {
   switch (range.is) {
     case 'date':
       return dateText(range.date);

@@ -31,7 +31,7 @@ export type AnswerNews =
  *
  * @param before the answer that the news build on; news that are whole need none
  */
-export function answerAfter(before: AnswerView | undefined, news: AnswerNews): AnswerView | undefined {
+function answerAfter(before: AnswerView | undefined, news: AnswerNews): AnswerView | undefined {
   if (news.is === 'whole') return news.answer;
   if (!before) return undefined;
   const known = new Map(before.groups.map((group) => [group.id, group]));

@@ -39,7 +39,7 @@ export interface FrontMatter {
   problem: { message: string; line: number } | null;
 }
 
-export const NO_FRONT_MATTER: FrontMatter = {
+const NO_FRONT_MATTER: FrontMatter = {
   lineCount: 0,
   title: null,
   kind: null,

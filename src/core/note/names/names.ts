@@ -36,7 +36,7 @@ const LINK_TARGET = /\]\((?:[^()\\\n]|\\.|\((?:[^()\\\n]|\\.)*\))*\)/y;
 const EMAIL_TAIL = /^@[\p{L}\p{N}-]+\.[\p{L}]/u;
 
 /** A line that names nothing. */
-export const NO_NAMES: Inline = { names: [], links: [] };
+const NO_NAMES: Inline = { names: [], links: [] };
 
 /** Each name is one string, so that what is known of it is found at once. */
 const oneString = remembered((name) => name);

@@ -1,7 +1,7 @@
 import { isoDay } from '../../calendar/day';
 import { act } from './act';
 import { ACTION_DEFAULTS, type ActionContext } from './action-context';
-import { applyChanges } from '../writing/edit';
+import { type Change, applyChanges } from '../writing/edit';
 import type { Intention } from './intention';
 
 /** A Monday. */
@@ -17,4 +17,14 @@ export function whole(text: string, words: string, intention: Intention, context
   const line = lines.findIndex((one) => one.includes(words));
   const outcome = act(text, { line, expected: lines[line] ?? '' }, intention, { ...CONTEXT, ...context });
   return 'refused' in outcome ? outcome.refused : applyChanges(text, outcome.changes);
+}
+
+/** The changes that take changes back: applied to what they made, they give the text before. */
+export function inverseChanges(text: string, changes: readonly Change[]): Change[] {
+  let moved = 0;
+  return changes.map(({ from, to, insert }) => {
+    const start = from + moved;
+    moved += insert.length - (to - from);
+    return { from: start, to: start + insert.length, insert: text.slice(from, to) };
+  });
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { act, actOnMany } from './act';
-import { CONTEXT, NOW, TODAY, status, whole } from './act-fixtures';
-import { applyChanges, differenceOf, inverseChanges, LINE_GONE, LINE_TWICE } from '../writing/edit';
+import { CONTEXT, NOW, TODAY, inverseChanges, status, whole } from './act-fixtures';
+import { applyChanges, differenceOf, LINE_GONE, LINE_TWICE } from '../writing/edit';
 import type { Intention } from './intention';
 import { NO_TASK } from '../reading/open-note';
 import { readNote } from '../reading/read-note';

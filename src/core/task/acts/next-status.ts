@@ -4,7 +4,7 @@ import type { ActionSettings } from './action-context';
 import type { StatusChange } from './status-actions';
 
 /** The signs of the statuses that a task goes through by cycling, where no order of choice says otherwise. */
-export const CYCLE: readonly string[] = [' ', '_', 'x'];
+const CYCLE: readonly string[] = [' ', '_', 'x'];
 
 /**
  * The status that follows the present one in the order of choice. A task that stands outside that order goes on with its second; a closed

@@ -39,7 +39,6 @@ export interface AddedStatus {
 
 /** The colours that an added status may have; another word is none. */
 export const STATUS_COLOURS = ['teal', 'amber', 'red', 'green', 'blue', 'violet'] as const;
-export type StatusColour = (typeof STATUS_COLOURS)[number];
 
 /** Whether a sign is none of the format's five statuses, so that a note may have added it. */
 export const isAddedSign = (sign: string): boolean => sign !== '' && !(sign in BY_SIGN);

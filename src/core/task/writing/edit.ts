@@ -80,13 +80,3 @@ export function differencesOf(before: string, after: string): Change[] {
   const sign = { from: whole.from, to: at, insert: after.charAt(whole.from) };
   return rest ? [sign, { from: at + rest.from, to: at + rest.to, insert: rest.insert }] : [sign];
 }
-
-/** The changes that take changes back: applied to what they made, they give the text before. */
-export function inverseChanges(text: string, changes: readonly Change[]): Change[] {
-  let moved = 0;
-  return changes.map(({ from, to, insert }) => {
-    const start = from + moved;
-    moved += insert.length - (to - from);
-    return { from: start, to: start + insert.length, insert: text.slice(from, to) };
-  });
-}
