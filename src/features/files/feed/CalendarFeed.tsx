@@ -22,8 +22,14 @@ export function CalendarFeed() {
       gone = true;
     };
   }, []);
+  // What is chosen shows at once, and not only when it is stored.
+  const [chosen, setChosen] = useState<Feed | null>(null);
   const change = async (next: Feed): Promise<void> => {
-    await changeFeed(store, () => next);
+    setChosen(next);
+    const { pages, events } = next;
+    // What was sent meanwhile, or withdrawn in another tab, stays so.
+    await changeFeed(store, (present) => (feed === null ? next : present && { ...present, pages, events }));
+    setChosen((present) => (present === next ? null : present));
     const { settings, library } = redux.getState();
     await sendFeed({ store, engine, clock }, { settings, statuses: library.overview?.statuses ?? [] }).catch((error: unknown) =>
       refuse(`The calendar could not be made: ${error instanceof Error ? error.message : String(error)}`),
@@ -54,7 +60,13 @@ export function CalendarFeed() {
         )}
       </div>
     );
-  return <Present feed={feed} onChange={(next) => void change(next)} onWithdraw={() => void withdraw(feed)} />;
+  return (
+    <Present
+      feed={chosen ? { ...feed, pages: chosen.pages, events: chosen.events } : feed}
+      onChange={(next) => void change(next)}
+      onWithdraw={() => void withdraw(feed)}
+    />
+  );
 }
 
 interface PresentProps {

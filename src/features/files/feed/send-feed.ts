@@ -28,8 +28,17 @@ export async function serverOffers(): Promise<boolean> {
   }
 }
 
-/** Makes the calendar and sends it where it differs from what was sent last; what went wrong is kept with it. */
+/**
+ * Makes the calendar and sends it where it differs from what was sent last; what went wrong is kept with it. One after the other, in all
+ * tabs: an older calendar never comes after a newer one.
+ */
 export async function sendFeed(services: FeedServices, given: FeedGiven): Promise<void> {
+  // A page that is not served safely has no locks.
+  const locks = navigator.locks as LockManager | undefined;
+  await (locks ? locks.request('recado calendar', () => send(services, given)) : send(services, given));
+}
+
+async function send(services: FeedServices, given: FeedGiven): Promise<void> {
   const { store } = services;
   const feed = readFeed(await store.value(FEED));
   if (!feed) return;
