@@ -22,20 +22,21 @@ export function CalendarFeed() {
       gone = true;
     };
   }, []);
-  // What is chosen shows at once, and not only when it is stored.
+  // What is chosen shows at once, until it is read as it is stored.
   const [chosen, setChosen] = useState<Feed | null>(null);
+  if (chosen && feed && isAlike(chosen, feed)) setChosen(null);
   const change = async (next: Feed): Promise<void> => {
     setChosen(next);
     const { pages, events } = next;
     // What was sent meanwhile, or withdrawn in another tab, stays so.
     await changeFeed(store, (present) => (feed === null ? next : present && { ...present, pages, events }));
-    setChosen((present) => (present === next ? null : present));
     const { settings, library } = redux.getState();
     await sendFeed({ store, engine, clock }, { settings, statuses: library.overview?.statuses ?? [] }).catch((error: unknown) =>
       refuse(`The calendar could not be made: ${error instanceof Error ? error.message : String(error)}`),
     );
   };
   const withdraw = async (present: Feed): Promise<void> => {
+    setChosen(null);
     if (await withdrawFeed({ store }, present)) say('Withdrawn: nobody can read it at that address any more.');
     else refuse('The server was not reached, so the calendar is still at its address. Try it again.');
   };
@@ -130,6 +131,8 @@ function Present({ feed, onChange, onWithdraw }: PresentProps) {
     </div>
   );
 }
+
+const isAlike = (one: Feed, other: Feed): boolean => one.events === other.events && one.pages.join('\n') === other.pages.join('\n');
 
 const isLocal = (host: string): boolean => host === 'localhost' || host === '127.0.0.1' || host === '[::1]';
 
