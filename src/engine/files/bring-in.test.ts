@@ -36,7 +36,7 @@ describe('what files come to', () => {
   it('is told before anything changes: notes, tasks, what is here, what has another’s path', async () => {
     const here = [stored('Loans.md', '- [ ] a\n'), stored('Rooms.md', 'other')];
     const bringIn = await incoming({ 'Loans.md': '- [ ] a\n', 'Rooms.md': '- [ ] b\n- [x] c\n', 'New/x.md': '' }, here);
-    expect(bringIn.plan(CHOICES)).toMatchObject({ notes: 3, tasks: 3, same: 1, beside: 1, left: [], signs: [], tables: [] });
+    expect(bringIn.plan(CHOICES)).toMatchObject({ notes: 3, tasks: 2, same: 1, beside: 1, left: [], signs: [], tables: [] });
     // In a folder none of them is here.
     expect(bringIn.plan({ ...CHOICES, folder: 'Old' })).toMatchObject({ same: 0, beside: 0 });
     expect(Object.keys(arriving(bringIn, { ...CHOICES, folder: 'Old' }))).toEqual(['Old/Loans.md', 'Old/Rooms.md', 'Old/New/x.md']);
@@ -69,6 +69,21 @@ describe('what files come to', () => {
     const bringIn = await incoming({ 'w.ics': `BEGIN:VCALENDAR\r\n${event}END:VEVENT\r\nEND:VCALENDAR\r\n` });
     expect(bringIn.plan({ ...CHOICES, events }).events).toBe(1);
     expect(arriving(bringIn, { ...CHOICES, events })).toEqual(files);
+  });
+
+  it('JSON brings its paths, below the folder that is chosen; what a list held is called as it was', async () => {
+    const notes = [
+      { path: 'F/a.md', title: 'a', text: '- [ ] a\n' },
+      { path: null, title: 'Late', text: '- [ ] b\n' },
+    ];
+    const bringIn = await incoming({ 'all.json': JSON.stringify({ format: 'recado', version: 1, notes }) });
+    expect(Object.keys(arriving(bringIn))).toEqual(['F/a.md', 'Late.md']);
+    expect(Object.keys(arriving(bringIn, { ...CHOICES, folder: 'Old' }))).toEqual(['Old/F/a.md', 'Old/Late.md']);
+  });
+
+  it('a dot in the name of a file is part of its title', async () => {
+    const bringIn = await incoming({ 'v1.2 rooms.txt': 'Oak\n', 'v1.3 rooms.csv': 'task\nOak\n' });
+    expect(Object.keys(arriving(bringIn, { ...CHOICES, textFiles: 'outlines' }))).toEqual(['v1.2 rooms.md', 'v1.3 rooms.md']);
   });
 
   it('a text file is a note, or an outline', async () => {

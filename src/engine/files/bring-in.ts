@@ -2,7 +2,7 @@ import { signOfText } from '../../core/agenda/text-sign';
 import { fromUtc } from '../../core/calendar/zone';
 import { type DayOrder, asksOrder, orderOfDays } from '../../core/formats/in/csv-cells';
 import { type CsvMap, guessedMap, readTable } from '../../core/formats/in/csv-in';
-import { type Choices, type Incoming, type IncomingKind, incomingOf, kindOfFile, tableKey } from '../../core/formats/in/incoming';
+import { type Choices, type Incoming, type IncomingKind, incomingOf, kindOfFile, placeIn, tableKey } from '../../core/formats/in/incoming';
 import { readIcal } from '../../core/formats/in/ical-in';
 import { type OtherSign, otherSigns, withSigns } from '../../core/formats/in/other-signs';
 import { decodeUtf8 } from '../../core/note/blocks/decode';
@@ -30,6 +30,7 @@ export interface ShownTable {
 /** What would come in, by the choices as they are. */
 export interface BringInPlan {
   notes: number;
+  /** Of notes that are not here already. */
   tasks: number;
   /** Lines for notes that may be here already. */
   lines: number;
@@ -69,7 +70,6 @@ export class BringIn {
   private readonly others: Other[] = [];
   /** What is no note, which the import says why of, or takes for itself, as settings. */
   private readonly rest: ImportFile[] = [];
-  private readonly left: BringInPlan['left'] = [];
   private readonly signs = new Map<string, OtherSign>();
   /** A sign of each text that is here, by its folded path. */
   private readonly here = new Map<string, string>();
@@ -114,13 +114,14 @@ export class BringIn {
 
   plan(choices: Choices): BringInPlan {
     const plan: BringInPlan = {
-      ...{ notes: this.notes.length, tasks: 0, lines: 0, same: 0, beside: 0, left: [...this.left], report: [] },
+      ...{ notes: this.notes.length, tasks: 0, lines: 0, same: 0, beside: 0, left: [], report: [] },
       ...{ signs: [...this.signs.values()], tables: [], events: 0, textFiles: 0 },
     };
     for (const note of this.notes) {
-      plan.tasks += note.tasks;
-      const here = this.here.get(foldPath(placeOf(note.path, choices.folder)));
-      if (here !== undefined) this.compare(here, this.textOf(note, choices), plan);
+      const path = placeIn(choices.folder, note.path);
+      // Most of what comes in lies nowhere yet, and its text need not be looked at.
+      const isSame = this.here.has(foldPath(path)) && this.isHere(path, this.textOf(note, choices), plan);
+      if (!isSame) plan.tasks += note.tasks;
     }
     for (const other of this.others) {
       if (other.kind === 'text') plan.textFiles++;
@@ -129,9 +130,7 @@ export class BringIn {
       const { notes, lines, left, report } = this.incoming(other, choices);
       plan.notes += notes.length;
       for (const { path, text } of notes) {
-        plan.tasks += readNote(path, text, this.reading).tasks.length;
-        const here = this.here.get(foldPath(path));
-        if (here !== undefined) this.compare(here, text, plan);
+        if (!this.isHere(path, text, plan)) plan.tasks += readNote(path, text, this.reading).tasks.length;
       }
       plan.lines += lines.reduce((sum, one) => sum + one.lines.filter((line) => line.startsWith('- ')).length, 0);
       plan.left.push(...left.map((reason) => ({ path: other.path, reason })));
@@ -141,16 +140,21 @@ export class BringIn {
     return plan;
   }
 
-  private compare(here: string, text: string, plan: BringInPlan): void {
-    if (here === signOfText(text)) plan.same++;
+  /** Whether a text is here already, at its place; counted, as is another text that has its path. */
+  private isHere(path: string, text: string, plan: BringInPlan): boolean {
+    const here = this.here.get(foldPath(path));
+    if (here === undefined) return false;
+    const isSame = here === signOfText(text);
+    if (isSame) plan.same++;
     else plan.beside++;
+    return isSame;
   }
 
   /** Everything that comes in, as the import takes it. */
   *arrivals(choices: Choices): Generator<ImportFile> {
     const encoder = new TextEncoder();
     for (const note of this.notes) {
-      const path = placeOf(note.path, choices.folder);
+      const path = placeIn(choices.folder, note.path);
       yield { path, bytes: isMeant(note, choices) ? encoder.encode(this.textOf(note, choices)) : note.bytes };
     }
     for (const other of this.others) {
@@ -169,15 +173,13 @@ export class BringIn {
 
   private incoming({ kind, path, text }: Other, choices: Choices): Incoming {
     if (kind === 'text' && choices.textFiles === 'notes')
-      return { notes: [{ path: placeOf(path, choices.folder), text }], lines: [], left: [], report: [] };
+      return { notes: [{ path: placeIn(choices.folder, path), text }], lines: [], left: [], report: [] };
     return incomingOf(kind, path, text, choices, { fromUtc, isTaken: (handle) => this.handles.has(handle) });
   }
 }
 
 /** Whether a sign of a note is chosen to mean something. */
 const isMeant = (note: Note, { signs }: Choices): boolean => note.signs.some((sign) => Object.hasOwn(signs, sign));
-
-const placeOf = (path: string, folder: string): string => (folder === '' ? path : `${folder}/${path}`);
 
 /** Files of the system, and what Recado puts beside notes, are none of them. */
 const isHidden = (path: string): boolean =>

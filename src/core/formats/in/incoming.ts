@@ -1,9 +1,8 @@
 import { isoDay } from '../../calendar/day';
-import type { Now } from '../../calendar/span';
-import { timeName } from '../../calendar/span';
+import { type Now, timeName } from '../../calendar/span';
 import { endName } from '../../day/appointments';
 import { foldName } from '../../note/names/names';
-import { baseNameOf, journalPath, pathFor } from '../../note/names/path';
+import { fileNameOf, journalPath, pathFor } from '../../note/names/path';
 import type { Status } from '../../task/line/status';
 import { readVcards } from '../vcard';
 import { type DayOrder, orderOfDays } from './csv-cells';
@@ -51,6 +50,9 @@ export interface Choices {
   tables: Readonly<Record<string, TableReading>>;
 }
 
+/** Where a note comes to lie that brings a path of its own. */
+export const placeIn = (folder: string, path: string): string => (folder === '' ? path : `${folder}/${path}`);
+
 /** What tables of the same columns are remembered by. */
 export const tableKey = (columns: readonly string[]): string => columns.join('\t');
 
@@ -78,7 +80,7 @@ export interface Place {
  * @param path where it lay; a note that has no name of its own is called like it
  */
 export function incomingOf(kind: Exclude<IncomingKind, 'note'>, path: string, text: string, choices: Choices, place: Place): Incoming {
-  const name = baseNameOf(path).replace(/\.[^.]*$/, '') || 'Untitled';
+  const name = fileNameOf(path).replace(/\.[^.]*$/, '') || 'Untitled';
   const nothing: Incoming = { notes: [], lines: [], left: [], report: [] };
   const noteOf = (title: string, words: string) => (words === '' ? [] : [{ path: pathFor(choices.folder, title), text: words }]);
   switch (kind) {
@@ -93,7 +95,13 @@ export function incomingOf(kind: Exclude<IncomingKind, 'note'>, path: string, te
     case 'json': {
       const read = readOurJson(text);
       if ('refused' in read) return { ...nothing, left: [read.refused] };
-      return { ...nothing, notes: read.notes.map((note) => ({ path: note.path ?? pathFor(choices.folder, note.title), text: note.text })) };
+      return {
+        ...nothing,
+        notes: read.notes.map(({ path: own, title, text: words }) => ({
+          path: own === null ? pathFor(choices.folder, title) : placeIn(choices.folder, own),
+          text: words,
+        })),
+      };
     }
     case 'vcard': {
       const read = readVcards(text);

@@ -27,7 +27,7 @@ export interface JsonPart {
 }
 
 /**
- * JSON: `{"format": "recado", "version": 1, "written": …, "notes": [{path, title, text, tasks}]}`, described in docs/formats.md. The text
+ * JSON: `{"format": "recado", "version": 1, "written": …, "notes": [{path, title, text, tasks}]}`, described in docs/files.md. The text
  * of a note is all of it; the tasks are what Recado reads in it.
  *
  * @param written the moment of writing, as `2026-11-23 09:20`

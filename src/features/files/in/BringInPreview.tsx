@@ -76,7 +76,7 @@ export function BringInPreview({ plan, choices, stale, onChoose, onBringIn, onCl
   );
 }
 
-/** @example '2 notes with 7 tasks, and 3 appointments, would come in.' */
+/** @example '2 notes with 7 tasks and 3 appointments will come in.' */
 function comesTo(notes: number, tasks: number, lines: number): string {
   const parts = [
     ...(notes > 0 ? [`${counted(notes, 'note')} with ${counted(tasks, 'task')}`] : []),

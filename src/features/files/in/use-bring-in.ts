@@ -40,13 +40,15 @@ export function useBringIn(onCameIn: (() => void) | undefined): BringInSteps {
   const files = useRef<Files | null>(null);
   const asked = useRef(0);
   const here = useRef(true);
+  const isComing = useRef(false);
   const [stopping] = useState(() => ({ signal: new AbortController() }));
   useEffect(() => {
     here.current = true;
     return () => {
       here.current = false;
       stopping.signal.abort();
-      files.current?.end();
+      // What is coming in is handed on to its end, so that it is told and can be taken back.
+      if (!isComing.current) files.current?.end();
     };
   }, [stopping]);
 
@@ -88,6 +90,7 @@ export function useBringIn(onCameIn: (() => void) | undefined): BringInSteps {
     if (phase.is !== 'deciding' || !worker) return;
     const { choices } = phase;
     setPhase({ is: 'coming', stored: 0 });
+    isComing.current = true;
     stopping.signal = new AbortController();
     const { importNotes } = await import('../../../store/notes/import-notes');
     const report = await importNotes(
@@ -98,6 +101,7 @@ export function useBringIn(onCameIn: (() => void) | undefined): BringInSteps {
     );
     worker.end();
     files.current = null;
+    isComing.current = false;
     await keepChoices(store, choices);
     onCameIn?.();
     if (here.current) setPhase({ is: 'done', report });
