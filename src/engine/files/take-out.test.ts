@@ -70,16 +70,11 @@ describe('what is taken out', () => {
     expect([await file.text(), tasks]).toEqual(['', 0]);
   });
 
-  it('a calendar holds a task of two lists once, and what happens from a day on', async () => {
+  it('a calendar holds a task of two lists once, and the events that are given', async () => {
     const lists = [1, 2].map((one) => ({ title: `List ${one}`, groups: [{ label: null, rows: [row(2)] }] }));
-    const taken = (eventsFrom: number): Taken => ({ is: 'lists', title: 'Mine', lists, eventsFrom });
-    const day = Math.floor(Date.UTC(2026, 10, 23) / 86_400_000);
-    const parts = async (from: number): Promise<string[]> => {
-      const { file } = await takeOut(portions(), asked(taken(from), 'ics'), () => undefined);
-      return (await file.text()).match(/BEGIN:V(?:TODO|EVENT)/g) ?? [];
-    };
-    expect(await parts(day)).toEqual(['BEGIN:VTODO', 'BEGIN:VEVENT']);
-    expect(await parts(day + 1)).toEqual(['BEGIN:VTODO']);
+    const event = { id: 'a@recado', words: 'Visit', day: 20780, start: 840, end: 900, people: [], note: 'Journal/2026-11-23.md' };
+    const { file } = await takeOut(portions(), asked({ is: 'lists', title: 'Mine', lists, events: [event] }, 'ics'), () => undefined);
+    expect((await file.text()).match(/BEGIN:V(?:TODO|EVENT)/g)).toEqual(['BEGIN:VTODO', 'BEGIN:VEVENT']);
   });
 
   it('for the clipboard is text, and HTML where people read it', async () => {

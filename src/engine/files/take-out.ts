@@ -1,8 +1,7 @@
-import type { Day } from '../../core/calendar/day';
 import type { Now } from '../../core/calendar/span';
 import { inUtc } from '../../core/calendar/zone';
 import { type Branch, allBranches, tasksIn } from '../../core/formats/branch';
-import { type ListedGather, partsOfLists, pathsOfLists } from '../../core/formats/listed';
+import { type ListedGather, partsOfLists } from '../../core/formats/listed';
 import { outlineOf } from '../../core/formats/outline-of';
 import { eventsOf } from '../../core/formats/out/events-of';
 import { type OutFormat, OUT_FORMATS } from '../../core/formats/out/formats';
@@ -25,8 +24,8 @@ export type Taken =
   | { is: 'note'; path: string; title: string }
   /** The lines from one up to, and without, another; from 0. */
   | { is: 'lines'; path: string; from: number; to: number; title: string }
-  /** With `eventsFrom` also what happens at a time from that day on, wherever it is written. */
-  | { is: 'lists'; title: string; lists: readonly ListedGather[]; eventsFrom?: Day };
+  /** With events, which only a calendar holds, beside their tasks. */
+  | { is: 'lists'; title: string; lists: readonly ListedGather[]; events?: readonly CalendarEvent[] };
 
 /** The kinds of the notes of the set-up. */
 const SET_UP: ReadonlySet<string> = new Set(['agenda', 'template', 'slip', 'status']);
@@ -126,19 +125,10 @@ async function* partsOf(
 ): AsyncGenerator<Part> {
   if (taken.is === 'lists') {
     const notes = new Map<string, ReadNote>();
-    const wanted = new Set(pathsOfLists(taken.lists).map(foldPath));
-    const { eventsFrom } = taken;
-    const events: CalendarEvent[] = [];
     for await (const { notes: some } of portions)
-      for (const { path, text } of some) {
-        const isWanted = wanted.has(foldPath(path));
-        if (text === null || !(isWanted || eventsFrom !== undefined)) continue;
-        const note = readNote(path, text, reading);
-        if (isWanted) notes.set(foldPath(path), note);
-        if (eventsFrom !== undefined) events.push(...eventsOf(note, slipHeading).filter(({ day }) => day >= eventsFrom));
-      }
+      for (const { path, text } of some) if (text !== null) notes.set(foldPath(path), readNote(path, text, reading));
     yield* partsOfLists(taken.lists, title, branchesOf(notes));
-    if (events.length > 0) yield { ...listPart(title, []), events };
+    if (taken.events) yield { ...listPart(title, []), events: taken.events };
     return;
   }
   let looked = 0;

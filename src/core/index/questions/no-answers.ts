@@ -5,6 +5,7 @@ export const NO_ANSWERS: { readonly [Name in QuestionName]: Questions[Name]['ans
   why: null,
   matching: [],
   listed: [],
+  events: [],
   nextStep: null,
   closely: null,
   find: [],

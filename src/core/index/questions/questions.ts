@@ -22,6 +22,7 @@ import type { CarryAnswer } from './carry';
 import type { Template } from './forms';
 import type { FoundHeading } from './headings';
 import type { ListedGather } from '../../formats/listed';
+import type { CalendarEvent } from '../../formats/out/part';
 import type { LeadingAnswer } from './leading';
 import type { PersonFacts } from './people';
 import type { Reminder } from './reminders';
@@ -44,6 +45,8 @@ export interface Questions {
   matching: { given: { text: string; at: string | null }; answer: FoundTask[] };
   /** What some gathers hold at a place, as their lists show it; all that the note there holds, where none are given. */
   listed: { given: { texts: readonly string[] | null; at: string | null }; answer: ListedGather[] };
+  /** What happens at a time from a day on: appointments and meetings. */
+  events: { given: { from: Day }; answer: CalendarEvent[] };
   /** The first tasks whose words hold some words, wherever they stand and whatever their status, open ones first. */
   find: { given: { words: string }; answer: FoundTask[] };
   /** The tasks that bear some refs, in that order; one that nothing or several bear is left out. */
@@ -129,6 +132,7 @@ const ANSWERS: {
       .filter(({ path, line }) => !seen.has(`${path}:${line}`) && seen.add(`${path}:${line}`));
   },
   listed: async (library, { texts, at }) => (await import('./listed')).listed(library, texts, at),
+  events: async (library, { from }) => (await import('./events')).eventsFrom(library, from),
   closely: async (library, { path, line, raw }) => (await import('./of-a-task/task-closely')).taskClosely(library, path, line, raw),
   nextStep: (library, { path }) => {
     const row = library.nextStep(path);

@@ -19,9 +19,8 @@ export function keepFeed(services: FeedServices, given: () => FeedGiven, ends: A
     minutes = 0;
     sending = sending.then(async () => {
       if (!readFeed(await store.value(FEED))) return;
-      await sendFeed(services, given()).catch(() => {
-        changed = true;
-      });
+      const isThere = await sendFeed(services, given()).catch(() => false);
+      changed ||= !isThere;
     });
   };
   look();
@@ -30,9 +29,6 @@ export function keepFeed(services: FeedServices, given: () => FeedGiven, ends: A
     store.listen({
       changed: () => {
         changed = true;
-      },
-      valueChanged: (id) => {
-        changed ||= id === FEED;
       },
     }),
   ];
