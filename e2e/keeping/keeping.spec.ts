@@ -85,8 +85,10 @@ test('a copy of everything is made, compared with what changed since, and brough
   await expect.poll(() => desk.stored('Reading list.md')).toContain('fog signals');
   // What goes out as one file holds the earlier texts, and says that something left.
   const coming = page.waitForEvent('download');
-  await desk.main.getByRole('button', { name: 'Export everything' }).click();
-  expect((await coming).suggestedFilename()).toBe('recado-2026-11-23.zip');
+  await desk.main.getByRole('link', { name: 'Take everything out' }).click();
+  await desk.main.getByRole('button', { name: 'Save as a file' }).click();
+  expect((await coming).suggestedFilename()).toBe('Recado 2026-11-23.zip');
+  await page.goBack();
   await expect(desk.main.getByText('Saved outside this browser last: today')).toBeVisible();
 });
 

@@ -5,7 +5,6 @@ import { type Day, readIsoDay } from '../core/calendar/day';
 import type { Command } from '../features/commands/command';
 import { COMMANDS, type IdIn } from '../features/commands/definitions';
 import { useCommandKeys } from '../features/commands/use-key-of';
-import { useExport } from '../features/files/out/use-export';
 import {
   type DayView,
   dayAddress,
@@ -38,7 +37,6 @@ export function useCommands(): Command[] {
   const store = useStore<RootState>();
   const undo = useUndo();
   const redo = useRedo();
-  const exportAll = useExport();
   const keys = useCommandKeys();
   const { clock, actions, places, commands: desk } = useServices();
   const sides = useAppSelector((state) => state.settings.sides);
@@ -116,7 +114,6 @@ export function useCommands(): Command[] {
       'new-note': () => dispatch(dialogShown({ is: 'new-note' })),
       files: () => void navigate(ROUTES.files),
       import: () => dispatch(dialogShown({ is: 'import' })),
-      export: () => void exportAll(),
       keep: () => void navigate(keepAddress()),
       settings: () => void navigate(settingsAddress()),
       keys: () => void navigate(settingsAddress('keys')),
@@ -147,7 +144,7 @@ export function useCommands(): Command[] {
       }
     });
     return [...own, ...slips, ...pins];
-  }, [navigate, dispatch, store, undo, redo, exportAll, keys, clock, actions, places, desk, hand, sides, slips, pins, newMeeting]);
+  }, [navigate, dispatch, store, undo, redo, keys, clock, actions, places, desk, hand, sides, slips, pins, newMeeting]);
 }
 
 /** The day whose journal page is shown; today on any other page. */

@@ -9,7 +9,7 @@ import { htmlOf } from '../../core/formats/out/html-out';
 import type { CalendarEvent, Part } from '../../core/formats/out/part';
 import { linesPart, listPart, notePart } from '../../core/formats/out/parts-of';
 import { writerFor } from '../../core/formats/out/writer-for';
-import { foldPath } from '../../core/note/names/path';
+import { foldPath, liesIn } from '../../core/note/names/path';
 import type { ReadingSettings } from '../../core/task/line/task';
 import { type ReadNote, readNote } from '../../core/task/reading/read-note';
 import type { StoredNote } from '../../store/notes/content';
@@ -134,7 +134,7 @@ async function* partsOf(
   let looked = 0;
   for await (const { notes, all } of portions) {
     for (const { path, text } of notes) {
-      if (taken.is === 'folder' && !isIn(path, taken.folder)) continue;
+      if (taken.is === 'folder' && !liesIn(path, taken.folder)) continue;
       if (text === null) {
         left.push(path);
         continue;
@@ -163,8 +163,6 @@ function branchesOf(notes: ReadonlyMap<string, ReadNote>): (path: string, line: 
   };
 }
 
-const isIn = (path: string, folder: string): boolean => folder === '' || foldPath(path).startsWith(`${foldPath(folder)}/`);
-
 /** Several notes as files of Markdown. */
 async function zipped(portions: Portions, asked: TakeOutAsked, progress: (looked: number, all: number) => void): Promise<TakenOut> {
   const { taken, format, reading, others } = asked;
@@ -173,7 +171,7 @@ async function zipped(portions: Portions, asked: TakeOutAsked, progress: (looked
   const chosen = async function* (): Portions {
     for await (const { notes, all } of portions) {
       const some = notes.flatMap((stored): StoredNote[] => {
-        if (taken.is === 'folder' && !isIn(stored.path, taken.folder)) return [];
+        if (taken.is === 'folder' && !liesIn(stored.path, taken.folder)) return [];
         const note = stored.text === null ? null : readNote(stored.path, stored.text, reading);
         if (taken.is === 'set-up' && !(note && SET_UP.has(note.kind))) return [];
         tasks += note?.tasks.length ?? 0;

@@ -1,8 +1,10 @@
-import { type ReactNode, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import { liesIn } from '../../core/note/names/path';
 import type { Taken } from '../../engine/files/take-out';
 import { Choice } from '../../ui/Choice';
 import { Sheet } from '../note/Sheet';
+import { SheetPart } from '../note/SheetPart';
 import { useFolders } from '../note/making/use-folders';
 import { counted } from '../session/acting/use-act';
 import { helpAddress, keepAddress } from '../session/places/addresses';
@@ -26,19 +28,19 @@ export function FilesPage() {
           </Link>
         </p>
       </header>
-      <Part title="Bring in">
+      <SheetPart title="Bring in">
         <p className="mb-2">Notes, outlines, calendars, tables and address books. You see what they come to before anything changes.</p>
         <button type="button" className="solid-button" onClick={() => dispatch(frameSlice.actions.dialogShown({ is: 'import' }))}>
           Bring in files…
         </button>
-      </Part>
-      <Part title="Take out">
+      </SheetPart>
+      <SheetPart title="Take out">
         <TakeManyOut />
-      </Part>
-      <Part title="A calendar for other programs">
+      </SheetPart>
+      <SheetPart title="A calendar for other programs">
         <CalendarFeed />
-      </Part>
-      <Part title="Copies">
+      </SheetPart>
+      <SheetPart title="Copies">
         <p>
           Copies of everything are made by themselves, and a folder on disk can be kept the same:{' '}
           <Link className="name-link" to={keepAddress()}>
@@ -46,7 +48,7 @@ export function FilesPage() {
           </Link>
           .
         </p>
-      </Part>
+      </SheetPart>
     </Sheet>
   );
 }
@@ -61,7 +63,7 @@ function TakeManyOut() {
   const chosen = folders.includes(folder) ? folder : (folders[0] ?? '');
   const taken = useMemo((): Taken => (what === 'folder' ? { is: 'folder', folder: chosen } : { is: what }), [what, chosen]);
   if (!overview) return <p role="status">Reading notes…</p>;
-  const count = overview.notes.filter(({ path }) => what !== 'folder' || path.toLowerCase().startsWith(`${chosen.toLowerCase()}/`)).length;
+  const count = overview.notes.filter(({ path }) => what !== 'folder' || liesIn(path, chosen)).length;
   return (
     <div className="grid gap-3">
       <Choice
@@ -97,12 +99,3 @@ const SAYS: Record<What, (count: number) => string> = {
   folder: (count) => `${counted(count, 'note')}, with what lies in folders under it. Markdown is a zip.`,
   'set-up': () => 'Agenda pages, templates, slips, statuses and the settings, for another desk: none of your notes, none of your tasks.',
 };
-
-function Part({ title, children }: { title: string; children: ReactNode }) {
-  return (
-    <section className="mb-7">
-      <h2 className="mb-1 font-title text-[1.2rem] font-semibold">{title}</h2>
-      {children}
-    </section>
-  );
-}

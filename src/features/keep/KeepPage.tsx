@@ -1,7 +1,8 @@
-import { type ReactNode, useState } from 'react';
+import { useState } from 'react';
 import { helpAddress } from '../session/places/addresses';
 import { Link } from 'react-router';
 import { Sheet } from '../note/Sheet';
+import { SheetPart } from '../note/SheetPart';
 import { CopyPreview } from './copies/CopyPreview';
 import { Copies } from './copies/Copies';
 import { DeletedNotes } from './DeletedNotes';
@@ -25,28 +26,19 @@ export function KeepPage() {
           </Link>
         </p>
       </header>
-      <Part title="Copies">
+      <SheetPart title="Copies">
         <Copies onLook={setMeant} onCopied={() => setCopied((count) => count + 1)} />
         {meant && <CopyPreview key={meant.name} copy={meant} onClose={() => setMeant(null)} />}
-      </Part>
-      <Part title="A folder on disk">
+      </SheetPart>
+      <SheetPart title="A folder on disk">
         <FolderPart />
-      </Part>
-      <Part title="Deleted notes">
+      </SheetPart>
+      <SheetPart title="Deleted notes">
         <DeletedNotes />
-      </Part>
-      <Part title="What it takes">
+      </SheetPart>
+      <SheetPart title="What it takes">
         <Sizes key={copied} />
-      </Part>
+      </SheetPart>
     </Sheet>
-  );
-}
-
-function Part({ title, children }: { title: string; children: ReactNode }) {
-  return (
-    <section className="mb-7" aria-label={title}>
-      <h2 className="mb-1.5 font-title text-[1.17rem] font-semibold">{title}</h2>
-      {children}
-    </section>
   );
 }

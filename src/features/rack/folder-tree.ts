@@ -1,6 +1,6 @@
 import { SHIPPED_NAMES, isFootPath, shippedPath } from '../../core/agenda/shipped-names';
 import type { NoteSummary } from '../../core/index/live/overview';
-import { foldPath, folderOf } from '../../core/note/names/path';
+import { foldPath, folderOf, liesIn } from '../../core/note/names/path';
 
 /** One collator for all comparisons: making one each time costs more than comparing. */
 const { compare } = new Intl.Collator();
@@ -48,9 +48,7 @@ export function folderTree(notes: readonly NoteSummary[]): Folder {
 /** The folder of a path in a tree, its name compared as paths are; null when there is none. The empty path is the top. */
 export function folderAt(top: Folder, path: string): Folder | null {
   if (foldPath(top.path) === foldPath(path)) return top;
-  const next = top.folders.find(
-    (folder) => foldPath(folder.path) === foldPath(path) || foldPath(path).startsWith(`${foldPath(folder.path)}/`),
-  );
+  const next = top.folders.find((folder) => foldPath(folder.path) === foldPath(path) || liesIn(path, folder.path));
   return next ? folderAt(next, path) : null;
 }
 

@@ -23,6 +23,9 @@ export function folderOf(path: string): string {
   return slash === -1 ? '' : path.slice(0, slash);
 }
 
+/** Whether a note lies in a folder or below it; all do in the top one, which is called ''. */
+export const liesIn = (path: string, folder: string): boolean => folder === '' || foldPath(path).startsWith(`${foldPath(folder)}/`);
+
 /** `Salt on the Glass.md` of `Exhibitions/Salt on the Glass.md`. */
 export function fileNameOf(path: string): string {
   return path.slice(path.lastIndexOf('/') + 1);

@@ -1,6 +1,7 @@
-import { useId, useState } from 'react';
+import { useState } from 'react';
 import { type OutFormat, OUT_FORMATS } from '../../../core/formats/out/formats';
 import type { Taken } from '../../../engine/files/take-out';
+import { Choice } from '../../../ui/Choice';
 import { titleOf, useTakeOut } from './use-take-out';
 
 interface TakeOutProps {
@@ -22,7 +23,6 @@ const SET_UP: readonly OutFormat[] = ['markdown', 'json'];
 /** Takes something out: in which form, as a file or by the clipboard; it says what came of it. */
 export function TakeOut({ taken, first, says, columns, isOne }: TakeOutProps) {
   const [chosen, setFormat] = useState(first);
-  const name = useId();
   const { writing, save, copy, print, stop } = useTakeOut();
   const isBusy = writing.is === 'writing';
   // Cards are made of the pages of people; a list or a branch holds none.
@@ -31,24 +31,12 @@ export function TakeOut({ taken, first, says, columns, isOne }: TakeOutProps) {
   return (
     <div className="grid gap-3">
       <p>{says}</p>
-      <fieldset className="grid gap-x-4 gap-y-1 sm:grid-cols-2">
-        <legend className="section-label mb-1">As</legend>
-        {formats.map((one) => (
-          <label key={one} className="flex items-start gap-2 py-0.5">
-            <input
-              type="radio"
-              name={name}
-              className="mt-1 h-4 w-4 shrink-0 accent-(--primary)"
-              checked={one === format}
-              onChange={() => setFormat(one)}
-            />
-            <span className="min-w-0">
-              <span className="font-semibold">{OUT_FORMATS[one].name}</span>
-              <span className="block text-[0.86rem] text-muted">{OUT_FORMATS[one].holds}</span>
-            </span>
-          </label>
-        ))}
-      </fieldset>
+      <Choice
+        label="As"
+        value={format}
+        options={formats.map((one) => [one, OUT_FORMATS[one].name, OUT_FORMATS[one].holds] as const)}
+        onChoose={setFormat}
+      />
       <div className="flex flex-wrap gap-2">
         <button type="button" className="solid-button" disabled={isBusy} onClick={() => void save(taken, format, columns)}>
           Save as a file

@@ -83,7 +83,8 @@ export function useTakeOut(): TakeOutRuns {
       async ({ file, ending, notes, tasks, report }) => {
         const name = `${safeFileName(`${titleOf(taken)}${taken.is === 'note' ? '' : ` ${isoDay(services.clock.now().day)}`}`)}${ending}`;
         saveFile(name, file);
-        if (taken.is === 'all' && ending === '.zip') await services.store.changeValue(LEFT_BROWSER, leavesNow(Date.now()));
+        if (taken.is === 'all' && ending === '.zip')
+          await services.store.changeValue(LEFT_BROWSER, leavesNow(Date.now())).catch(() => undefined);
         const held = taken.is === 'lists' ? counted(tasks, 'task') : `${counted(notes, 'note')} with ${counted(tasks, 'task')}`;
         return { is: 'done', words: `Saved as ${name}: ${held}.`, report };
       },

@@ -1,10 +1,11 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { Link } from 'react-router';
 import { copiesIn, type KeptCopy } from '../../../store/keep/copies';
 import { LEFT_BROWSER, type LeftBrowser, leavesNow, readLeft, weeksAlone } from '../../../store/keep/left-browser';
 import { failureExplained } from '../../../store/notes/failure';
-import { useExport } from '../../files/out/use-export';
 import { saveFile } from '../../files/out/save-file';
 import { refuse, say } from '../../session/acting/messages';
+import { filesAddress } from '../../session/places/addresses';
 import { useNow, useServices } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';
 import { type NamedPlace, copyPlaces } from './copy-places';
@@ -21,7 +22,6 @@ export function Copies({ onLook, onCopied }: { onLook: (copy: MeantCopy) => void
   const [found, setFound] = useState<{ places: readonly NamedPlace[]; copies: readonly PlacedCopy[] } | null>(null);
   const [making, setMaking] = useState(false);
   const [left, setLeft] = useState<LeftBrowser>(readLeft(null));
-  const exportAll = useExport();
   const file = useRef<HTMLInputElement>(null);
   const look = useCallback(async (): Promise<void> => {
     setLeft(readLeft(await store.value(LEFT_BROWSER)));
@@ -87,9 +87,9 @@ export function Copies({ onLook, onCopied }: { onLook: (copy: MeantCopy) => void
         <button type="button" className="line-button" onClick={() => file.current?.click()}>
           Compare with a file…
         </button>
-        <button type="button" className="line-button" onClick={() => void exportAll().then(look)}>
-          Export everything
-        </button>
+        <Link className="line-button" to={filesAddress()}>
+          Take everything out
+        </Link>
         <input
           ref={file}
           type="file"
