@@ -304,6 +304,50 @@ describe('calendars of others', () => {
   });
 });
 
+describe('published examples', () => {
+  it('a table by RFC 4180, 2, rules 2, 5, 6 and 7: no break at the end, quotes, breaks and commas in cells, quotes doubled', () => {
+    // The rule of each is the RFC's, the words are of the museum.
+    const { columns, rows, problems } = readTable('aaa,bbb,ccc\r\n"a","b \r\nbb","c"\r\n"a,a","b""bb",ccc');
+    expect({ columns, rows, problems }).toEqual({
+      columns: ['aaa', 'bbb', 'ccc'],
+      rows: [
+        ['a', 'b \r\nbb', 'c'],
+        ['a,a', 'b"bb', 'ccc'],
+      ],
+      problems: [],
+    });
+  });
+
+  it('an outline in outlines as OPML 2.0 shows it in states.opml (its shape, from memory)', () => {
+    const states =
+      '<outline text="Far West"><outline text="Alaska"/><outline text="Nevada"><outline text="Reno" created="Tue, 12 Jul 2005"/></outline></outline>';
+    const xml = `<?xml version="1.0" encoding="ISO-8859-1"?><opml version="2.0"><head><title>states.opml</title></head><body>${states}</body></opml>`;
+    expect(readOpml(xml)).toEqual({ title: 'states.opml', text: '- Far West\n  - Alaska\n  - Nevada\n    - Reno\n' });
+  });
+
+  it('names, kinds and folded lines as RFC 6350 writes them: 3.2, 6.2.1, 6.2.3, 6.4.1, 6.4.2, 6.7.2', () => {
+    const card = [
+      'BEGIN:VCARD',
+      'VERSION:4.0',
+      'FN:Ms. Ilse Brandt\\, Keeper',
+      'NICKNAME:Ilse,Salt',
+      'TEL;VALUE=uri;TYPE="voice,home":tel:+45-12',
+    ];
+    const rest = [
+      'EMAIL;TYPE=work:ilse@museum.example',
+      'NOTE:This fax number is operational 0800 to 1715 ',
+      ' EST\\, Mon-Fri.',
+      'END:VCARD',
+      '',
+    ];
+    const [person] = readVcards([...card, ...rest].join('\r\n'))?.people ?? [];
+    expect(person).toMatchObject({ title: 'Ms. Ilse Brandt, Keeper', handle: 'Ilse' });
+    expect(person?.text).toContain('aliases: [Salt]');
+    expect(person?.text).toContain('phone: "+45-12"');
+    expect(person?.text).toMatch(/This fax number is operational 0800 to 1715 EST, Mon-Fri\.\n$/);
+  });
+});
+
 describe('people as vCards (RFC 6350)', () => {
   const page = readNote(
     'People/ilse.md',

@@ -77,6 +77,12 @@ describe('what is taken out', () => {
     expect((await file.text()).match(/BEGIN:V(?:TODO|EVENT)/g)).toEqual(['BEGIN:VTODO', 'BEGIN:VEVENT']);
   });
 
+  it('is also what no note holds, as a digest', async () => {
+    const taken: Taken = { is: 'text', title: 'Lenders, Digest', text: '## To do\n\n- [ ] Weigh {due 2026-11-27}\n' };
+    const { file, tasks } = await takeOut(portions(), asked(taken, 'plain'), () => undefined);
+    expect([await file.text(), tasks]).toEqual(['## To do\n\n- [ ] Weigh (due Friday 27 Nov 2026)\n', 1]);
+  });
+
   it('for the clipboard is text, and HTML where people read it', async () => {
     const lists = [{ title: 'Mine', groups: [{ label: null, rows: [row(4)] }] }];
     const given = asked({ is: 'lists', title: 'Mine', lists }, 'html');

@@ -24,6 +24,8 @@ export type Taken =
   | { is: 'note'; path: string; title: string }
   /** The lines from one up to, and without, another; from 0. */
   | { is: 'lines'; path: string; from: number; to: number; title: string }
+  /** What no note holds, as a digest. */
+  | { is: 'text'; title: string; text: string }
   /** With events, which only a calendar holds, beside their tasks. */
   | { is: 'lists'; title: string; lists: readonly ListedGather[]; events?: readonly CalendarEvent[] };
 
@@ -129,6 +131,10 @@ async function* partsOf(
       for (const { path, text } of some) if (text !== null) notes.set(foldPath(path), readNote(path, text, reading));
     yield* partsOfLists(taken.lists, title, branchesOf(notes));
     if (taken.events) yield { ...listPart(title, []), events: taken.events };
+    return;
+  }
+  if (taken.is === 'text') {
+    yield linesPart(readNote(`${taken.title}.md`, taken.text, reading), { from: 0, to: Infinity }, taken.title);
     return;
   }
   let looked = 0;

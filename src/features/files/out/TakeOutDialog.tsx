@@ -21,6 +21,17 @@ export function TakeOutDialog({ asked, onClose }: TakeOutDialogProps) {
 }
 
 function Part({ asked }: { asked: Exclude<AskedTakeOut, { what: 'lists' }> }) {
+  if (asked.what === 'text') {
+    const { title, text } = asked;
+    return (
+      <TakeOut
+        taken={{ is: 'text', title, text }}
+        first="plain"
+        says={`${counted(text.split('\n').length - 1, 'line')}, as they would be written into a note now.`}
+        isOne
+      />
+    );
+  }
   const { path, title } = asked;
   if (asked.what === 'note')
     return <TakeOut taken={{ is: 'note', path, title }} first="markdown" says={`The note ${path}, with every task in it.`} isOne />;

@@ -134,6 +134,7 @@ export function titleOf(taken: Taken): string {
 /** The notes that are taken, where they are few; null for those that the worker reads for itself. */
 async function notesOf(taken: Taken, { store }: Services) {
   if (taken.is === 'note' || taken.is === 'lines') return [await store.get(taken.path)].flatMap((note) => note ?? []);
+  if (taken.is === 'text') return [];
   if (taken.is === 'lists') return (await store.many(pathsOfLists(taken.lists))).flatMap((note) => note ?? []);
   return null;
 }

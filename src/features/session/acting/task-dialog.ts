@@ -46,9 +46,10 @@ export type TaskDialog =
   | { is: 'remark'; tasks: DialogTask[]; status: 'done' | 'cancelled' }
   | { is: 'steps'; tasks: DialogTask[]; intention: Extract<WideIntention, { do: 'status' }>; openSteps: number };
 
-/** What is to go out: a note, lines of it (from one up to, and without, another, from 0), or what gathers hold at a place. */
+/** What is to go out: a note, words that no note holds, lines of it (from one up to, and without, another, from 0), or what gathers hold at a place. */
 export type AskedTakeOut =
   | { what: 'note'; path: string; title: string }
+  | { what: 'text'; title: string; text: string }
   | { what: 'lines'; path: string; title: string; from: number; to: number }
   /** Without texts all that the note there gathers; a page of gathers may also go out as the note that it is. */
   | { what: 'lists'; texts: string[] | null; at: string | null; title: string; columns?: string[]; isPage?: boolean };
