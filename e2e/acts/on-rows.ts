@@ -86,6 +86,7 @@ export const ACTS_ON_ROWS: Act[] = [
     },
     async (hand, desk) => {
       await inMenu('A task moves to another note', 'Move to a note…')(hand, desk);
+      await expect(dialog(desk).getByRole('textbox').or(dialog(desk).getByRole('combobox')).first()).toBeFocused();
       await hand.type('Lamp room');
       await hand.point(
         dialog(desk)

@@ -1,6 +1,7 @@
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { type ComponentProps, type MouseEvent, type ReactElement, type ReactNode, cloneElement, useContext, useState } from 'react';
 import { BY_TOUCH } from '../by-touch';
+import { holdKeys } from '../early-keys';
 import { type MenuParts, Parts, WhenGone } from './menu-context';
 import { late } from '../late';
 
@@ -24,8 +25,13 @@ export function MenuEntry({
 }) {
   const { Item } = useParts();
   const whenGone = useContext(WhenGone);
+  const choose = (): void => {
+    // What is typed before the dialog is there is meant for it: a space would press the button that has the focus back.
+    if (label.endsWith('…')) holdKeys();
+    whenGone(onSelect);
+  };
   return (
-    <Item className={`menu-item ${danger ? 'text-late' : ''}`} onSelect={() => whenGone(onSelect)}>
+    <Item className={`menu-item ${danger ? 'text-late' : ''}`} onSelect={choose}>
       <span className="w-3" />
       <span className="flex-1">{label}</span>
       {hint !== undefined && !BY_TOUCH && <kbd className="font-mono text-[0.76rem] text-muted">{hint}</kbd>}
