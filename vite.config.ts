@@ -1,12 +1,26 @@
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
+import { MANIFEST } from './manifest';
 
 /** What a page begins with is one file: many small ones are packed a good deal worse. */
 const ONE_START = { output: { codeSplitting: { groups: [{ name: 'start', tags: ['$initial' as const] }] } } };
 
 export default defineConfig({
-  plugins: [react(), tailwindcss()],
+  plugins: [
+    react(),
+    tailwindcss(),
+    VitePWA({
+      strategies: 'injectManifest',
+      srcDir: 'src/offline',
+      filename: 'service-worker.ts',
+      // The application registers it, once what a person came for is there.
+      injectRegister: false,
+      manifest: MANIFEST,
+      injectManifest: { globPatterns: ['**/*.{js,css,html,svg,png,woff2}'], maximumFileSizeToCacheInBytes: 8_000_000 },
+    }),
+  ],
   resolve: {
     alias: [
       // Its other form is written for browsers that Recado does not run in.

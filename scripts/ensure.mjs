@@ -49,7 +49,10 @@ export function ensureInstalled({ quiet = false } = {}) {
 /** Builds the application when anything it is made of changed. */
 export function ensureBuilt() {
   const sources = ['src', 'demo', 'public'].flatMap((folder) => filesIn(path.join(root, folder)));
-  const stamp = hashOf([...sources, ...['index.html', 'vite.config.ts', 'package-lock.json'].map((file) => path.join(root, file))]);
+  const stamp = hashOf([
+    ...sources,
+    ...['index.html', 'manifest.ts', 'vite.config.ts', 'package-lock.json'].map((file) => path.join(root, file)),
+  ]);
   if (existsSync(path.join(root, 'dist/web/index.html')) && isStamped('built', stamp)) return;
   console.log('Building …');
   runBin('vite', ['build', '--logLevel', 'warn']);

@@ -2,15 +2,21 @@ import express, { type Express, type NextFunction, type Request, type Response }
 import compression from 'compression';
 import helmet from 'helmet';
 import path from 'node:path';
+import { type DavPlace, DavFiles } from './desk/dav-files';
+import { deskRoutes } from './desk/desk-routes';
+import { DeskStore } from './desk/desk-store';
+import { DiskFiles } from './desk/disk-files';
 import { feedRoutes } from './feed/feed-routes';
 
 /**
- * Serves the built application: static files under strict headers, and `/healthz`. The notes never come here; calendars do, of who wants it.
+ * Serves the built application: static files under strict headers, and `/healthz`. Of notes nothing comes here that it could read; of calendars
+ * it can read what somebody wants to be given.
  *
  * @param folder the folder of the build
- * @param data where calendars are kept
+ * @param data where calendars and desks are kept
+ * @param dav where the files of desks lie instead; null for this machine
  */
-export function makeApp(folder: string, data: string): Express {
+export function makeApp(folder: string, data: string, dav: DavPlace | null = null): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -43,6 +49,9 @@ export function makeApp(folder: string, data: string): Express {
   });
   app.use(compression());
   app.use(feedRoutes(path.join(data, 'calendars')));
+  const desks = path.join(data, 'desks');
+  const filesOf = (name: string) => (dav ? new DavFiles(dav, name) : new DiskFiles(path.join(desks, name, 'files')));
+  app.use(deskRoutes(new DeskStore(desks, filesOf, dav !== null)));
   app.use('/assets', express.static(path.join(folder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
   app.use(express.static(folder, { index: false, maxAge: 0 }));
   // The addresses of the application's own pages; whatever else is no file of the build is nothing.
@@ -54,16 +63,31 @@ export function makeApp(folder: string, data: string): Express {
     response.status(404).type('text/plain').send('There is nothing at this address.\n');
   });
   // Neither where the program lies nor how it failed is anybody's business.
-  app.use((error: { status?: unknown }, _request: Request, response: Response, next: NextFunction) => {
+  app.use((error: Failure, _request: Request, response: Response, next: NextFunction) => {
     if (response.headersSent) return next(error);
-    const status = typeof error.status === 'number' && error.status >= 400 && error.status < 500 ? error.status : 500;
+    const status = statusOf(error);
     const words = WRONG[status] ?? 'There is nothing at this address.';
     response.status(status).type('text/plain').send(`${words}\n`);
   });
   return app;
 }
 
-const WRONG: Record<number, string> = { 413: 'This is too large.', 500: 'The server could not answer this.' };
+interface Failure {
+  status?: unknown;
+  code?: unknown;
+}
+
+/** What is answered where something failed: what was wrong with a request, a disk that is full (RFC 4918, 11.5), or nothing of it. */
+function statusOf({ status, code }: Failure): number {
+  if (code === 'ENOSPC' || code === 'EDQUOT') return 507;
+  return typeof status === 'number' && status >= 400 && status < 500 ? status : 500;
+}
+
+const WRONG: Record<number, string> = {
+  413: 'This is too large.',
+  500: 'The server could not answer this.',
+  507: 'The disk of the server is full.',
+};
 
 /** As the routes of the application are. */
 const PAGES = [
@@ -83,6 +107,7 @@ const PAGES = [
   '/earlier{/*path}',
   '/keep',
   '/files',
+  '/link',
   '/settings',
   '/days',
   '/slip',

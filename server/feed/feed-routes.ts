@@ -1,10 +1,9 @@
 import express, { type Request, type Response, Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import * as z from 'zod';
+import { SECRET } from '../parts/secrets';
 import { type Outcome, FeedStore } from './feed-store';
 
-/** 128 random bits, as base64url writes them (RFC 4648, 5). */
-const SECRET = z.string().regex(/^[\w-]{22}$/);
 const CALENDAR = z.string().regex(/^BEGIN:VCALENDAR\r\n[^]*END:VCALENDAR\r\n$/);
 const LARGEST = '4mb';
 const NOTHING = 'There is nothing at this address.\n';

@@ -1,6 +1,8 @@
-import { createHash, timingSafeEqual } from 'node:crypto';
-import { mkdir, open, readFile, readdir, rename, rm } from 'node:fs/promises';
+import { mkdir, readFile, readdir, rm } from 'node:fs/promises';
 import path from 'node:path';
+import { inTurn } from '../parts/in-turn';
+import { digest, isSame } from '../parts/secrets';
+import { writeWhole } from '../parts/write-whole';
 
 /** So many calendars one server keeps. */
 const MOST = 1000;
@@ -14,7 +16,7 @@ export type Outcome = 'done' | 'refused' | 'full';
  */
 export class FeedStore {
   /** What is being written, one after the other: a calendar is never half of one. */
-  private busy: Promise<unknown> = Promise.resolve();
+  private readonly inTurn = inTurn();
 
   constructor(private readonly folder: string) {}
 
@@ -59,29 +61,4 @@ export class FeedStore {
   private fileOf(id: string, ending: '.ics' | '.key'): string {
     return path.join(this.folder, digest(id) + ending);
   }
-
-  private inTurn<T>(work: () => Promise<T>): Promise<T> {
-    const turn = this.busy.then(work);
-    this.busy = turn.catch(() => undefined);
-    return turn;
-  }
-}
-
-const digest = (words: string): string => createHash('sha256').update(words).digest('hex');
-
-/** In a time that tells nothing of how much is the same. */
-const isSame = (one: string, other: string): boolean =>
-  one.length === other.length && timingSafeEqual(Buffer.from(one), Buffer.from(other));
-
-/** A file that is there whole or as it was before, also when the machine stops in the middle. */
-async function writeWhole(file: string, content: string): Promise<void> {
-  const beside = `${file}.new`;
-  const handle = await open(beside, 'w', 0o600);
-  try {
-    await handle.writeFile(content);
-    await handle.sync();
-  } finally {
-    await handle.close();
-  }
-  await rename(beside, file);
 }

@@ -39,6 +39,7 @@ const DaysPage = late(() => import('../features/journal/DaysPage').then((part) =
 const LinkCards = late(() => import('../features/links/LinkCards').then((part) => part.LinkCards));
 const Messages = late(() => import('../features/session/acting/Messages').then((part) => part.default));
 const RingWatch = late(() => import('../features/reminders/RingWatch').then((part) => part.default));
+const OfflineWatch = late(() => import('../features/offline/OfflineWatch').then((part) => part.default));
 const Opening = late(() => import('../features/opening/Opening').then((part) => part.Opening));
 const AskPage = late(() => import('../features/ask/AskPage').then((part) => part.AskPage), busy);
 const ThroughPage = late(() => import('../features/through/ThroughPage').then((part) => part.ThroughPage), busy);
@@ -47,6 +48,7 @@ const HelpPage = late(() => import('../features/help/HelpPage').then((part) => p
 const EarlierPage = late(() => import('../features/keep/EarlierPage').then((part) => part.EarlierPage), busy);
 const FilesPage = late(() => import('../features/files/FilesPage').then((part) => part.FilesPage), busy);
 const KeepPage = late(() => import('../features/keep/KeepPage').then((part) => part.KeepPage), busy);
+const LinkPage = late(() => import('../features/keep/desk/LinkPage').then((part) => part.LinkPage), busy);
 const SettingsPage = late(() => import('../features/settings/SettingsPage').then((part) => part.SettingsPage), busy);
 
 /** The whole interface: the first opening, or the frame with its pages and dialogs. */
@@ -73,6 +75,9 @@ export function App({ firstOpening }: { firstOpening: boolean }) {
         <Desk />
       )}
       <Notices />
+      <Later after={OFFLINE_AFTER}>
+        <OfflineWatch />
+      </Later>
       {said && <Messages theme={theme} />}
     </>
   );
@@ -114,6 +119,7 @@ function Desk() {
           <Route path={ROUTES.earlier} element={<EarlierPage />} />
           <Route path={ROUTES.keep} element={<KeepPage />} />
           <Route path={ROUTES.files} element={<FilesPage />} />
+          <Route path={ROUTES.link} element={<LinkPage />} />
           <Route path={ROUTES.settings} element={<SettingsPage />} />
           <Route path="*" element={<NoSuchPage />} />
         </Routes>
@@ -143,6 +149,7 @@ function HandWatch() {
 
 /** The first page goes before what nobody asked for yet, in milliseconds. */
 const WATCHES_AFTER = 1500;
+const OFFLINE_AFTER = 4000;
 
 /** The page of the settings; on a day's first opening, today's journal page. */
 function FirstPage() {

@@ -7,5 +7,6 @@ export const HELP_PAGES = [
   { id: 'review', title: 'Review, goals, the archive', load: () => import('../../../docs/review.md?raw') },
   { id: 'finding', title: 'Finding, and what leads where', load: () => import('../../../docs/finding.md?raw') },
   { id: 'files', title: 'Files: in, out, on paper', load: () => import('../../../docs/files.md?raw') },
+  { id: 'devices', title: 'Several devices', load: () => import('../../../docs/devices.md?raw') },
   { id: 'keeping', title: 'How it is kept', load: () => import('../../../docs/keep.md?raw') },
 ] as const;

@@ -5,6 +5,7 @@ import { Sheet } from '../note/Sheet';
 import { SheetPart } from '../note/SheetPart';
 import { CopyPreview } from './copies/CopyPreview';
 import { Copies } from './copies/Copies';
+import { DeskPart } from './desk/DeskPart';
 import { DeletedNotes } from './DeletedNotes';
 import { FolderPart } from './folder/FolderPart';
 import type { MeantCopy } from './copies/meant-copy';
@@ -29,6 +30,9 @@ export function KeepPage() {
       <SheetPart title="Copies">
         <Copies onLook={setMeant} onCopied={() => setCopied((count) => count + 1)} />
         {meant && <CopyPreview key={meant.name} copy={meant} onClose={() => setMeant(null)} />}
+      </SheetPart>
+      <SheetPart title="A desk on the server">
+        <DeskPart />
       </SheetPart>
       <SheetPart title="A folder on disk">
         <FolderPart />

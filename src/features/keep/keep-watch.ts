@@ -1,11 +1,12 @@
 import { HOUR } from '../../core/keep/milliseconds';
 import { copiesIn, isCopyDue } from '../../store/keep/copies';
 import { LEFT_BROWSER, readLeft, weeksAlone } from '../../store/keep/left-browser';
+import { DESK_VALUE } from '../../store/desk/linked-desk';
 import type { Settings } from '../../store/device/settings';
 import { keepAddress } from '../session/places/addresses';
 import type { Notice } from '../session/state/frame-slice';
 import type { Services } from '../session/state/services';
-import { FOLDER_VALUE } from './folder/folder-state';
+import { FOLDER } from './folder/step-state';
 import { type NamedPlace, copyPlaces } from './copies/copy-places';
 import { makeCopy } from './copies/make-copy';
 
@@ -22,7 +23,8 @@ interface Watching {
 /** Makes copies by itself, thins earlier texts, and reminds where nothing left the browser for long; as long as this tab does the clockwork. */
 export function keepWatch(services: Pick<Services, 'store' | 'texts'>, { settings, notice, now }: Watching, ends: AbortSignal): void {
   const { store } = services;
-  folderWhenJoined(services, ends);
+  whenJoined(store, FOLDER.value, ends, async () => (await import('./folder/folder-watch')).keepFolder(services, ends));
+  whenJoined(store, DESK_VALUE, ends, async () => (await import('./desk/desk-watch')).keepDesk(services, ends));
   let working: Promise<void> = Promise.resolve();
   const look = (): void => {
     working = working
@@ -39,16 +41,14 @@ export function keepWatch(services: Pick<Services, 'store' | 'texts'>, { setting
   ends.addEventListener('abort', () => clearInterval(timer));
 }
 
-/** Few join a folder: what keeps it in step is loaded with the first. */
-function folderWhenJoined(services: Pick<Services, 'store' | 'texts'>, ends: AbortSignal): void {
-  const { store } = services;
+/** Few join a folder or link a desk: what keeps it in step is loaded with the first, which the value of this name says. */
+function whenJoined(store: Services['store'], value: string, ends: AbortSignal, keep: () => Promise<void>): void {
   const look = async (): Promise<void> => {
-    if ((await store.value(FOLDER_VALUE)) == null) return;
+    if ((await store.value(value)) == null) return;
     stop();
-    const { keepFolder } = await import('./folder/folder-watch');
-    if (!ends.aborted) keepFolder(services, ends);
+    if (!ends.aborted) await keep();
   };
-  const stop = store.listen({ valueChanged: (id) => void (id === FOLDER_VALUE && look()) });
+  const stop = store.listen({ valueChanged: (id) => void (id === value && look()) });
   ends.addEventListener('abort', stop);
   void look();
 }

@@ -1,14 +1,22 @@
 import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { Dialog } from '../../ui/Dialog';
 import { Logo } from '../../ui/Logo';
 import { BringInDialog } from '../files/in/BringInDialog';
+import { LinkForm } from '../keep/desk/LinkForm';
+import { wordsOfLink } from '../session/places/addresses';
+import { ROUTES } from '../session/places/routes';
 import { useServices } from '../session/state/services';
 import { addAgendaPages, addDemo } from './first-notes';
 
 /** The first opening: the demo's world, an empty desk, or one's own files. */
 export function Opening({ onOpened }: { onOpened: () => void }) {
   const { store, clock } = useServices();
+  const navigate = useNavigate();
   const [importing, setImporting] = useState(false);
   const [imported, setImported] = useState(false);
+  // A code that was scanned leads here with its words.
+  const [linking, setLinking] = useState(location.pathname === ROUTES.link);
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const open = async (withDemo: boolean): Promise<void> => {
@@ -40,6 +48,9 @@ export function Opening({ onOpened }: { onOpened: () => void }) {
           <button type="button" className="line-button justify-center" disabled={busy} onClick={() => setImporting(true)}>
             Bring your own files
           </button>
+          <button type="button" className="line-button justify-center" disabled={busy} onClick={() => setLinking(true)}>
+            Link to a desk on the server
+          </button>
         </div>
         {problem !== null && (
           <p role="alert" className="mt-4 rounded-md bg-late-soft px-3 py-1.5 text-late">
@@ -49,6 +60,15 @@ export function Opening({ onOpened }: { onOpened: () => void }) {
         <p className="mt-4 text-[0.86rem] text-muted">
           The demo is a museum of weather and the sea preparing an exhibition. One click in the settings deletes it.
         </p>
+        <Dialog open={linking} onClose={() => setLinking(false)} title="Link to a desk">
+          <LinkForm
+            words={wordsOfLink(location.hash)}
+            onLinked={() => {
+              void navigate(ROUTES.first, { replace: true });
+              onOpened();
+            }}
+          />
+        </Dialog>
         <BringInDialog
           open={importing}
           given={null}

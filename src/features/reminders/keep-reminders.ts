@@ -1,8 +1,7 @@
 import type { Now } from '../../core/calendar/span';
-import { timeName } from '../../core/calendar/span';
 import { compareMoments } from '../../core/day/reminders';
-import type { Reminder } from '../../core/index/questions/reminders';
 import type { Services } from '../session/state/services';
+import { tellBySystem } from './tell-by-system';
 import { RINGING, readRings, withReminders } from './ringing';
 
 /** What decides how one is reminded. */
@@ -41,14 +40,5 @@ export async function lookOnce(
   // An engine that cannot say it now is asked again: nothing is passed over.
   if (found === null) return;
   await store.changeValue(RINGING, (present) => withReminders(readRings(present, now), found, now));
-  if (notify && found.length > 0) tell(found);
-}
-
-/** So many are told by the system one by one; more in one sentence. */
-const MOST_TOLD = 3;
-
-function tell(found: readonly Reminder[]): void {
-  if (typeof Notification === 'undefined' || Notification.permission !== 'granted') return;
-  if (found.length > MOST_TOLD) return void new Notification(`${found.length} reminders`, { tag: 'recado reminders' });
-  for (const { at, text } of found) new Notification(text, { body: timeName(at.minute), tag: `recado ${at.day} ${at.minute} ${text}` });
+  if (notify && found.length > 0) await tellBySystem(found);
 }

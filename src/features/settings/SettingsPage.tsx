@@ -12,6 +12,7 @@ import { counted, useToldDone } from '../session/acting/use-act';
 import { KeySettings } from './KeySettings';
 import { SettingField } from './SettingField';
 import { StatusSettings } from './StatusSettings';
+import { ThisDevice } from './ThisDevice';
 import { FIELDS } from './fields';
 
 const NAMES = Object.keys(FIELDS) as (keyof Settings)[];
@@ -30,6 +31,7 @@ export function SettingsPage() {
         ))}
         <StatusSettings settings={settings} set={set} />
         <NotesSection />
+        <ThisDevice />
         <KeySettings settings={settings} set={set} />
       </div>
     </Sheet>

@@ -38,6 +38,7 @@ export function SlipDialog({ asked, onClose }: SlipDialogProps) {
     slipDraft.keep(state.typed);
     onClose();
   };
+  useKeptOnLeaving(state.typed);
   const own = useOwnSlips();
   const dispatch = useAppDispatch();
   const chosen = own.find(({ path }) => path === asked.slip) ?? null;
@@ -100,6 +101,22 @@ const firstState = (typed: string | undefined): SlipState => ({
   target: null,
   answers: {},
 });
+
+/** What is typed is there again when the page went under it, as it does when a newer program takes over or the battery is empty. */
+function useKeptOnLeaving(typed: string): void {
+  const latest = useLatest(typed);
+  useEffect(() => {
+    const keep = (): void => slipDraft.keep(latest.current);
+    // A device that puts the page away may never wake it.
+    const hidden = (): void => void (document.visibilityState === 'hidden' && keep());
+    window.addEventListener('pagehide', keep);
+    document.addEventListener('visibilitychange', hidden);
+    return () => {
+      window.removeEventListener('pagehide', keep);
+      document.removeEventListener('visibilitychange', hidden);
+    };
+  }, [latest]);
+}
 
 /** The slips that the person made; empty until they are known. */
 function useOwnSlips(): readonly OwnSlip[] {

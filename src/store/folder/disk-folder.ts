@@ -4,7 +4,7 @@ export interface DiskFile {
   path: string;
   /** In bytes. */
   size: number;
-  /** When it was written last, in milliseconds since 1970. */
+  /** Another number whenever it was written: on a disk the time, in milliseconds since 1970. */
   modified: number;
 }
 
@@ -17,11 +17,11 @@ export interface Ignored {
 /** A folder of plain files, on the disk or wherever else; what it throws says why something could not be done. */
 export interface DiskFolder {
   /**
-   * Every file that can be a note, by one stat each.
+   * Every file that can be a note, by one stat each; `warned` are those that were not as they should be.
    *
    * @throws where the folder is not there any more, or may not be read
    */
-  look(): Promise<{ files: DiskFile[]; ignored: Ignored[] }>;
+  look(): Promise<{ files: DiskFile[]; ignored: Ignored[]; warned?: Ignored[] }>;
   /** Null where there is no such file any more. */
   stat(path: string): Promise<DiskFile | null>;
   read(path: string): Promise<{ bytes: Uint8Array; file: DiskFile } | null>;

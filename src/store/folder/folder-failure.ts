@@ -14,6 +14,6 @@ const SENTENCES: Readonly<Record<string, string>> = {
 /** Why something could not be done with a folder or a file in it, as a person can use it. */
 export function folderFailure(error: unknown): string {
   if (!(error instanceof Error || error instanceof DOMException)) return failureSentence(error);
-  if (error.name === 'TooMuchError') return error.message;
+  if (error.name === 'TooMuchError' || error.name === 'DeskFailure') return error.message;
   return SENTENCES[error.name] ?? failureSentence(error);
 }

@@ -65,6 +65,7 @@ export class FolderSync {
     const report = newReport();
     const look = await this.folder.look();
     report.ignored.push(...look.ignored);
+    report.warned.push(...(look.warned ?? []));
     const files = new Map<string, DiskFile>();
     for (const file of look.files) {
       if (!canBeNote(file.path)) {

@@ -17,6 +17,8 @@ export interface SyncReport {
   /** What could not be written or read now, and why; it is tried again. */
   failed: Ignored[];
   ignored: Ignored[];
+  /** Files that were not as they should be, and what was done. */
+  warned: Ignored[];
   /** So many notes would go because their files are gone: that is asked first. 0 where nothing is asked. */
   asks: number;
 }
@@ -30,6 +32,7 @@ export const newReport = (): SyncReport => ({
   removed: [],
   failed: [],
   ignored: [],
+  warned: [],
   asks: 0,
 });
 

@@ -24,7 +24,7 @@ const deed: fc.Arbitrary<Deed> = fc.oneof(
   { weight: 3, arbitrary: fc.record({ at: fc.constantFrom(0 as const, 1 as const), do: fc.constant('glance' as const), path: place }) },
 );
 
-export const deeds = (most: number): fc.Arbitrary<Deed[]> => fc.array(deed, { maxLength: most });
+export const deeds = (most: number): fc.Arbitrary<Deed[]> => fc.array(deed, { maxLength: most, size: 'max' });
 
 /**
  * Two desks that share a folder, each edited, renamed and removed from, and the folder by hand: in the end all three hold the same, and no word

@@ -1,5 +1,6 @@
 import Dexie, { type DBCore, type Table } from 'dexie';
 import type { EarlierText } from '../keep/earlier-text';
+import type { DeskFile } from '../desk/desk-file';
 import type { InStep } from '../folder/in-step-record';
 import type { Part } from '../acting/step-parts';
 import { type Content, type DemoState, type Marked, type StoredNote, newNoteId } from './content';
@@ -57,6 +58,10 @@ export class RecadoDatabase extends Dexie {
   /** What notes and the files of a folder were when they were the same last. */
   declare inStep: Table<InStep, string>;
   declare inStepContents: Table<{ key: string; content: Content }, string>;
+  /** The same of the desk on a server, and what is known of its sealed files. */
+  declare deskStep: Table<InStep, string>;
+  declare deskStepContents: Table<{ key: string; content: Content }, string>;
+  declare deskFiles: Table<DeskFile, string>;
   declare earlierContents: Table<{ id: number; content: Content }, number>;
   private abandoned = false;
 
@@ -82,6 +87,7 @@ export class RecadoDatabase extends Dexie {
           .modify((note) => void (note.id ??= newNoteId())),
       );
     this.version(3).stores(TABLES[3]);
+    this.version(4).stores(TABLES[4]);
   }
 
   /**

@@ -2,7 +2,7 @@
 export const DATABASE_NAME = 'recado';
 
 /** The newest version of the database that this program knows; the browser counts in tens. */
-export const NEWEST = 3;
+export const NEWEST = 4;
 
 /** The table of the notes. */
 export const NOTES = 'notes';
@@ -12,4 +12,5 @@ export const TABLES = {
   1: { [NOTES]: 'key', steps: '++id, tab', values: 'id' },
   2: { [NOTES]: 'key, &id' },
   3: { earlier: '++id, note, key, gone', earlierContents: 'id', inStep: 'key', inStepContents: 'key' },
+  4: { deskStep: 'key', deskStepContents: 'key', deskFiles: 'name' },
 } as const;

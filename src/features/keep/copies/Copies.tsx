@@ -9,7 +9,7 @@ import { filesAddress } from '../../session/places/addresses';
 import { useNow, useServices } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';
 import { type NamedPlace, copyPlaces } from './copy-places';
-import { FOLDER_VALUE } from '../folder/folder-state';
+import { FOLDER } from '../folder/step-state';
 import type { MeantCopy } from './meant-copy';
 import { momentName, sizeName } from '../kept-words';
 import { makeCopy } from './make-copy';
@@ -34,7 +34,7 @@ export function Copies({ onLook, onCopied }: { onLook: (copy: MeantCopy) => void
   useEffect(() => {
     void look();
     // A folder that is kept in step says it, too.
-    return store.listen({ valueChanged: (id) => void ((id === LEFT_BROWSER || id === FOLDER_VALUE) && look()) });
+    return store.listen({ valueChanged: (id) => void ((id === LEFT_BROWSER || id === FOLDER.value) && look()) });
   }, [store, look]);
   const make = async (): Promise<void> => {
     if (!found || making) return;

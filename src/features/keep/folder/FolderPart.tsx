@@ -1,49 +1,18 @@
-import { useEffect, useState } from 'react';
-import { Link } from 'react-router';
-import { baseNameOf } from '../../../core/note/names/path';
 import { InSteps } from '../../../store/folder/in-step';
 import { folderFailure } from '../../../store/folder/folder-failure';
 import { refuse, say } from '../../session/acting/messages';
-import { counted } from '../../session/acting/use-act';
-import { noteAddress } from '../../session/places/addresses';
-import { useNow, useServices } from '../../session/state/services';
-import { useAppSelector } from '../../session/state/state';
+import { useServices } from '../../session/state/services';
 import { FolderByHand } from './FolderByHand';
 import { askAccess, folderPicker } from '../copies/access';
-import {
-  FOLDER_STATE,
-  FOLDER_VALUE,
-  FOLDER_WISH,
-  type FolderState,
-  type FolderWish,
-  type JoinedFolder,
-  readFolderState,
-  readJoined,
-} from './folder-state';
-import { momentName } from '../kept-words';
+import { StepReport } from './StepReport';
+import { FOLDER, type JoinedFolder, type StepState, type StepWish, readJoined } from './step-state';
+import { useStepPlace } from './use-step-place';
 
 /** The folder on the disk that is kept in step with the notes: joined, looked at, and left. */
 export function FolderPart() {
-  const { store } = useServices();
-  const [joined, setJoined] = useState<JoinedFolder | null | 'unknown'>('unknown');
-  const [state, setState] = useState<FolderState | null>(null);
-  useEffect(() => {
-    let gone = false;
-    const read = async (): Promise<void> => {
-      const [folder, told] = await Promise.all([store.value(FOLDER_VALUE), store.value(FOLDER_STATE)]);
-      if (gone) return;
-      setJoined(readJoined(folder));
-      setState(readFolderState(told));
-    };
-    void read();
-    const stop = store.listen({ valueChanged: (id) => void ((id === FOLDER_VALUE || id === FOLDER_STATE) && read()) });
-    return () => {
-      gone = true;
-      stop();
-    };
-  }, [store]);
+  const { place: joined, state, wish } = useStepPlace(FOLDER, readJoined);
   if (joined === 'unknown') return null;
-  return joined === null ? <NotJoined /> : <Joined folder={joined} state={state} />;
+  return joined === null ? <NotJoined /> : <Joined folder={joined} state={state} wish={wish} />;
 }
 
 function NotJoined() {
@@ -54,8 +23,8 @@ function NotJoined() {
       const handle = await pick?.({ mode: 'readwrite', id: 'recado' });
       if (!handle) return;
       await (await InSteps.load(store.db)).forget();
-      await store.setValue(FOLDER_STATE, null);
-      await store.setValue(FOLDER_VALUE, { handle, name: handle.name });
+      await store.setValue(FOLDER.state, null);
+      await store.setValue(FOLDER.value, { handle, name: handle.name });
       say(`“${handle.name}” is joined: its notes come in, and yours go out.`);
     } catch (error) {
       // Whoever closes the choice wants nothing.
@@ -80,63 +49,26 @@ function NotJoined() {
   );
 }
 
-const SAYS: Record<FolderState['is'], string> = {
-  'in step': 'is in step',
-  looking: 'is read for the first time',
-  asleep: 'waits: the browser asks for your access again after a restart',
-  away: 'cannot be read now',
-};
+interface JoinedProps {
+  folder: JoinedFolder;
+  state: StepState | null;
+  wish: (wanted: StepWish) => void;
+}
 
-function Joined({ folder, state }: { folder: JoinedFolder; state: FolderState | null }) {
+function Joined({ folder, state, wish }: JoinedProps) {
   const { store } = useServices();
-  const { day: today } = useNow();
-  const style = useAppSelector((one) => one.settings.dateStyle);
-  const wish = (wanted: FolderWish): void => void store.setValue(FOLDER_WISH, { wish: wanted, at: Date.now() });
   const wake = async (): Promise<void> => {
     if (await askAccess(folder.handle)) wish('look');
     else refuse('The browser gives no access to the folder.');
   };
   const leave = async (): Promise<void> => {
-    await store.setValue(FOLDER_VALUE, null);
+    await store.setValue(FOLDER.value, null);
     await (await InSteps.load(store.db)).forget();
     say(`“${folder.name}” is left. Its files and your notes stay as they are.`);
   };
   return (
     <>
-      <p role="status">
-        <strong className="font-semibold">{folder.name}</strong> {state ? SAYS[state.is] : 'is joined'}
-        {state?.is === 'in step' && `, looked at ${momentName(state.at, today, style)}`}.{state?.why && ` ${state.why}`}
-        {state?.did && <span className="block text-muted">Last: {state.did}.</span>}
-      </p>
-      {state !== null && state.asks > 0 && (
-        <div role="alert" className="my-2 rounded-md bg-late-soft px-3 py-2">
-          <p>
-            {counted(state.asks, 'file')} that stood in the folder are gone. Perhaps its disk is only away; if they were removed, their
-            notes go too, and stand among the deleted ones.
-          </p>
-          <p className="mt-1 flex flex-wrap gap-2">
-            <button type="button" className="line-button" onClick={() => wish('remove')}>
-              Remove the notes
-            </button>
-            <button type="button" className="line-button" onClick={() => wish('write back')}>
-              Write the files again
-            </button>
-          </p>
-        </div>
-      )}
-      {state !== null && state.beside.length > 0 && (
-        <Listed
-          title={`${counted(state.beside.length, 'note')} changed on both sides in the same lines`}
-          places={state.beside.map(({ path, other }) => ({ path: other, why: `what the file of ${baseNameOf(path)} said` }))}
-          leads
-        />
-      )}
-      {state !== null && state.failed.length > 0 && (
-        <Listed title={`${counted(state.failed.length, 'file')} could not be written or read, and are tried again`} places={state.failed} />
-      )}
-      {state !== null && state.ignored.length > 0 && (
-        <Listed title={`${counted(state.ignored.length, 'file')} ignored`} places={state.ignored} />
-      )}
+      <StepReport name={folder.name} state={state} wish={wish} asleep="waits: the browser asks for your access again after a restart" />
       <p className="mt-2 flex flex-wrap gap-2">
         {state?.is === 'asleep' ? (
           <button type="button" className="solid-button" onClick={() => void wake()}>
@@ -152,34 +84,5 @@ function Joined({ folder, state }: { folder: JoinedFolder; state: FolderState | 
         </button>
       </p>
     </>
-  );
-}
-
-interface ListedProps {
-  title: string;
-  places: readonly { path: string; why: string }[];
-  /** Whether the paths are notes. */
-  leads?: boolean;
-}
-
-function Listed({ title, places, leads = false }: ListedProps) {
-  return (
-    <details className="my-1">
-      <summary className="cursor-pointer">{title}</summary>
-      <ul className="ms-4 max-h-48 overflow-auto text-[0.9rem] text-muted [overflow-wrap:anywhere]">
-        {places.map(({ path, why }) => (
-          <li key={path}>
-            {leads ? (
-              <Link className="name-link" to={noteAddress(path)}>
-                {path}
-              </Link>
-            ) : (
-              path
-            )}
-            : {why}
-          </li>
-        ))}
-      </ul>
-    </details>
   );
 }

@@ -91,3 +91,9 @@ export const keepAddress = (): string => ROUTES.keep;
 export function settingsAddress(part?: 'keys' | 'statuses'): string {
   return `${ROUTES.settings}${part ? `#${part}` : ''}`;
 }
+
+/** Where this device is linked to a desk; with the words of an invitation behind the number sign, which no server is sent. */
+export const linkAddress = (words = ''): string => ROUTES.link + (words === '' ? '' : `#${words.replaceAll(' ', '+')}`);
+
+/** The words of an invitation, from what stands behind the number sign; empty for none. */
+export const wordsOfLink = (hash: string): string => (/^#[a-z+]+$/i.test(hash) ? hash.slice(1).replaceAll('+', ' ') : '');

@@ -22,6 +22,7 @@ export const ROUTES = {
   earlier: '/earlier/*',
   keep: '/keep',
   files: '/files',
+  link: '/link',
   settings: '/settings',
 } as const;
 
@@ -38,6 +39,9 @@ export interface PageParameters {
   /** Words that a slip is filled in with, and the title or path of the slip that is meant. */
   text: string;
   slip: string;
+  /** The other parts of what another program shares. */
+  title: string;
+  link: string;
   /** What is looked for, or the text of the gather that is made by pointing; and what of it is shown. */
   q: string;
   show: string;

@@ -1,4 +1,4 @@
-import { readFolderState, readJoined, readWish } from './folder-state';
+import { readStepState, readJoined, readWish } from './step-state';
 
 class Handle {
   readonly name = 'Museum';
@@ -12,7 +12,7 @@ test('a folder that is joined is known by its handle; anything else is none', ()
 });
 
 test('what an older version kept of a look is filled up; what is no state is none', () => {
-  expect(readFolderState({ at: 5, is: 'in step' })).toEqual({
+  expect(readStepState({ at: 5, is: 'in step' })).toEqual({
     at: 5,
     is: 'in step',
     why: '',
@@ -20,16 +20,17 @@ test('what an older version kept of a look is filled up; what is no state is non
     failed: [],
     ignored: [],
     beside: [],
+    warned: [],
     asks: 0,
   });
-  expect(readFolderState({ at: 5, is: 'away', why: 'It is gone.', ignored: [{ path: 'a' }] })).toMatchObject({
+  expect(readStepState({ at: 5, is: 'away', why: 'It is gone.', ignored: [{ path: 'a' }] })).toMatchObject({
     why: 'It is gone.',
     ignored: [],
   });
-  for (const value of [null, 7, {}, { at: 5, is: 'lost' }, { is: 'in step' }]) expect(readFolderState(value)).toBeNull();
+  for (const value of [null, 7, {}, { at: 5, is: 'lost' }, { is: 'in step' }]) expect(readStepState(value)).toBeNull();
 });
 
 test('only what can be asked is a wish', () => {
-  for (const wish of ['look', 'remove', 'write back']) expect(readWish({ wish })).toBe(wish);
+  for (const wish of ['look', 'remove', 'write back', 'seen']) expect(readWish({ wish })).toBe(wish);
   for (const value of [null, 'look', {}, { wish: 'burn' }]) expect(readWish(value)).toBeNull();
 });

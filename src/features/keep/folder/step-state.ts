@@ -1,11 +1,18 @@
 import * as z from 'zod/mini';
 
-/** The value that holds the handle of the folder that is joined. */
-export const FOLDER_VALUE = 'folder';
-/** The value that says how the last look at it went; every tab shows it. */
-export const FOLDER_STATE = 'folder state';
-/** The value by which any tab asks the one that keeps the folder in step to do something. */
-export const FOLDER_WISH = 'folder wish';
+/** The values by which the tabs know of a place that is kept in step. */
+export interface StepValues {
+  /** What place it is; null for none. */
+  value: string;
+  /** How the last look at it went; every tab shows it. */
+  state: string;
+  /** What any tab asks of the one that keeps it in step. */
+  wish: string;
+  /** The settings as they were the same last. */
+  settings: string;
+}
+
+export const FOLDER: StepValues = { value: 'folder', state: 'folder state', wish: 'folder wish', settings: 'folder settings' };
 
 /** The folder that is joined. */
 export interface JoinedFolder {
@@ -32,19 +39,23 @@ const schema = z.object({
   ignored: z.catch(z.array(place), []),
   /** Notes of which both sides changed the same lines: the file's text stands at the second path. */
   beside: z.catch(z.array(z.object({ path: z.string(), other: z.string() })), []),
+  /** Files that were not as they should be, and what was done. */
+  warned: z.catch(z.array(place), []),
   asks: z.catch(z.number(), 0),
 });
-export type FolderState = z.infer<typeof schema>;
+export type StepState = z.infer<typeof schema>;
 
-export function readFolderState(value: unknown): FolderState | null {
+export function readStepState(value: unknown): StepState | null {
   const result = schema.safeParse(value);
   return result.success ? result.data : null;
 }
 
-/** What can be asked of the tab that keeps the folder in step. */
-export type FolderWish = 'look' | 'remove' | 'write back';
+/** What can be asked of the tab that keeps a place in step; what was `seen` is told no more. */
+export type StepWish = 'look' | 'remove' | 'write back' | 'seen';
 
-export function readWish(value: unknown): FolderWish | null {
+export function readWish(value: unknown): StepWish | null {
   const wish = typeof value === 'object' && value !== null && 'wish' in value ? value.wish : null;
-  return wish === 'look' || wish === 'remove' || wish === 'write back' ? wish : null;
+  return WISHES.find((one) => one === wish) ?? null;
 }
+
+const WISHES: readonly StepWish[] = ['look', 'remove', 'write back', 'seen'];
