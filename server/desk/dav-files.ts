@@ -113,7 +113,7 @@ export function readListing(xml: string): ListedFile[] {
     const props = propstat.map(({ prop }) => prop ?? {});
     const tag = props.find(({ getetag }) => getetag !== undefined)?.getetag;
     const size = Number(props.find(({ getcontentlength }) => getcontentlength !== undefined)?.getcontentlength ?? 0);
-    const name = /([\w-]{1,64})$/.exec(href)?.[1];
+    const name = /(?:^|\/)([\w-]{1,64})$/.exec(href)?.[1];
     return tag === undefined || name === undefined ? [] : [{ name, tag: cleanTag(tag), size }];
   });
 }

@@ -45,7 +45,7 @@ export function deskRoutes(store: DeskStore): Router {
     skipSuccessfulRequests: true,
     requestWasSuccessful: (_, { statusCode }) => statusCode !== 404,
   });
-  const few = rateLimit({ ...limits, limit: 20 });
+  const few = (): RequestHandler => rateLimit({ ...limits, limit: 30 });
 
   const opened =
     (work: (desk: Desk, request: Request, response: Response) => Promise<void> | void): RequestHandler =>
@@ -64,7 +64,7 @@ export function deskRoutes(store: DeskStore): Router {
     });
 
   routes.get('/desks', (_request, response) => void response.json({ offers: true }));
-  routes.put('/desks/:id', few, async (request, response) => {
+  routes.put('/desks/:id', few(), async (request, response) => {
     const [id, key] = [SECRET.safeParse(request.params['id']), SECRET.safeParse(request.get('recado-key'))];
     if (!id.success || !key.success) return say(response, 400, 'This is no desk of Recado.');
     const outcome = await store.begin(id.data, key.data);
@@ -128,12 +128,12 @@ export function deskRoutes(store: DeskStore): Router {
     });
   routes
     .route('/desks/:id/devices/:digest')
-    .all(few, guesses)
+    .all(few(), guesses)
     .put(device((id, digest) => store.grant(id, digest)))
     .delete(device((id, digest) => store.revoke(id, digest)));
   routes
     .route('/invitations/:id')
-    .all(few)
+    .all(few())
     .put(sealed(LARGEST_INVITATION), (request, response) => {
       const id = NAME.safeParse(request.params['id']);
       if (!id.success || !isSealed(request.body)) return say(response, 400, 'This is no invitation.');

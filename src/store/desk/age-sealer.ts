@@ -1,8 +1,11 @@
 import { Decrypter, Encrypter, generateX25519Identity, identityToRecipient } from 'age-encryption';
 import type { Sealer } from './sealer';
 
-/** The work that trying one passphrase takes, as the logarithm of its rounds (RFC 7914, N): 64 MB, a part of a second. */
-const WORK = 16;
+/**
+ * The work that trying one passphrase takes, as the logarithm of its rounds (RFC 7914, N). Words of an invitation have 66 bits and last ten
+ * minutes: what makes them hard to try is their number.
+ */
+const WORK = 14;
 
 const recipients = new Map<string, Promise<string>>();
 

@@ -87,11 +87,22 @@ export async function acceptInvitation(
   if (!invitation) return { refused: 'These words do not open the invitation. Ask for new ones, and look at each.' };
   const { identity, recipient } = await sealer.newIdentity();
   const access: DeskAccess = { server, id: invitation.id, key: invitation.key };
-  const device: DeskDevice = { id: await digestOf(invitation.key), name, recipient, since: now };
   const { keys } = invitation;
+  const called = freeName(
+    name,
+    keys.devices.map((one) => one.name),
+  );
+  const device: DeskDevice = { id: await digestOf(invitation.key), name: called, recipient, since: now };
   if (!(await writeKeys(httpRemote(access), sealer, { ...keys, devices: [...keys.devices, device] }, invitation.tag)))
     return { refused: `The desk changed since it was asked to link a device (its ${KEYS_FILE} are others now). Ask for new words.` };
-  return { ...access, identity, recipient, name };
+  return { ...access, identity, recipient, name: called };
+}
+
+/** @example freeName('Phone', ['Phone']) // 'Phone 2' */
+function freeName(name: string, taken: readonly string[]): string {
+  let free = name;
+  for (let count = 2; taken.includes(free); count++) free = `${name} ${count}`;
+  return free;
 }
 
 async function opened(sealer: Sealer, sealed: Uint8Array, words: string): Promise<z.infer<typeof SHAPE> | null> {
