@@ -18,6 +18,8 @@ export default defineConfig({
     baseURL: `http://localhost:${PORT}`,
     viewport: { width: 1280, height: 800 },
     timezoneId: 'Europe/Lisbon',
+    // Only what is about working without a network keeps the program in the browser: elsewhere each test would fetch all of it.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

@@ -29,9 +29,9 @@ const say = (response: Response, status: number, words: string): void => void re
  * - `GET /desks/ID/changes?since=TOKEN`: what changed
  * - `GET`, `PUT` and `DELETE /desks/ID/files/NAME`
  * - `PUT` and `DELETE /desks/ID/devices/DIGEST`: lets another device in, or no more
- * - `PUT` and `GET /invitations/ID`: sealed words for a device that is to be linked, given once
+ * - `PUT`, `GET` and `DELETE /invitations/ID`: sealed words for a device that is to be linked, given once
  *
- * Each asks for the key of a device in the header `Recado-Key`. A desk that is not there is answered like one whose key is wrong.
+ * All but the last ask for the key of a device in the header `Recado-Key`. A desk that is not there is answered like one whose key is wrong.
  */
 export function deskRoutes(store: DeskStore): Router {
   const routes = Router();
@@ -145,6 +145,10 @@ export function deskRoutes(store: DeskStore): Router {
       const found = invitations.take(request.params.id);
       if (found) response.type('application/octet-stream').send(found);
       else say(response, 404, 'There is nothing at this address.');
+    })
+    .delete((request, response) => {
+      invitations.take(request.params.id);
+      response.status(204).end();
     });
   return routes;
 }

@@ -52,7 +52,7 @@ export async function withdrawInvitation(
   linked: LinkedDesk,
   { device, place }: Invited,
 ): Promise<void> {
-  await post(linked.server, place).catch(() => undefined);
+  await post(linked.server, place, { method: 'DELETE' }).catch(() => undefined);
   const { keys } = await fetchKeys(remote, sealer, linked);
   if (!keys.devices.some(({ id }) => id === device)) await remote.revoke(device);
 }
