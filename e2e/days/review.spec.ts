@@ -141,47 +141,51 @@ test('a week is looked at by keyboard: steps open and count down, undated tasks 
   await expect.poll(() => desk.stored('Journal/2026-11-23.md')).toContain('  - The store is in order.');
 });
 
-test('goals, the record of days, what comes again and the picture of the work read well in both themes', async ({ desk, page }) => {
-  await desk.open('demo');
-  const pages = {
-    Goals: 'Winter goals',
-    'Record of days': 'By weekday',
-    'What comes again': 'Read humidity log',
-    'Picture of the work': 'Finished by week',
-  };
-  for (const [title, words] of Object.entries(pages)) {
-    await desk.agenda(title);
-    await expect(desk.main.getByText(words, { exact: true }).first()).toBeVisible();
-    await expectAccessible(page, title, { part: 'main' });
-  }
-  await page.emulateMedia({ colorScheme: 'dark' });
-  for (const title of ['Goals', 'Record of days', 'What comes again']) {
-    await desk.agenda(title);
-    await expectAccessible(page, `${title}, dark`, { part: 'main', colours: true });
-  }
-  // A step that bears a gather opens what it finds beside.
-  const OWN = '---\nkind: review\n---\n- [ ] What comes back\n  ```gather\n  open and #loans\n  ```\n- [ ] End\n';
-  const report = await desk.bringIn([{ name: 'Own review.md', mimeType: 'text/markdown', buffer: Buffer.from(OWN) }]);
-  await report.getByRole('button', { name: 'Done' }).click();
-  await page.goto('/note/Own%20review.md');
-  await press(page, 'Begin');
-  await press(page, 'Open it beside');
-  await expect(desk.beside.getByRole('heading', { name: 'What comes back' })).toBeVisible();
-  await expect(desk.beside.locator('[data-row]').first()).toBeVisible();
-  // A goal leads to what serves it, and a finished project goes to the archive whole and comes back.
-  await desk.agenda('Goals');
-  await desk.main.getByRole('list', { name: 'What serves Winter goals' }).getByRole('link', { name: 'Catalogue' }).click();
-  await expect(page.getByLabel('Title of the note')).toHaveValue('Catalogue');
-  await page.getByRole('button', { name: 'Actions for this note' }).click();
-  await page.getByRole('menuitem', { name: 'Archive the note' }).click();
-  await expect(page.getByText('holds 4 open tasks')).toBeVisible();
-  await page.goto('/note/Waiting%20for%20others.md');
-  const WAITING = await desk.stored('Waiting for others.md');
-  await page.getByRole('button', { name: 'Actions for this note' }).click();
-  await page.getByRole('menuitem', { name: 'Archive the note' }).click();
-  await expect(page).toHaveURL(/note\/Archive\/Waiting%20for%20others/);
-  await expect.poll(() => desk.stored('Archive/Waiting for others.md')).toContain('from: "[[Waiting for others]]"');
-  await page.getByRole('button', { name: 'Actions for this note' }).click();
-  await page.getByRole('menuitem', { name: 'Bring the note back' }).click();
-  await expect.poll(() => desk.stored('Waiting for others.md')).toBe(WAITING);
-});
+test(
+  'goals, the record of days, what comes again and the picture of the work read well in both themes',
+  { tag: '@long' },
+  async ({ desk, page }) => {
+    await desk.open('demo');
+    const pages = {
+      Goals: 'Winter goals',
+      'Record of days': 'By weekday',
+      'What comes again': 'Read humidity log',
+      'Picture of the work': 'Finished by week',
+    };
+    for (const [title, words] of Object.entries(pages)) {
+      await desk.agenda(title);
+      await expect(desk.main.getByText(words, { exact: true }).first()).toBeVisible();
+      await expectAccessible(page, title, { part: 'main' });
+    }
+    await page.emulateMedia({ colorScheme: 'dark' });
+    for (const title of ['Goals', 'Record of days', 'What comes again']) {
+      await desk.agenda(title);
+      await expectAccessible(page, `${title}, dark`, { part: 'main', colours: true });
+    }
+    // A step that bears a gather opens what it finds beside.
+    const OWN = '---\nkind: review\n---\n- [ ] What comes back\n  ```gather\n  open and #loans\n  ```\n- [ ] End\n';
+    const report = await desk.bringIn([{ name: 'Own review.md', mimeType: 'text/markdown', buffer: Buffer.from(OWN) }]);
+    await report.getByRole('button', { name: 'Done' }).click();
+    await page.goto('/note/Own%20review.md');
+    await press(page, 'Begin');
+    await press(page, 'Open it beside');
+    await expect(desk.beside.getByRole('heading', { name: 'What comes back' })).toBeVisible();
+    await expect(desk.beside.locator('[data-row]').first()).toBeVisible();
+    // A goal leads to what serves it, and a finished project goes to the archive whole and comes back.
+    await desk.agenda('Goals');
+    await desk.main.getByRole('list', { name: 'What serves Winter goals' }).getByRole('link', { name: 'Catalogue' }).click();
+    await expect(page.getByLabel('Title of the note')).toHaveValue('Catalogue');
+    await page.getByRole('button', { name: 'Actions for this note' }).click();
+    await page.getByRole('menuitem', { name: 'Archive the note' }).click();
+    await expect(page.getByText('holds 4 open tasks')).toBeVisible();
+    await page.goto('/note/Waiting%20for%20others.md');
+    const WAITING = await desk.stored('Waiting for others.md');
+    await page.getByRole('button', { name: 'Actions for this note' }).click();
+    await page.getByRole('menuitem', { name: 'Archive the note' }).click();
+    await expect(page).toHaveURL(/note\/Archive\/Waiting%20for%20others/);
+    await expect.poll(() => desk.stored('Archive/Waiting for others.md')).toContain('from: "[[Waiting for others]]"');
+    await page.getByRole('button', { name: 'Actions for this note' }).click();
+    await page.getByRole('menuitem', { name: 'Bring the note back' }).click();
+    await expect.poll(() => desk.stored('Waiting for others.md')).toBe(WAITING);
+  },
+);

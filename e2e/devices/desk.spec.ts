@@ -4,7 +4,12 @@ import { Desk, NOW, expect, test } from '../desk';
 
 /** Another device: a browser of its own, with a phone's size and fingers. */
 async function phone(browser: Browser): Promise<Page> {
-  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true, serviceWorkers: 'block' });
+  const context = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+    serviceWorkers: 'block',
+  });
   const page = await context.newPage();
   await page.clock.setFixedTime(NOW);
   return page;

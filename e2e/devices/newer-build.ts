@@ -26,7 +26,11 @@ export async function serveBuild(): Promise<{ address: string; renew: () => void
       // What others import of it they find under its old name too: only the page begins with the newer one.
       writeFileSync(path.join(folder, 'assets', `${newer}.js`), `import './${start}.js';\n`);
       change('index.html', `${start}.js`, `${newer}.js`);
-      change('service-worker.js', /\{"revision":"\w+","url":"index\.html"\}/, `{"revision":"newer","url":"index.html"},{"revision":null,"url":"assets/${newer}.js"}`);
+      change(
+        'service-worker.js',
+        /\{"revision":"\w+","url":"index\.html"\}/,
+        `{"revision":"newer","url":"index.html"},{"revision":null,"url":"assets/${newer}.js"}`,
+      );
     },
     end: async () => {
       server.close();
