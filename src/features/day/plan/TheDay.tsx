@@ -15,6 +15,8 @@ import { rowIdAt } from '../../gather/rows/list-focus';
 import { useListActions } from '../../gather/list/use-list-actions';
 import { noteAddress } from '../../session/places/addresses';
 import { LineField } from '../../../ui/LineField';
+import { BY_TOUCH } from '../../../ui/by-touch';
+import { OrderHandle } from './OrderHandle';
 import { type Choosing, untimedRows } from './use-choosing';
 import { useHandOrder } from './use-hand-order';
 
@@ -64,7 +66,11 @@ export function TheDay({ day, items, choosing }: TheDayProps) {
         <RowPicking value={pick}>
           <div ref={list} {...listens} onKeyDown={onKeyDown}>
             {inOrder.map((item) => (
-              <div key={`${item.path}:${item.line}`} className="grid grid-cols-[3.6rem_minmax(0,1fr)] items-start">
+              <div
+                key={`${item.path}:${item.line}`}
+                {...(item.row && untimed.includes(item.row) && { 'data-place': '' })}
+                className={`grid items-start ${BY_TOUCH ? 'grid-cols-[3.6rem_minmax(0,1fr)_auto]' : 'grid-cols-[3.6rem_minmax(0,1fr)]'}`}
+              >
                 <TimeCell key={item.start} item={item} onSet={(row, minute) => choosing.setTime(row, minute)} />
                 {item.row ? (
                   <ul>
@@ -80,6 +86,14 @@ export function TheDay({ day, items, choosing }: TheDayProps) {
                     </span>
                   </p>
                 )}
+                {BY_TOUCH && item.row && untimed.length > 1 && untimed.includes(item.row) && (
+                  <OrderHandle
+                    of={item.row.text}
+                    places={() => middlesIn(list.current)}
+                    at={untimed.indexOf(item.row)}
+                    onMove={(to) => item.row && moveTo(item.row.id, to)}
+                  />
+                )}
               </div>
             ))}
           </div>
@@ -89,6 +103,14 @@ export function TheDay({ day, items, choosing }: TheDayProps) {
       <LineField key={day} label="Only for this day" className="no-print ms-[3.6rem] mt-2" onWrite={choosing.write} />
     </section>
   );
+}
+
+/** The middles of the places that are put in order by hand. */
+function middlesIn(list: HTMLElement | null): number[] {
+  return [...(list?.querySelectorAll('[data-place]') ?? [])].map((place) => {
+    const { top, height } = place.getBoundingClientRect();
+    return top + height / 2;
+  });
 }
 
 /** The things of a day with those that an order by hand holds in that order; all others keep their places. */

@@ -23,7 +23,7 @@ export function TouchBar({ onRun }: { onRun: (id: TextCommandId) => void }) {
       role="toolbar"
       aria-label="Tools for the text"
       className="no-print fixed inset-x-0 z-40 flex border-t border-line bg-sheet"
-      style={{ bottom }}
+      style={{ bottom: `calc(${bottom}px + env(safe-area-inset-bottom))` }}
       // The text keeps the focus, and the keyboard stays.
       onPointerDown={(event) => event.preventDefault()}
     >

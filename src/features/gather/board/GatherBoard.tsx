@@ -112,16 +112,16 @@ export function GatherBoard({ answer, groupHeading, name, showAll, writing, onCl
     const [one, other] = [columns[at], columns[at + side]];
     return one !== undefined && other !== undefined && !one.finished && !other.finished && columns.length <= most && sought === '';
   };
-  const widths = drawn.map((column) => (isFolded(column) ? `${FOLDED}rem` : 'minmax(0, 1fr)')).join(' ');
+  const widths = drawn.map((column) => (isFolded(column) ? `${FOLDED}rem` : 'minmax(var(--column, 0px), var(--column, 1fr))')).join(' ');
   const minWidth = `${drawn.reduce((sum, column) => sum + (isFolded(column) ? FOLDED : NARROWEST), 0)}rem`;
   return (
     <RowPicking value={pick}>
-      <div className="relative -mx-2 overflow-x-auto px-2 pb-2">
+      <div className="board-ways relative -mx-2 overflow-x-auto px-2 pb-2">
         <div
           ref={board}
           {...list}
           onKeyDown={onKeyDown}
-          className={`grid items-start gap-3 rounded-xl bg-ground p-3 ${boxes.shown ? '' : 'board-boxless'}`}
+          className={`board-grid grid items-start gap-3 rounded-xl bg-ground p-3 ${boxes.shown ? '' : 'board-boxless'}`}
           style={{ gridTemplateColumns: widths, minWidth }}
         >
           {drawn.map((column, at) => (

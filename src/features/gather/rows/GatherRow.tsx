@@ -18,6 +18,8 @@ import { RewordField } from './RewordField';
 import { PickEdge } from './PickEdge';
 import { RowChips } from './RowChips';
 import { RowMenuButton } from './RowMenu';
+import { AsideButton } from './AsideButton';
+import { useAside } from './use-aside';
 import { RowPicking, useLongPress } from './row-picking';
 import { markOf, noteName, showsSource } from './row-columns';
 import { endDrag, startDrag } from './task-drag';
@@ -52,6 +54,7 @@ export const GatherRow = memo(function GatherRow({ row, group, columns, withSour
   const selecting = useAppSelector((state) => state.frame.selecting);
   const pick = useContext(RowPicking);
   const longPress = useLongPress(row);
+  const aside = useAside(row, longPress, () => onAct(row, [{ do: 'push', to: 'tomorrow' }], false));
   const source = useContext(GatherSource);
   const taskOpen = isOpen(row.status);
   return (
@@ -60,8 +63,8 @@ export const GatherRow = memo(function GatherRow({ row, group, columns, withSour
       data-row={row.id}
       data-raw={row.raw}
       data-path={row.path}
-      className="group/row"
-      {...longPress}
+      className={`group/row ${aside.shown ? 'relative overflow-hidden' : ''}`}
+      {...aside.handlers}
       // A finger that rests on a row selects it.
       draggable={row.what === 'task' && !rewording && !BY_TOUCH}
       onDragStart={(event) => {
@@ -71,6 +74,7 @@ export const GatherRow = memo(function GatherRow({ row, group, columns, withSour
       }}
       onDragEnd={endDrag}
     >
+      {aside.shown && <AsideButton of={row.text} onPress={aside.act} />}
       <div
         className={`relative flex items-start gap-1.5 rounded-md py-[3px] ${selected ? 'row-selected' : 'hover:bg-[color-mix(in_srgb,var(--raised)_70%,transparent)]'}`}
         onClick={(event) => {

@@ -111,6 +111,7 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
           ))}
         </MenuChoices>
       </MenuInside>
+      <MenuEntry label="To tomorrow" hint={hint('row-tomorrow')} onSelect={() => one({ do: 'push', to: 'tomorrow' })} />
       <MenuEntry label="Plan…" hint={hint('row-plan')} onSelect={() => ask({ is: 'day', tasks, what: 'plan' })} />
       <MenuEntry label="Due…" hint={hint('row-due')} onSelect={() => ask({ is: 'day', tasks, what: 'due' })} />
       <MenuEntry label="Rest…" hint={hint('row-rest')} onSelect={() => ask({ is: 'day', tasks, what: 'rest' })} />
