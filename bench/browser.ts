@@ -1,5 +1,6 @@
 import { agendaRows } from './in-browser/agenda';
 import { archivingRows } from './in-browser/archiving';
+import { deviceRows } from './in-browser/devices';
 import { folderRows } from './in-browser/folder';
 import { ADDRESS, launch, serve } from './in-browser/desk';
 import type { BenchRow } from './measure';
@@ -20,7 +21,7 @@ export async function browserRows(): Promise<BenchRow[]> {
       await new Promise((resolve) => setTimeout(resolve, 200));
     }
     const rows: BenchRow[] = [];
-    for (const part of [startRows, writingRows, agendaRows, archivingRows, folderRows]) rows.push(...(await part(browser)));
+    for (const part of [startRows, writingRows, agendaRows, archivingRows, folderRows, deviceRows]) rows.push(...(await part(browser)));
     return rows;
   } finally {
     await browser.close();

@@ -22,8 +22,7 @@ export const ACTS_ON_ROWS: Act[] = [
     'A task goes to tomorrow',
     (hand) => hand.press('Control+ArrowRight'),
     async (hand, desk) => {
-      await inMenu('A task goes to tomorrow', 'Plan…')(hand, desk);
-      await hand.point(inDialog(desk, 'Tomorrow'));
+      await inMenu('A task goes to tomorrow', 'To tomorrow')(hand, desk);
     },
     stored(ROWS, /Crate A task goes to tomorrow \{[^}]*2026-11-24/),
   ),

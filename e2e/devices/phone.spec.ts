@@ -28,7 +28,7 @@ const tooSmall = (page: Page): Promise<string[]> =>
   page.evaluate(() =>
     [...document.querySelectorAll<HTMLElement>('button, a, input, summary, select, [role=checkbox]')]
       .filter((one) => {
-        const { left, top, width, height, bottom } = one.getBoundingClientRect();
+        const { left, top, width, bottom } = one.getBoundingClientRect();
         if (width === 0 || top < 80 || bottom > window.innerHeight - 150) return false;
         if (one.closest('p, .cm-content, .row-source') || one.matches('.row-pick, .name-link, .row-source')) return false;
         const whole = one.closest('label') ?? one;

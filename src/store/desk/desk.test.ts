@@ -97,7 +97,7 @@ test('what did not change is neither sealed nor sent again', async () => {
   const asked: string[] = [];
   const present = globalThis.fetch;
   globalThis.fetch = (input, init) => {
-    asked.push(`${init?.method ?? 'GET'} ${String(input).replace(/^.*\/desks\/[^/]+/, '')}`);
+    asked.push(`${init?.method ?? 'GET'} ${(input as string).replace(/^.*\/desks\/[^/]+/, '')}`);
     return present(input, init);
   };
   try {
