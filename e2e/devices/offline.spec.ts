@@ -36,7 +36,9 @@ test('opened once, Recado opens without a network: pages never seen before, writ
   await expect(words).toHaveValue('Tide gauges https://museum.example/gauges');
   await words.press('Enter');
   await expect.poll(() => desk.stored('Journal/2026-11-23.md')).toContain('Tide gauges https://museum.example/gauges');
-  const manifest = (await page.evaluate(async (): Promise<unknown> => (await fetch('/manifest.webmanifest')).json())) as { shortcuts: { url: string }[] };
+  const manifest = (await page.evaluate(async (): Promise<unknown> => (await fetch('/manifest.webmanifest')).json())) as {
+    shortcuts: { url: string }[];
+  };
   for (const { url } of manifest.shortcuts) {
     await page.goto(served.address + url);
     await expect(page.getByText(/lines indexed/)).toBeAttached();
