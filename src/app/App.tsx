@@ -5,6 +5,7 @@ import { Sheet } from '../features/note/Sheet';
 import { isFirstOpening, useFirstOpening } from '../features/journal/use-first-opening';
 import { dayAddress, noteAddress } from '../features/session/places/addresses';
 import { ROUTES } from '../features/session/places/routes';
+import { SlipAddress } from '../features/slip/SlipAddress';
 import { useAskHand } from '../features/strip/use-hand';
 import { usePlaces } from '../features/session/places/use-places';
 import { frameSlice } from '../features/session/state/frame-slice';
@@ -26,7 +27,6 @@ import { late } from '../ui/late';
 const busy = () => <Sheet title="" busy />;
 
 const BulkBar = late(() => import('../features/bulk/BulkBar').then((part) => part.BulkBar));
-const SlipAddress = late(() => import('../features/slip/SlipAddress').then((part) => part.SlipAddress), busy);
 const DayPage = late(() => import('../features/places/DayPage').then((part) => part.DayPage), busy);
 const TagPage = late(() => import('../features/places/NamePage').then((part) => part.TagPage), busy);
 const PersonPage = late(() => import('../features/places/NamePage').then((part) => part.PersonPage), busy);

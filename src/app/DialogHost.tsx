@@ -1,6 +1,7 @@
 import { useEffect, useLayoutEffect } from 'react';
 import type { Command } from '../features/commands/command';
 import type { GivenFile } from '../engine/files/read-given';
+import { ROUTES } from '../features/session/places/routes';
 import { frameSlice } from '../features/session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../features/session/state/state';
 import { holdKeys } from '../ui/early-keys';
@@ -21,6 +22,9 @@ const SlipDialog = late(() => slipDialog().then((part) => part.SlipDialog));
 const TakeOutDialog = late(() => import('../features/files/out/TakeOutDialog').then((part) => part.TakeOutDialog));
 const TaskDialogs = late(() => import('../features/task-dialogs/TaskDialogs').then((part) => part.TaskDialogs));
 const UnsavedDialog = late(() => import('../features/strip/UnsavedDialog').then((part) => part.UnsavedDialog));
+
+// Come for a slip, one waits for nothing else.
+if (window.location.pathname === ROUTES.slip) void slipDialog().catch(() => undefined);
 
 /** When the slip is fetched ahead, in milliseconds after the page is drawn. */
 const SLIP_AHEAD = 1500;

@@ -11,6 +11,8 @@ import type { Sealer } from './sealer';
 
 /** So many files are fetched at once. */
 const AT_ONCE = 8;
+/** After so many files that are sealed anew it is said how many are left. */
+const SAID_EACH = 50;
 
 /** What the folder of a desk asks of the store beside it. */
 export interface DeskMemory {
@@ -150,12 +152,15 @@ export class DeskFolder implements DiskFolder {
   /**
    * Seals what is sealed for an older identity for the newest one; texts stay as they are.
    *
+   * @param says is told now and then how many are left
    * @returns how many files are left
    */
-  async sealAnew(signal?: AbortSignal): Promise<number> {
+  async sealAnew(signal?: AbortSignal, says?: (left: number) => Promise<void>): Promise<number> {
+    let done = 0;
     for (const { name, generation } of [...this.known.values()]) {
       if (signal?.aborted) break;
       if (generation === this.keys.generation) continue;
+      if (done++ % SAID_EACH === 0) await says?.(this.toSealAnew);
       // As it is on the server now, whatever was seen of it.
       await this.fetch(name, true);
       const [known, bytes] = [this.known.get(name), this.opened.get(name)];

@@ -7,6 +7,7 @@ import { readLinkedDesk } from '../../../store/desk/linked-desk';
 import type { Sealer } from '../../../store/desk/sealer';
 import { FolderSync } from '../../../store/folder/folder-sync';
 import { InSteps } from '../../../store/folder/in-step';
+import { counted } from '../../session/acting/use-act';
 import type { Services } from '../../session/state/services';
 import { type OpenPlace, keepInStep } from '../folder/keep-in-step';
 import { SETTINGS_FILE, settingsWords } from '../folder/settle-settings';
@@ -35,10 +36,12 @@ export function keepDesk(services: Pick<Services, 'store' | 'texts'>, ends: Abor
         const folder = await DeskFolder.open(remote, sealer, memory, () => fetchKeys(remote, sealer, linked));
         return (present = {
           ...{ sign, folder, steps, sync: new FolderSync(store, folder, steps) },
-          looked: async (stopped) => {
+          looked: async (stopped, says) => {
             await folder.flush();
             // What another device began, or this one before it was closed, is gone on with.
-            if (folder.present.identities.length > 1 && (await folder.sealAnew(stopped)) === 0) await letOldKeysGo(remote, sealer, linked);
+            if (folder.present.identities.length === 1) return;
+            const left = await folder.sealAnew(stopped, (count) => says(`Everything is sealed anew: ${counted(count, 'file')} to go.`));
+            if (left === 0) await letOldKeysGo(remote, sealer, linked);
           },
         });
       },

@@ -24,8 +24,8 @@ export interface OpenPlace {
   sync: FolderSync;
   folder: DiskFolder;
   steps: InSteps;
-  /** What is done after each look. */
-  looked?: (ends: AbortSignal) => Promise<void>;
+  /** What is done after each look; what takes long says how far it is. */
+  looked?: (ends: AbortSignal, says: (words: string) => Promise<void>) => Promise<void>;
 }
 
 /** Where the files lie, and how that is opened. */
@@ -97,7 +97,7 @@ export function keepInStep(
       const report = await sync(one);
       if (isWhole) await settleSettings(store, one.folder, values.settings);
       if (!isQuiet(report)) await store.changeValue(LEFT_BROWSER, leavesNow(Date.now()));
-      await one.looked?.(ends);
+      await one.looked?.(ends, (words) => tell(quiet('in step', words)));
       const { failed } = report;
       // What is ignored, and what is asked, only a whole look says.
       const { ignored, asks } = isWhole ? report : { ignored: told?.ignored ?? [], asks: told?.asks ?? 0 };
