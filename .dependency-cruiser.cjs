@@ -55,6 +55,13 @@ module.exports = {
       from: { path: '^(?:server|cli)/' },
       to: { path: '^src/(?:store|engine|ui|features|app)/' },
     },
+    {
+      name: 'stand-in-alone',
+      comment: 'an outside service knows nothing of Recado',
+      severity: 'error',
+      from: { path: '^stand-in/' },
+      to: { path: '^(?:src|server|cli)/' },
+    },
     { name: 'not-to-unresolvable', severity: 'error', from: {}, to: { couldNotResolve: true, pathNot: '\\?raw$' } },
   ],
   options: {

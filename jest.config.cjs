@@ -51,6 +51,7 @@ module.exports = {
     '<rootDir>/src/**/*.test.ts',
     '<rootDir>/src/**/*.test.tsx',
     '<rootDir>/server/**/*.test.ts',
+    '<rootDir>/stand-in/**/*.test.ts',
     '<rootDir>/bench/**/*.test.ts',
     '<rootDir>/cli/**/*.test.ts',
   ],

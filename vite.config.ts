@@ -2,7 +2,7 @@ import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
-import { MANIFEST } from './manifest';
+import { MANIFEST } from './manifest.ts';
 
 /** What a page begins with is one file: many small ones are packed a good deal worse. */
 const ONE_START = { output: { codeSplitting: { groups: [{ name: 'start', tags: ['$initial' as const] }] } } };

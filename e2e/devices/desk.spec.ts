@@ -15,6 +15,9 @@ async function phone(browser: Browser): Promise<Page> {
   return page;
 }
 
+/** So long something may be on its way from one device to another, on a machine that is busy with other things; in milliseconds. */
+const ON_ITS_WAY = { timeout: 60_000 };
+
 const NOTE = 'Exhibitions/Salt on the Glass.md';
 
 test('a desk is begun, a phone is linked by words, what is written on one is there on the other, and the phone is unlinked when it is lost', async ({
@@ -27,7 +30,7 @@ test('a desk is begun, a phone is linked by words, what is written on one is the
   await page.goto('/keep');
   await page.getByRole('button', { name: 'Begin a desk on the server' }).click();
   const part = page.getByRole('region', { name: 'A desk on the server' });
-  await expect(part.getByText('is in step')).toBeVisible();
+  await expect(part.getByText('is in step')).toBeVisible(ON_ITS_WAY);
   await part.getByRole('button', { name: 'Link another device…' }).click();
   const words = await page.getByTestId('link-words').innerText();
   expect(words.split(' ')).toHaveLength(8);
@@ -46,23 +49,23 @@ test('a desk is begun, a phone is linked by words, what is written on one is the
   const narrow = await new AxeBuilder({ page: mobile }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze();
   expect(narrow.violations.map(({ id, nodes }) => [id, nodes[0]?.html])).toEqual([]);
   await mobile.getByRole('button', { name: 'Link this device' }).tap();
-  await expect(page.getByRole('dialog').getByText('“Pocket” is linked.')).toBeVisible();
+  await expect(page.getByRole('dialog').getByText('“Pocket” is linked.')).toBeVisible(ON_ITS_WAY);
   await page.getByRole('button', { name: 'Done', exact: true }).click();
   await expect(part.getByRole('list', { name: 'Devices' })).toContainText('Pocket');
-  await expect.poll(() => there.stored(NOTE)).toContain('barometer');
+  await expect.poll(() => there.stored(NOTE), ON_ITS_WAY).toContain('barometer');
 
   // Written on the phone, there on the computer; and the other way, with the settings.
   await mobile.goto('/slip?text=Ring Lars about the crate');
   await mobile.getByRole('button', { name: 'Store' }).tap();
-  await expect.poll(() => desk.stored('Journal/2026-11-23.md')).toContain('Ring Lars about the crate');
+  await expect.poll(() => desk.stored('Journal/2026-11-23.md'), ON_ITS_WAY).toContain('Ring Lars about the crate');
   await page.goto(`/note/${NOTE}`);
   await desk.write('\n- [ ] Written at the desk');
-  await expect.poll(() => there.stored(NOTE)).toContain('Written at the desk');
+  await expect.poll(() => there.stored(NOTE), ON_ITS_WAY).toContain('Written at the desk');
   await page.goto('/settings');
   await page.getByRole('radio', { name: 'Large', exact: true }).click();
   const size = async (one: Desk) => ((await one.storedSettings()) as { textSize?: string } | undefined)?.textSize;
   await expect.poll(() => size(desk)).not.toBeUndefined();
-  await expect.poll(() => size(there)).toBe(await size(desk));
+  await expect.poll(() => size(there), ON_ITS_WAY).toBe(await size(desk));
 
   // Lost: it is let in no more, says so, and keeps what it has.
   await page.goto('/keep');
@@ -71,11 +74,11 @@ test('a desk is begun, a phone is linked by words, what is written on one is the
   await expect(part.getByRole('list', { name: 'Devices' })).not.toContainText('Pocket');
   await mobile.goto('/keep');
   await mobile.getByRole('button', { name: 'Look now' }).tap();
-  await expect(mobile.getByText('The server does not know this device any more')).toBeVisible();
+  await expect(mobile.getByText('The server does not know this device any more')).toBeVisible(ON_ITS_WAY);
   await page.goto(`/note/${NOTE}`);
   await desk.write('\n- [ ] Not for the lost one');
   await page.goto('/keep');
-  await expect(part.getByText('is in step')).toBeVisible();
+  await expect(part.getByText('is in step')).toBeVisible(ON_ITS_WAY);
   expect(await there.stored(NOTE)).not.toContain('Not for the lost one');
   await mobile.getByRole('button', { name: 'Unlink this device…' }).tap();
   await mobile.getByRole('button', { name: 'Unlink it' }).tap();

@@ -54,7 +54,10 @@ function davServer() {
 }
 
 const { server, place } = davServer();
-afterAll(() => new Promise((resolve) => server.close(resolve)));
+afterAll(() => {
+  server.closeAllConnections();
+  return new Promise((resolve) => server.close(resolve));
+});
 
 test('a desk lies in a folder of a WebDAV server, and is changed only by who knows what is there', async () => {
   const files = new DavFiles(place, 'desk');

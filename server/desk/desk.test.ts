@@ -11,7 +11,10 @@ import { Invitations } from './invitations';
 const folder = mkdtempSync(path.join(tmpdir(), 'recado-desk-'));
 const server = makeApp(folder, folder).listen(0);
 const base = (): string => `http://localhost:${(server.address() as AddressInfo).port}`;
-afterAll(() => new Promise((resolve) => server.close(resolve)));
+afterAll(() => {
+  server.closeAllConnections();
+  return new Promise((resolve) => server.close(resolve));
+});
 
 const KEY = 'KKKKKKKKKKKKKKKKKKKKK1';
 const OTHER = 'KKKKKKKKKKKKKKKKKKKKK2';

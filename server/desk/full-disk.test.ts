@@ -12,7 +12,10 @@ jest.mock('../parts/write-whole', () => {
 
 const folder = mkdtempSync(path.join(tmpdir(), 'recado-full-'));
 const server = makeApp(folder, folder).listen(0);
-afterAll(() => new Promise((resolve) => server.close(resolve)));
+afterAll(() => {
+  server.closeAllConnections();
+  return new Promise((resolve) => server.close(resolve));
+});
 
 test('a disk that is full is said (RFC 4918, 11.5), what was there stays, and it goes on once there is room', async () => {
   const at = `http://localhost:${(server.address() as AddressInfo).port}/desks/DDDDDDDDDDDDDDDDDDDDD1`;

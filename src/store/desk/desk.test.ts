@@ -19,7 +19,10 @@ import type { LinkedDesk } from './linked-desk';
 const data = mkdtempSync(path.join(tmpdir(), 'recado-desks-'));
 const server = makeApp(data, data).listen(0);
 const origin = `http://localhost:${(server.address() as AddressInfo).port}`;
-afterAll(() => new Promise((resolve) => server.close(resolve)));
+afterAll(() => {
+  server.closeAllConnections();
+  return new Promise((resolve) => server.close(resolve));
+});
 
 /** A device with a store of its own, linked to a desk by real HTTP and real seals. */
 async function device(linked: LinkedDesk) {

@@ -22,6 +22,9 @@ export function keepDesk(services: Pick<Services, 'store' | 'texts'>, ends: Abor
     services,
     {
       values: DESK,
+      each: 5_000,
+      // Most of a look waits for the server.
+      rest: 3,
       open: async (before) => {
         const linked = readLinkedDesk(await store.value(DESK.value));
         if (!linked) return (present = null);

@@ -18,6 +18,8 @@ export function keepFolder(services: Pick<Services, 'store' | 'texts'>, ends: Ab
     services,
     {
       values: FOLDER,
+      each: 10_000,
+      rest: 20,
       open: async (before, changed) => {
         const joined = readJoined(await store.value(FOLDER.value));
         if (joined && !(await hasAccess(joined.handle))) return 'asleep';

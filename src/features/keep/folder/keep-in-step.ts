@@ -9,11 +9,8 @@ import type { Services } from '../../session/state/services';
 import { type StepState, type StepValues, readStepState, readWish } from './step-state';
 import { settleSettings } from './settle-settings';
 
-/** How often it is looked, and how soon after a change here; in milliseconds. */
-const EACH = 10_000;
+/** How soon it is looked after a change here, in milliseconds. */
 const SOON = 1_500;
-/** Between two looks it rests so many times as long as one takes. */
-const REST = 20;
 /** However quiet it is, so often it is told that it was looked. */
 const TOLD_EACH = 60_000;
 /** So many notes with second texts, and files that were not as they should be, are remembered. */
@@ -31,6 +28,10 @@ export interface OpenPlace {
 /** Where the files lie, and how that is opened. */
 export interface StepPlace {
   values: StepValues;
+  /** How often it is looked at, in milliseconds. */
+  each: number;
+  /** Between two looks it rests so many times as long as one takes: what costs much is done less. */
+  rest: number;
   /**
    * The place as it is joined now: as it was opened before, where that is still it.
    *
@@ -48,7 +49,7 @@ export interface StepPlace {
  */
 export function keepInStep(
   { store, texts }: Pick<Services, 'store' | 'texts'>,
-  { values, open: openPlace, close }: StepPlace,
+  { values, each, rest, open: openPlace, close }: StepPlace,
   ends: AbortSignal,
 ): void {
   let open: OpenPlace | null = null;
@@ -132,17 +133,20 @@ export function keepInStep(
     then(async () => {
       const began = performance.now();
       await look();
-      if (!ends.aborted) timer = setTimeout(lookAgain, Math.max(EACH, REST * (performance.now() - began)));
+      if (!ends.aborted) timer = setTimeout(lookAgain, Math.max(each, rest * (performance.now() - began)));
     });
   let timer: ReturnType<typeof setTimeout> | null = null;
   lookAgain();
-  // A network that is back is used at once.
+  // A network that is back is used at once, and who comes back finds what came meanwhile.
   const back = (): void => then(look);
+  const seenAgain = (): void => void (document.visibilityState === 'visible' && back());
   window.addEventListener('online', back);
+  document.addEventListener('visibilitychange', seenAgain);
   ends.addEventListener('abort', () => {
     stop();
     close();
     window.removeEventListener('online', back);
+    document.removeEventListener('visibilitychange', seenAgain);
     if (timer) clearTimeout(timer);
     if (soon) clearTimeout(soon);
   });
