@@ -16,7 +16,7 @@ for (const [part, tabs] of [3, 2].entries())
   test(`tabs: ${tabs} of them write in one note`, async ({ browser }) => {
     const runs = Math.max(1, Math.round(MINUTES));
     for (let run = 0; run < runs; run++) {
-      const context = await browser.newContext();
+      const context = await browser.newContext({ serviceWorkers: 'block' });
       const seed = SEED + 1000 * part + run;
       const { words } = await test.step(`seed ${seed}`, () => runTabsModel(context, { tabs, seconds: 30, seed, otherwise: 0.15 }));
       console.log(`  ${tabs} tabs, seed ${seed}: ${words} words, none lost`);

@@ -30,7 +30,7 @@ export async function runFolderKillModel({ folder, baseURL, launch, rounds, seed
   const random = randomFrom(seed);
   let whole = 0;
   for (let round = 0; round <= rounds; round++) {
-    const context = await chromium.launchPersistentContext(folder, { ...launch, baseURL });
+    const context = await chromium.launchPersistentContext(folder, { ...launch, baseURL, serviceWorkers: 'block' });
     const page = context.pages()[0] ?? (await context.newPage());
     await page.clock.setFixedTime(NOW);
     await page.addInitScript(() =>

@@ -84,7 +84,7 @@ export async function runKillModel({ folder, baseURL, launch, rounds, seed }: Ki
   const random = randomFrom(seed);
   const safe: string[] = [];
   for (let round = 0; round < rounds; round++) {
-    const context = await chromium.launchPersistentContext(folder, { ...launch, baseURL });
+    const context = await chromium.launchPersistentContext(folder, { ...launch, baseURL, serviceWorkers: 'block' });
     const page = context.pages()[0] ?? (await context.newPage());
     await page.clock.setFixedTime(NOW);
     await page.goto('/day/2026-11-23');
