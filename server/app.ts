@@ -19,6 +19,8 @@ import { feedRoutes } from './feed/feed-routes';
 export function makeApp(folder: string, data: string, dav: DavPlace | null = null): Express {
   const app = express();
   app.disable('x-powered-by');
+  // A proxy on this machine says for whom it asks; nobody else is believed.
+  app.set('trust proxy', 'loopback');
   app.use(
     helmet({
       contentSecurityPolicy: {

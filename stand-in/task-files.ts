@@ -59,8 +59,7 @@ export class TaskFiles {
   }
 
   lists(): TaskList[] {
-    return readdirSync(this.folder)
-      .filter((id) => statSync(path.join(this.folder, id)).isDirectory())
+    return this.ids()
       .sort()
       .map((id) => ({ id, title: this.look(id).title }));
   }
@@ -73,7 +72,7 @@ export class TaskFiles {
   }
 
   has(id: string): boolean {
-    return /^[\w-]{1,64}$/.test(id) && this.lists0().includes(id);
+    return /^[\w-]{1,64}$/.test(id) && this.ids().includes(id);
   }
 
   all(id: string): TaskFile[] {
@@ -148,8 +147,8 @@ export class TaskFiles {
     this.keep(id, { ...state, mark: state.mark + 1, oldest: state.mark + 1, gone: {} });
   }
 
-  private lists0(): string[] {
-    return readdirSync(this.folder);
+  private ids(): string[] {
+    return readdirSync(this.folder).filter((id) => statSync(path.join(this.folder, id)).isDirectory());
   }
 
   /** The list as its folder is now. */

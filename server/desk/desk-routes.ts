@@ -1,5 +1,5 @@
 import express, { type Request, type RequestHandler, type Response, Router } from 'express';
-import { rateLimit } from 'express-rate-limit';
+import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import * as z from 'zod';
 import { SECRET } from '../parts/secrets';
 import type { Desk } from './desk';
@@ -38,10 +38,11 @@ export function deskRoutes(store: DeskStore): Router {
   const invitations = new Invitations();
   const limits = { windowMs: MINUTE, standardHeaders: 'draft-8', legacyHeaders: false } as const;
   const busy = rateLimit({ ...limits, limit: 30_000 });
-  // Who guesses is stopped soon; who may come in is not held up by it.
+  // Who guesses at a desk is stopped soon, and holds up nobody at another one.
   const guesses = rateLimit({
     ...limits,
     limit: 60,
+    keyGenerator: ({ ip = '', params }) => `${ipKeyGenerator(ip)} ${String(params['id'])}`,
     skipSuccessfulRequests: true,
     requestWasSuccessful: (_, { statusCode }) => statusCode !== 404,
   });

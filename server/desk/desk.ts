@@ -50,14 +50,12 @@ export class Desk {
 
   /** @returns null where another file is there, `full` where the desk has no room for it */
   async write(name: string, bytes: Buffer, before: string | null): Promise<ListedFile | null | 'full'> {
-    const size = await this.size();
-    if (size.bytes + bytes.length > this.most.bytes || (before === null && size.files >= this.most.files)) return 'full';
+    if (!(await this.hasRoom(bytes.length, before === null))) return 'full';
     const file = await this.files.write(name, bytes, before);
     if (!file) return null;
-    // Of what it takes the place of the size is not known here: it is counted anew now and then.
+    const size = await this.size();
     size.bytes += bytes.length;
     if (before === null) size.files += 1;
-    if (size.bytes > this.most.bytes / 2) this.sizes = null;
     this.note(name);
     return file;
   }
@@ -73,6 +71,17 @@ export class Desk {
 
   drop(): Promise<void> {
     return this.files.drop();
+  }
+
+  /** What took the place of something smaller or larger is counted whole: only where that seems too much is it counted anew. */
+  private async hasRoom(bytes: number, isNew: boolean): Promise<boolean> {
+    const fits = async (): Promise<boolean> => {
+      const size = await this.size();
+      return size.bytes + bytes <= this.most.bytes && (!isNew || size.files < this.most.files);
+    };
+    if (await fits()) return true;
+    this.sizes = null;
+    return fits();
   }
 
   private size(): Promise<{ bytes: number; files: number }> {

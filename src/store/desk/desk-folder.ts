@@ -186,6 +186,8 @@ export class DeskFolder implements DiskFolder {
     const sealed = await this.sealer.seal(packFile({ head, bytes }), newest);
     const tag = await this.remote.put(name, sealed, before);
     if (tag === null) return null;
+    // What was fetched before is not what lies there now.
+    this.opened.delete(name);
     const file = { ...headOf(head), name, tag, size: bytes.length, mark: markOfBytes(bytes), generation: this.keys.generation };
     this.learn(file);
     return file;

@@ -3,6 +3,7 @@ import { desk } from '../test-desk';
 import { FolderSync } from './folder-sync';
 import { InSteps } from './in-step';
 import { MemoryFolder } from './memory-folder';
+import { ModelWords, movedTo, textsOf } from './model-words';
 
 const PATHS = ['A.md', 'B.md', 'In/C.md', 'In/D.md'] as const;
 
@@ -33,21 +34,7 @@ export const deeds = (most: number): fc.Arbitrary<Deed[]> => fc.array(deed, { ma
 export async function runTwoDesks(all: readonly Deed[]): Promise<void> {
   const folder = new MemoryFolder();
   const desks = await Promise.all([0, 1].map(async () => makeDesk(folder)));
-  let count = 0;
-  const written = new Set<string>();
-  const removed = new Set<string>();
-  const forget = (text: string | null): void => {
-    for (const word of text?.match(/w\d+/g) ?? []) removed.add(word);
-  };
-  /** A text with a word of its own on one of its lines. */
-  const withWord = (text: string | null, line: number): string => {
-    const word = `w${count++}`;
-    written.add(word);
-    const lines = (text ?? 'first\n\nsecond\n\nthird').split('\n');
-    const at = Math.min(line, lines.length - 1);
-    lines[at] = `${lines[at] ?? ''} ${word}`.trim();
-    return lines.join('\n');
-  };
+  const words = new ModelWords();
   for (const one of all) {
     if (one.do === 'look') {
       await desks[one.at]?.sync.pass(true);
@@ -59,41 +46,33 @@ export async function runTwoDesks(all: readonly Deed[]): Promise<void> {
       continue;
     }
     if (one.at === 'hand') {
-      if (one.do === 'line') folder.put(path, withWord(folder.text(path), one.line));
+      if (one.do === 'line') folder.put(path, words.added(folder.text(path), one.line));
       else if (one.do === 'remove') {
-        forget(folder.text(path));
+        words.forget(folder.text(path));
         folder.files.delete(path);
       } else if (folder.text(PATHS[one.to] ?? '') === null) folder.rename(path, PATHS[one.to] ?? '');
       continue;
     }
     const { store, actions } = desks[one.at] as Awaited<ReturnType<typeof makeDesk>>;
     const text = await store.text(path);
-    if (one.do === 'line') await actions.replace(path, withWord(text, one.line), 'Changed');
+    if (one.do === 'line') await actions.replace(path, words.added(text, one.line), 'Changed');
     else if (text === null) continue;
     else if (one.do === 'remove') {
-      forget(text);
+      words.forget(text);
       await actions.remove([path], 'Removed');
     } else {
       const to = PATHS[one.to] ?? '';
       if ((await store.text(to)) !== null) continue;
-      const note = (await store.get(path)) as { text: string };
-      await actions.step('Moved', () =>
-        Promise.resolve([
-          { path, expect: { text: note.text }, content: null },
-          { path: to, expect: null, content: { text: note.text }, movedFrom: path },
-        ]),
-      );
+      await actions.step('Moved', () => Promise.resolve(movedTo(path, to, text)));
     }
   }
   // Both look in turn until neither finds anything to do.
   for (let turn = 0; turn < 12; turn++) for (const { sync } of desks) await sync.pass(true);
-  const here = await Promise.all(desks.map(({ store }) => textsOf(store)));
+  const here = await Promise.all(desks.map(async ({ store }) => textsOf(await store.all())));
   const there = Object.fromEntries([...folder.files.keys()].sort().map((path) => [path, folder.text(path)]));
   expect(here[0]).toEqual(there);
   expect(here[1]).toEqual(there);
-  const present = Object.values(there).join('\n');
-  const lost = [...written].filter((word) => !removed.has(word) && !new RegExp(`\\b${word}\\b`).test(present));
-  expect(lost).toEqual([]);
+  expect(words.lostFrom(there)).toEqual([]);
 }
 
 async function makeDesk(folder: MemoryFolder) {
@@ -102,9 +81,4 @@ async function makeDesk(folder: MemoryFolder) {
   const sync = new FolderSync(store, folder, await InSteps.load(db));
   store.listen({ changed: (changes) => changes.forEach(({ path }) => sync.touched(path)) });
   return { store, actions, sync };
-}
-
-async function textsOf(store: Awaited<ReturnType<typeof makeDesk>>['store']): Promise<Record<string, string | null>> {
-  const notes = await store.all();
-  return Object.fromEntries(notes.map((note): [string, string | null] => [note.path, note.text]).sort(([a], [b]) => (a < b ? -1 : 1)));
 }

@@ -55,8 +55,8 @@ export function OrderHandle({ of, places, at, onMove }: OrderHandleProps) {
         carriedRow(event)?.style.removeProperty('transform');
       }}
       // The click that ends a drag is none; a press, or a reader of the screen, moves it one place.
-      onClick={() => {
-        if (!dragged.current) onMove(Math.max(0, at - 1));
+      onClick={({ detail }) => {
+        if (detail === 0 || !dragged.current) onMove(Math.max(0, at - 1));
         dragged.current = false;
       }}
     >

@@ -1,12 +1,13 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { useStore } from 'react-redux';
 import { agendaPages } from '../../rack/folder-tree';
 import { copyText } from '../../session/acting/copy-text';
 import { refuse, say } from '../../session/acting/messages';
+import { useServerOffers } from '../../session/acting/use-server-offers';
 import { useServices } from '../../session/state/services';
 import { type RootState, useAppSelector } from '../../session/state/state';
 import { type Feed, changeFeed, feedAddress, newFeed } from './feed-state';
-import { sendFeed, serverOffers, withdrawFeed } from './send-feed';
+import { sendFeed, withdrawFeed } from './send-feed';
 import { useFeed } from './use-feed';
 
 /** A calendar at an address that nobody can guess, which calendar programs read; begun, changed and withdrawn here. */
@@ -14,14 +15,7 @@ export function CalendarFeed() {
   const { store, engine, clock } = useServices();
   const redux = useStore<RootState>();
   const feed = useFeed();
-  const [offers, setOffers] = useState<boolean | null>(null);
-  useEffect(() => {
-    let gone = false;
-    void serverOffers().then((does) => !gone && setOffers(does));
-    return () => {
-      gone = true;
-    };
-  }, []);
+  const offers = useServerOffers('/feeds');
   // What is chosen shows at once, until it is read as it is stored.
   const [chosen, setChosen] = useState<Feed | null>(null);
   if (chosen && feed && isAlike(chosen, feed)) setChosen(null);

@@ -18,17 +18,6 @@ export interface FeedGiven {
   statuses: readonly AddedStatus[];
 }
 
-/** Whether this server gives calendars; one that serves files alone does not. */
-export async function serverOffers(): Promise<boolean> {
-  try {
-    const response = await fetch('/feeds');
-    const said: unknown = await response.json();
-    return response.ok && typeof said === 'object' && said !== null && 'offers' in said && said.offers === true;
-  } catch {
-    return false;
-  }
-}
-
 /** One after the other, in all tabs: no older calendar comes after a newer one, and none after it was withdrawn. */
 async function inTurn<T>(work: () => Promise<T>): Promise<T> {
   // A page that is not served safely has no locks.

@@ -18,8 +18,7 @@ import { RewordField } from './RewordField';
 import { PickEdge } from './PickEdge';
 import { RowChips } from './RowChips';
 import { RowMenuButton } from './RowMenu';
-import { AsideButton } from './AsideButton';
-import { useAside } from './use-aside';
+import { AsideRow } from './AsideRow';
 import { RowPicking, useLongPress } from './row-picking';
 import { markOf, noteName, showsSource } from './row-columns';
 import { endDrag, startDrag } from './task-drag';
@@ -54,27 +53,11 @@ export const GatherRow = memo(function GatherRow({ row, group, columns, withSour
   const selecting = useAppSelector((state) => state.frame.selecting);
   const pick = useContext(RowPicking);
   const longPress = useLongPress(row);
-  const aside = useAside(row, longPress, () => onAct(row, [{ do: 'push', to: 'tomorrow' }], false));
   const source = useContext(GatherSource);
   const taskOpen = isOpen(row.status);
-  return (
-    <li
-      data-index={index}
-      data-row={row.id}
-      data-raw={row.raw}
-      data-path={row.path}
-      className={`group/row ${aside.shown ? 'relative overflow-hidden' : ''}`}
-      {...aside.handlers}
-      // A finger that rests on a row selects it.
-      draggable={row.what === 'task' && !rewording && !BY_TOUCH}
-      onDragStart={(event) => {
-        event.stopPropagation();
-        const rows = selection ? Object.values(selection) : [row];
-        startDrag(event, { tasks: rows.map(dialogTask), from: source?.groupBy.length === 1 ? (group?.keys ?? null) : null });
-      }}
-      onDragEnd={endDrag}
-    >
-      {aside.shown && <AsideButton of={row.text} onPress={aside.act} />}
+  const place = { 'data-index': index, 'data-row': row.id, 'data-raw': row.raw, 'data-path': row.path, className: 'group/row' };
+  const body = (
+    <>
       <div
         className={`relative flex items-start gap-1.5 rounded-md py-[3px] ${selected ? 'row-selected' : 'hover:bg-[color-mix(in_srgb,var(--raised)_70%,transparent)]'}`}
         onClick={(event) => {
@@ -146,6 +129,28 @@ export const GatherRow = memo(function GatherRow({ row, group, columns, withSour
           ))}
         </ul>
       )}
+    </>
+  );
+  // By touch a finger that rests on a row selects it, and one that goes aside takes it along.
+  if (BY_TOUCH)
+    return (
+      <AsideRow {...place} row={row} press={longPress} onTomorrow={() => onAct(row, [{ do: 'push', to: 'tomorrow' }], false)}>
+        {body}
+      </AsideRow>
+    );
+  return (
+    <li
+      {...place}
+      {...longPress}
+      draggable={row.what === 'task' && !rewording}
+      onDragStart={(event) => {
+        event.stopPropagation();
+        const rows = selection ? Object.values(selection) : [row];
+        startDrag(event, { tasks: rows.map(dialogTask), from: source?.groupBy.length === 1 ? (group?.keys ?? null) : null });
+      }}
+      onDragEnd={endDrag}
+    >
+      {body}
     </li>
   );
 });

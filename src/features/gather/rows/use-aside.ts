@@ -1,6 +1,7 @@
 import { type PointerEvent, useEffect, useRef, useState } from 'react';
 import type { RowView } from '../../../core/index/live/view';
 import { isOpen } from '../../../core/task/line/status';
+import { useLatest } from '../../../ui/use-latest';
 import type { useLongPress } from './row-picking';
 
 /** From so many pixels on a finger moves a row aside, and does not scroll; so far it stands aside; and let go beyond so many, it is done. */
@@ -45,10 +46,7 @@ export function useAside(row: RowView, press: Press, onDone: () => void): Aside 
     back();
     onDone();
   };
-  const away = useRef(back);
-  useEffect(() => {
-    away.current = back;
-  });
+  const away = useLatest(back);
   useEffect(() => {
     if (!shown) return;
     const touched = (event: Event): void => {
@@ -57,7 +55,7 @@ export function useAside(row: RowView, press: Press, onDone: () => void): Aside 
     };
     document.addEventListener('pointerdown', touched, true);
     return () => document.removeEventListener('pointerdown', touched, true);
-  }, [shown]);
+  }, [shown, away]);
   const handlers: Press = {
     ...press,
     onPointerDown: (event: PointerEvent): void => {

@@ -1,15 +1,16 @@
-import { type ReactNode, useEffect, useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
 import { DeskFailure } from '../../../store/desk/desk-failure';
 import { type LinkedDesk, readLinkedDesk } from '../../../store/desk/linked-desk';
 import { refuse, say } from '../../session/acting/messages';
+import { useServerOffers } from '../../session/acting/use-server-offers';
 import { linkAddress } from '../../session/places/addresses';
 import { useServices } from '../../session/state/services';
 import { StepReport } from '../folder/StepReport';
 import { useStepPlace } from '../folder/use-step-place';
 import { Devices } from './Devices';
 import { InviteDialog } from './InviteDialog';
-import { beginDeskHere, leaveDesk, serverKeepsDesks } from './desk-setup';
+import { beginDeskHere, leaveDesk } from './desk-setup';
 import { DESK } from './desk-values';
 import { thisDeviceName } from './device-name';
 
@@ -28,15 +29,8 @@ export function DeskPart() {
 
 function NotLinked() {
   const { store } = useServices();
-  const [offers, setOffers] = useState<boolean | null>(null);
+  const offers = useServerOffers('/desks');
   const [busy, setBusy] = useState(false);
-  useEffect(() => {
-    let gone = false;
-    void serverKeepsDesks().then((does) => !gone && setOffers(does));
-    return () => {
-      gone = true;
-    };
-  }, []);
   const begin = async (): Promise<void> => {
     setBusy(true);
     try {

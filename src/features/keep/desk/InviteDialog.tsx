@@ -1,11 +1,13 @@
 import { useEffect, useState } from 'react';
 import { type Invited, INVITATION_LASTS, invite, withdrawInvitation } from '../../../store/desk/invitation';
+import type { DeskDevice } from '../../../store/desk/desk-keys';
+import { fetchKeys } from '../../../store/desk/device-list';
 import type { LinkedDesk } from '../../../store/desk/linked-desk';
 import { Dialog } from '../../../ui/Dialog';
 import { copyText } from '../../session/acting/copy-text';
 import { linkAddress } from '../../session/places/addresses';
 import { ScanCode } from './ScanCode';
-import { devicesOf, withDesk } from './desk-setup';
+import { withDesk } from './desk-setup';
 
 /** How often it is looked whether the device came, in milliseconds. */
 const LOOK_EACH = 3000;
@@ -65,33 +67,34 @@ function useInvitation(linked: LinkedDesk): { invited: Invited | null; came: str
   const [came, setCame] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   useEffect(() => {
-    let isOver = false;
-    let timer: ReturnType<typeof setTimeout> | null = null;
-    const began = Date.now();
-    const making = withDesk(linked, (remote, sealer) => invite(remote, sealer, linked));
-    const takeBack = (one: Invited): void =>
-      void withDesk(linked, (remote, sealer) => withdrawInvitation(remote, sealer, linked, one)).catch(() => undefined);
-    const look = async (one: Invited): Promise<void> => {
-      const devices = await devicesOf(linked).catch(() => []);
-      const device = devices.find(({ id }) => id === one.device);
-      if (isOver) return;
-      if (device) return setCame(device.name);
-      if (Date.now() - began > INVITATION_LASTS) return setProblem('The ten minutes are over. Close this and begin again.');
-      timer = setTimeout(() => void look(one), LOOK_EACH);
-    };
-    making.then(
-      (one) => {
-        if (isOver) return;
-        setInvited(one);
-        timer = setTimeout(() => void look(one), LOOK_EACH);
-      },
-      (error: unknown) => !isOver && setProblem(error instanceof Error ? error.message : 'The invitation could not be made.'),
-    );
-    return () => {
-      isOver = true;
-      if (timer) clearTimeout(timer);
-      making.then(takeBack, () => undefined);
-    };
+    const closed = new AbortController();
+    const isOpen = (): boolean => !closed.signal.aborted;
+    void withDesk(linked, async (remote, sealer) => {
+      const one = await invite(remote, sealer, linked);
+      if (isOpen()) setInvited(one);
+      const until = Date.now() + INVITATION_LASTS;
+      let device: DeskDevice | undefined;
+      while (isOpen() && !device && Date.now() < until) {
+        await pause(LOOK_EACH, closed.signal);
+        // Without an answer it is looked again.
+        const found = await fetchKeys(remote, sealer, linked).catch(() => null);
+        device = found?.keys.devices.find(({ id }) => id === one.device);
+      }
+      if (device && isOpen()) return setCame(device.name);
+      if (isOpen()) setProblem('The ten minutes are over. Close this and begin again.');
+      await withdrawInvitation(remote, sealer, linked, one);
+    }).catch((error: unknown) => isOpen() && setProblem(error instanceof Error ? error.message : 'The invitation could not be made.'));
+    return () => closed.abort();
   }, [linked]);
   return { invited, came, problem };
 }
+
+/** Waits so many milliseconds, or until a signal comes. */
+const pause = (time: number, signal: AbortSignal): Promise<void> =>
+  new Promise((resolve) => {
+    const timer = setTimeout(resolve, time);
+    signal.addEventListener('abort', () => {
+      clearTimeout(timer);
+      resolve();
+    });
+  });

@@ -32,17 +32,6 @@ export async function withSealing<T>(work: (sealer: Sealer) => Promise<T>): Prom
 export const withDesk = <T>(linked: LinkedDesk, work: (remote: DeskRemote, sealer: Sealer) => Promise<T>): Promise<T> =>
   withSealing((sealer) => work(httpRemote(linked), sealer));
 
-/** Whether the server of this page keeps desks; one that serves files alone does not. */
-export async function serverKeepsDesks(): Promise<boolean> {
-  try {
-    const response = await fetch('/desks');
-    const said: unknown = await response.json();
-    return response.ok && typeof said === 'object' && said !== null && 'offers' in said && said.offers === true;
-  } catch {
-    return false;
-  }
-}
-
 /** Begins a desk on the server, of which this is the first device: all notes go there, sealed. */
 export function beginDeskHere(store: Store, name: string): Promise<void> {
   return withSealing(async (sealer) => {

@@ -129,17 +129,21 @@ export function keepInStep(
     },
   });
   // A large place takes its time: most of it is left to other things.
+  let restsUntil = 0;
   const lookAgain = (): void =>
     then(async () => {
       const began = performance.now();
       await look();
-      if (!ends.aborted) timer = setTimeout(lookAgain, Math.max(each, rest * (performance.now() - began)));
+      const wait = Math.max(each, rest * (performance.now() - began));
+      restsUntil = performance.now() + wait;
+      if (timer) clearTimeout(timer);
+      if (!ends.aborted) timer = setTimeout(lookAgain, wait);
     });
   let timer: ReturnType<typeof setTimeout> | null = null;
   lookAgain();
-  // A network that is back is used at once, and who comes back finds what came meanwhile.
+  // A network that is back is used at once, and who comes back finds what came meanwhile: out of sight a browser lets timers wait.
   const back = (): void => then(look);
-  const seenAgain = (): void => void (document.visibilityState === 'visible' && back());
+  const seenAgain = (): void => void (document.visibilityState === 'visible' && performance.now() > restsUntil && lookAgain());
   window.addEventListener('online', back);
   document.addEventListener('visibilitychange', seenAgain);
   ends.addEventListener('abort', () => {
