@@ -1,5 +1,9 @@
 import express from 'express';
+import { mkdtempSync, readdirSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { makeApp } from '../app';
 import { DavFiles, davPlace, readListing } from './dav-files';
 
 /** A small WebDAV server in memory, as far as RFC 4918 is used here. */
@@ -101,3 +105,27 @@ test.each([
   ['files.museum.example', null],
   ['ftp://files.museum.example/', null],
 ])('the place %s', (words, read) => expect(davPlace(words)).toEqual(read));
+
+test('devices speak to it by way of the server as to any desk, and what others change there is found', async () => {
+  const folder = mkdtempSync(path.join(tmpdir(), 'recado-dav-'));
+  const own = makeApp(folder, folder, place).listen(0);
+  const at = `http://localhost:${(own.address() as AddressInfo).port}/desks/DDDDDDDDDDDDDDDDDDDDD9`;
+  const headers = { 'recado-key': 'KKKKKKKKKKKKKKKKKKKKK1', 'content-type': 'application/octet-stream' };
+  const changes = async () => (await (await fetch(`${at}/changes`, { headers })).json()) as { files: { name: string; tag: string }[] };
+  expect((await fetch(at, { method: 'PUT', headers })).status).toBe(201);
+  const body = 'age-encryption.org/v1\none';
+  const written = await fetch(`${at}/files/a`, { method: 'PUT', headers: { ...headers, 'if-none-match': '*' }, body });
+  expect(written.status).toBe(204);
+  const [file] = (await changes()).files;
+  expect(`"${file?.tag}"`).toBe(written.headers.get('etag'));
+  expect(await (await fetch(`${at}/files/a`, { headers })).text()).toBe(body);
+  // Only which devices may come in stands on this machine.
+  expect(readdirSync(path.join(folder, 'desks'), { recursive: true }).filter((name) => String(name).endsWith('a'))).toEqual([]);
+  const [name = ''] = readdirSync(path.join(folder, 'desks'));
+  await new DavFiles(place, name).write('b', Buffer.from('age-encryption.org/v1\ntwo'), null);
+  expect((await changes()).files.map((one) => one.name).sort()).toEqual(['a', 'b']);
+  expect((await fetch(at, { method: 'DELETE', headers })).status).toBe(204);
+  expect(await new DavFiles(place, name).list()).toEqual([]);
+  own.closeAllConnections();
+  await new Promise((resolve) => own.close(resolve));
+});

@@ -8,13 +8,6 @@ export class MemoryServer {
   private changed: string[] = [];
   private began = 0;
   private tags = 0;
-  /** Requests since it was looked last, by their kind. */
-  readonly asked = { changes: 0, get: 0, put: 0 };
-
-  /** Everything that lies there, as one reads a disk. */
-  all(): Uint8Array[] {
-    return [...this.files.values()].map(({ bytes }) => bytes);
-  }
 
   names(): string[] {
     return [...this.files.keys()].sort();
@@ -68,17 +61,14 @@ export class MemoryServer {
     return {
       changes: async (since) => {
         await ready();
-        this.asked.changes += 1;
         return this.changesSince(since);
       },
       get: async (name) => {
         await ready();
-        this.asked.get += 1;
         return this.files.get(name) ?? null;
       },
       put: async (name, bytes, before) => {
         await ready();
-        this.asked.put += 1;
         if ((this.files.get(name)?.tag ?? null) !== before) return null;
         const tag = this.newTag();
         this.files.set(name, { bytes, tag });

@@ -31,7 +31,9 @@ type Deed =
   | { do: 'restart' }
   | { do: 'seal anew' }
   | { do: 'lose'; file: number }
-  | { do: 'cut'; file: number };
+  | { do: 'cut'; file: number }
+  /** One file is given in the place of another. */
+  | { do: 'swap'; file: number; other: number };
 
 const at = fc.constantFrom(...DEVICES);
 const path = fc.nat(PATHS.length - 1);
@@ -47,6 +49,7 @@ const deed: fc.Arbitrary<Deed> = fc.oneof(
   { weight: 1, arbitrary: fc.record({ do: a('unheard'), at }) },
   ...(['copy', 'restore', 'restart', 'seal anew'] as const).map((word) => ({ weight: 1, arbitrary: fc.record({ do: a(word) }) })),
   ...(['lose', 'cut'] as const).map((word) => ({ weight: 1, arbitrary: fc.record({ do: a(word), file: fc.nat(6) }) })),
+  { weight: 1, arbitrary: fc.record({ do: a('swap'), file: fc.nat(6), other: fc.nat(6) }) },
 );
 
 export const threeDeeds = (most: number): fc.Arbitrary<Deed[]> => fc.array(deed, { maxLength: most, size: 'max' });
@@ -80,8 +83,11 @@ export async function runThreeDevices(deeds: readonly Deed[]): Promise<void> {
           keys.devices.some(({ id }) => id === 'd3') ? 'd3' : 'none',
         );
       } else {
-        const name = server.names().filter((each) => each !== KEYS_FILE)[one.file];
-        if (name !== undefined) server[one.do](name);
+        const names = server.names().filter((each) => each !== KEYS_FILE);
+        const name = names[one.file];
+        if (name === undefined) continue;
+        if (one.do === 'swap') server.swap(name, names[one.other] ?? name);
+        else server[one.do](name);
       }
       continue;
     }
