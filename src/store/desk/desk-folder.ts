@@ -217,10 +217,14 @@ export class DeskFolder implements DiskFolder {
     return APART;
   }
 
-  /** What cannot be opened, and was never seen whole, counts as nothing: whoever has a text of it writes it there. */
+  /**
+   * What cannot be opened, and was never seen whole, counts as nothing: whoever has a text of it writes it there. What is written then does not
+   * come from the version that was seen and not taken in, so that whoever has that one keeps both.
+   */
   private async passOver(known: DeskFile | null, name: string, tag: string): Promise<string> {
     const path = known?.path ?? '';
-    this.learn({ ...nextHead(known, path, true), name, tag, size: 0, mark: '', generation: this.keys.generation });
+    const count = known ? known.count + 1 : 0;
+    this.learn({ ...nextHead(null, path, true), count, name, tag, size: 0, mark: '', generation: this.keys.generation });
     if (known) await this.memory.forgetBase(path);
     return BROKEN_UNKNOWN;
   }
