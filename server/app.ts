@@ -7,16 +7,26 @@ import { deskRoutes } from './desk/desk-routes';
 import { DeskStore } from './desk/desk-store';
 import { DiskFiles } from './desk/disk-files';
 import { feedRoutes } from './feed/feed-routes';
+import { outsideRoutes } from './outside/outside-routes';
+
+/** What the server reaches beside this machine. */
+export interface Beyond {
+  /** Where the files of desks lie instead; null for this machine. */
+  dav: DavPlace | null;
+  /** The origins of the outside services that may be called; null for any, asked from this machine itself. */
+  services: readonly string[] | null;
+}
+
+const NOTHING_BEYOND: Beyond = { dav: null, services: null };
 
 /**
- * Serves the built application: static files under strict headers, and `/healthz`. Of notes nothing comes here that it could read; of calendars
- * it can read what somebody wants to be given.
+ * Serves the built application: static files under strict headers, and `/healthz`. Of notes nothing is kept here that it could read but the
+ * calendars that somebody wants to be given; what is joined with an outside list passes through.
  *
  * @param folder the folder of the build
  * @param data where calendars and desks are kept
- * @param dav where the files of desks lie instead; null for this machine
  */
-export function makeApp(folder: string, data: string, dav: DavPlace | null = null): Express {
+export function makeApp(folder: string, data: string, { dav, services }: Beyond = NOTHING_BEYOND): Express {
   const app = express();
   app.disable('x-powered-by');
   // A proxy on this machine says for whom it asks; nobody else is believed.
@@ -51,6 +61,7 @@ export function makeApp(folder: string, data: string, dav: DavPlace | null = nul
   });
   app.use(compression());
   app.use(feedRoutes(path.join(data, 'calendars')));
+  app.use(outsideRoutes(services));
   const desks = path.join(data, 'desks');
   const filesOf = (name: string) => (dav ? new DavFiles(dav, name) : new DiskFiles(path.join(desks, name, 'files')));
   app.use(deskRoutes(new DeskStore(desks, filesOf, dav !== null)));

@@ -33,14 +33,14 @@ export function memoryStorage(): Storage {
 }
 
 /** One tab over a database, with all that writes in it. */
-export function tabOn(name: string, tab = 'this', storage: Storage = memoryStorage(), faults?: Faults) {
+export function tabOn(name: string, tab = 'this', storage: Storage = memoryStorage(), faults?: Faults, now: () => number = () => 0) {
   const db = new RecadoDatabase(name);
   faults?.plague(db);
   const problems: unknown[] = [];
   const store = new NoteStore(
     db,
     tab,
-    () => 0,
+    now,
     (error) => problems.push(error),
   );
   open.push(store);
@@ -113,9 +113,13 @@ class TestSurface {
   };
 }
 
-/** A store of its own with some notes, and what acts on it; closed when the tests of the file are done. */
-export function desk(notes: Record<string, string> = {}) {
-  const tab = tabOn(`test-${process.pid}-${count++}`);
+/**
+ * A store of its own with some notes, and what acts on it; closed when the tests of the file are done.
+ *
+ * @param now milliseconds since 1970
+ */
+export function desk(notes: Record<string, string> = {}, now?: () => number) {
+  const tab = tabOn(`test-${process.pid}-${count++}`, 'this', memoryStorage(), undefined, now);
   const ready = tab.store.commit(
     TYPING,
     Object.entries(notes).map(([path, text]) => ({ path, expect: null, content: { text } })),

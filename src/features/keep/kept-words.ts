@@ -19,6 +19,8 @@ export function replacedBy({ by, label, gone }: Pick<EarlierText, 'by' | 'label'
       return 'before an import';
     case 'folder':
       return 'before a change in the folder';
+    case 'outside':
+      return 'before a change on an outside list';
     case 'undo':
       return 'before Undo or Redo';
     case 'shipped':

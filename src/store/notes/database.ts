@@ -1,6 +1,7 @@
 import Dexie, { type DBCore, type Table } from 'dexie';
 import type { EarlierText } from '../keep/earlier-text';
 import type { DeskFile } from '../desk/desk-file';
+import type { OutsideList, OutsideRecord } from '../outside/outside-record';
 import type { InStep } from '../folder/in-step-record';
 import type { Part } from '../acting/step-parts';
 import { type Content, type DemoState, type Marked, type StoredNote, newNoteId } from './content';
@@ -62,6 +63,9 @@ export class RecadoDatabase extends Dexie {
   declare deskStep: Table<InStep, string>;
   declare deskStepContents: Table<{ key: string; content: Content }, string>;
   declare deskFiles: Table<DeskFile, string>;
+  /** The outside lists that are followed, and what is known of the tasks on them. */
+  declare outsideLists: Table<OutsideList, string>;
+  declare outsideTasks: Table<OutsideRecord, string>;
   declare earlierContents: Table<{ id: number; content: Content }, number>;
   private abandoned = false;
 
@@ -88,6 +92,7 @@ export class RecadoDatabase extends Dexie {
       );
     this.version(3).stores(TABLES[3]);
     this.version(4).stores(TABLES[4]);
+    this.version(5).stores(TABLES[5]);
   }
 
   /**

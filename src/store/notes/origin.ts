@@ -6,10 +6,11 @@
  * - `import`: files that came in
  * - `shipped`: what the program itself puts there, as its agenda pages and the demo
  * - `folder`: files of the folder that is kept in step
+ * - `outside`: what came from an outside list
  * - `undo`: Undo or Redo
  */
 export interface Origin {
-  by: 'typing' | 'command' | 'import' | 'shipped' | 'folder' | 'undo';
+  by: 'typing' | 'command' | 'import' | 'shipped' | 'folder' | 'outside' | 'undo';
   /** What Undo says of it, such as “Done: Book the scissor lift”; null when it is no step. */
   label: string | null;
 }
@@ -21,6 +22,7 @@ export const TYPING: Origin = { by: 'typing', label: null };
 export const IMPORT: Origin = { by: 'import', label: null };
 export const SHIPPED: Origin = { by: 'shipped', label: null };
 export const FOLDER: Origin = { by: 'folder', label: null };
+export const OUTSIDE: Origin = { by: 'outside', label: null };
 export const UNDO: Origin = { by: 'undo', label: null };
 
 /** @example store.commit(command('Done: Book the scissor lift'), writes) */

@@ -1,8 +1,11 @@
 /** The database of the browser, told once; apart, so that who only reads it need not load the library that writes it. */
 export const DATABASE_NAME = 'recado';
 
+/** Beside it: what stands on outside lists, as it was seen last, and how it hangs together with lines of notes. */
+export const OUTSIDE_NAME = 'recado-outside';
+
 /** The newest version of the database that this program knows; the browser counts in tens. */
-export const NEWEST = 4;
+export const NEWEST = 5;
 
 /** The table of the notes. */
 export const NOTES = 'notes';
@@ -13,4 +16,5 @@ export const TABLES = {
   2: { [NOTES]: 'key, &id' },
   3: { earlier: '++id, note, key, gone', earlierContents: 'id', inStep: 'key', inStepContents: 'key' },
   4: { deskStep: 'key', deskStepContents: 'key', deskFiles: 'name' },
+  5: { outsideLists: 'name', outsideTasks: 'key, list' },
 } as const;

@@ -1,12 +1,13 @@
 import ICAL from 'ical.js';
-import { type Day, dayFrom, isoDay } from '../../calendar/day';
+import type { Day } from '../../calendar/day';
 import { repeatPhrase } from '../../calendar/repeat/repeat-phrase';
 import { repeatOfRule } from '../../calendar/repeat/repeat-rule';
 import { type Now, timeName } from '../../calendar/span';
 import { endName } from '../../day/appointments';
 import { CLAUSE_NAMES, hasClauseForm } from '../../task/line/clause';
-import { type Status, signOf } from '../../task/line/status';
+import { signOf } from '../../task/line/status';
 import { type Draft, draftLine, draftsText } from '../draft';
+import { type IcalMoment, icalMoment, icalWords, momentText, priorityFrom, statusFrom } from '../ical-values';
 
 /** What happens at a time, as a calendar tells it. */
 export interface ReadEvent {
@@ -63,7 +64,7 @@ class CalendarReader {
   constructor(private readonly fromUtc: (moment: Now) => Now) {}
 
   take(calendar: ICAL.Component): void {
-    this.title ??= words(calendar, 'x-wr-calname') || null;
+    this.title ??= icalWords(calendar, 'x-wr-calname') || null;
     for (const todo of calendar.getAllSubcomponents('vtodo')) this.takeTodo(todo);
     for (const event of calendar.getAllSubcomponents('vevent')) this.takeEvent(event);
   }
@@ -78,29 +79,29 @@ class CalendarReader {
   }
 
   private takeTodo(todo: ICAL.Component): void {
-    const summary = words(todo, 'summary');
-    const description = linesOf(words(todo, 'description'));
+    const summary = icalWords(todo, 'summary');
+    const description = linesOf(icalWords(todo, 'description'));
     const clauses: { word: string; value: string }[] = [];
     const add = (word: string, value: string | null): void => {
       if (value !== null) clauses.push({ word, value });
     };
-    const ours = (name: string): string | null => words(todo, `x-recado-${name}`) || null;
+    const ours = (name: string): string | null => icalWords(todo, `x-recado-${name}`) || null;
     const due = this.momentOf(todo, 'due');
     const start = this.momentOf(todo, 'dtstart');
     add('due', due && momentText(due));
     add('plan', ours('plan') ?? (start && momentText(start)));
-    const priority = priorityOf(Number(words(todo, 'priority') || 0));
+    const priority = priorityFrom(Number(icalWords(todo, 'priority') || 0));
     if (priority !== null) add(priority, '');
     add('every', ours('every') ?? this.repeatOf(todo, (start ?? due)?.day ?? null, summary, description));
     for (const name of OURS) add(name, hasClauseForm(name, '') ? ours(name) && '' : ours(name));
-    const status = statusOf(todo);
+    const status = statusFrom(todo);
     const finished = this.momentOf(todo, 'completed');
     if (ours('done') === null && status === 'done') add('done', finished && momentText(finished));
     add('remind', ours('remind') ?? this.remindersOf(todo));
     const tags = todo
       .getAllProperties('categories')
       .flatMap((property) => property.getValues().map((tag) => String(tag).trim().replace(/\s+/g, '-')));
-    const above = words(todo, 'related-to') || null;
+    const above = icalWords(todo, 'related-to') || null;
     const around = (above === null ? undefined : this.byId.get(above)?.tags) ?? [];
     const missing = tags.filter((tag) => tag !== '' && !summary.toLowerCase().includes(`#${tag.toLowerCase()}`) && !around.includes(tag));
     const draft: Draft = {
@@ -108,7 +109,7 @@ class CalendarReader {
       description,
       drafts: [],
     };
-    const id = words(todo, 'uid');
+    const id = icalWords(todo, 'uid');
     if (id !== '' && this.byId.has(id)) this.report.push(`Two to-dos have one identity, “${id}”; both came in.`);
     else if (id !== '') this.byId.set(id, { draft, tags });
     this.todos.push({ draft, above });
@@ -116,13 +117,13 @@ class CalendarReader {
 
   private takeEvent(event: ICAL.Component): void {
     const start = this.momentOf(event, 'dtstart');
-    const summary = words(event, 'summary').replace(/\s+/g, ' ');
+    const summary = icalWords(event, 'summary').replace(/\s+/g, ' ');
     if (!start) {
       this.report.push(`“${summary}” says no beginning, and was left out.`);
       return;
     }
     const end = this.momentOf(event, 'dtend');
-    const description = linesOf(words(event, 'description'));
+    const description = linesOf(icalWords(event, 'description'));
     const rule = event.getFirstPropertyValue('rrule');
     if (rule) {
       description.push(`repeats: ${String(rule)}`);
@@ -131,19 +132,6 @@ class CalendarReader {
     const length = end && end.minute !== null ? (end.day - start.day) * 1440 + end.minute : null;
     const until = start.minute === null || length === null || length <= start.minute || length > start.minute + 1440 ? null : length;
     this.events.push({ day: start.day, start: start.minute, end: until, words: summary, description });
-  }
-
-  /** When something is, in the zone of the person; null where it does not say so. */
-  private momentOf(component: ICAL.Component, name: string): { day: Day; minute: number | null } | null {
-    const value = component.getFirstPropertyValue(name);
-    if (!(value instanceof ICAL.Time) || value.year < 1) return null;
-    const day = dayFrom({ year: value.year, month: value.month, day: value.day });
-    if (value.isDate) return { day, minute: null };
-    const isFloating = value.zone === ICAL.Timezone.localTimezone;
-    if (isFloating) return { day, minute: value.hour * 60 + value.minute };
-    this.hasZones ||= name !== 'completed';
-    const minutes = Math.floor(value.toUnixTime() / 60);
-    return this.fromUtc({ day: Math.floor(minutes / 1440), minute: minutes - Math.floor(minutes / 1440) * 1440 });
   }
 
   /** The phrase of a rule; null where there is none, or no phrase says it, so that it stands under the task as words. */
@@ -156,6 +144,12 @@ class CalendarReader {
     description.push(`repeats: ${text}`);
     this.report.push(`How “${summary}” comes again cannot be said here; its rule stands under it.`);
     return null;
+  }
+
+  private momentOf(component: ICAL.Component, name: string): IcalMoment | null {
+    const moment = icalMoment(component, name, this.fromUtc);
+    this.hasZones ||= moment?.zoned === true && name !== 'completed';
+    return moment;
   }
 
   private remindersOf(todo: ICAL.Component): string | null {
@@ -172,35 +166,7 @@ class CalendarReader {
 /** Clauses that stand in properties of our own and of nothing else. */
 const OURS = CLAUSE_NAMES.filter((name) => !['due', 'plan', 'priority', 'every', 'remind'].includes(name));
 
-const words = (component: ICAL.Component, name: string): string => {
-  const value = component.getFirstPropertyValue(name);
-  return value === null ? '' : String(value).trim();
-};
-
 const linesOf = (text: string): string[] => (text === '' ? [] : text.split(/\r\n|\r|\n/));
-
-const momentText = ({ day, minute }: { day: Day; minute: number | null }): string =>
-  minute === null ? isoDay(day) : `${isoDay(day)} ${timeName(minute)}`;
-
-/** RFC 5545, 3.8.1.9: 1 to 4 are high, 5 is in the middle, 6 to 9 are low. */
-const priorityOf = (number: number): 'top' | 'high' | 'low' | null =>
-  number === 1 ? 'top' : number > 1 && number < 5 ? 'high' : number > 5 && number < 10 ? 'low' : null;
-
-function statusOf(todo: ICAL.Component): Status {
-  if (words(todo, 'x-recado-status').toUpperCase() === 'WAITING') return 'waiting';
-  switch (words(todo, 'status').toUpperCase()) {
-    case 'COMPLETED':
-      return 'done';
-    case 'CANCELLED':
-      return 'cancelled';
-    case 'IN-PROCESS':
-      return 'underway';
-    case 'NEEDS-ACTION':
-      return 'todo';
-    default:
-      return words(todo, 'completed') === '' ? 'todo' : 'done';
-  }
-}
 
 /** Whether a draft stands under another: to-dos may name each other in a circle. */
 function isUnder(draft: Draft, above: Draft): boolean {
