@@ -14,6 +14,7 @@ import { OpenTexts } from '../store/texts/open-texts';
 import type { Recovered } from '../store/texts/recover-drafts';
 import { type Settings, changedSettings, readSettings } from '../store/device/settings';
 import { type Tab, claimTab } from '../store/device/tab';
+import { openWhereFollowed, outsideLists } from './outside-lists';
 import { CommandDesk } from '../features/commands/command-desk';
 import { noteAddress } from '../features/session/places/addresses';
 import { Clock } from '../features/session/state/clock';
@@ -90,19 +91,29 @@ export async function start(blocked: () => void): Promise<Started> {
   clock.listen(tell);
   state.subscribe(tell);
 
+  const contextMade = async () => {
+    const { actionContext } = await import('../features/session/acting/action-context');
+    return () => actionContext(state.getState().settings, clock.now(), state.getState().library.overview?.statuses);
+  };
+  const outside = outsideLists(store, engine, tab.name, contextMade);
   const actions = loadedLate(async () => {
-    const [{ NoteActions }, { actionContext }] = await Promise.all([
+    const [{ NoteActions }, { routedActions }, context] = await Promise.all([
       import('../store/acting/note-actions'),
-      import('../features/session/acting/action-context'),
+      import('../store/acting/routed-actions'),
+      contextMade(),
     ]);
-    const context = () => actionContext(state.getState().settings, clock.now(), state.getState().library.overview?.statuses);
-    return new NoteActions(store, context, () => texts.settle());
+    const ofNotes = new NoteActions(store, context, () => texts.settle());
+    return routedActions(ofNotes, async () => (await outside.open()).actions);
   });
   // Nothing is done before something is shown, and what is done first need not wait.
-  void whenRead(state).then(() => setTimeout(actions.begin, ACTIONS_AFTER));
+  void whenRead(state).then(() => {
+    setTimeout(actions.begin, ACTIONS_AFTER);
+    if (!db.onlyRead) openWhereFollowed(store, outside);
+  });
   const services: Services = {
     store,
     actions: actions.there,
+    outside,
     texts,
     engine,
     clock,

@@ -1,5 +1,8 @@
 import * as Comlink from 'comlink';
-import { STORED_NOTES } from '../store/notes/read-notes';
-import { EngineHost } from './host';
+import { OUTSIDE_NOTES, STORED_NOTES } from '../store/notes/read-notes';
+import { EngineHost, type TextReader } from './host';
+import { EngineWithOutside } from './with-outside';
 
-Comlink.expose(new EngineHost(STORED_NOTES, (call, after) => void setTimeout(call, after)));
+const begin = (reader: TextReader): EngineHost => new EngineHost(reader, (call, after) => void setTimeout(call, after));
+
+Comlink.expose(new EngineWithOutside(begin(STORED_NOTES), OUTSIDE_NOTES, (reader) => new EngineHost(reader)));

@@ -37,12 +37,7 @@ export function tabOn(name: string, tab = 'this', storage: Storage = memoryStora
   const db = new RecadoDatabase(name);
   faults?.plague(db);
   const problems: unknown[] = [];
-  const store = new NoteStore(
-    db,
-    tab,
-    now,
-    (error) => problems.push(error),
-  );
+  const store = new NoteStore(db, tab, now, (error) => problems.push(error));
   open.push(store);
   const memory = new DeviceMemory(() => storage);
   const drafts = new Drafts(memory, tab, () => 0);

@@ -6,6 +6,7 @@ import type { LineDays } from '../note/facts/line-days';
 import { EachOnce } from '../note/facts/each-once';
 import { fieldWords, readFrontMatter } from '../note/facts/front-matter';
 import { splitLines } from '../note/blocks/lines';
+import { isOutsidePath } from '../note/names/outside-path';
 import { foldPath } from '../note/names/path';
 import { addedStatusOf } from '../task/line/added-status';
 import type { ReadNote } from '../task/reading/read-note';
@@ -78,6 +79,8 @@ export function rowsFor(entry: NoteEntry, from: Source): readonly Row[] {
   switch (from) {
     case 'tasks':
       return entry.head.rows;
+    case 'outside':
+      return isOutsidePath(entry.head.path) ? entry.head.rows : NONE;
     case 'key points': {
       if (entry.keyed.length === 0) return entry.points;
       const { rows } = entry.head;

@@ -1,9 +1,12 @@
 import type { StoredNote } from './content';
 import type { NoteReader, Portion } from './note-source';
-import { DATABASE_NAME, NOTES } from './schema';
+import { DATABASE_NAME, NOTES, OUTSIDE_NAME } from './schema';
 
 /** What the workers read notes through: the database, without the library that writes it. */
 export const STORED_NOTES: NoteReader = { portions: (size) => storedNotes(size) };
+
+/** The notes in which outside lists stand. */
+export const OUTSIDE_NOTES: NoteReader = { portions: (size) => storedNotes(size, OUTSIDE_NAME) };
 
 /**
  * Reads all stored notes, in the order of their keys, without the library that the page writes them with: the worker needs nothing

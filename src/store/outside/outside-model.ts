@@ -97,7 +97,12 @@ export async function runOutside(deeds: readonly Deed[]): Promise<void> {
       desk.begin();
     } else if (one.do === 'make there') service.make(LISTS[one.list] ?? 'Team', `u${made}`, { ...PLAIN, words: `made${made++}: weigh` });
     else if (one.do === 'write in list')
-      await desk.own.actions.writeLines(`${LISTS[one.list]}.md`, { heading: null, side: 'last' }, [`- [ ] made${made++}: weigh`], 'New');
+      await desk.own.actions.writeLines(
+        `/outside/${LISTS[one.list]}.md`,
+        { heading: null, side: 'last' },
+        [`- [ ] made${made++}: weigh`],
+        'New',
+      );
     else await ofName(desk, service, one, takenThere, takenHere);
   }
   service.faults = [];

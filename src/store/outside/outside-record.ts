@@ -31,6 +31,8 @@ export interface LostLine {
 export interface OutsideList {
   /** What it is called here, also in the clause `joined`. */
   name: string;
+  /** What it is called there. */
+  title: string;
   account: OutsideAccount;
   /** Its address there. */
   id: string;
@@ -98,6 +100,3 @@ export const newRecord = (list: string, ref: string, uid: string): OutsideRecord
   ...{ noticed: {}, joined: false, path: null, own: null, ticking: null, more: null, written: null, description: '' },
   ...{ isGone: false, asks: null, dropped: false },
 });
-
-/** The path of the note in which a list stands, among the notes of the outside lists. */
-export const ownPath = (list: string): string => `${list}.md`;

@@ -187,7 +187,12 @@ describe('a list that is followed', () => {
     );
     await inList('Order', { do: 'status', status: 'done' });
     await inList('Call', { do: 'status', status: 'done' });
-    await own.actions.writeLines('Team.md', { heading: null, side: 'last' }, ['- [ ] Write to @noor #letters {due 2026-12-01}'], 'New');
+    await own.actions.writeLines(
+      '/outside/Team.md',
+      { heading: null, side: 'last' },
+      ['- [ ] Write to @noor #letters {due 2026-12-01}'],
+      'New',
+    );
     await pass();
     expect(service.all('Team').map(({ face: { task, ref } }) => [task.words, task.status, task.due, task.tags, ref !== null])).toEqual([
       ['Order glass', 'done', null, ['shop'], false],

@@ -1,5 +1,6 @@
 import { shelfOf } from '../../core/index/live/shelf';
 import { sameTask } from '../../core/outside/shared-task';
+import { outsidePath } from '../../core/note/names/outside-path';
 import type { ActionContext } from '../../core/task/acts/action-context';
 import { type LineTask, actOnLines } from '../../core/task/acts/act-on-lines';
 import { writesOf } from '../acting/writes-of';
@@ -10,7 +11,7 @@ import { type FaceLine, faceLines } from './face-lines';
 import { moreFor } from './face-more';
 import type { JoinedNotes } from './joined-notes';
 import { lookThere } from './look-there';
-import { type OutsideList, ownPath } from './outside-record';
+import { type OutsideList } from './outside-record';
 import type { OutsideRemote } from './outside-remote';
 import { type Pairs, pairLines } from './pair-lines';
 import { pushThere } from './push-there';
@@ -76,7 +77,7 @@ export class OutsideSync {
     const notes = await joined.read();
     const lines = this.joinedLines(notes);
     const ownLines = new Map<string, readonly FaceLine[]>();
-    for (const { name } of book.lists) ownLines.set(name, ownTasks(await own.get(ownPath(name)), settings));
+    for (const { name } of book.lists) ownLines.set(name, ownTasks(await own.get(outsidePath(name)), settings));
     const pairs = await pairLines(book, lines, ownLines, joined, makeRef);
     const plans = this.plans(book, pairs);
     // What is about to be ticked is kept before: a repeat goes on once, whatever happens.

@@ -1,5 +1,5 @@
 import type { OutsideTrouble, OutsideWrite, PutResult } from '../../core/outside/outside-task';
-import { asOthersRead } from '../../core/outside/shared-task';
+import { asOthersRead, sameField } from '../../core/outside/shared-task';
 import { troubled } from './look-there';
 import type { OutsideList, OutsideRecord } from './outside-record';
 import { OutsideTroubled, type OutsideRemote } from './outside-remote';
@@ -93,8 +93,11 @@ function takeResult({ record, write }: Going, result: Exclude<PutResult, { is: '
   }
   if (record.id !== null) return true;
   const { task } = result;
-  // It was made before, and the answer was not heard; or somebody else has a task of this name.
-  if (task && task.face.ref === record.ref && !book.at(task.id)) {
+  // It was made before, and nothing is known of that any more; or somebody else has a task of this name.
+  const held = task ? book.at(task.id) : null;
+  const isOurs = task?.face.ref === record.ref || (task?.face.ref === null && sameField('words', task.face.task, asOthersRead(here)));
+  if (task && isOurs && !held?.joined) {
+    if (held) book.drop(held);
     const { id, tag, source, face } = task;
     book.put({ ...record, id, tag, source, there: face.task, description: face.description, written: more });
   } else book.put({ ...record, uid: `recado-${record.ref}-${Math.random().toString(36).slice(2, 10)}` });

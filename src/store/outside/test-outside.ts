@@ -10,7 +10,7 @@ import { OutsideSync } from './outside-sync';
 
 /** A list that is followed, as tests have it: its address there is its name. */
 export const followed = (name: string): OutsideList => ({
-  ...{ name, id: name, account: { protocol: 'caldav', address: 'https://lists.museum.example/', user: 'ilse', key: 'k' } },
+  ...{ name, id: name, title: name, account: { protocol: 'caldav', address: 'https://lists.museum.example/', user: 'ilse', key: 'k' } },
   ...{ token: null, at: null, trouble: null, until: null, told: [], lost: [], problems: [] },
 });
 
@@ -58,7 +58,7 @@ export async function outsideDesk(notes: Record<string, string>, service: Memory
     /** The page dies, and begins again from what its databases hold. */
     begin: () => void (sync = begin()),
     text: (path: string) => main.store.text(path),
-    list: async (name: string) => (await own.store.text(`${name}.md`)) ?? '',
+    list: async (name: string) => (await own.store.text(`/outside/${name}.md`)) ?? '',
     records: () => own.db.outsideTasks.toArray(),
     lists: () => own.db.outsideLists.toArray(),
     end: async () => {

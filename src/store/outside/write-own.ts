@@ -1,4 +1,5 @@
 import { SHARED_FIELDS, type SharedTask, asOthersRead, sameTask } from '../../core/outside/shared-task';
+import { outsidePath } from '../../core/note/names/outside-path';
 import { isOpen } from '../../core/task/line/status';
 import type { ReadingSettings } from '../../core/task/line/task-line';
 import type { StoredNote } from '../notes/content';
@@ -6,7 +7,7 @@ import type { NoteStore } from '../notes/note-store';
 import { withText } from '../notes/note-write';
 import { OUTSIDE } from '../notes/origin';
 import { type FaceLine, faceLines } from './face-lines';
-import { type OutsideRecord, ownPath } from './outside-record';
+import { type OutsideRecord } from './outside-record';
 import { ownLine, withOwnLines } from './own-list';
 import type { Pairs } from './pair-lines';
 import type { RecordBook } from './record-book';
@@ -30,7 +31,7 @@ export async function writeOwn(
   plans: ReadonlyMap<string, Settled>,
   settings: ReadingSettings,
 ): Promise<boolean> {
-  const note = await own.get(ownPath(list));
+  const note = await own.get(outsidePath(list));
   const lines = new Map<number, string | null>();
   const added: string[] = [];
   const staying: OutsideRecord[] = [];
@@ -50,10 +51,10 @@ export async function writeOwn(
   const text = note?.text ?? '';
   const next = lines.size + added.length === 0 ? text : withOwnLines(text, { lines, added });
   if (next !== text || !note) {
-    const write = note ? withText(note, next) : { path: ownPath(list), expect: null, content: { text: next } };
+    const write = note ? withText(note, next) : { path: outsidePath(list), expect: null, content: { text: next } };
     if (!(await own.commit(OUTSIDE, [write])).saved) return false;
   }
-  const said = new Map(ownTasks(await own.get(ownPath(list)), settings).map((line) => [line.ref, line.shared]));
+  const said = new Map(ownTasks(await own.get(outsidePath(list)), settings).map((line) => [line.ref, line.shared]));
   for (const record of staying) keepSaid(record, said.get(record.ref) ?? null, book);
   for (const record of book.of(list)) if (record.isGone && record.asks === null) book.drop(record);
   return true;

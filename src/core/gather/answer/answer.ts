@@ -1,3 +1,5 @@
+import { outsidePath } from '../../note/names/outside-path';
+import { foldPath } from '../../note/names/path';
 import type { DateStyle } from '../../calendar/day-name';
 import type { Row } from '../rows/row';
 import { isOpen } from '../../task/line/status';
@@ -74,6 +76,7 @@ export function planGather(gather: Gather, context: GatherContext, style: DateSt
   const test = gather.where ? compile(gather.where, context, lookup) : () => true;
   const archive = asksForArchive(gather.where);
   const meetings = gather.from === 'meetings';
+  const list = gather.list === null ? null : foldPath(outsidePath(gather.list));
   const showsResting = gather.includingResting || speaksOfResting(gather.where);
   return {
     gather: asked,
@@ -84,6 +87,7 @@ export function planGather(gather: Gather, context: GatherContext, style: DateSt
     matches: (row) =>
       (archive || row.head.kind !== 'archive') &&
       (!meetings || row.head.kind === 'meeting') &&
+      (list === null || foldPath(row.head.path) === list) &&
       // An echo of a task that exists is that task, which is gathered where it is written.
       (row.echo === null || !lookup.hasTask(row.echo)) &&
       test(row),

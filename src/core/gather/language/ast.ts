@@ -9,8 +9,8 @@ export type Sign = '=' | '!=' | '<' | '<=' | '>' | '>=';
 
 /** Task fields that hold a date. */
 export const DATE_FIELDS = ['due', 'plan', 'start', 'lapses', 'made', 'done', 'cancelled', 'since', 'journal'] as const;
-/** What is gathered: tasks, notes (also only those of meetings), or items marked as key points. */
-export const SOURCES = ['tasks', 'notes', 'meetings', 'key points'] as const;
+/** What is gathered: tasks, notes (also only those of meetings), items marked as key points, or what stands on outside lists. */
+export const SOURCES = ['tasks', 'notes', 'meetings', 'key points', 'outside'] as const;
 export type Source = (typeof SOURCES)[number];
 
 /** Fields of notes that hold a date. */
@@ -229,6 +229,8 @@ export type Form =
 export interface Gather {
   title: string | null;
   from: Source;
+  /** The outside list that is gathered from; null for all of them. */
+  list: string | null;
   /** Null gathers everything. */
   where: Condition | null;
   groupBy: GroupKey[];

@@ -58,6 +58,7 @@ export function parseGather(text: string, { source, wanted }: ReadingOf = {}): P
   const gather: Gather = {
     title: null,
     from: 'tasks',
+    list: null,
     where: null,
     groupBy: [],
     orderBy: null,
@@ -127,6 +128,7 @@ function parseClause(reader: TokenReader, gather: Gather, seen: Set<string>, fir
   } else if (reader.took('from')) {
     once('from');
     if (!reader.tookWords(...gather.from.split(' '))) reader.fail(`one of ${SOURCES.join(', ')}`, SOURCES);
+    if (gather.from === 'outside' && reader.is('text')) gather.list = reader.take().value;
   } else if (reader.took('group')) {
     once('group by');
     gather.groupBy = parseKeys(reader, () => parseGroupKey(reader, gather.from), 2);

@@ -173,7 +173,7 @@ export function formText(form: Form): string {
 export function printGather(gather: Gather): string {
   const lines: string[] = [];
   if (gather.title !== null) lines.push(`title ${gather.title}`);
-  if (gather.from !== 'tasks') lines.push(`from ${gather.from}`);
+  if (gather.from !== 'tasks') lines.push(`from ${gather.from}${gather.list === null ? '' : ` ${quoted(gather.list)}`}`);
   if (gather.where) lines.push(`where ${conditionText(gather.where)}`);
   if (gather.groupBy.length > 0) lines.push(`group by ${gather.groupBy.map(groupKeyText).join(', ')}`);
   if (gather.orderBy) lines.push(`order by ${gather.orderBy.map(orderKeyText).join(', ')}`);

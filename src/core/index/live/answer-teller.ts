@@ -116,7 +116,7 @@ export class AnswerTeller {
     return {
       title: gather.title,
       form: gather.form,
-      from: gather.from,
+      ...{ from: gather.from, list: gather.list },
       columns: gather.columns,
       sums: gather.totals,
       into: gather.into,
@@ -140,6 +140,7 @@ const NOTHING: AnswerView = {
   title: null,
   form: null,
   from: 'tasks',
+  list: null,
   columns: null,
   sums: null,
   into: null,

@@ -28,7 +28,7 @@ export class PageCount {
   ) {
     for (const text of texts) {
       const { gather, errors } = parseGather(text);
-      if (errors.length > 0 || gather.from === 'notes' || gather.from === 'meetings') continue;
+      if (errors.length > 0 || gather.from === 'notes' || gather.from === 'meetings' || gather.from === 'outside') continue;
       this.plans.push({ plan: planGather(gather, context, style, lookup), countsResting: speaksOfResting(gather.where) });
     }
   }

@@ -82,6 +82,8 @@ export interface AnswerView {
   /** How it is to be drawn; null is a list. */
   form: Form | null;
   from: Source;
+  /** The outside list that is gathered from; null for all of them, or none. */
+  list: string | null;
   columns: readonly Column[] | null;
   /** What the heads sum up; null leaves it to the view. */
   sums: readonly Total[] | null;

@@ -13,6 +13,7 @@ import { useServices } from '../state/services';
 import { useAppDispatch, useAppSelector } from '../state/state';
 import { failureSentence } from '../../../store/notes/failure';
 import type { ManyResult } from '../../../store/acting/note-actions';
+import { doAgain, takeBack } from './taking-back';
 import type { DialogTask } from './task-dialog';
 
 /**
@@ -21,12 +22,12 @@ import type { DialogTask } from './task-dialog';
  * @example undo(result.step) // what the Undo of a message does
  */
 export function useUndo(): (step?: number) => Promise<void> {
-  const { store, commands } = useServices();
+  const { store, outside, commands } = useServices();
   return useCallback(
     async (step) => {
       if (commands.text?.undo(step)) return;
       try {
-        const result = step === undefined ? await store.steps.undo() : await store.steps.undoStep(step);
+        const result = await takeBack({ store, outside }, step);
         if (!result) say(step === undefined ? 'There is nothing to undo.' : 'That was taken back already.');
         else if ('refused' in result) refuse(result.refused);
         else say(`Undone: ${result.undone}`);
@@ -34,7 +35,7 @@ export function useUndo(): (step?: number) => Promise<void> {
         refuse(`${failureSentence(error)} Nothing was changed.`);
       }
     },
-    [store, commands],
+    [store, outside, commands],
   );
 }
 
@@ -49,18 +50,18 @@ export function useToldDone(): (words: string, step: number | null) => void {
 
 /** Does this tab's newest undone step again, and says what that was. */
 export function useRedo(): () => Promise<void> {
-  const { store, commands } = useServices();
+  const { store, outside, commands } = useServices();
   return useCallback(async () => {
     if (commands.text?.redo()) return;
     try {
-      const result = await store.steps.redo();
+      const result = await doAgain({ store, outside });
       if (!result) say('There is nothing to do again.');
       else if ('refused' in result) refuse(result.refused);
       else say(`Done again: ${result.redone}`);
     } catch (error) {
       refuse(`${failureSentence(error)} Nothing was changed.`);
     }
-  }, [store, commands]);
+  }, [store, outside, commands]);
 }
 
 export interface RowActions {

@@ -3,6 +3,7 @@ import type { Now } from '../../../core/calendar/span';
 import type { Engine } from '../../../engine/protocol';
 import type { NoteActions } from '../../../store/acting/note-actions';
 import type { NoteStore } from '../../../store/notes/note-store';
+import type { OutsideDesk } from '../../../store/outside/outside-desk';
 import type { OpenTexts } from '../../../store/texts/open-texts';
 import type { SettingsChange } from '../../../store/device/settings';
 import type { CommandDesk } from '../../commands/command-desk';
@@ -13,6 +14,8 @@ import type { Clock } from './clock';
 export interface Services {
   store: NoteStore;
   actions: NoteActions;
+  /** The outside lists that are followed. */
+  outside: OutsideLists;
   /** The texts that are being written. */
   texts: OpenTexts;
   engine: Engine;
@@ -23,6 +26,13 @@ export interface Services {
   places: PlaceMemory;
   /** Changes some settings; what another tab changes of the others stays. */
   changeSettings: (change: SettingsChange) => Promise<void>;
+}
+
+/** The outside lists; few have any, so they are opened when they are wanted first. */
+export interface OutsideLists {
+  /** Null until they are opened in this tab. */
+  readonly opened: OutsideDesk | null;
+  open: () => Promise<OutsideDesk>;
 }
 
 const Context = createContext<Services | null>(null);

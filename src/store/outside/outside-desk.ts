@@ -1,0 +1,118 @@
+import { outsidePath } from '../../core/note/names/outside-path';
+import type { OutsideListing } from '../../core/outside/outside-task';
+import type { FaceMore } from '../../core/outside/vtodo';
+import type { ActionContext } from '../../core/task/acts/action-context';
+import { NoteActions } from '../acting/note-actions';
+import { RecadoDatabase } from '../notes/database';
+import { NoteStore } from '../notes/note-store';
+import { OUTSIDE_NAME } from '../notes/schema';
+import { type OutsideAccount, type OutsideList, keyOf, newRecord } from './outside-record';
+import { tellSeen } from './seen-lists';
+
+/** A task that is put onto a list: its line, as `- [ ] Weigh the crate {due 2026-11-27; ref k3f9qa}`, and what stands under it there. */
+export interface PutTask {
+  line: string;
+  ref: string;
+  more: FaceMore;
+}
+
+/** The notes of the outside lists with what acts on them, and what is known of the lists: a store beside that of the notes. */
+export class OutsideDesk {
+  readonly actions: NoteActions;
+
+  private constructor(
+    /** The notes. */
+    private readonly store: NoteStore,
+    /** The notes of the lists. */
+    readonly own: NoteStore,
+    private readonly context: () => ActionContext,
+  ) {
+    this.actions = new NoteActions(own, context);
+  }
+
+  /**
+   * Opens it; where there is none yet it is made.
+   *
+   * @param tab names the tab whose steps Undo takes back
+   */
+  static async open(store: NoteStore, tab: string, context: () => ActionContext): Promise<OutsideDesk> {
+    const db = new RecadoDatabase(OUTSIDE_NAME);
+    // Who deletes it means it: nothing of it is written into the next one.
+    db.on('versionchange', () => {
+      db.abandon();
+      return false;
+    });
+    await db.openOwn();
+    return new OutsideDesk(store, new NoteStore(db, tab, () => Date.now()), context);
+  }
+
+  get db(): RecadoDatabase {
+    return this.own.db;
+  }
+
+  /** Follows a list from now on, under a name of its own. */
+  async follow(account: OutsideAccount, { id, title }: OutsideListing, name: string): Promise<void> {
+    const list: OutsideList = {
+      ...{ name, title, account, id, token: null, at: null, trouble: null, until: null, told: [], lost: [], problems: [] },
+    };
+    await this.db.outsideLists.put(list);
+    await this.tell();
+  }
+
+  /** The address, name and key by which a list is reached are others now. */
+  async changeAccount(name: string, account: OutsideAccount): Promise<void> {
+    await this.db.outsideLists.update(name, { account, trouble: null, until: null });
+    await this.tell();
+  }
+
+  async accountOf(name: string): Promise<OutsideAccount | null> {
+    return (await this.db.outsideLists.get(name))?.account ?? null;
+  }
+
+  /** Follows a list no more. What stands there stays, and so do the lines of notes. */
+  async leave(name: string): Promise<void> {
+    const { outsideLists, outsideTasks } = this.db;
+    await this.db.transaction('rw', outsideLists, outsideTasks, async () => {
+      await outsideLists.delete(name);
+      await outsideTasks.where('list').equals(name).delete();
+    });
+    const note = await this.own.get(outsidePath(name));
+    if (note)
+      await this.own.commit({ by: 'outside', label: null }, [{ path: note.path, expect: { text: note.text ?? '' }, content: null }]);
+    await this.tell();
+  }
+
+  /** Tells all tabs how the lists are. */
+  tell(): Promise<void> {
+    return tellSeen(this.store, this.db);
+  }
+
+  /** Puts tasks onto a list; they go there with the next look. One that was put there before is not put there again. */
+  async put(list: string, tasks: readonly PutTask[]): Promise<void> {
+    const known = await this.db.outsideTasks.bulkGet(tasks.map(({ ref }) => keyOf(list, ref)));
+    const news = tasks.filter((_, at) => known[at] === undefined);
+    const records = news.map(({ ref, more }) => ({ ...newRecord(list, ref, `recado-${ref}`), more }));
+    await this.db.outsideTasks.bulkPut(records);
+    const place = { heading: null, side: 'last' } as const;
+    const lines = news.map(({ line }) => line);
+    if (lines.length > 0) await this.actions.writeLines(outsidePath(list), place, lines, 'Put onto the list');
+    await this.tell();
+  }
+
+  /** Takes tasks off a list, as their refs are known here; they go there too with the next look. */
+  async takeOff(list: string, refs: ReadonlySet<string>): Promise<void> {
+    const note = await this.own.get(outsidePath(list));
+    const lines = (note?.text ?? '').split('\n');
+    const tasks = lines.flatMap((raw, line) =>
+      refs.has(/\bref ([a-z0-9]{6})\b/.exec(raw)?.[1] ?? '')
+        ? [{ ref: { path: outsidePath(list), line, expected: raw }, intentions: [{ do: 'delete' } as const] }]
+        : [],
+    );
+    if (tasks.length > 0) await this.actions.actMany(tasks, 'Taken off the list');
+  }
+
+  /** The ref of each task of a list, and what it is called; for making refs that are free. */
+  makeRef(): string {
+    return this.context().makeRef();
+  }
+}
