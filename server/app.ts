@@ -120,6 +120,7 @@ const PAGES = [
   '/earlier{/*path}',
   '/keep',
   '/files',
+  '/outside{/*path}',
   '/link',
   '/settings',
   '/days',

@@ -142,7 +142,9 @@ export async function start(blocked: () => void): Promise<Started> {
       const feedGiven = () => ({ settings: state.getState().settings, statuses: state.getState().library.overview?.statuses ?? [] });
       keepFeed(services, feedGiven, ends);
       const { keepWatch } = await import('../features/keep/keep-watch');
-      keepWatch(services, { settings: () => state.getState().settings, notice, now: () => Date.now() }, ends);
+      const settings = () => state.getState().settings;
+      const ofOutside = { context: await contextMade(), minutes: () => settings().outsideEach };
+      keepWatch(services, { settings, notice, now: () => Date.now(), outside: ofOutside }, ends);
     });
   if (db.onlyRead) notice({ words: ONLY_READ, warns: true });
   if (deviceMemory.refused || tabMemory.refused) notice({ words: NOTHING_KEPT, warns: true });

@@ -15,6 +15,7 @@ import {
   TOTALS,
   type Total,
 } from '../../core/gather/language/ast';
+import { OutsideChoice } from '../outside/OutsideChoice';
 import { parseGather } from '../../core/gather/language/parse';
 import { withAlternative, withConditionAt, withMore, conditionAt, turned } from '../../core/gather/saying/edit-condition';
 import { groupKeyText, orderKeyText } from '../../core/gather/saying/print';
@@ -142,14 +143,17 @@ export function PartEditor({ gather, context, part, onPart, onChange }: PartEdit
       return <IntoPart into={gather.into} onChange={(into) => onChange({ ...gather, into })} />;
     case 'from':
       return (
-        <Choices
-          first
-          label="Gathered are"
-          options={SOURCES}
-          chosen={[gather.from]}
-          // A condition, an order or a form of tasks says nothing of notes.
-          onChoose={(from) => onChange({ ...parseGather(from === 'tasks' ? '' : `from ${from}`).gather, title: gather.title })}
-        />
+        <>
+          <Choices
+            first
+            label="Gathered are"
+            options={SOURCES}
+            chosen={[gather.from]}
+            // A condition, an order or a form of tasks says nothing of notes.
+            onChoose={(from) => onChange({ ...parseGather(from === 'tasks' ? '' : `from ${from}`).gather, title: gather.title })}
+          />
+          {gather.from === 'outside' && <OutsideChoice list={gather.list} onChoose={(list) => onChange({ ...gather, list })} />}
+        </>
       );
   }
 }

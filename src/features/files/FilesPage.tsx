@@ -7,7 +7,7 @@ import { Sheet } from '../note/Sheet';
 import { SheetPart } from '../note/SheetPart';
 import { useFolders } from '../note/making/use-folders';
 import { counted } from '../session/acting/use-act';
-import { helpAddress, keepAddress } from '../session/places/addresses';
+import { helpAddress, keepAddress, outsideAddress } from '../session/places/addresses';
 import { frameSlice } from '../session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { CalendarFeed } from './feed/CalendarFeed';
@@ -39,6 +39,15 @@ export function FilesPage() {
       </SheetPart>
       <SheetPart title="A calendar for other programs">
         <CalendarFeed />
+      </SheetPart>
+      <SheetPart title="Outside lists">
+        <p>
+          A task list that is kept elsewhere can be kept in step from here:{' '}
+          <Link className="name-link" to={outsideAddress()}>
+            outside lists
+          </Link>
+          .
+        </p>
       </SheetPart>
       <SheetPart title="Copies">
         <p>

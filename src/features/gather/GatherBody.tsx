@@ -3,6 +3,7 @@ import { refuse } from '../session/acting/messages';
 import type { Gather, GroupKey } from '../../core/gather/language/ast';
 import { type ClauseWord, withGatherClause } from '../../core/gather/saying/edit-clause';
 import { Safe } from '../session/acting/Safe';
+import { late } from '../../ui/late';
 import { useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 import { GatherErrors } from './GatherErrors';
@@ -12,6 +13,9 @@ import { Sentence } from './rows/Sentence';
 import { drawingOf, writesItself } from './list/forms';
 import { GatherSource } from './gather-source';
 import type { ShownGather } from './use-gather';
+
+/** Few gather from outside lists. */
+const OutsideLine = late(() => import('../outside/OutsideLine').then((part) => part.OutsideLine));
 
 interface GatherBodyProps {
   shown: ShownGather;
@@ -56,7 +60,7 @@ function Body({ shown, written, at, home = at, name, groupHeading, sentenceShown
   };
   const setOrder = (column: string): void =>
     change('order', order?.key === column ? (order.descending ? null : `order by ${column} desc`) : `order by ${column}`);
-  const canWrite = writable && answer?.errors.length === 0 && gather.from === 'tasks';
+  const canWrite = writable && answer?.errors.length === 0 && (gather.from === 'tasks' || gather.list !== null);
   const writing = useMemo(() => (canWrite ? { gather, at, written } : null), [canWrite, gather, at, written]);
   const keep = async (kept: string): Promise<void> => {
     if (home === null) return;
@@ -81,6 +85,7 @@ function Body({ shown, written, at, home = at, name, groupHeading, sentenceShown
         )}
         {sentenceShown && answer && <Sentence text={answer.sentence} />}
         {answer && <GatherErrors answer={answer} text={text} hints={home === at} />}
+        {gather.from === 'outside' && <OutsideLine list={gather.list} />}
         <div className={answer && answer.errors.length > 0 ? 'opacity-60' : undefined}>
           {answer && (
             <Drawing

@@ -1,5 +1,7 @@
 import { HOUR } from '../../core/keep/milliseconds';
 import { copiesIn, isCopyDue } from '../../store/keep/copies';
+import type { ActionContext } from '../../core/task/acts/action-context';
+import { OUTSIDE_VALUE } from '../../store/outside/seen-lists';
 import { LEFT_BROWSER, readLeft, weeksAlone } from '../../store/keep/left-browser';
 import { DESK_VALUE } from '../../store/desk/linked-desk';
 import type { Settings } from '../../store/device/settings';
@@ -18,12 +20,19 @@ interface Watching {
   /** Tells a person. */
   notice: (one: Notice) => void;
   now: () => number;
+  /** With what, and how often, outside lists are kept in step. */
+  outside: { context: () => ActionContext; minutes: () => number | null };
 }
 
 /** Makes copies by itself, thins earlier texts, and reminds where nothing left the browser for long; as long as this tab does the clockwork. */
-export function keepWatch(services: Pick<Services, 'store' | 'texts'>, { settings, notice, now }: Watching, ends: AbortSignal): void {
+export function keepWatch(
+  services: Pick<Services, 'store' | 'texts' | 'outside'>,
+  { settings, notice, now, outside }: Watching,
+  ends: AbortSignal,
+): void {
   const { store } = services;
   whenJoined(store, FOLDER.value, ends, async () => (await import('./folder/folder-watch')).keepFolder(services, ends));
+  whenJoined(store, OUTSIDE_VALUE, ends, async () => (await import('../outside/outside-watch')).keepOutside(services, outside, ends));
   whenJoined(store, DESK_VALUE, ends, async () => (await import('./desk/desk-watch')).keepDesk(services, ends));
   let working: Promise<void> = Promise.resolve();
   const look = (): void => {

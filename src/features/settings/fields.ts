@@ -231,6 +231,17 @@ export const FIELDS: { readonly [Name in keyof Settings]: Field<Settings[Name]> 
       [3, 'three times as much'],
     ],
   },
+  outsideEach: {
+    is: 'choice',
+    label: 'What changed on outside lists is looked for',
+    options: [
+      [1, 'every minute'],
+      [5, 'every five minutes'],
+      [15, 'every quarter of an hour'],
+      [60, 'every hour'],
+      [null, 'only when asked'],
+    ],
+  },
   copies: {
     is: 'choice',
     label: 'A copy of everything is made by itself',

@@ -6,6 +6,7 @@ import { STATUS_NAMES } from '../../core/task/line/status';
 import { useAppSelector } from '../session/state/state';
 import type { SlipState } from './read-slip';
 import type { ShownSlip } from './use-slip-read';
+import { useOutsideLists } from '../outside/use-outside-lists';
 import { useAddedStatuses } from '../session/state/use-statuses';
 
 interface SlipFieldsProps {
@@ -34,6 +35,7 @@ const LABELS: Record<SlipField, { label: string; example: string }> = {
 export function SlipFields({ state, read, first, onField, onTarget }: SlipFieldsProps) {
   const added = useAddedStatuses();
   const notes = useAppSelector((one) => one.library.overview?.notes);
+  const lists = useOutsideLists();
   const fields = useRef<HTMLDivElement>(null);
   useEffect(() => {
     if (first !== null) fields.current?.querySelector<HTMLInputElement>(`[data-field="${first}"]`)?.focus();
@@ -58,6 +60,9 @@ export function SlipFields({ state, read, first, onField, onTarget }: SlipFields
           .map((note) => (
             <option key={note.path} value={note.title} />
           ))}
+        {lists?.map(({ name }) => (
+          <option key={name} value={`outside ${name}`} />
+        ))}
       </datalist>
       {SLIP_FIELDS.map((name) => (
         <label key={name} className={`grid gap-0.5 ${name === 'every' ? 'col-span-2' : ''}`}>

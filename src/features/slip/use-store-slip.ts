@@ -1,4 +1,5 @@
 import { useCallback } from 'react';
+import { listAt } from '../../core/note/names/outside-path';
 import { baseNameOf } from '../../core/note/names/path';
 import { type Landing, landingText } from '../../core/slip/landing';
 import { useFindPlace } from '../session/acting/use-find-place';
@@ -23,7 +24,7 @@ const TELL_FROM = 200;
  * @returns why it could not be stored; null once it is
  */
 export function useStoreSlip(at: string | null): (slip: StoredSlip) => Promise<string | null> {
-  const { actions } = useServices();
+  const { actions, outside } = useServices();
   const find = useFindPlace(at);
   const told = useToldDone();
   const journal = useTodayPath();
@@ -38,7 +39,11 @@ export function useStoreSlip(at: string | null): (slip: StoredSlip) => Promise<s
         const place = wanted ?? (await find(fallen));
         if (!place) return { refused: `There is no note “${landing.note}”.` };
         const to = { heading: place.heading, side: slipSide };
-        const result = await actions.writeLines(place.path, to, text, `Slip: ${words}`, place.made);
+        const list = listAt(place.path);
+        const result =
+          list === null
+            ? await actions.writeLines(place.path, to, text, `Slip: ${words}`, place.made)
+            : await (await import('../outside/put-lines')).putLines(outside, list, text, at);
         return 'refused' in result ? result : { ...result, place, isWanted: wanted !== null };
       };
       const result = await store().finally(() => working !== null && unsay(working));
@@ -50,6 +55,6 @@ export function useStoreSlip(at: string | null): (slip: StoredSlip) => Promise<s
       told(text.length === 1 ? `On ${where}: ${words}.${gone}` : `${text.length} lines on ${where}.${gone}`, result.step);
       return null;
     },
-    [actions, find, told, journal, slipSide, slipHeading, loosePlace],
+    [actions, outside, find, told, journal, slipSide, slipHeading, loosePlace, at],
   );
 }

@@ -34,6 +34,8 @@ const settingsSchema = z.object({
   /** How many times what the notes take the texts may take that they had before. */
   earlierRoom: z.catch(z.union([z.literal(0.5), z.literal(1), z.literal(3)]), 1),
   /** How often a copy of everything is made by itself. */
+  /** How often it is looked what changed on outside lists, in minutes; null for only when it is asked. */
+  outsideEach: z.catch(z.nullable(z.number()), 5),
   copies: z.catch(z.enum(['daily', 'weekly', 'never']), 'daily'),
   /** Whether what is written down stands behind what was before it, or before that. */
   slipSide: z.catch(z.enum(['last', 'first']), 'last'),

@@ -13,7 +13,8 @@ import { tellSeen } from './seen-lists';
 export interface PutTask {
   line: string;
   ref: string;
-  more: FaceMore;
+  /** Null for nothing but the task. */
+  more: FaceMore | null;
 }
 
 /** The notes of the outside lists with what acts on them, and what is known of the lists: a store beside that of the notes. */
@@ -87,16 +88,21 @@ export class OutsideDesk {
     return tellSeen(this.store, this.db);
   }
 
-  /** Puts tasks onto a list; they go there with the next look. One that was put there before is not put there again. */
-  async put(list: string, tasks: readonly PutTask[]): Promise<void> {
+  /**
+   * Puts tasks onto a list; they go there with the next look. One that was put there before is not put there again.
+   *
+   * @returns the step among those of the lists; null for none
+   */
+  async put(list: string, tasks: readonly PutTask[]): Promise<number | null> {
     const known = await this.db.outsideTasks.bulkGet(tasks.map(({ ref }) => keyOf(list, ref)));
     const news = tasks.filter((_, at) => known[at] === undefined);
     const records = news.map(({ ref, more }) => ({ ...newRecord(list, ref, `recado-${ref}`), more }));
     await this.db.outsideTasks.bulkPut(records);
     const place = { heading: null, side: 'last' } as const;
     const lines = news.map(({ line }) => line);
-    if (lines.length > 0) await this.actions.writeLines(outsidePath(list), place, lines, 'Put onto the list');
+    const result = lines.length === 0 ? null : await this.actions.writeLines(outsidePath(list), place, lines, `Put onto ${list}`);
     await this.tell();
+    return result && 'done' in result ? result.step : null;
   }
 
   /** Takes tasks off a list, as their refs are known here; they go there too with the next look. */

@@ -83,7 +83,7 @@ function chosen(list: string, lines: readonly FaceLine[], book: RecordBook, pair
 function metElsewhere(list: string, ref: string, lines: readonly FaceLine[], book: RecordBook): OutsideRecord | null {
   const others = book.lists.flatMap(({ name }) => (name === list ? [] : (book.get(name, ref) ?? [])));
   const isFree = ({ list: other }: OutsideRecord): boolean => !lines.some((line) => line.ref === ref && line.joined === other);
-  return others.find((one) => !one.joined && !one.isGone && one.last === null && one.id !== null && isFree(one)) ?? null;
+  return others.find((one) => !one.joined && !one.isGone && isMet(one) && isFree(one)) ?? null;
 }
 
 const withList = ({ path, line, raw }: FaceLine, list: string): LineTask => ({
@@ -100,8 +100,10 @@ function findPartner(
   pairs: Pairs,
   makeRef: () => string,
 ): void {
-  const alone = book.of(list).filter(({ ref, joined, isGone }) => joined && !isGone && !present.has(ref));
-  const named = alone.filter(({ here, last }) => [here, last?.here].some((one) => one && sameField('words', one, line.shared)));
+  const alone = book.of(list).filter((one) => (one.joined || isMet(one)) && !one.isGone && !present.has(one.ref));
+  const named = alone.filter(({ here, last, there }) =>
+    [here, last ? last.here : there].some((one) => one && sameField('words', one, line.shared)),
+  );
   // One that stood in this note, and is called otherwise now, may be it.
   const near = alone.filter(({ path }) => path === line.path);
   const may = (named.length > 0 ? named : near).map(({ ref }) => ref);
@@ -113,6 +115,9 @@ function findPartner(
   const ref = may[0] ?? makeRef();
   pairs.tasks.push({ ref: { path, line: line.line, expected: raw }, intentions: [{ do: 'set', clause: `ref ${ref}` }] });
 }
+
+/** A task that bears the name of a line and was never seen before, as after the store was lost. */
+const isMet = ({ last, id, source }: OutsideRecord): boolean => last === null && id !== null && /^X-RECADO-REF/im.test(source ?? '');
 
 /** The lines in the note of the list itself: one that a person wrote there is to be made there. */
 function pairOwn(list: string, lines: readonly FaceLine[], book: RecordBook, pairs: Pairs, makeRef: () => string): void {

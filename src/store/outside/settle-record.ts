@@ -12,6 +12,8 @@ export interface Settled {
   merged: Merged;
   /** Done to the line, in this order; empty where it stays. */
   intentions: Intention[];
+  /** Whether the line is a repeat that goes on to its next date by them. */
+  isTicked: boolean;
   /** What the line says then, as far as the fields that come over go. */
   wanted: SharedTask;
   both: ToldBoth[];
@@ -44,7 +46,7 @@ export function settled(record: OutsideRecord, line: FaceLine, own: FaceLine | n
   const isTicked = fields.includes('status') && line.repeats && isOpen(line.shared.status) && !isOpen(wanted.status);
   if (isTicked) present = { ...present, ticking: line.raw };
   const both = merged.both.map((one): ToldBoth => ({ ...one, words: line.shared.words, at: now }));
-  return { record: present, merged, intentions, wanted, both };
+  return { record: present, merged, intentions, isTicked, wanted, both };
 }
 
 /** What a line says of when: a repeat that went on says something else. */
@@ -86,12 +88,12 @@ const GOES_ON: readonly SharedField[] = ['status', 'due', 'plan'];
  *
  * @param after what the line says now; a repeat may have gone on
  */
-export function afterLine({ record, merged, wanted }: Settled, after: SharedTask): OutsideRecord {
+export function afterLine({ record, merged, isTicked, wanted }: Settled, after: SharedTask): OutsideRecord {
   const { there } = record;
   if (!there) return { ...record, ticking: null };
   const came = [...merged.toHere, ...merged.met];
-  // That it is done came over even where the line went on to its next date: the date goes there then.
-  const said = came.includes('status') ? withFields(after, wanted, GOES_ON) : after;
+  // That it is done came over although the line went on to its next date, which goes there then.
+  const said = isTicked ? withFields(after, wanted, GOES_ON) : after;
   const next = { ...record, ticking: null };
   if (!record.last && merged.toThere.length > 0) {
     // Where nobody knew what both said, what is to go there still differs.

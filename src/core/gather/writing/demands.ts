@@ -2,6 +2,7 @@ import { notNowTag } from '../answer/state';
 import { personMeant } from '../answer/meant-here';
 import { isoDay } from '../../calendar/day';
 import { bearsName } from '../../note/names/bears-name';
+import { outsidePath } from '../../note/names/outside-path';
 import { journalPath } from '../../note/names/path';
 import type { DayRange } from '../../calendar/span';
 import { statusNamed } from '../../task/line/added-status';
@@ -32,7 +33,13 @@ export interface Demands {
  * @example demandsOf(parseGather('open and #loans and due = today').gather, context).clauses // ['due 2026-11-23']
  */
 export function demandsOf(gather: Gather, context: GatherContext): Demands {
-  const demands: Demands = { clauses: [], names: [], status: 'todo', place: gather.into, choices: [] };
+  const demands: Demands = {
+    clauses: [],
+    names: [],
+    status: 'todo',
+    place: gather.list === null ? gather.into : outsidePath(gather.list),
+    choices: [],
+  };
   if (gather.where) demand(gather.where, context, demands);
   return demands;
 }

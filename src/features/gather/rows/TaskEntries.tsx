@@ -1,6 +1,7 @@
 import { useNavigate } from 'react-router';
 import type { RowView } from '../../../core/index/live/view';
 import { PRIORITY_NAMES } from '../../../core/task/line/clause';
+import { isOutsidePath } from '../../../core/note/names/outside-path';
 import type { WideIntention } from '../../../core/task/acts/intention';
 import { STATUSES, STATUS_NAMES, isOpen } from '../../../core/task/line/status';
 import { MenuChoice, MenuChoices, MenuEntry, MenuInside, MenuLine } from '../../../ui/menu/menu';
@@ -17,6 +18,7 @@ import { useServices } from '../../session/state/services';
 import { frameSlice } from '../../session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../../session/state/state';
 import { type AskedDialog, dialogTask } from '../../session/acting/task-dialog';
+import { OutsideEntries } from '../../outside/OutsideEntries';
 import { useAddedStatuses } from '../../session/state/use-statuses';
 
 interface TaskEntriesProps {
@@ -44,6 +46,7 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
   if (!first) return null;
   const single = rows.length === 1 ? first : null;
   const tasks = rows.map(dialogTask);
+  const isOutside = rows.every(({ path }) => isOutsidePath(path));
   // Once the menu has let go of the focus, so that the dialog can take it.
   const ask = (dialog: AskedDialog): void => void setTimeout(() => dispatch(frameSlice.actions.dialogShown(dialog)));
   // One after the other: each may get a ref, which moves nothing but changes its note.
@@ -129,13 +132,20 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
       <MenuEntry label="Tags, people, links, owner…" hint={hint('row-names')} onSelect={() => ask({ is: 'names', tasks })} />
       <MenuEntry label="Raise with…" hint={hint('row-to-raise')} onSelect={() => ask({ is: 'raise', tasks })} />
       <MenuLine />
-      <MenuEntry label="Move to a note…" hint={hint('row-move')} onSelect={() => ask({ is: 'place', tasks, what: 'move' })} />
-      {rows.every(({ kind }) => kind === 'archive') ? (
+      {isOutside ? null : (
+        <MenuInside label="Outside list">
+          <OutsideEntries rows={rows} tasks={tasks} onAsk={() => ask({ is: 'onto', tasks })} />
+        </MenuInside>
+      )}
+      {!isOutside && (
+        <MenuEntry label="Move to a note…" hint={hint('row-move')} onSelect={() => ask({ is: 'place', tasks, what: 'move' })} />
+      )}
+      {isOutside ? null : rows.every(({ kind }) => kind === 'archive') ? (
         <MenuEntry label="Bring back to its note" onSelect={() => void bringBack(tasks)} />
       ) : (
         <MenuEntry label="Archive…" hint={hint('row-archive')} onSelect={() => ask({ is: 'archive', refs: tasks.map(({ ref }) => ref) })} />
       )}
-      <MenuEntry label="Make an echo elsewhere…" onSelect={() => ask({ is: 'place', tasks, what: 'echo' })} />
+      {!isOutside && <MenuEntry label="Make an echo elsewhere…" onSelect={() => ask({ is: 'place', tasks, what: 'echo' })} />}
       <MenuEntry label="Duplicate" onSelect={() => one({ do: 'duplicate' })} />
       <MenuInside label="Copy">
         <MenuEntry label="As text" onSelect={() => void copyText(rows.map((row) => row.raw.trim()).join('\n'))} />

@@ -15,6 +15,7 @@ import { selectionSlice } from '../../session/state/selection-slice';
 import { useNow, useServices } from '../../session/state/services';
 import { useAppDispatch, useAppSelector } from '../../session/state/state';
 import { notNowIntention } from '../../session/acting/not-now';
+import { useToldDone } from '../../session/acting/use-act';
 import { type AskedDialog, dialogTask } from '../../session/acting/task-dialog';
 
 const LIST_COMMANDS = COMMANDS.filter((command) => command.scope === 'list');
@@ -38,7 +39,9 @@ export function useRowCommands(
   act: (rows: readonly RowView[], intentions: readonly WideIntention[]) => void,
 ): RowCommands {
   const keys = useCommandKeys();
-  const { commands } = useServices();
+  const services = useServices();
+  const { commands } = services;
+  const told = useToldDone();
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   const { day: today } = useNow();
@@ -69,6 +72,9 @@ export function useRowCommands(
         'row-rest': () => ask({ is: 'day', tasks, what: 'rest' }),
         'row-archive': () => ask({ is: 'archive', refs: tasks.map(({ ref }) => ref) }),
         'row-move': () => ask({ is: 'place', tasks, what: 'move' }),
+        'row-onto': () => ask({ is: 'onto', tasks }),
+        'row-copy-out': () => void import('../../outside/send-on').then(({ copyOut }) => copyOut(services, tasks, told)),
+        'row-take-back': () => void import('../../outside/send-on').then(({ takeSentBack }) => takeSentBack(services, tasks, told)),
         'row-names': () => ask({ is: 'names', tasks }),
         // With who is named on each; where nobody is, that is asked.
         'row-to-raise': chosen.every(({ people }) => people.length > 0)
@@ -87,7 +93,7 @@ export function useRowCommands(
       };
       runs[id]();
     },
-    [selection, source, rows, act, dispatch, navigate, today, raiseTag, notNow],
+    [selection, source, rows, act, dispatch, navigate, today, raiseTag, notNow, services, told],
   );
   const latest = useLatest(run);
   return useMemo(

@@ -73,6 +73,8 @@ export type AskedDialog =
   /** What is finished of some lines, or of what a gather finds at a place without its limits. */
   | { is: 'archive'; refs: LineRef[] }
   | { is: 'archive'; refs?: undefined; gather: { text: string; at: string | null } }
+  /** Onto which outside list they go, and how. */
+  | { is: 'onto'; tasks: DialogTask[] }
   /** A review that is begun, or gone on with. */
   | { is: 'new-review' }
   | { is: 'import' }

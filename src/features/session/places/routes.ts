@@ -22,6 +22,7 @@ export const ROUTES = {
   earlier: '/earlier/*',
   keep: '/keep',
   files: '/files',
+  outside: '/outside/*',
   link: '/link',
   settings: '/settings',
 } as const;

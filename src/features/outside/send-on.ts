@@ -1,0 +1,142 @@
+import { clauseWords } from '../../core/formats/out/clause-words';
+import { foldPath } from '../../core/note/names/path';
+import { sharedLine } from '../../core/outside/shared-lines';
+import { asOthersRead } from '../../core/outside/shared-task';
+import type { Intention } from '../../core/task/acts/intention';
+import { refOf } from '../../core/task/line/ref';
+import { clauseOf, readTail } from '../../core/task/line/tail';
+import { READING_DEFAULTS } from '../../core/task/line/task';
+import { type FaceLine, faceLines } from '../../store/outside/face-lines';
+import { moreFor } from '../../store/outside/face-more';
+import type { ManyResult } from '../../store/acting/note-actions';
+import { copyText } from '../session/acting/copy-text';
+import { refuse, say } from '../session/acting/messages';
+import type { DialogTask } from '../session/acting/task-dialog';
+import { counted, shorten } from '../session/acting/use-act';
+import type { Services } from '../session/state/services';
+
+type Given = Pick<Services, 'store' | 'actions' | 'outside'>;
+
+/** What is called so for a list that no program speaks to. */
+const ELSEWHERE = 'elsewhere';
+
+const named = (tasks: readonly DialogTask[]): string =>
+  tasks.length === 1 ? `“${shorten(tasks[0]?.text ?? '')}”` : counted(tasks.length, 'task');
+
+/** Marks tasks with something, each with a ref, as one step; null where nothing was changed, which the person is told. */
+async function marked(
+  { actions }: Given,
+  tasks: readonly DialogTask[],
+  intentions: readonly Intention[],
+  label: string,
+): Promise<ManyResult | null> {
+  const result = await actions.actMany(
+    tasks.map(({ ref }) => ({ ref, intentions })),
+    label,
+  );
+  if ('refused' in result) {
+    refuse(result.refused);
+    return null;
+  }
+  const [stayed] = result.stayed;
+  if (stayed) refuse(`${counted(result.stayed.length, 'line')} stayed as before: ${stayed.reason}`);
+  return result.changed === 0 ? null : result;
+}
+
+/** The tasks as they stand now, with what stands under them. */
+async function facesOf({ store }: Given, { raws }: ManyResult, tasks: readonly DialogTask[]): Promise<FaceLine[]> {
+  const refs = new Set(raws.flatMap((raw) => (raw === null ? [] : (refOf(raw) ?? []))));
+  const paths = [...new Map(tasks.map(({ ref }) => [foldPath(ref.path), ref.path])).values()];
+  const notes = (await store.many(paths)).flatMap((note) => note ?? []);
+  return notes.flatMap((note) => faceLines(note, (task) => task.ref !== null && refs.has(task.ref), READING_DEFAULTS));
+}
+
+/**
+ * Joins tasks with a list: from the next look on each is one task on two faces.
+ *
+ * @param more what is done to each besides, as a due day
+ */
+export async function joinTasks(
+  given: Given,
+  tasks: readonly DialogTask[],
+  list: string,
+  more: readonly Intention[],
+  told: Told,
+): Promise<void> {
+  const words = `Joined with ${list}: ${named(tasks)}`;
+  const result = await marked(given, tasks, [...more, { do: 'ref' }, { do: 'set', clause: `joined ${list}` }], words);
+  if (result) told(words, result.step);
+}
+
+type Told = (words: string, step: number | null) => void;
+
+/** Puts tasks onto a list once, each with its detail and the way back, and marks them as sent. */
+export async function sendOn(
+  given: Given,
+  tasks: readonly DialogTask[],
+  list: string,
+  more: readonly Intention[],
+  undo: (step: number) => Promise<void>,
+): Promise<void> {
+  const words = `Sent on to ${list}: ${named(tasks)}`;
+  const result = await marked(given, tasks, [...more, { do: 'ref' }, { do: 'set', clause: `sent ${list}` }], words);
+  if (!result) return;
+  const desk = await given.outside.open();
+  const faces = await facesOf(given, result, tasks);
+  const puts = faces.flatMap(({ ref, path, detail, shared }) =>
+    ref === null
+      ? []
+      : [
+          {
+            ref,
+            line: `- ${sharedLine(asOthersRead(shared), [{ word: 'ref', value: ref }])}`,
+            more: moreFor(location.origin, path, detail, ref),
+          },
+        ],
+  );
+  await desk.put(list, puts);
+  const { step } = result;
+  const takeBack = async (): Promise<void> => {
+    if (step !== null) await undo(step);
+    await desk.takeOff(list, new Set(puts.map(({ ref }) => ref)));
+  };
+  say(words, { action: { words: 'Undo', act: () => void takeBack() } });
+}
+
+/** The list onto which a line says it was sent; null for none. */
+export const sentTo = (raw: string): string | null => clauseOf(readTail(raw, 0), 'sent')?.value ?? null;
+
+/** The list with which a line says it is joined; null for none. */
+export const joinedWith = (raw: string): string | null => clauseOf(readTail(raw, 0), 'joined')?.value ?? null;
+
+/** Takes tasks that were sent on back: off the list there, and without the mark here. */
+export async function takeSentBack(given: Given, tasks: readonly DialogTask[], told: Told): Promise<void> {
+  const sent = tasks.filter(({ ref }) => sentTo(ref.expected) !== null);
+  if (sent.length === 0) return void say('None of these was sent on.');
+  const words = `Taken back: ${named(sent)}`;
+  const result = await marked(given, sent, [{ do: 'unset', clause: 'sent' }], words);
+  if (!result) return;
+  const byList = new Map<string, Set<string>>();
+  for (const { ref } of sent) {
+    const [list, own] = [sentTo(ref.expected), refOf(ref.expected)];
+    if (list !== null && own !== null && list !== ELSEWHERE) byList.set(list, (byList.get(list) ?? new Set()).add(own));
+  }
+  const desk = byList.size === 0 ? null : await given.outside.open();
+  for (const [list, refs] of byList) await desk?.takeOff(list, refs);
+  told(words, result.step);
+}
+
+/** Copies tasks for a list that no program speaks to, with words, day and both addresses, and marks them as sent. */
+export async function copyOut(given: Given, tasks: readonly DialogTask[], told: Told): Promise<void> {
+  const words = `Copied and marked as sent: ${named(tasks)}`;
+  const result = await marked(given, tasks, [{ do: 'ref' }, { do: 'set', clause: `sent ${ELSEWHERE}` }], words);
+  if (!result) return;
+  const faces = await facesOf(given, result, tasks);
+  const texts = faces.map(({ raw, path, ref, shared }) => {
+    const clauses = (readTail(raw, 0)?.clauses ?? []).filter(({ name }) => name === 'due' || name === 'plan');
+    const day = clauseWords(clauses);
+    return [asOthersRead(shared).words + (day === '' ? '' : `, ${day}`), `${location.origin}/item/${ref}`, path].join('\n');
+  });
+  await copyText(texts.join('\n\n'));
+  told(words, result.step);
+}
