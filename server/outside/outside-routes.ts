@@ -58,7 +58,7 @@ const REMOVE = OF_LIST.extend({ removals: z.array(z.object({ id: ADDRESS, tag: z
  * - `GET /services`: that this server does
  * - `POST /services/lists`, `/changes`, `/tasks`, `/put`, `/remove`, as `OutsideService` has them
  *
- * What a service refused, or how it failed, is answered with 502 and the trouble.
+ * What a service refused, or how it failed, is answered with the trouble instead.
  *
  * @param named the origins that may be called; null for any, asked from this machine itself
  */
@@ -86,7 +86,7 @@ export function outsideRoutes(named: readonly string[] | null, now: () => Date =
         response.json({ ...(await work(service, call.data)), skew: service.heard.skew });
       } catch (error) {
         if (!(error instanceof OutsideFailure)) throw error;
-        response.status(502).json({ trouble: error.trouble, after: error.after });
+        response.json({ trouble: error.trouble, after: error.after });
       }
     };
   routes.post(

@@ -201,7 +201,7 @@ class TodoWriter {
   /** DUE and DTSTART, of one kind and in their order (RFC 5545, 3.8.2.3); a plan that cannot be the DTSTART stands in a property of our own. */
   private writeDays({ due, plan }: SharedTask, changes: ReadonlySet<SharedField>): void {
     const [dueSpan, planSpan] = [due === null ? null : readSpan(due), plan === null ? null : readSpan(plan)];
-    const begins = planSpan !== null && dueSpan !== null && planSpan.from === planSpan.to && mayBegin(planSpan, dueSpan);
+    const begins = planSpan !== null && planSpan.from === planSpan.to && (dueSpan === null || mayBegin(planSpan, dueSpan));
     if (changes.has('due')) {
       // One has either an end or a length (RFC 5545, 3.6.2).
       this.todo.removeAllProperties('duration');

@@ -1,5 +1,6 @@
 import { lineText, splitLines } from '../note/blocks/lines';
 import { fieldWords, readFrontMatter } from '../note/facts/front-matter';
+import { textWithoutIdentity } from '../task/writing/write-tail';
 import { type TemplateValues, fillTemplate, templateQuestions } from './template';
 
 /** A template as it is used: the text of a new note, and what it asks. */
@@ -36,14 +37,20 @@ export function noteFrom(template: string, values: TemplateValues): UsedTemplate
   if (made !== null && made !== 'journal' && made !== 'note') keys.unshift(`kind: ${made}`);
   const body = all.slice(lineCount).join('\n');
   const text = keys.length === 0 ? body : `---\n${keys.join('\n')}\n---\n${body}`;
-  return { text: fillTemplate(text, values), questions: templateQuestions(text).filter((question) => !values.answers.has(question)) };
+  return {
+    text: fillTemplate(textWithoutIdentity(text), values),
+    questions: templateQuestions(text).filter((question) => !values.answers.has(question)),
+  };
 }
 
 /** What a template puts into a note that is there: its words, without front matter. */
 export function insertedFrom(template: string, values: TemplateValues): UsedTemplate {
   const { lineCount } = readFrontMatter(splitLines(template));
   const body = template.split('\n').slice(lineCount).join('\n');
-  return { text: fillTemplate(body, values), questions: templateQuestions(body).filter((question) => !values.answers.has(question)) };
+  return {
+    text: fillTemplate(textWithoutIdentity(body), values),
+    questions: templateQuestions(body).filter((question) => !values.answers.has(question)),
+  };
 }
 
 /** The template that is used for notes of a kind: the first by path; null when there is none. */

@@ -86,7 +86,7 @@ function Body({ shown, written, at, home = at, name, groupHeading, sentenceShown
         {sentenceShown && answer && <Sentence text={answer.sentence} />}
         {answer && <GatherErrors answer={answer} text={text} hints={home === at} />}
         {gather.from === 'outside' && <OutsideLine list={gather.list} />}
-        <div className={answer && answer.errors.length > 0 ? 'opacity-60' : undefined}>
+        <div className={answer && answer.errors.length > 0 ? 'opacity-60' : 'peer-data-[away=true]:opacity-60'}>
           {answer && (
             <Drawing
               answer={answer}

@@ -82,7 +82,7 @@ function OneList({ list, lists }: { list: SeenList; lists: readonly SeenList[] }
   const [leaving, setLeaving] = useState(false);
   const there = useMemo(
     () => [
-      `from outside "${name}"\nwhere open\nincluding resting`,
+      `title Open there\nfrom outside "${name}"\nwhere open\nincluding resting`,
       `title Closed there\nfrom outside "${name}"\nwhere closed\norder by done desc\nlimit 50`,
     ],
     [name],
@@ -91,7 +91,6 @@ function OneList({ list, lists }: { list: SeenList; lists: readonly SeenList[] }
     () => ['where open and without joined and without sent and kind != archive\ngroup by path\nlimit 200\nincluding resting'],
     [],
   );
-  const isAway = list.trouble !== null;
   return (
     <Sheet title={name}>
       <header className="mb-3">
@@ -125,9 +124,7 @@ function OneList({ list, lists }: { list: SeenList; lists: readonly SeenList[] }
         {renewing && <ConnectForm lists={lists} renewed={list} onClose={() => setRenewing(false)} />}
         {leaving && <Leaving name={name} onStay={() => setLeaving(false)} />}
       </header>
-      <div className={isAway ? 'opacity-60' : undefined}>
-        <AgendaLists path="" gathers={there} look="page" titled={false} />
-      </div>
+      <AgendaLists path="" gathers={there} look="page" />
       <SheetPart title="Not there yet">
         <p className="mb-2 text-muted">
           Open tasks that are on no outside list. Select what belongs there and press <em>Join or send on…</em> in its menu; this list runs

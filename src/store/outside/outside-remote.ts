@@ -68,8 +68,8 @@ async function ask<T>(way: string, account: OutsideAccount, given: object): Prom
   } catch {
     throw new OutsideTroubled('away');
   }
-  if (response.ok && body !== null) return body as T;
   const said = TROUBLE.safeParse(body);
+  if (response.ok && body !== null && !said.success) return body as T;
   throw said.success
     ? new OutsideTroubled(said.data.trouble, said.data.after)
     : new OutsideTroubled(response.status === 429 ? 'busy' : 'broken', 30);

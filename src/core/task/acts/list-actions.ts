@@ -8,7 +8,7 @@ import { placeUnder } from '../writing/place-lines';
 import { isOpen, signOf } from '../line/status';
 import { applyChanges } from '../writing/edit';
 import type { ReadingSettings, Task } from '../line/task';
-import { withClause, withoutClause } from '../writing/write-tail';
+import { withClause, withoutClause, withoutIdentity } from '../writing/write-tail';
 
 const NO_CONVERT: Refusal = { refused: 'Only a line of text or a list item can become a task; nothing was changed.' };
 
@@ -41,7 +41,7 @@ export function duplicate(opened: OpenNote, item: Item): null {
     const index = task.line - item.line;
     const moved = index === 0 ? indentOf(opened, item).length - item.markerFrom : 0;
     const line = copies[index];
-    if (line !== undefined) copies[index] = withoutClause(line, Math.max(0, task.boxFrom + moved), 'ref');
+    if (line !== undefined) copies[index] = withoutIdentity(line, Math.max(0, task.boxFrom + moved));
   }
   opened.edits.insertBefore(item.lastLine + 1, copies);
   return null;

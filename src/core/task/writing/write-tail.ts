@@ -38,6 +38,33 @@ export function withoutClause(line: string, wordsFrom: number, name: ClauseName)
   }
 }
 
+/** What makes a task that one and no other: what points at it, and what it is joined with or was sent to elsewhere. */
+const IDENTITY: readonly ClauseName[] = ['ref', 'joined', 'sent'];
+
+/**
+ * A line as a copy of its task says it: a copy is another task.
+ *
+ * @example withoutIdentity('- [ ] Weigh {due 2026-11-27; joined Team; ref k3f9qa}', 2) // '- [ ] Weigh {due 2026-11-27}'
+ */
+export const withoutIdentity = (line: string, wordsFrom: number): string =>
+  IDENTITY.reduce((words, name) => withoutClause(words, wordsFrom, name), line);
+
+/**
+ * The same of every line of a text that begins with a box, as where a template is used.
+ *
+ * @param isTwice whether a line is a copy, by its ref; all are when it is left out. What other lines of the text need keeps its ref
+ */
+export function textWithoutIdentity(text: string, isTwice: (ref: string | undefined) => boolean = () => true): string {
+  if (!/\b(?:ref|joined|sent)\s/.test(text)) return text;
+  const isNeeded = /\bneeds\s/.test(text);
+  const copy = (line: string): string => {
+    const from = line.indexOf('[');
+    if (!/^\s*(?:[-*+]|\d+[.)])\s+\[/.test(line) || !isTwice(clauseOf(readTail(line, from), 'ref')?.value)) return line;
+    return isNeeded ? withoutClause(withoutClause(line, from, 'joined'), from, 'sent') : withoutIdentity(line, from);
+  };
+  return text.split('\n').map(copy).join('\n');
+}
+
 function withoutTail(line: string, tail: Tail): string {
   let from = tail.from;
   if (from > 0 && /\s/.test(line.charAt(from - 1))) from--;

@@ -4,7 +4,7 @@ import type { EditorView } from '@codemirror/view';
 import { type OutlineCommand, type OutlineEdit, outlineEdit } from '../../../core/note/outline/outline-edits';
 import { groupEdit, itemsOn } from '../../../core/note/outline/outline-group';
 import type { Task } from '../../../core/task/line/task';
-import { withoutClause } from '../../../core/task/writing/write-tail';
+import { withoutIdentity } from '../../../core/task/writing/write-tail';
 import { noteNow } from '../reading/note-field';
 import { cursorLine, selectedLines } from '../commands/task-commands';
 
@@ -38,7 +38,7 @@ function withoutRefs(edit: OutlineEdit, tasks: readonly Task[]): OutlineEdit {
       seen.add(source);
       return words;
     }
-    return box === undefined ? words : withoutClause(words, box, 'ref');
+    return box === undefined ? words : withoutIdentity(words, box);
   });
   return { ...edit, lines };
 }

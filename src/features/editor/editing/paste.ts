@@ -1,6 +1,7 @@
 import { EditorView } from '@codemirror/view';
 import { addressLink } from '../../links/address-link';
 import { editorContext } from '../reading/editor-context';
+import { textWithoutIdentity } from '../../../core/task/writing/write-tail';
 import { noteNow } from '../reading/note-field';
 import { pastedInto } from './pasted';
 
@@ -40,7 +41,10 @@ function pastePlain(view: EditorView, plain: string, event: Event): boolean {
   const task = noteNow(state).tasks.find((one) => one.line === line.number - 1);
   const before = line.text.slice(0, state.selection.main.from - line.from);
   const isEmpty = task !== undefined && task.text === '' && task.tailFrom >= line.length && /\][ \t]+$/.test(before);
-  const words = pastedInto(before, plain, isEmpty);
+  // What was cut comes back as what it was; what was copied is another task.
+  const present = new Set(noteNow(state).tasks.map(({ ref }) => ref));
+  const own = textWithoutIdentity(plain, (ref) => ref !== undefined && present.has(ref));
+  const words = pastedInto(before, own, isEmpty);
   if (words === plain.replace(/\r\n?/g, '\n')) return false;
   event.preventDefault();
   view.dispatch(state.replaceSelection(words), { userEvent: 'input.paste', scrollIntoView: true });

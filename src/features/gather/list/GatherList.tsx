@@ -45,7 +45,7 @@ export function GatherList({ answer, groupHeading, name = '', withSource = true,
             key={run.key}
             run={run}
             heading={groupHeading}
-            withSource={withSource}
+            withSource={withSource && answer?.list == null}
             columns={answer?.columns ?? null}
             onTop={onTop}
             onTopped={toggleTop}

@@ -18,6 +18,7 @@ import { useServices } from '../../session/state/services';
 import { frameSlice } from '../../session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../../session/state/state';
 import { type AskedDialog, dialogTask } from '../../session/acting/task-dialog';
+import { rowAddress } from './row-address';
 import { OutsideEntries } from '../../outside/OutsideEntries';
 import { useAddedStatuses } from '../../session/state/use-statuses';
 
@@ -67,11 +68,7 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
       {single && (
         <>
           <MenuEntry label="Details…" hint={hint('row-details')} onSelect={() => ask({ is: 'details', task: dialogTask(single) })} />
-          <MenuEntry
-            label="Open at its line"
-            hint={hint('row-open')}
-            onSelect={() => void navigate(noteAddress(single.path, single.line))}
-          />
+          <MenuEntry label="Open at its line" hint={hint('row-open')} onSelect={() => void navigate(rowAddress(single))} />
           <MenuEntry label="Its goals" onSelect={() => void toGoals(single.path, single.line)} />
           {onReword && <MenuEntry label="Change the words" onSelect={() => setTimeout(onReword)} />}
           <MenuLine />

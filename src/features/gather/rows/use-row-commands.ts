@@ -8,12 +8,13 @@ import { COMMANDS, type IdIn } from '../../commands/definitions';
 import { useCommandKeys } from '../../commands/use-key-of';
 import { GatherSource } from '../gather-source';
 import { askCard } from '../../links/card-place';
-import { noteAddress, throughAddress } from '../../session/places/addresses';
+import { throughAddress } from '../../session/places/addresses';
 import { useLatest } from '../../../ui/use-latest';
 import { frameSlice } from '../../session/state/frame-slice';
 import { selectionSlice } from '../../session/state/selection-slice';
 import { useNow, useServices } from '../../session/state/services';
 import { useAppDispatch, useAppSelector } from '../../session/state/state';
+import { rowAddress } from './row-address';
 import { notNowIntention } from '../../session/acting/not-now';
 import { useToldDone } from '../../session/acting/use-act';
 import { type AskedDialog, dialogTask } from '../../session/acting/task-dialog';
@@ -60,7 +61,7 @@ export function useRowCommands(
           act(chosen, intentions);
       const runs: Record<IdIn<'list'>, () => void> = {
         'row-details': () => ask({ is: 'details', task: dialogTask(row) }),
-        'row-open': () => void navigate(noteAddress(row.path, row.line)),
+        'row-open': () => void navigate(rowAddress(row)),
         'row-card': () => {
           const link = document.querySelector(`[data-row="${CSS.escape(row.id)}"] :is([data-link], [data-name])`);
           if (link) askCard(link);

@@ -11,7 +11,7 @@ export async function takeBack({ store, outside }: Stores, step?: number) {
   if (step !== undefined) return step < 0 ? (await outside.open()).own.steps.undoStep(-step) : store.steps.undoStep(step);
   const lists = outside.opened?.own.steps;
   const [newest, ofLists] = await Promise.all([store.steps.last(), lists?.last()]);
-  const isOfLists = ofLists != null && ofLists.at > (newest?.at ?? 0);
+  const isOfLists = ofLists != null && ofLists.at >= (newest?.at ?? 0);
   isLast = isOfLists ? 'lists' : 'notes';
   return isOfLists && lists ? lists.undo() : store.steps.undo();
 }

@@ -1,3 +1,4 @@
+import { listAt } from '../../../core/note/names/outside-path';
 import type { SearchShows } from '../../../core/index/questions/search';
 import type { Day } from '../../../core/calendar/day';
 import { isoDay, readIsoDay } from '../../../core/calendar/day';
@@ -10,6 +11,9 @@ const encode = (path: string): string => path.split('/').map(encodeURIComponent)
 
 /** The address of a note, of a line in it (from 0), or of the note as it is turned. */
 export function noteAddress(path: string, line?: number, view?: string): string {
+  const list = listAt(path);
+  // What stands on an outside list has the page of the list.
+  if (list !== null) return outsideAddress(list);
   return `${of('note', path)}${line === undefined ? '' : `?line=${line + 1}`}${view === undefined ? '' : `?view=${view}`}`;
 }
 
