@@ -92,18 +92,15 @@ test('eight lines are joined with a list and a day, change on both sides, and st
   await expect(open.getByText('Weigh the crate')).toBeVisible();
   for (const words of LINES) await open.getByText(words).click({ modifiers: ['Control'] });
   await expect(page.getByRole('region', { name: 'Selected tasks' })).toContainText('8 tasks');
-  await page.screenshot({ path: '.cache/o-select.png' });
   await page.getByRole('region', { name: 'Selected tasks' }).getByRole('button', { name: 'More…' }).click();
   await page.getByRole('menuitem', { name: 'Outside list' }).click();
   await page.getByRole('menuitem', { name: 'Join or send on…' }).click();
   await page.getByLabel(/^Due/).fill('next week');
-  await page.screenshot({ path: '.cache/o-dialog.png' });
   await fitAndCheck(page);
   await page.getByRole('button', { name: 'Join', exact: true }).click();
   await expect.poll(() => there.all().length).toBe(8);
   expect(there.find('Weigh')).toMatchObject({ words: 'Weigh the crate', due: '2026-12-06', labels: ['van'], done: false });
   expect(there.find('Weigh')?.text.replace(/\r\n /g, '')).toContain('For the show in spring.\\n\\nIn Recado: http://localhost:');
-  await page.screenshot({ path: '.cache/o-joined.png', fullPage: true });
 
   // Done there, done here; done here, done there; another day here, the same there.
   there.change('Count', { done: true });
@@ -135,7 +132,6 @@ test('eight lines are joined with a list and a day, change on both sides, and st
   await expect(page.getByRole('status').filter({ hasText: 'not reached' })).toContainText('as of today 09:20');
   await list.getByRole('checkbox', { name: 'Print the plan' }).click();
   await expect.poll(() => desk.stored(NOTE)).toMatch(/- \[x\] Print the plan/);
-  await page.screenshot({ path: '.cache/o-away.png' });
   there.faults.clear();
   await page.getByRole('button', { name: 'Look now' }).click();
   await expect.poll(() => there.find('Print the plan')?.done).toBe(true);
@@ -144,7 +140,6 @@ test('eight lines are joined with a list and a day, change on both sides, and st
   there.remove('Book the van');
   await page.getByRole('button', { name: 'Look now' }).click();
   await expect(page.getByText('“Book the van” is gone from the list there.')).toBeVisible();
-  await page.screenshot({ path: '.cache/o-asked.png' });
   await page.getByRole('button', { name: 'Make it there again' }).click();
   await expect.poll(() => there.find('Book the van')?.words).toBe('Book the van');
 
@@ -156,7 +151,6 @@ test('eight lines are joined with a list and a day, change on both sides, and st
   await expect.poll(() => there.find('Another plain one')?.link).toMatch(/\/item\/\w{6}$/);
   await expect(open.getByText('Nothing')).toBeVisible();
   expect(there.all()).toHaveLength(made + 1);
-  await page.screenshot({ path: '.cache/o-sent.png', fullPage: true });
 
   // A slip lands on the list, with a label and the way to the page one is on.
   await page.goto('/note/Van%20week.md');
@@ -176,7 +170,5 @@ test('eight lines are joined with a list and a day, change on both sides, and st
   await page.goto('/ask?q=from outside "Team" where open and %23van limit 5');
   await desk.row(desk.main, 'Ask for a ramp').getByRole('checkbox').click();
   await expect.poll(() => there.find('Ask for a ramp')?.done).toBe(true);
-  await page.screenshot({ path: '.cache/o-ask.png' });
-  await page.screenshot({ path: '.cache/o-note.png' });
   there.end();
 });

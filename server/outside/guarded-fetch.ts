@@ -68,7 +68,7 @@ async function bytesOf(response: Response): Promise<Uint8Array<ArrayBuffer>> {
   let size = 0;
   try {
     for await (const part of response.body ?? []) {
-      parts.push(part as Uint8Array);
+      parts.push(part);
       size += (part as Uint8Array).length;
       if (size > LARGEST) break;
     }

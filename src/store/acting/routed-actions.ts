@@ -10,18 +10,19 @@ export const stepOfLists = (step: number): number => -step;
  * @param ofLists gives what acts on those, which few have
  */
 export function routedActions(ofNotes: NoteActions, ofLists: () => Promise<NoteActions>): NoteActions {
-  const get = (_: NoteActions, name: keyof NoteActions & string) => {
+  const call = (actions: NoteActions, name: string | symbol, given: unknown[]): unknown =>
+    Reflect.apply(Reflect.get(actions, name) as (...given: unknown[]) => unknown, actions, given);
+  const get = (_: NoteActions, name: string | symbol) => {
     // Who waits for it must not take it for a promise.
     if (!(name in ofNotes)) return undefined;
     return async (...given: unknown[]): Promise<unknown> => {
-      if (!isOfLists(given[0])) return Reflect.apply(ofNotes[name] as (...given: unknown[]) => unknown, ofNotes, given);
-      const there = await ofLists();
-      const result: unknown = await Reflect.apply(there[name] as (...given: unknown[]) => unknown, there, given);
+      if (!isOfLists(given[0])) return call(ofNotes, name, given);
+      const result = await call(await ofLists(), name, given);
       if (typeof result !== 'object' || result === null || !('step' in result) || typeof result.step !== 'number') return result;
       return { ...result, step: stepOfLists(result.step) };
     };
   };
-  return new Proxy({} as NoteActions, { get: get as ProxyHandler<NoteActions>['get'] & object });
+  return new Proxy({} as NoteActions, { get });
 }
 
 /** A path, a line, or lines with what is to be done to them. */

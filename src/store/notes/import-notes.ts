@@ -7,6 +7,7 @@ import { failureSentence } from './failure';
 import type { NoteStore } from './note-store';
 import type { NoteWrite } from './note-write';
 import { SETTINGS_FILE } from '../device/settings-file';
+import { OUTSIDE_FILE } from '../outside/outside-name';
 import { EARLIER_FILE } from '../keep/earlier-name';
 import type { ImportFile } from './import-file';
 import { IMPORT } from './origin';
@@ -67,6 +68,7 @@ export async function importNotes(
   let batch: Arrival[] = [];
   let read = 0;
   let earlier: string | null = null;
+  let outside: string | null = null;
   const lines: LinesForNote[] = [];
   const flush = async (): Promise<void> => {
     for (const { path, content } of await storeBatch(store, batch, report)) came.push(cameIn(path, content));
@@ -84,6 +86,10 @@ export async function importNotes(
         earlier = file.bytes && decodeUtf8(file.bytes);
         continue;
       }
+      if (nameOf(file.path) === OUTSIDE_FILE) {
+        outside = file.bytes && decodeUtf8(file.bytes);
+        continue;
+      }
       if (file.lines) {
         lines.push({ path: file.path, lines: file.lines });
         continue;
@@ -95,6 +101,7 @@ export async function importNotes(
     await flush();
     for (const one of lines) came.push(...(await addLines(store, one, report)));
     if (earlier !== null) report.earlier = await earlierOf(store, earlier, report);
+    if (outside !== null) await outsideOf(store, outside, report);
   } catch (error) {
     report.failed = failureSentence(error);
   }
@@ -138,6 +145,14 @@ async function earlierOf(store: NoteStore, json: string, report: ImportReport): 
     report.left.push({ path: EARLIER_FILE, reason: 'These earlier texts cannot be read.' });
     return 0;
   });
+}
+
+/** Takes in what hangs together with outside lists. */
+async function outsideOf(store: NoteStore, json: string, report: ImportReport): Promise<void> {
+  const { takeOutside } = await import('../outside/outside-file');
+  await takeOutside(store, json).catch(() =>
+    report.left.push({ path: OUTSIDE_FILE, reason: 'What it says of outside lists cannot be read.' }),
+  );
 }
 
 const nameOf = (path: string): string => path.slice(path.lastIndexOf('/') + 1);

@@ -49,11 +49,11 @@ const deed: fc.Arbitrary<Deed> = fc.oneof(
   { weight: 8, arbitrary: fc.record({ do: a('look') }) },
   {
     weight: 1,
-    arbitrary: fc.record({ do: a('unjoin', 'lose ref', 'delete here', 'remove there', 'move there'), name }) as fc.Arbitrary<Deed>,
+    arbitrary: fc.record({ do: a('unjoin', 'lose ref', 'delete here', 'remove there', 'move there'), name }),
   },
   { weight: 1, arbitrary: fc.record({ do: a('to note'), name, note: fc.nat(NOTES.length - 1) }) },
-  { weight: 1, arbitrary: fc.record({ do: a('make there', 'write in list'), list }) as fc.Arbitrary<Deed> },
-  { weight: 1, arbitrary: fc.record({ do: a('kill', 'lose store', 'forget tokens') }) as fc.Arbitrary<Deed> },
+  { weight: 1, arbitrary: fc.record({ do: a('make there', 'write in list'), list }) },
+  { weight: 1, arbitrary: fc.record({ do: a('kill', 'lose store', 'forget tokens') }) },
   {
     weight: 3,
     arbitrary: fc.record({

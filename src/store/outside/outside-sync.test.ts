@@ -230,13 +230,13 @@ describe('a list that is followed', () => {
     await main.actions.replace('A.md', '- [ ] Weigh {joined Team}\n- [ ] Count {joined Team}\n', 'New');
     // The looks are heard; the writes are done, and nobody hears of it.
     for (let turn = 0; turn < 3; turn++) {
-      const put = service.remote.put;
+      const before = { ...service.remote };
       service.remote.put = async (...given) => {
         service.faults.unshift('lost');
-        return put(...given);
+        return before.put(...given);
       };
       await pass();
-      service.remote.put = put;
+      Object.assign(service.remote, before);
     }
     await pass();
     expect(service.all('Team').map(({ face }) => face.task.words)).toEqual(['Weigh', 'Count']);

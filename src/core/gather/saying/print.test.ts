@@ -103,6 +103,7 @@ const CONDITION = fc.letrec<{ one: string }>((tie) => ({
 
 const CLAUSES = fc.record({
   title: fc.constantFrom('', 'title Two weeks ahead\n'),
+  from: fc.constantFrom('', 'from outside\n', 'from outside "Team of the \\"desk\\""\n'),
   group: fc.constantFrom('', 'group by week of done desc, tag by count\n', 'group by about\n', 'group by meeting, period\n'),
   order: fc.constantFrom('', 'order by due desc, priority\n', 'order by text\n'),
   rest: fc.constantFrom(
@@ -130,8 +131,8 @@ describe('printing a gather', () => {
 
   it('tree → text → the same tree, whatever the gather', () => {
     fc.assert(
-      fc.property(CONDITION, CLAUSES, (where, { title, group, order, rest }) => {
-        const { gather, errors } = parseGather(`${title}where ${where}\n${group}${order}${rest}`);
+      fc.property(CONDITION, CLAUSES, (where, { title, from, group, order, rest }) => {
+        const { gather, errors } = parseGather(`${title}${from}where ${where}\n${group}${order}${rest}`);
         expect(errors).toEqual([]);
         const printed = printGather(gather);
         expect(parseGather(printed)).toEqual({ gather, errors: [] });

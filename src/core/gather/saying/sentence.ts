@@ -37,9 +37,11 @@ export function sentenceOf(gather: Gather, context: GatherContext): SentencePart
   const parts: SentencePart[] = [];
   const add = (words: string, clause: SentencePart['clause'] = null, path: number[] = []): void => void parts.push({ words, clause, path });
   if (gather.from === 'tasks') add(gather.stepsApart ? 'Tasks and steps' : 'Tasks', gather.stepsApart ? 'steps apart' : null);
-  else if (gather.from === 'outside')
-    add(gather.list === null ? 'Tasks of outside lists' : `Tasks of the outside list “${gather.list}”`, 'from');
-  else add(SOURCE_WORDS[gather.from], 'from');
+  else if (gather.from === 'outside') {
+    const of = gather.list === null ? ' of outside lists' : ` of the outside list “${gather.list}”`;
+    if (gather.stepsApart) add('Tasks and steps', 'steps apart');
+    add(gather.stepsApart ? of : `Tasks${of}`, 'from');
+  } else add(SOURCE_WORDS[gather.from], 'from');
   if (gather.where) {
     add(' that ');
     addCondition(parts, gather.where, { ...context, from: gather.from }, [], false);

@@ -6,6 +6,8 @@ import { safeFileName } from '../../../core/note/names/path';
 import type { Taken } from '../../../engine/files/take-out';
 import { SETTINGS_FILE } from '../../../store/device/settings-file';
 import { EARLIER_FILE } from '../../../store/keep/earlier-name';
+import { OUTSIDE_FILE } from '../../../store/outside/outside-name';
+import { OUTSIDE_VALUE, readSeenLists } from '../../../store/outside/seen-lists';
 import { LEFT_BROWSER, leavesNow } from '../../../store/keep/left-browser';
 import { say } from '../../session/acting/messages';
 import { counted } from '../../session/acting/use-act';
@@ -145,7 +147,9 @@ async function othersOf(taken: Taken, settings: object, { store }: Services): Pr
   const own = { [SETTINGS_FILE]: `${JSON.stringify(settings, null, 2)}\n` };
   if (taken.is === 'set-up') return own;
   const { earlierFile } = await import('../../../store/keep/earlier-file');
-  return { ...own, [EARLIER_FILE]: await earlierFile(store.db) };
+  const { outsideFile } = await import('../../../store/outside/outside-file');
+  const outside = readSeenLists(await store.value(OUTSIDE_VALUE)).length === 0 ? null : await outsideFile();
+  return { ...own, [EARLIER_FILE]: await earlierFile(store.db), ...(outside !== null && { [OUTSIDE_FILE]: outside }) };
 }
 
 /** As text and, where there is one, with its form, so that a list stays a list where it is pasted. */

@@ -1,5 +1,6 @@
 import { decodeUtf8 } from '../../../core/note/blocks/decode';
 import { cleanPath, foldPath, isNoteFile } from '../../../core/note/names/path';
+import { OUTSIDE_FILE } from '../../../store/outside/outside-name';
 import { EARLIER_FILE } from '../../../store/keep/earlier-name';
 import { SETTINGS_FILE } from '../../../store/device/settings-file';
 import type { Content } from '../../../store/notes/content';
@@ -17,7 +18,7 @@ export async function copiedNotes(files: AsyncIterable<ImportFile>): Promise<Cop
   const problems: string[] = [];
   for await (const { path: given, bytes, problem } of files) {
     const path = cleanPath(given);
-    const isNote = path !== null && path !== SETTINGS_FILE && path !== EARLIER_FILE && isNoteFile(path);
+    const isNote = path !== null && path !== SETTINGS_FILE && path !== EARLIER_FILE && path !== OUTSIDE_FILE && isNoteFile(path);
     if (bytes === null) problems.push(`${given}: ${problem ?? 'It could not be read.'}`);
     else if (isNote) {
       const text = decodeUtf8(bytes);
