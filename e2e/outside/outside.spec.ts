@@ -155,6 +155,17 @@ test('eight lines are joined with a list and a day, change on both sides, and st
   // A slip lands on the list, with a label and the way to the page one is on.
   await page.goto('/note/Van%20week.md');
   await expect(desk.text).toBeVisible();
+  await desk.write('\n- [ ] Sweep the dock');
+  await expect.poll(() => desk.stored(NOTE)).toContain('Sweep the dock');
+  await desk.main.getByRole('button', { name: 'Actions for this note' }).click();
+  await page.getByRole('menuitem', { name: 'Its tasks onto an outside list…' }).click();
+  await expect(page.getByRole('dialog').getByText('Sweep the dock')).toBeVisible();
+  await page.getByRole('radio', { name: 'Send on: put there once' }).check();
+  await page.getByRole('button', { name: 'Send on', exact: true }).click();
+  await expect.poll(() => there.find('Sweep the dock')?.words).toBe('Sweep the dock');
+  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await expect.poll(() => there.find('Sweep the dock')).toBeUndefined();
+  await expect.poll(() => desk.stored(NOTE)).toMatch(/Sweep the dock$/m);
   await page.keyboard.press('F10');
   await expect(page.getByRole('dialog').getByRole('textbox').first()).toBeFocused();
   await page.keyboard.type('Ask for a ramp due fri #van');

@@ -143,7 +143,7 @@ export async function start(blocked: () => void): Promise<Started> {
       keepFeed(services, feedGiven, ends);
       const { keepWatch } = await import('../features/keep/keep-watch');
       const settings = () => state.getState().settings;
-      const ofOutside = { context: await contextMade(), minutes: () => settings().outsideEach };
+      const ofOutside = { context: await contextMade(), minutes: () => settings().outsideEach, notice };
       keepWatch(services, { settings, notice, now: () => Date.now(), outside: ofOutside }, ends);
     });
   if (db.onlyRead) notice({ words: ONLY_READ, warns: true });

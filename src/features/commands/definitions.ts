@@ -117,6 +117,7 @@ export const COMMANDS = [
   { id: 'text-take', title: 'Store the dates and more that the words say', key: 'Mod+Shift+k', scope: 'text' },
   { id: 'text-details', title: 'Details of the task', key: 'Mod+,', scope: 'text' },
   { id: 'text-names', title: 'Tags, people, links, owner of the tasks', key: 'Mod+Shift+m', scope: 'text' },
+  { id: 'text-onto', title: 'Join the tasks with an outside list, or send them on', key: null, scope: 'text' },
   { id: 'text-in', title: 'Indent the item', key: 'Tab', scope: 'text' },
   { id: 'text-out', title: 'Outdent the item', key: 'Shift+Tab', scope: 'text' },
   { id: 'text-up', title: 'Move the item up', key: 'Alt+ArrowUp', scope: 'text' },

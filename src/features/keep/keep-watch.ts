@@ -21,7 +21,7 @@ interface Watching {
   notice: (one: Notice) => void;
   now: () => number;
   /** With what, and how often, outside lists are kept in step. */
-  outside: { context: () => ActionContext; minutes: () => number | null };
+  outside: { context: () => ActionContext; minutes: () => number | null; notice: (one: Notice) => void };
 }
 
 /** Makes copies by itself, thins earlier texts, and reminds where nothing left the browser for long; as long as this tab does the clockwork. */

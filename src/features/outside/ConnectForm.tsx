@@ -7,6 +7,7 @@ import { refuse, say } from '../session/acting/messages';
 import { counted } from '../session/acting/use-act';
 import { useServices } from '../session/state/services';
 import { freeListName } from './list-names';
+import { useLookNow } from './use-outside-lists';
 
 interface ConnectFormProps {
   lists: readonly SeenList[];
@@ -18,6 +19,7 @@ interface ConnectFormProps {
 /** Finds the lists of an account, and follows those that are chosen; or enters the key of one anew. */
 export function ConnectForm({ lists, renewed, onClose }: ConnectFormProps) {
   const { outside } = useServices();
+  const look = useLookNow();
   const [address, setAddress] = useState(renewed?.address ?? lists[0]?.address ?? '');
   const [user, setUser] = useState(renewed?.user ?? lists[0]?.user ?? '');
   const [key, setKey] = useState('');
@@ -35,6 +37,7 @@ export function ConnectForm({ lists, renewed, onClose }: ConnectFormProps) {
         const desk = await outside.open();
         for (const { name } of lists.filter((one) => one.address === renewed.address && one.user === renewed.user))
           await desk.changeAccount(name, account());
+        look();
         say('The key is taken; the lists are looked at.');
         onClose();
         return;

@@ -88,7 +88,7 @@ function OneList({ list, lists }: { list: SeenList; lists: readonly SeenList[] }
     [name],
   );
   const toSend = useMemo(
-    () => ['where open and without joined and without sent and kind != archive\ngroup by path\nlimit 200\nincluding resting'],
+    () => ['where open and without joined and without sent and kind != archive\ngroup by note\nlimit 200\nincluding resting'],
     [],
   );
   return (

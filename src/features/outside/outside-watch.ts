@@ -3,12 +3,18 @@ import { JoinedNotes } from '../../store/outside/joined-notes';
 import { OutsideSync } from '../../store/outside/outside-sync';
 import { OUTSIDE_VALUE, OUTSIDE_WISH, readSeenLists } from '../../store/outside/seen-lists';
 import type { ActionContext } from '../../core/task/acts/action-context';
+import type { Notice } from '../session/state/frame-slice';
+import { newsOf } from './outside-news';
 import type { Services } from '../session/state/services';
 
 /** How long after a change here it goes there, in milliseconds: several in a row go together. */
 const SOON = 1500;
+/** After how long one that was not reached is asked again, in milliseconds. */
+const AGAIN = 60_000;
 
 interface Watching {
+  /** Tells a person. */
+  notice: (one: Notice) => void;
   /** With what acts are done that come from there. */
   context: () => ActionContext;
   /** How often it is looked what changed there, in minutes; null for only when asked. */
@@ -18,20 +24,33 @@ interface Watching {
 /** Keeps outside lists in step with the lines of notes, as long as this tab does the clockwork. */
 export async function keepOutside(
   services: Pick<Services, 'store' | 'texts' | 'outside'>,
-  { context, minutes }: Watching,
+  { context, minutes, notice }: Watching,
   ends: AbortSignal,
 ): Promise<void> {
   const { store, texts } = services;
   const desk = await services.outside.open();
   let working: Promise<void> = Promise.resolve();
   let soon: ReturnType<typeof setTimeout> | null = null;
+  let again: ReturnType<typeof setTimeout> | null = null;
   let last = 0;
   const look = async (isAsked: boolean): Promise<void> => {
     last = Date.now();
     // What is being typed counts as what is stored.
     await texts.settle();
+    const before = readSeenLists(await store.value(OUTSIDE_VALUE));
     await sync.pass(isAsked);
     await desk.tell();
+    for (const one of newsOf(before, readSeenLists(await store.value(OUTSIDE_VALUE)))) notice(one);
+    await lookAgain();
+  };
+  // One that asked to be left alone for a while, or was not reached, is asked again by itself.
+  const lookAgain = async (): Promise<void> => {
+    if (again) clearTimeout(again);
+    again = null;
+    const waits = (await desk.db.outsideLists.toArray()).flatMap(({ trouble, until }) =>
+      until !== null ? [Math.max(until - Date.now(), 1000)] : trouble === 'away' || trouble === 'broken' ? [AGAIN] : [],
+    );
+    if (waits.length > 0 && !ends.aborted) again = setTimeout(() => then(false), Math.min(...waits));
   };
   const then = (isAsked: boolean): void => void (working = working.then(() => look(isAsked)).catch(() => undefined));
   const lookSoon = (): void => void (soon ??= setTimeout(() => ((soon = null), then(false)), SOON));
@@ -72,6 +91,7 @@ export async function keepOutside(
     for (const stop of stops) stop();
     clearInterval(each);
     if (soon) clearTimeout(soon);
+    if (again) clearTimeout(again);
     window.removeEventListener('online', back);
   });
 }

@@ -25,6 +25,11 @@ export async function lookThere(
     const wanted = look.changed.filter(({ id, tag }) => book.at(id)?.tag !== tag || book.at(id)?.isGone === true).map(({ id }) => id);
     const tasks: OutsideTask[] = [];
     for (let at = 0; at < wanted.length; at += AT_ONCE) tasks.push(...(await remote.tasks(list, wanted.slice(at, at + AT_ONCE))));
+    const read = new Set(tasks.map(({ id }) => id));
+    for (const id of wanted) {
+      const record = read.has(id) ? null : book.at(id);
+      if (record) book.put({ ...record, isUnread: true });
+    }
     for (const task of tasks) take(list.name, task, look.skew, book, makeRef);
     const there = new Set(look.changed.map(({ id }) => id));
     const gone = look.whole ? book.of(list.name).flatMap(({ id }) => (id === null || there.has(id) ? [] : [id])) : look.gone;
@@ -56,7 +61,19 @@ function take(list: string, { id, tag, source, face }: OutsideTask, skew: number
   const record = present ?? newRecord(list, freeRef(face.ref, book, makeRef), face.uid);
   const modified = face.modified === null ? null : face.modified - skew;
   const asks = record.asks === 'gone there' ? null : record.asks;
-  book.put({ ...record, id, tag, source, modified, asks, uid: face.uid, there: face.task, description: face.description, isGone: false });
+  book.put({
+    ...record,
+    id,
+    tag,
+    source,
+    modified,
+    asks,
+    isUnread: false,
+    uid: face.uid,
+    there: face.task,
+    description: face.description,
+    isGone: false,
+  });
 }
 
 function freeRef(ref: string | null, book: RecordBook, makeRef: () => string): string {

@@ -72,6 +72,12 @@ export class MemoryService {
     this.of(to).set(id.replace(list, to), { ...held, tag: this.nextTag(), at: ++this.changes });
   }
 
+  /** Somebody spoils what lies there by hand. */
+  spoil(list: string, id: string): void {
+    const held = this.of(list).get(id);
+    if (held) this.of(list).set(id, { text: held.text.replaceAll('VTODO', 'VNOTHING'), tag: this.nextTag(), at: ++this.changes });
+  }
+
   /** All tokens that were given count no more. */
   forgetTokens(): void {
     this.oldest = ++this.changes;

@@ -87,6 +87,8 @@ export interface OutsideRecord {
   written: FaceMore | null;
   description: string;
   isGone: boolean;
+  /** Whether what lies there now cannot be read. */
+  isUnread: boolean;
   asks: OutsideAsks | null;
   /** Whether a person took it off the list here, so that it goes there too. */
   dropped: boolean;
@@ -98,5 +100,5 @@ export const keyOf = (list: string, ref: string): string => `${list} ${ref}`;
 export const newRecord = (list: string, ref: string, uid: string): OutsideRecord => ({
   ...{ key: keyOf(list, ref), list, ref, uid, id: null, tag: null, source: null, there: null, modified: null, last: null, here: null },
   ...{ noticed: {}, joined: false, path: null, own: null, ticking: null, more: null, written: null, description: '' },
-  ...{ isGone: false, asks: null, dropped: false },
+  ...{ isGone: false, isUnread: false, asks: null, dropped: false },
 });

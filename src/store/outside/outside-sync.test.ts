@@ -163,6 +163,38 @@ describe('a joined line', () => {
     expect((await lists()).find(({ name }) => name === 'Team')?.problems.map(({ path }) => path)).toEqual(['A.md']);
   });
 
+  test('what somebody spoilt there by hand is told, and both sides stay as they were', async () => {
+    const { pass, service, there, here, text, lists, change } = await begun({ 'A.md': '- [ ] Weigh {joined Team; ref aaaaaa}\n' });
+    const id = there('Weigh')?.id ?? '';
+    service.spoil('Team', id);
+    await here('Weigh', { do: 'set', clause: 'due 2026-12-01' });
+    await pass();
+    expect(await text('A.md')).toBe('- [ ] Weigh {joined Team; ref aaaaaa; due 2026-12-01}\n');
+    expect((await lists()).find(({ name }) => name === 'Team')?.problems).toEqual([
+      { path: 'A.md', why: 'What lies there of “Weigh” cannot be read. Both sides stay as they were until it can.' },
+    ]);
+    service.make('Team', 'recado-aaaaaa', { ...TASK, words: 'Weigh' });
+    change('Weigh', { priority: 'high' });
+    await pass();
+    expect([there('Weigh')?.face.task.due, (await text('A.md'))?.includes('high')]).toEqual(['2026-12-01', true]);
+  });
+
+  test('what both changed is told once, however long it cannot go there', async () => {
+    const { pass, here, change, lists, service, later } = await begun({
+      'A.md': '- [ ] Weigh {due 2026-11-27; joined Team; ref aaaaaa}\n',
+    });
+    change('Weigh', { due: '2026-12-02' });
+    later();
+    await here('Weigh', { do: 'set', clause: 'due 2026-12-01' });
+    const put = { ...service.remote };
+    service.remote.put = async () => [{ is: 'failed', trouble: 'away' }];
+    await pass();
+    await pass();
+    Object.assign(service.remote, put);
+    await pass();
+    expect((await lists()).find(({ name }) => name === 'Team')?.told).toHaveLength(1);
+  });
+
   test('after the store was lost it finds its task again by its own name', async () => {
     const { pass, own, service, here, there, begin } = await begun({ 'A.md': '- [ ] Weigh {joined Team; ref aaaaaa}\n' }, [{}]);
     await own.db.outsideTasks.clear();

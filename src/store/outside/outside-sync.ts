@@ -1,5 +1,5 @@
 import { shelfOf } from '../../core/index/live/shelf';
-import { sameTask } from '../../core/outside/shared-task';
+import { type SharedTask, sameTask } from '../../core/outside/shared-task';
 import { outsidePath } from '../../core/note/names/outside-path';
 import type { ActionContext } from '../../core/task/acts/action-context';
 import { type LineTask, actOnLines } from '../../core/task/acts/act-on-lines';
@@ -11,7 +11,7 @@ import { type FaceLine, faceLines } from './face-lines';
 import { moreFor } from './face-more';
 import type { JoinedNotes } from './joined-notes';
 import { lookThere } from './look-there';
-import { type OutsideList } from './outside-record';
+import type { OutsideList, ToldBoth } from './outside-record';
 import type { OutsideRemote } from './outside-remote';
 import { type Pairs, pairLines } from './pair-lines';
 import { pushThere } from './push-there';
@@ -44,6 +44,8 @@ const MOST_TOLD = 30;
  * before the next begins, so that whatever ends it, the next look goes on from there.
  */
 export class OutsideSync {
+  private readonly read = new Map<string, { changed: number; text: string | null; lines: FaceLine[] }>();
+
   constructor(private readonly given: OutsideGiven) {}
 
   /**
@@ -76,8 +78,9 @@ export class OutsideSync {
     const { settings, makeRef } = context();
     const notes = await joined.read();
     const lines = this.joinedLines(notes);
-    const ownLines = new Map<string, readonly FaceLine[]>();
-    for (const { name } of book.lists) ownLines.set(name, ownTasks(await own.get(outsidePath(name)), settings));
+    const ownNotes = new Map<string, StoredNote | null>();
+    for (const { name } of book.lists) ownNotes.set(name, await own.get(outsidePath(name)));
+    const ownLines = new Map([...ownNotes].map(([name, note]) => [name, ownTasks(note, settings)]));
     const pairs = await pairLines(book, lines, ownLines, joined, makeRef);
     const plans = this.plans(book, pairs);
     // What is about to be ticked is kept before: a repeat goes on once, whatever happens.
@@ -85,15 +88,23 @@ export class OutsideSync {
     await book.keep();
     const refused = await this.changeLines(notes, book, pairs, plans);
     let isMore = pairs.tasks.length > 0 || refused === null;
-    for (const { name } of book.lists) isMore = !(await writeOwn(name, own, book, pairs, plans, settings)) || isMore;
+    for (const { name } of book.lists)
+      isMore = !(await writeOwn(name, ownNotes.get(name) ?? null, own, book, pairs, plans, settings)) || isMore;
     await book.keep();
     for (const list of [...book.lists]) await this.keepTold(list, book, pairs, plans, refused ?? []);
     return isMore;
   }
 
+  /** The joined lines of notes; of one that did not change since it was read last, as they were read. */
   private joinedLines(notes: readonly StoredNote[]): FaceLine[] {
     const { settings } = this.given.context();
-    return notes.flatMap((note) => faceLines(note, (task) => task.joined !== null, settings));
+    return notes.flatMap((note) => {
+      const known = this.read.get(note.path);
+      if (known && known.changed === note.changed && known.text === note.text) return known.lines;
+      const lines = faceLines(note, (task) => task.joined !== null, settings);
+      this.read.set(note.path, { changed: note.changed, text: note.text, lines });
+      return lines;
+    });
   }
 
   /** What becomes of each task that has a line and another face. */
@@ -130,10 +141,8 @@ export class OutsideSync {
     for (const [key, plan] of plans) {
       const { record, intentions, wanted } = plan;
       const before = pairs.lines.get(key);
-      if (!record.joined) {
-        book.put(afterLine(plan, wanted));
-        continue;
-      }
+      // What comes over to the note of a list is kept once it stands there.
+      if (!record.joined) continue;
       const line = before && (intentions.length === 0 ? before : fresh.get(`${before.path}\n${record.ref}`));
       if (!before || !line) continue;
       if (line.raw === before.raw && intentions.length > 0 && !sameTask(line.shared, wanted)) {
@@ -168,15 +177,27 @@ export class OutsideSync {
     plans: ReadonlyMap<string, Settled>,
     refused: readonly { list: string; path: string }[],
   ): Promise<void> {
-    const both = [...plans.values()].filter(({ record }) => record.list === list.name).flatMap((plan) => plan.both);
+    const both = [...plans.values()]
+      .filter(({ record }) => record.list === list.name)
+      .flatMap((plan) => plan.both)
+      // What could not go there yet is found again at the next look, and told once.
+      .filter((one) => !list.told.some((before) => isToldAlike(before, one)));
     const problems = [
       ...pairs.problems.filter((one) => one.list === list.name).map(({ path, why }) => ({ path, why })),
       ...refused.filter((one) => one.list === list.name).map(({ path }) => ({ path, why: REFUSED })),
+      ...book
+        .of(list.name)
+        .flatMap(({ isUnread, path, there }) => (isUnread ? [{ path: path ?? outsidePath(list.name), why: unread(there) }] : [])),
     ];
     const lost = pairs.lost.filter((one) => one.list === list.name).map(({ line }) => line);
     if (both.length === 0 && JSON.stringify([list.problems, list.lost]) === JSON.stringify([problems, lost])) return;
     await book.keep({ ...list, told: [...both, ...list.told].slice(0, MOST_TOLD), problems, lost });
   }
 }
+
+const isToldAlike = (one: ToldBoth, other: ToldBoth): boolean => JSON.stringify({ ...one, at: 0 }) === JSON.stringify({ ...other, at: 0 });
+
+const unread = (there: SharedTask | null): string =>
+  `What lies there of “${there?.words ?? ''}” cannot be read. Both sides stay as they were until it can.`;
 
 const REFUSED = 'What changed on the list cannot be written into this line.';

@@ -36,7 +36,7 @@ export async function pairLines(
   const pairs: Pairs = { lines: new Map(), own: new Map(), tasks: [], problems: [], lost: [] };
   const missing: OutsideRecord[] = [];
   for (const { name } of book.lists) {
-    const mine = lines.filter((line) => line.joined === name);
+    const mine = lines.filter((line) => isOf(line, name));
     const byRef = chosen(name, mine, book, pairs);
     for (const [ref, line] of byRef) {
       const moved = book.get(name, ref) ? null : metElsewhere(name, ref, lines, book);
@@ -57,6 +57,9 @@ export async function pairLines(
   for (const { name } of book.lists) for (const record of book.of(name)) settleGone(record, book, pairs);
   return pairs;
 }
+
+/** Whether a line says that it is joined with a list, whatever its capital letters. */
+const isOf = ({ joined }: FaceLine, list: string): boolean => joined?.toLowerCase() === list.toLowerCase();
 
 /** The line of each ref: where several bear one, that which stands where it stood; the others are told. */
 function chosen(list: string, lines: readonly FaceLine[], book: RecordBook, pairs: Pairs): Map<string, FaceLine> {
@@ -82,7 +85,7 @@ function chosen(list: string, lines: readonly FaceLine[], book: RecordBook, pair
 /** A task of another list that bears the name of a line and was never seen before: it was moved there while nothing was known of it. */
 function metElsewhere(list: string, ref: string, lines: readonly FaceLine[], book: RecordBook): OutsideRecord | null {
   const others = book.lists.flatMap(({ name }) => (name === list ? [] : (book.get(name, ref) ?? [])));
-  const isFree = ({ list: other }: OutsideRecord): boolean => !lines.some((line) => line.ref === ref && line.joined === other);
+  const isFree = ({ list: other }: OutsideRecord): boolean => !lines.some((line) => line.ref === ref && isOf(line, other));
   return others.find((one) => !one.joined && !one.isGone && isMet(one) && isFree(one)) ?? null;
 }
 

@@ -57,8 +57,8 @@ export async function pushThere(list: OutsideList, book: RecordBook, remote: Out
 
 /** What is to be written of a task; null for nothing. */
 function writeOf(record: OutsideRecord): OutsideWrite | null {
-  const { here, id, uid, tag, source, asks, isGone, dropped, more, written, description } = record;
-  if (!here || asks !== null || isGone || dropped) return null;
+  const { here, id, uid, tag, source, asks, isGone, isUnread, dropped, more, written, description } = record;
+  if (!here || asks !== null || isGone || isUnread || dropped) return null;
   const fields = goingThere(record, here);
   // What others wrote under a task there is theirs.
   const isOurs = id === null || description === '' || description === written?.description;

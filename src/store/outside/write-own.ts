@@ -11,7 +11,7 @@ import { type OutsideRecord } from './outside-record';
 import { ownLine, withOwnLines } from './own-list';
 import type { Pairs } from './pair-lines';
 import type { RecordBook } from './record-book';
-import type { Settled } from './settle-record';
+import { type Settled, afterLine } from './settle-record';
 
 /** The tasks in the note of a list: those at its margin. */
 export const ownTasks = (note: StoredNote | null | undefined, settings: ReadingSettings): FaceLine[] =>
@@ -21,17 +21,18 @@ export const ownTasks = (note: StoredNote | null | undefined, settings: ReadingS
  * Makes the note of a list hold one line for each task there, as it says now: what a person changed in a line that is the only face here is kept,
  * what was changed elsewhere is written, and what is gone goes.
  *
+ * @param note as it was when its lines were paired: what was written into it since is not known to them
  * @returns false where it was changed meanwhile, so that it is done at the next look
  */
 export async function writeOwn(
   list: string,
+  note: StoredNote | null,
   own: NoteStore,
   book: RecordBook,
   pairs: Pairs,
   plans: ReadonlyMap<string, Settled>,
   settings: ReadingSettings,
 ): Promise<boolean> {
-  const note = await own.get(outsidePath(list));
   const lines = new Map<number, string | null>();
   const added: string[] = [];
   const staying: OutsideRecord[] = [];
@@ -55,7 +56,11 @@ export async function writeOwn(
     if (!(await own.commit(OUTSIDE, [write])).saved) return false;
   }
   const said = new Map(ownTasks(await own.get(outsidePath(list)), settings).map((line) => [line.ref, line.shared]));
-  for (const record of staying) keepSaid(record, said.get(record.ref) ?? null, book);
+  for (const record of staying) {
+    const present = said.get(record.ref) ?? null;
+    const plan = record.joined ? undefined : plans.get(record.key);
+    keepSaid(plan && present ? afterLine(plan, present) : record, present, book);
+  }
   for (const record of book.of(list)) if (record.isGone && record.asks === null) book.drop(record);
   return true;
 }
@@ -75,8 +80,7 @@ function keepSaid(record: OutsideRecord, own: SharedTask | null, book: RecordBoo
   const here = record.joined ? record.here : own;
   const isFirst = !record.joined && record.last === null && record.there !== null && own !== null;
   const last = isFirst && record.there && own ? { here: own, there: record.there } : record.last;
-  const isKept = isSame(record.own, own) && isSame(record.here, here) && last === record.last;
-  if (!isKept) book.put({ ...record, own, here, last });
+  book.put({ ...record, own: isSame(record.own, own) ? record.own : own, here: isSame(record.here, here) ? record.here : here, last });
 }
 
 const isSame = (one: SharedTask | null, other: SharedTask | null): boolean =>

@@ -66,6 +66,11 @@ const RUNS: { readonly [Id in TextCommandId]: TextRun } = {
     if (tasks.length > 0) host.names(tasks);
     return tasks.length > 0;
   },
+  'text-onto': (view, host) => {
+    const tasks = selectedTasks(view);
+    if (tasks.length > 0) host.onto(tasks);
+    return tasks.length > 0;
+  },
   'text-take': (view, host) => takeOffered(view, host.context()),
   'text-details': (view, host) => {
     const [task] = selectedTasks(view);

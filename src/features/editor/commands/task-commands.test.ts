@@ -150,6 +150,7 @@ const host: TextHost = {
   details: (line) => calls.push(`details ${line}`),
   dates: (tasks, what) => calls.push(`${what} ${tasks.map((task) => task.line).join()}`),
   names: (tasks) => calls.push(`names ${tasks.map((task) => task.line).join()}`),
+  onto: (tasks) => calls.push(`onto ${tasks.map((task) => task.line).join()}`),
   closeUp: (line) => calls.push(`close-up ${line}`),
   wider: () => calls.push('wider'),
   insertMenu: () => calls.push('insert'),

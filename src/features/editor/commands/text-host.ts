@@ -14,6 +14,8 @@ export interface TextHost {
   /** Asks for one day, or for names, for all of these tasks. */
   dates: (tasks: readonly Task[], what: DayAsked) => void;
   names: (tasks: readonly Task[]) => void;
+  /** Asks onto which outside list all of these tasks go. */
+  onto: (tasks: readonly Task[]) => void;
   /** Asks for a word to be written under all of these tasks when they are closed. */
   remark: (tasks: readonly Task[], status: 'done' | 'cancelled') => void;
   closeUp: (line: number) => void;

@@ -82,6 +82,7 @@ export function useTextHost(host: RefObject<TextHost | null>, editor: RefObject<
       },
       dates: (tasks, what) => ask({ is: 'day', tasks: tasks.map(dialogTask), what }),
       names: (tasks) => ask({ is: 'names', tasks: tasks.map(dialogTask) }),
+      onto: (tasks) => ask({ is: 'onto', tasks: tasks.map(dialogTask) }),
       remark: (tasks, status) => ask({ is: 'remark', tasks: tasks.map(dialogTask), status }),
       closeUp: (line) => {
         const range = closeUpAt(view.state, line);

@@ -14,6 +14,8 @@ import { frameSlice } from '../../session/state/frame-slice';
 import { selectionSlice } from '../../session/state/selection-slice';
 import { useNow, useServices } from '../../session/state/services';
 import { useAppDispatch, useAppSelector } from '../../session/state/state';
+import { isOutsidePath } from '../../../core/note/names/outside-path';
+import { refuse } from '../../session/acting/messages';
 import { rowAddress } from './row-address';
 import { notNowIntention } from '../../session/acting/not-now';
 import { useToldDone } from '../../session/acting/use-act';
@@ -73,7 +75,7 @@ export function useRowCommands(
         'row-rest': () => ask({ is: 'day', tasks, what: 'rest' }),
         'row-archive': () => ask({ is: 'archive', refs: tasks.map(({ ref }) => ref) }),
         'row-move': () => ask({ is: 'place', tasks, what: 'move' }),
-        'row-onto': () => ask({ is: 'onto', tasks }),
+        'row-onto': () => (isOutsidePath(row.path) ? refuse('These stand on an outside list already.') : ask({ is: 'onto', tasks })),
         'row-copy-out': () => void import('../../outside/send-on').then(({ copyOut }) => copyOut(services, tasks, told)),
         'row-take-back': () => void import('../../outside/send-on').then(({ takeSentBack }) => takeSentBack(services, tasks, told)),
         'row-names': () => ask({ is: 'names', tasks }),

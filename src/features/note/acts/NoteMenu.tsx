@@ -12,6 +12,7 @@ import { late } from '../../../ui/late';
 const MoveDialog = late(() => import('../making/MoveDialog').then((part) => part.MoveDialog));
 const ResetDialog = late(() => import('./ResetDialog').then((part) => part.ResetDialog));
 const DigestEntries = late(() => import('../../meeting/DigestEntries').then((part) => part.DigestEntries));
+const NoteEntry = late(() => import('../../outside/NoteEntry').then((part) => part.NoteEntry));
 const FileEntries = late(() => import('./FileEntries').then((part) => part.FileEntries));
 const RenameName = late(() => import('../../rename/RenameName').then((part) => part.RenameName));
 
@@ -61,6 +62,7 @@ export function NoteMenu({ path, title, onRename }: NoteMenuProps) {
         {kind === 'meeting' && <DigestEntries path={path} title={title} />}
         {isMet && <MenuEntry label="New meeting" onSelect={() => void newMeeting()} />}
         <MenuEntry label="Untick its lists for a new round…" onSelect={runs['note-again']} />
+        <NoteEntry path={path} />
         <MenuLine />
         <PinEntry title={title} />
         {runs['note-archive'] && (
