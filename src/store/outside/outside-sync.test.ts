@@ -104,6 +104,14 @@ describe('a joined line', () => {
     expect(there('Water')?.face.task).toMatchObject({ status: 'todo', due: '2026-11-30' });
   });
 
+  test('a repeat that is finished there and loses its day there goes on here from the day it had', async () => {
+    const { pass, change, there, text } = await begun({ 'A.md': '- [ ] Water {due 2026-11-23; every mon; joined Team; ref aaaaaa}\n' });
+    change('Water', { status: 'done', due: null });
+    await pass();
+    expect(await text('A.md')).toContain('- [ ] Water {due 2026-11-30; every mon; joined Team; ref aaaaaa}');
+    expect(there('Water')?.face.task).toMatchObject({ status: 'todo', due: '2026-11-30' });
+  });
+
   test('what is gone on one side is asked about, and nothing is removed', async () => {
     const { pass, here, service, there, records, text, list } = await begun({
       'Loans.md': line('Weigh', 'joined Team; ref aaaaaa') + line('Count', 'joined Team; ref bbbbbb'),

@@ -39,11 +39,14 @@ export function settled(record: OutsideRecord, line: FaceLine, own: FaceLine | n
     ? mergedTask(present.last, here, there, { here: present.noticed, there: present.modified })
     : { toHere: [], toThere: [], met: [], both: [] };
   const wanted = withFields(here, there, merged.toHere);
-  const fields = SHARED_FIELDS.filter(
+  const changed = SHARED_FIELDS.filter(
     (field) => !sameField(field, line.shared, wanted) && (merged.toHere.includes(field) || fromOwn.includes(field)),
   );
+  const isTicked = changed.includes('status') && line.repeats && isOpen(line.shared.status) && !isOpen(wanted.status);
+  // A repeat goes on from its date: one that was taken away there together with the tick comes back as the next.
+  const isDateless = isTicked && wanted.due === null && wanted.plan === null;
+  const fields = isDateless ? changed.filter((field) => field !== 'due' && field !== 'plan') : changed;
   const intentions = intentionsFor(line.shared, wanted, fields);
-  const isTicked = fields.includes('status') && line.repeats && isOpen(line.shared.status) && !isOpen(wanted.status);
   if (isTicked) present = { ...present, ticking: line.raw };
   const both = merged.both.map((one): ToldBoth => ({ ...one, words: line.shared.words, at: now }));
   return { record: present, merged, intentions, isTicked, wanted, both };
