@@ -4,5 +4,8 @@ import { outsideDeeds, runOutside } from './outside-model';
 const LONG = process.env['SOAK'] === '1';
 
 test('notes, lists and a service that fails come to be in step, with nothing doubled and nothing lost', async () => {
-  await fc.assert(fc.asyncProperty(outsideDeeds(LONG ? 60 : 24), runOutside), { numRuns: LONG ? 150 : 25, endOnFailure: false });
+  await fc.assert(fc.asyncProperty(outsideDeeds(LONG ? 60 : 24), runOutside), {
+    numRuns: LONG ? 150 : 25,
+    ...(!LONG && { seed: 20261123 }),
+  });
 }, 1_300_000);
