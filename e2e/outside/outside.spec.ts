@@ -155,6 +155,18 @@ test('eight lines are joined with a list and a day, change on both sides, and st
   // A slip lands on the list, with a label and the way to the page one is on.
   await page.goto('/note/Van%20week.md');
   await expect(desk.text).toBeVisible();
+  // A copy of a joined line is another task.
+  await page.evaluate(() => {
+    const data = new DataTransfer();
+    data.setData('text/plain', '- [ ] Copied {joined Team; ref zzzzzz}');
+    document
+      .querySelector('.cm-content')
+      ?.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+  });
+  await expect.poll(() => desk.stored(NOTE)).toContain('- [ ] Copied');
+  expect(await desk.stored(NOTE)).not.toContain('zzzzzz');
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => desk.stored(NOTE)).not.toContain('Copied');
   await desk.write('\n- [ ] Sweep the dock');
   await expect.poll(() => desk.stored(NOTE)).toContain('Sweep the dock');
   await desk.main.getByRole('button', { name: 'Actions for this note' }).click();

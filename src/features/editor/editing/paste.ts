@@ -10,6 +10,11 @@ const LONGEST_RICH = 400_000;
 
 /** Rich text that is pasted arrives as Markdown, its bullets as items, an address of this desk as a link; plain text as it is. */
 export const pasteRich = EditorView.domEventHandlers({
+  cut(_event, view) {
+    const { from, to } = view.state.selection.main;
+    lastCut = from === to ? null : view.state.sliceDoc(from, to);
+    return false;
+  },
   paste(event, view) {
     const html = event.clipboardData?.getData('text/html') ?? '';
     const plain = event.clipboardData?.getData('text/plain') ?? '';
@@ -30,6 +35,9 @@ export const pasteRich = EditorView.domEventHandlers({
   },
 });
 
+/** What was cut last in this tab: where it is pasted it is the same tasks, at another place. */
+let lastCut: string | null = null;
+
 /** Longer texts come byte for byte: nobody pastes so many tasks by hand. */
 const LONGEST_PLAIN = 200_000;
 
@@ -43,7 +51,8 @@ function pastePlain(view: EditorView, plain: string, event: Event): boolean {
   const isEmpty = task !== undefined && task.text === '' && task.tailFrom >= line.length && /\][ \t]+$/.test(before);
   // What was cut comes back as what it was; what was copied is another task.
   const present = new Set(noteNow(state).tasks.map(({ ref }) => ref));
-  const own = textWithoutIdentity(plain, (ref) => ref !== undefined && present.has(ref));
+  const isMoved = lastCut !== null && lastCut === plain.replace(/\r\n?/g, '\n');
+  const own = textWithoutIdentity(plain, (ref) => !isMoved || (ref !== undefined && present.has(ref)));
   const words = pastedInto(before, own, isEmpty);
   if (words === plain.replace(/\r\n?/g, '\n')) return false;
   event.preventDefault();
