@@ -32,8 +32,9 @@ export function guardedFetch(allows: Allows, heard: Heard): typeof fetch {
       const leadsOn = response.status >= 300 && response.status < 400 ? response.headers.get('location') : null;
       if (leadsOn === null || init.redirect === 'manual') return whole(response, heard);
       const next = new URL(leadsOn, address);
-      // Who one is, is said to nobody else.
-      if (next.origin !== address.origin) throw new OutsideFailure('barred');
+      // Who one is, is said to nobody else; the same host may ask for an encrypted address.
+      const isSafer = next.hostname === address.hostname && next.protocol === 'https:';
+      if (next.origin !== address.origin && !isSafer) throw new OutsideFailure('barred');
       address = next;
     }
     throw new OutsideFailure('broken');
@@ -63,26 +64,20 @@ async function whole(response: Response, heard: Heard): Promise<Response> {
   return copy;
 }
 
-async function bytesOf(response: Response): Promise<Uint8Array<ArrayBuffer>> {
+async function bytesOf(response: Response): Promise<Buffer<ArrayBuffer>> {
   const parts: Uint8Array[] = [];
   let size = 0;
   try {
     for await (const part of response.body ?? []) {
       parts.push(part);
-      size += (part as Uint8Array).length;
+      size += part.length;
       if (size > LARGEST) break;
     }
   } catch {
     throw new OutsideFailure('broken');
   }
   if (size > LARGEST) throw new OutsideFailure('broken');
-  const bytes = new Uint8Array(size);
-  let at = 0;
-  for (const part of parts) {
-    bytes.set(part, at);
-    at += part.length;
-  }
-  return bytes;
+  return Buffer.concat(parts);
 }
 
 /** What Retry-After says (RFC 9110, 10.2.3): seconds, or a moment. */

@@ -13,6 +13,7 @@ import {
   helpAddress,
   noteAddress,
   keepAddress,
+  outsideAddress,
   settingsAddress,
 } from '../features/session/places/addresses';
 import { slipDraft } from '../features/slip/slip-draft';
@@ -38,7 +39,7 @@ export function useCommands(): Command[] {
   const undo = useUndo();
   const redo = useRedo();
   const keys = useCommandKeys();
-  const { clock, actions, places, commands: desk } = useServices();
+  const { store: notes, clock, actions, places, commands: desk } = useServices();
   const sides = useAppSelector((state) => state.settings.sides);
   const hand = useHandRuns();
   const slips = useSlipCommands();
@@ -113,6 +114,8 @@ export function useCommands(): Command[] {
       brainstorm: () => void navigate(brainstormAddress()),
       'new-note': () => dispatch(dialogShown({ is: 'new-note' })),
       files: () => void navigate(ROUTES.files),
+      outside: () => void navigate(outsideAddress()),
+      'outside-look': () => void import('../features/outside/look-now').then(({ lookNow }) => lookNow(notes)),
       import: () => dispatch(dialogShown({ is: 'import' })),
       keep: () => void navigate(keepAddress()),
       settings: () => void navigate(settingsAddress()),
@@ -144,7 +147,7 @@ export function useCommands(): Command[] {
       }
     });
     return [...own, ...slips, ...pins];
-  }, [navigate, dispatch, store, undo, redo, keys, clock, actions, places, desk, hand, sides, slips, pins, newMeeting]);
+  }, [navigate, dispatch, store, notes, undo, redo, keys, clock, actions, places, desk, hand, sides, slips, pins, newMeeting]);
 }
 
 /** The day whose journal page is shown; today on any other page. */

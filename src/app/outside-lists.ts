@@ -1,5 +1,6 @@
 import type { ActionContext } from '../core/task/acts/action-context';
 import type { Engine } from '../engine/protocol';
+import { engineChanges } from './engine-changes';
 import type { OutsideLists } from '../features/session/state/services';
 import type { NoteStore } from '../store/notes/note-store';
 import type { OutsideDesk } from '../store/outside/outside-desk';
@@ -17,12 +18,7 @@ export function outsideLists(store: NoteStore, engine: Engine, tab: string, cont
   const begin = async (): Promise<OutsideDesk> => {
     const [{ OutsideDesk: Desk }, made] = await Promise.all([import('../store/outside/outside-desk'), context()]);
     const desk = await Desk.open(store, tab, made);
-    desk.own.listen({
-      changed: (changes) =>
-        void engine.apply(
-          changes.map(({ path, content, seen }) => ({ path, text: content === null ? null : 'text' in content ? content.text : '', seen })),
-        ),
-    });
+    desk.own.listen({ changed: (changes) => void engine.apply(engineChanges(changes)) });
     return (opened = desk);
   };
   const open = (): Promise<OutsideDesk> =>

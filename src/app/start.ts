@@ -14,6 +14,7 @@ import { OpenTexts } from '../store/texts/open-texts';
 import type { Recovered } from '../store/texts/recover-drafts';
 import { type Settings, changedSettings, readSettings } from '../store/device/settings';
 import { type Tab, claimTab } from '../store/device/tab';
+import { engineChanges } from './engine-changes';
 import { openWhereFollowed, outsideLists } from './outside-lists';
 import { CommandDesk } from '../features/commands/command-desk';
 import { noteAddress } from '../features/session/places/addresses';
@@ -69,9 +70,7 @@ export async function start(blocked: () => void): Promise<Started> {
   const engine = startEngine(engineSettings(settings, clock), (event) => hear(state, event));
   store.listen({
     changed: (changes) => {
-      void engine.apply(
-        changes.map(({ path, content, seen }) => ({ path, text: content === null ? null : 'text' in content ? content.text : '', seen })),
-      );
+      void engine.apply(engineChanges(changes));
       const moves = changes.flatMap(({ path, movedTo }) => (movedTo === undefined ? [] : [{ from: path, to: movedTo }]));
       if (moves.length === 0) return;
       state.dispatch(frameSlice.actions.notesMoved(moves));

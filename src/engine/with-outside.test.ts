@@ -18,9 +18,9 @@ async function engine() {
     '/outside/Team.md': '- [ ] theirs #van {due 2026-11-20; ref aaaaaa}\n- [x] closed\n',
     '/outside/Tasks.md': '- [ ] other\n',
   });
-  const both = new EngineWithOutside(notes, lists, (one) => {
+  const both = new EngineWithOutside(notes, () => {
     begun += 1;
-    return new EngineHost(one);
+    return new EngineHost(lists);
   });
   await both.start(SETTINGS, (event) => events.push(event));
   const texts = (id: string): string[] => {

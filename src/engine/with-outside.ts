@@ -2,7 +2,7 @@ import { parseGather } from '../core/gather/language/parse';
 import type { LibrarySettings, NoteChange } from '../core/index/library';
 import { isOutsidePath } from '../core/note/names/outside-path';
 import type { QuestionName, Questions } from '../core/index/questions/questions';
-import type { EngineHost, TextReader } from './host';
+import type { EngineHost } from './host';
 import type { Engine, EngineEvent } from './protocol';
 
 /**
@@ -14,14 +14,10 @@ export class EngineWithOutside implements Engine {
   private settings: LibrarySettings | null = null;
   private tell: (event: EngineEvent) => void = () => undefined;
 
-  /**
-   * @param lists what gives the notes of the outside lists
-   * @param begin makes an engine
-   */
+  /** @param begin makes the engine of the outside lists */
   constructor(
     private readonly notes: EngineHost,
-    private readonly lists: TextReader,
-    private readonly begin: (reader: TextReader) => EngineHost,
+    private readonly begin: () => EngineHost,
   ) {}
 
   start(settings: LibrarySettings, tell: (event: EngineEvent) => void): Promise<void> {
@@ -65,7 +61,7 @@ export class EngineWithOutside implements Engine {
 
   private ofLists(): EngineHost {
     if (this.outside) return this.outside;
-    const engine = this.begin(this.lists);
+    const engine = this.begin();
     this.outside = engine;
     // Of the frame it tells nothing: that shows the notes.
     const tell = (event: EngineEvent): void => {

@@ -1,8 +1,8 @@
 import * as Comlink from 'comlink';
 import { OUTSIDE_NOTES, STORED_NOTES } from '../store/notes/read-notes';
-import { EngineHost, type TextReader } from './host';
+import { EngineHost } from './host';
 import { EngineWithOutside } from './with-outside';
 
-const begin = (reader: TextReader): EngineHost => new EngineHost(reader, (call, after) => void setTimeout(call, after));
+const notes = new EngineHost(STORED_NOTES, (call, after) => void setTimeout(call, after));
 
-Comlink.expose(new EngineWithOutside(begin(STORED_NOTES), OUTSIDE_NOTES, (reader) => new EngineHost(reader)));
+Comlink.expose(new EngineWithOutside(notes, () => new EngineHost(OUTSIDE_NOTES)));

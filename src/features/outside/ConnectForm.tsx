@@ -146,7 +146,12 @@ export function ConnectForm({ lists, renewed, onClose }: ConnectFormProps) {
   );
 }
 
-const withScheme = (address: string): string => (/^https?:\/\//i.test(address.trim()) ? address.trim() : `https://${address.trim()}`);
+/** An address as people type it; what is on this machine is seldom encrypted. */
+function withScheme(typed: string): string {
+  const address = typed.trim();
+  if (/^https?:\/\//i.test(address)) return address;
+  return `${/^(?:localhost|127\.0\.0\.1)\b/i.test(address) ? 'http' : 'https'}://${address}`;
+}
 
 function toggled(set: ReadonlySet<string>, one: string, on: boolean): ReadonlySet<string> {
   const next = new Set(set);

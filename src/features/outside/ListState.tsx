@@ -14,6 +14,17 @@ export function ListState({ list }: { list: SeenList }) {
   const style = useAppSelector((state) => state.settings.dateStyle);
   const answers = useAnswers();
   const { name, asks, lost, told, problems, trouble } = list;
+  const answersTo = (asked: (typeof asks)[number]['asks'], refs: readonly string[]): [string, () => void][] =>
+    asked === 'gone there'
+      ? [
+          ['Keep it here alone', () => answers.goneThere(name, refs, 'keep')],
+          ['Remove it here too', () => answers.goneThere(name, refs, 'remove')],
+          ['Make it there again', () => answers.goneThere(name, refs, 'again')],
+        ]
+      : [
+          ['Leave it on the list', () => answers.goneHere(name, refs, 'leave')],
+          ['Take it off there too', () => answers.goneHere(name, refs, 'remove')],
+        ];
   return (
     <div className="grid gap-2">
       <p role="status" className={trouble === null ? 'text-muted' : 'text-late'}>
@@ -29,24 +40,20 @@ export function ListState({ list }: { list: SeenList }) {
               </Link>
             )}
           </p>
-          {asked === 'gone there' ? (
-            <Answers
-              answers={[
-                ['Keep it here alone', () => answers.goneThere(name, ref, 'keep')],
-                ['Remove it here too', () => answers.goneThere(name, ref, 'remove')],
-                ['Make it there again', () => answers.goneThere(name, ref, 'again')],
-              ]}
-            />
-          ) : (
-            <Answers
-              answers={[
-                ['Leave it on the list', () => answers.goneHere(name, ref, 'leave')],
-                ['Take it off there too', () => answers.goneHere(name, ref, 'remove')],
-              ]}
-            />
-          )}
+          <Answers answers={answersTo(asked, [ref])} />
         </Asked>
       ))}
+      {(['gone there', 'gone here'] as const).map((asked) => {
+        const refs = asks.filter((one) => one.asks === asked).map(({ ref }) => ref);
+        return refs.length < 2 ? null : (
+          <Asked key={asked}>
+            <p>
+              The same for all {refs.length} that are {asked === 'gone there' ? 'gone there' : 'gone here'}:
+            </p>
+            <Answers answers={answersTo(asked, refs)} />
+          </Asked>
+        );
+      })}
       {lost.map((line) => (
         <Asked key={`${line.path} ${line.line}`}>
           <p>

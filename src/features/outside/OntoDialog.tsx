@@ -7,7 +7,7 @@ import { Dialog } from '../../ui/Dialog';
 import { outsideAddress } from '../session/places/addresses';
 import { useServices } from '../session/state/services';
 import type { AskedDialog } from '../session/acting/task-dialog';
-import { counted, useToldDone, useUndo } from '../session/acting/use-act';
+import { counted, useToldDone } from '../session/acting/use-act';
 import { copyOut, joinTasks, sendOn } from './send-on';
 import { useOutsideLists } from './use-outside-lists';
 
@@ -22,7 +22,6 @@ type How = 'join' | 'send';
 export function OntoDialog({ asked: { tasks }, onClose }: OntoDialogProps) {
   const services = useServices();
   const told = useToldDone();
-  const undo = useUndo();
   const lists = useOutsideLists();
   const [how, setHow] = useState<How>('join');
   const [name, setName] = useState<string | null>(null);
@@ -39,7 +38,7 @@ export function OntoDialog({ asked: { tasks }, onClose }: OntoDialogProps) {
   const act = (): void => {
     if (list === null) return;
     onClose();
-    void (how === 'join' ? joinTasks(services, tasks, list, more(), told) : sendOn(services, tasks, list, more(), undo));
+    void (how === 'join' ? joinTasks : sendOn)(services, tasks, list, more(), told);
   };
   const copy = (): void => {
     onClose();

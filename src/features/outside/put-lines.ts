@@ -1,4 +1,7 @@
 import { stepOfLists } from '../../store/acting/routed-actions';
+import { wayBack } from '../../store/outside/face-more';
+import type { FaceMore } from '../../core/outside/vtodo';
+import { withClause } from '../../core/task/writing/write-tail';
 import { noteAddress } from '../session/places/addresses';
 import type { OutsideLists } from '../session/state/services';
 
@@ -19,17 +22,20 @@ export async function putLines(
     .filter((line) => line.trim() !== '')
     .map((line) => {
       const ref = desk.makeRef();
-      const url = at === null || !line.includes('[[') ? null : `${location.origin}${noteAddress(at)}`;
-      const more = url === null ? null : { ref: '', url, description: `In Recado: ${url}\nNote: ${at}` };
-      return { line: withRef(line, ref), ref, more };
+      return { line: withRef(line, ref), ref, more: at !== null && line.includes('[[') ? moreForPage(at) : null };
     });
-  const step = await desk.put(list, tasks);
+  const step = await desk.put(list, tasks, `Put onto ${list}`);
   return { done: true, step: step === null ? null : stepOfLists(step) };
 }
 
-/** A line as an item at the margin, with its ref. */
+/** What leads back to the page on which a task was written; it is the face of no line. */
+function moreForPage(path: string): FaceMore {
+  const url = `${location.origin}${noteAddress(path)}`;
+  return { ref: '', url, description: wayBack(url, path) };
+}
+
+/** A line as a task at the margin, with its ref. */
 function withRef(line: string, ref: string): string {
   const words = line.trim().replace(/^(?:[-*+]|\d+[.)])\s+/, '');
-  const task = /^\[.\] /u.test(words) ? words : `[ ] ${words}`;
-  return task.endsWith('}') && /\s\{[^{}]*\}$/.test(task) ? `- ${task.slice(0, -1)}; ref ${ref}}` : `- ${task} {ref ${ref}}`;
+  return withClause(/^\[.\] /u.test(words) ? `- ${words}` : `- [ ] ${words}`, 2, 'ref', `ref ${ref}`);
 }

@@ -7,6 +7,7 @@ import { refOf } from '../../core/task/line/ref';
 import { clauseOf, readTail } from '../../core/task/line/tail';
 import { READING_DEFAULTS } from '../../core/task/line/task';
 import { type FaceLine, faceLines } from '../../store/outside/face-lines';
+import type { PutTask } from '../../store/outside/outside-desk';
 import { moreFor } from '../../store/outside/face-more';
 import type { ManyResult } from '../../store/acting/note-actions';
 import { copyText } from '../session/acting/copy-text';
@@ -44,7 +45,7 @@ async function marked(
 }
 
 /** The tasks as they stand now, with what stands under them. */
-async function facesOf({ store }: Given, { raws }: ManyResult, tasks: readonly DialogTask[]): Promise<FaceLine[]> {
+async function facesOf({ store }: Given, raws: readonly (string | null)[], tasks: readonly DialogTask[]): Promise<FaceLine[]> {
   const refs = new Set(raws.flatMap((raw) => (raw === null ? [] : (refOf(raw) ?? []))));
   const paths = [...new Map(tasks.map(({ ref }) => [foldPath(ref.path), ref.path])).values()];
   const notes = (await store.many(paths)).flatMap((note) => note ?? []);
@@ -70,37 +71,30 @@ export async function joinTasks(
 
 type Told = (words: string, step: number | null) => void;
 
-/** Puts tasks onto a list once, each with its detail and the way back, and marks them as sent. */
+/** Puts tasks onto a list once, each with its detail and the way back, and marks them as sent. Undo takes both back. */
 export async function sendOn(
   given: Given,
   tasks: readonly DialogTask[],
   list: string,
   more: readonly Intention[],
-  undo: (step: number) => Promise<void>,
+  told: Told,
 ): Promise<void> {
   const words = `Sent on to ${list}: ${named(tasks)}`;
   const result = await marked(given, tasks, [...more, { do: 'ref' }, { do: 'set', clause: `sent ${list}` }], words);
   if (!result) return;
   const desk = await given.outside.open();
-  const faces = await facesOf(given, result, tasks);
-  const puts = faces.flatMap(({ ref, path, detail, shared }) =>
-    ref === null
-      ? []
-      : [
-          {
-            ref,
-            line: `- ${sharedLine(asOthersRead(shared), [{ word: 'ref', value: ref }])}`,
-            more: moreFor(location.origin, path, detail, ref),
-          },
-        ],
-  );
-  await desk.put(list, puts);
+  const puts = (await facesOf(given, result.raws, tasks)).flatMap(putOf);
+  await desk.put(list, puts, null);
   const { step } = result;
-  const takeBack = async (): Promise<void> => {
-    if (step !== null) await undo(step);
-    await desk.takeOff(list, new Set(puts.map(({ ref }) => ref)));
-  };
-  say(words, { action: { words: 'Undo', act: () => void takeBack() } });
+  if (step !== null) given.store.steps.whenTakenBack(step, () => void desk.takeOff(list, new Set(puts.map(({ ref }) => ref))));
+  told(words, step);
+}
+
+/** A line as it is put onto a list. */
+function putOf({ ref, path, detail, shared }: FaceLine): PutTask[] {
+  if (ref === null) return [];
+  const line = `- ${sharedLine(asOthersRead(shared), [{ word: 'ref', value: ref }])}`;
+  return [{ ref, line, more: moreFor(location.origin, path, detail, ref) }];
 }
 
 /** The list onto which a line says it was sent; null for none. */
@@ -109,20 +103,25 @@ export const sentTo = (raw: string): string | null => clauseOf(readTail(raw, 0),
 /** The list with which a line says it is joined; null for none. */
 export const joinedWith = (raw: string): string | null => clauseOf(readTail(raw, 0), 'joined')?.value ?? null;
 
-/** Takes tasks that were sent on back: off the list there, and without the mark here. */
+/** Takes tasks that were sent on back: off the list there, and without the mark here. Undo sends them on again. */
 export async function takeSentBack(given: Given, tasks: readonly DialogTask[], told: Told): Promise<void> {
   const sent = tasks.filter(({ ref }) => sentTo(ref.expected) !== null);
   if (sent.length === 0) return void say('None of these was sent on.');
+  const faces = await facesOf(
+    given,
+    sent.map(({ ref }) => ref.expected),
+    sent,
+  );
   const words = `Taken back: ${named(sent)}`;
   const result = await marked(given, sent, [{ do: 'unset', clause: 'sent' }], words);
   if (!result) return;
-  const byList = new Map<string, Set<string>>();
-  for (const { ref } of sent) {
-    const [list, own] = [sentTo(ref.expected), refOf(ref.expected)];
-    if (list !== null && own !== null && list !== ELSEWHERE) byList.set(list, (byList.get(list) ?? new Set()).add(own));
-  }
-  const desk = byList.size === 0 ? null : await given.outside.open();
-  for (const [list, refs] of byList) await desk?.takeOff(list, refs);
+  const lists = new Set(faces.map(({ raw }) => sentTo(raw) ?? ELSEWHERE));
+  lists.delete(ELSEWHERE);
+  const desk = lists.size === 0 ? null : await given.outside.open();
+  const putsOf = (list: string): PutTask[] => faces.filter(({ raw }) => sentTo(raw) === list).flatMap(putOf);
+  for (const list of lists) await desk?.takeOff(list, new Set(putsOf(list).map(({ ref }) => ref)));
+  if (result.step !== null && desk)
+    given.store.steps.whenTakenBack(result.step, () => void [...lists].map((list) => desk.put(list, putsOf(list), null)));
   told(words, result.step);
 }
 
@@ -131,7 +130,7 @@ export async function copyOut(given: Given, tasks: readonly DialogTask[], told: 
   const words = `Copied and marked as sent: ${named(tasks)}`;
   const result = await marked(given, tasks, [{ do: 'ref' }, { do: 'set', clause: `sent ${ELSEWHERE}` }], words);
   if (!result) return;
-  const faces = await facesOf(given, result, tasks);
+  const faces = await facesOf(given, result.raws, tasks);
   const texts = faces.map(({ raw, path, ref, shared }) => {
     const clauses = (readTail(raw, 0)?.clauses ?? []).filter(({ name }) => name === 'due' || name === 'plan');
     const day = clauseWords(clauses);

@@ -1,14 +1,14 @@
 import { useMemo } from 'react';
 import { type GoneHere, type GoneThere, answerGoneHere, answerGoneThere, answerLost } from '../../store/outside/answers';
 import { refuse, say } from '../session/acting/messages';
-import { useToldDone } from '../session/acting/use-act';
+import { counted, useToldDone } from '../session/acting/use-act';
 import { useServices } from '../session/state/services';
 import { useLookNow } from './use-outside-lists';
 
 /** What a person answers where something is gone on one side, or a line lost its ref. */
 export interface OutsideAnswers {
-  goneThere: (list: string, ref: string, answer: GoneThere) => void;
-  goneHere: (list: string, ref: string, answer: GoneHere) => void;
+  goneThere: (list: string, refs: readonly string[], answer: GoneThere) => void;
+  goneHere: (list: string, refs: readonly string[], answer: GoneHere) => void;
   lost: (line: { path: string; line: number; raw: string }, ref: string | null) => void;
 }
 
@@ -26,21 +26,27 @@ export function useAnswers(): OutsideAnswers {
       }
     };
     return {
-      goneThere: (list, ref, answer) =>
+      goneThere: (list, refs, answer) =>
         void doing(async () => {
-          const step = await answerGoneThere({ store, actions, desk: await outside.open() }, list, ref, answer);
-          const words = { keep: 'It stays here alone, joined no more', remove: 'Removed here too', again: 'It is made there again' }[
-            answer
-          ];
-          told(words, step);
+          const step = await answerGoneThere({ store, actions, desk: await outside.open() }, list, refs, answer);
+          const many = refs.length > 1;
+          const words = {
+            keep: many ? 'They stay here alone, joined no more' : 'It stays here alone, joined no more',
+            remove: 'Removed here too',
+            again: many ? 'They are made there again' : 'It is made there again',
+          };
+          told(words[answer], step);
         }),
-      goneHere: (list, ref, answer) =>
+      goneHere: (list, refs, answer) =>
         void doing(async () => {
-          await answerGoneHere({ desk: await outside.open() }, list, ref, answer);
-          say(answer === 'remove' ? 'It is taken off the list there.' : 'It stays on the list, joined no more.');
+          await answerGoneHere(await outside.open(), list, refs, answer);
+          say(
+            answer === 'remove'
+              ? `Taken off the list there: ${counted(refs.length, 'task')}.`
+              : `Left on the list, joined no more: ${counted(refs.length, 'task')}.`,
+          );
         }),
       lost: (line, ref) => void doing(async () => answerLost({ actions, desk: await outside.open() }, line, ref)),
     };
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- what asks for a look is made anew with each drawing
-  }, [store, actions, outside, told]);
+  }, [store, actions, outside, told, look]);
 }

@@ -1,6 +1,6 @@
-import { useSyncExternalStore } from 'react';
+import { useCallback, useSyncExternalStore } from 'react';
 import type { NoteStore } from '../../store/notes/note-store';
-import { OUTSIDE_VALUE, OUTSIDE_WISH, type SeenList, readSeenLists } from '../../store/outside/seen-lists';
+import { OUTSIDE_VALUE, type SeenList, askForLook, readSeenLists } from '../../store/outside/seen-lists';
 import { useServices } from '../session/state/services';
 
 /** The lists as they were told last, read once for whoever shows them. */
@@ -43,5 +43,5 @@ export function useOutsideLists(): SeenList[] | undefined {
 /** Asks the tab that keeps the lists in step to look at them now. */
 export function useLookNow(): () => void {
   const { store } = useServices();
-  return () => void store.setValue(OUTSIDE_WISH, Date.now());
+  return useCallback(() => void askForLook(store), [store]);
 }

@@ -24,9 +24,9 @@ const LONGEST = 30 * 24 * 60 * 60 * 1000;
 
 /** The steps of one tab, which Undo takes back and Redo does again: one a commit, and one a run of typing. */
 export class Steps {
-  /** Steps that were taken back, the last one last, with what does them again; until something else is done. */
   /** What else belongs to a step, by its number. */
   private readonly afterwards = new Map<number, () => void>();
+  /** Steps that were taken back, the last one last, with what does them again; until something else is done. */
   private undone: { step: Step; again: WholeChange[] }[] = [];
   private turn: Promise<unknown> = Promise.resolve();
 

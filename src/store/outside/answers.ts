@@ -3,7 +3,7 @@ import type { NoteStore } from '../notes/note-store';
 import { readNote } from '../../core/task/reading/read-note';
 import { withoutWay } from './face-more';
 import type { OutsideDesk } from './outside-desk';
-import { keyOf } from './outside-record';
+import { type OutsideRecord, keyOf } from './outside-record';
 
 /** What a person says of a task that is gone there: it stays here alone, goes here too, or is made there again. */
 export type GoneThere = 'keep' | 'remove' | 'again';
@@ -17,55 +17,50 @@ interface Desks {
 }
 
 /**
- * A task is gone on its list.
+ * Tasks are gone on their list.
  *
  * @returns the step that Undo takes back; null for none
  */
 export async function answerGoneThere(
   { store, actions, desk }: Desks,
   list: string,
-  ref: string,
+  refs: readonly string[],
   answer: GoneThere,
 ): Promise<number | null> {
   const { outsideTasks } = desk.db;
-  const record = await outsideTasks.get(keyOf(list, ref));
-  if (!record) return null;
+  const records = (await outsideTasks.bulkGet(refs.map((ref) => keyOf(list, ref)))).flatMap((record) => record ?? []);
   let step: number | null = null;
-  if (answer === 'again')
-    await outsideTasks.put({
-      ...record,
-      id: null,
-      tag: null,
-      source: null,
-      there: null,
-      last: null,
-      isGone: false,
-      asks: null,
-      written: null,
-    });
+  if (answer === 'again') await outsideTasks.bulkPut(records.map(unmade));
   else {
-    const line = record.path === null ? null : await lineOf(store, record.path, ref);
-    if (line) {
-      const intention = answer === 'remove' ? ({ do: 'delete' } as const) : ({ do: 'unset', clause: 'joined' } as const);
-      const label = answer === 'remove' ? 'Removed, as on the list' : 'No longer joined';
-      const outcome = await actions.act(line, intention, label);
-      if ('refused' in outcome) throw new Error(outcome.refused);
-      step = outcome.step;
-    }
-    await outsideTasks.delete(record.key);
+    const lines = await Promise.all(records.flatMap(({ path, ref }) => (path === null ? [] : [lineOf(store, path, ref)])));
+    const intention = answer === 'remove' ? ({ do: 'delete' } as const) : ({ do: 'unset', clause: 'joined' } as const);
+    const tasks = lines.flatMap((line) => (line ? [{ ref: line, intentions: [intention] }] : []));
+    const label = answer === 'remove' ? 'Removed, as on the list' : 'No longer joined';
+    const outcome = tasks.length === 0 ? null : await actions.actMany(tasks, label);
+    if (outcome && 'refused' in outcome) throw new Error(outcome.refused);
+    step = outcome?.step ?? null;
+    // Its line on the list goes too: it would be taken for a new task.
+    await desk.takeOff(list, new Set(refs));
+    await outsideTasks.bulkDelete(records.map(({ key }) => key));
   }
   await desk.tell();
   return step;
 }
 
-/** A line is gone here. */
-export async function answerGoneHere({ desk }: Pick<Desks, 'desk'>, list: string, ref: string, answer: GoneHere): Promise<void> {
+/** A task as before it was made there. */
+const unmade = (record: OutsideRecord): OutsideRecord => ({
+  ...record,
+  ...{ id: null, tag: null, source: null, there: null, last: null, isGone: false, asks: null, written: null },
+});
+
+/** Lines are gone here: their tasks are those of the list alone from now on, or go from it too. */
+export async function answerGoneHere(desk: OutsideDesk, list: string, refs: readonly string[], answer: GoneHere): Promise<void> {
   const { outsideTasks } = desk.db;
-  const record = await outsideTasks.get(keyOf(list, ref));
-  if (!record) return;
-  const more = record.written && withoutWay(record.written);
-  // It is one of the list alone from now on.
-  await outsideTasks.put({ ...record, asks: null, joined: false, path: null, dropped: answer === 'remove', more });
+  const records = (await outsideTasks.bulkGet(refs.map((ref) => keyOf(list, ref)))).flatMap((record) => record ?? []);
+  await outsideTasks.bulkPut(
+    records.map((record) => ({ ...record, asks: null, joined: false, path: null, more: record.written && withoutWay(record.written) })),
+  );
+  if (answer === 'remove') await desk.takeOff(list, new Set(refs));
   await desk.tell();
 }
 

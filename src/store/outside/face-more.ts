@@ -11,7 +11,7 @@ const SIGN = 'In Recado: ';
  */
 export function moreFor(origin: string, path: string, detail: string, ref: string): FaceMore {
   const url = `${origin}/item/${ref}`;
-  const back = `${SIGN}${url}\nNote: ${path}`;
+  const back = wayBack(url, path);
   return { ref, url, description: detail === '' ? back : `${detail}\n\n${back}` };
 }
 
@@ -19,3 +19,6 @@ export function moreFor(origin: string, path: string, detail: string, ref: strin
 export function withoutWay({ description }: FaceMore): FaceMore {
   return { ref: '', url: '', description: description.slice(0, Math.max(0, description.lastIndexOf(SIGN))).trim() };
 }
+
+/** The way back alone: the address of a line or a page in the browser, and the path of its note. */
+export const wayBack = (url: string, path: string): string => `${SIGN}${url}\nNote: ${path}`;

@@ -1,3 +1,4 @@
+import { refOf } from '../../core/task/line/ref';
 import type { NoteListener, NoteSource } from '../notes/note-source';
 import type { StoredNote } from '../notes/content';
 
@@ -51,7 +52,10 @@ export class JoinedNotes {
     const found = new Set<string>();
     for await (const { notes } of this.store.portions(PORTION))
       for (const { text } of notes)
-        for (const [, ref = ''] of text?.matchAll(/\bref ([a-z0-9]{6})\b/g) ?? []) if (refs.has(ref)) found.add(ref);
+        for (const line of text?.match(/^.*\bref [a-z0-9]{6}\b.*$/gm) ?? []) {
+          const ref = refOf(line);
+          if (ref !== null && refs.has(ref)) found.add(ref);
+        }
     return found;
   }
 }

@@ -2,10 +2,13 @@ import { outsidePath } from '../../core/note/names/outside-path';
 import type { OutsideListing } from '../../core/outside/outside-task';
 import type { FaceMore } from '../../core/outside/vtodo';
 import type { ActionContext } from '../../core/task/acts/action-context';
+import { refOf } from '../../core/task/line/ref';
 import { NoteActions } from '../acting/note-actions';
 import { RecadoDatabase } from '../notes/database';
 import { NoteStore } from '../notes/note-store';
+import { OUTSIDE } from '../notes/origin';
 import { OUTSIDE_NAME } from '../notes/schema';
+import { type OwnChanges, withOwnLines } from './own-list';
 import { type OutsideAccount, type OutsideList, keyOf, newRecord } from './outside-record';
 import { tellSeen } from './seen-lists';
 
@@ -78,8 +81,7 @@ export class OutsideDesk {
       await outsideTasks.where('list').equals(name).delete();
     });
     const note = await this.own.get(outsidePath(name));
-    if (note)
-      await this.own.commit({ by: 'outside', label: null }, [{ path: note.path, expect: { text: note.text ?? '' }, content: null }]);
+    if (note) await this.own.commit(OUTSIDE, [{ path: note.path, expect: { text: note.text ?? '' }, content: null }]);
     await this.tell();
   }
 
@@ -89,35 +91,52 @@ export class OutsideDesk {
   }
 
   /**
-   * Puts tasks onto a list; they go there with the next look. One that was put there before is not put there again.
+   * Puts tasks onto a list; they go there with the next look. One that is on it stays as it is.
    *
+   * @param label what Undo says of it; null where it belongs to a step of the notes
    * @returns the step among those of the lists; null for none
    */
-  async put(list: string, tasks: readonly PutTask[]): Promise<number | null> {
-    const known = await this.db.outsideTasks.bulkGet(tasks.map(({ ref }) => keyOf(list, ref)));
-    const news = tasks.filter((_, at) => known[at] === undefined);
-    const records = news.map(({ ref, more }) => ({ ...newRecord(list, ref, `recado-${ref}`), more }));
-    await this.db.outsideTasks.bulkPut(records);
-    const place = { heading: null, side: 'last' } as const;
-    const lines = news.map(({ line }) => line);
-    const result = lines.length === 0 ? null : await this.actions.writeLines(outsidePath(list), place, lines, `Put onto ${list}`);
+  async put(list: string, tasks: readonly PutTask[], label: string | null): Promise<number | null> {
+    const there = new Set((await this.linesOf(list)).map(refOf));
+    const news = tasks.filter(({ ref }) => !there.has(ref));
+    const known = await this.db.outsideTasks.bulkGet(news.map(({ ref }) => keyOf(list, ref)));
+    // One that was taken off and did not go yet is back.
+    await this.db.outsideTasks.bulkPut(
+      news.map(({ ref, more }, at) => ({ ...(known[at] ?? newRecord(list, ref, `recado-${ref}`)), more, dropped: false, own: null })),
+    );
+    const step =
+      news.length === 0 ? null : await this.change(list, label, () => ({ lines: new Map(), added: news.map(({ line }) => line) }));
     await this.tell();
-    return result && 'done' in result ? result.step : null;
+    return step;
   }
 
   /** Takes tasks off a list, as their refs are known here; they go there too with the next look. */
   async takeOff(list: string, refs: ReadonlySet<string>): Promise<void> {
-    const note = await this.own.get(outsidePath(list));
-    const lines = (note?.text ?? '').split('\n');
-    const tasks = lines.flatMap((raw, line) =>
-      refs.has(/\bref ([a-z0-9]{6})\b/.exec(raw)?.[1] ?? '')
-        ? [{ ref: { path: outsidePath(list), line, expected: raw }, intentions: [{ do: 'delete' } as const] }]
-        : [],
-    );
-    if (tasks.length > 0) await this.actions.actMany(tasks, 'Taken off the list');
+    await this.change(list, null, (lines) => ({
+      lines: new Map(lines.flatMap((raw, line) => (refs.has(refOf(raw) ?? '') ? [[line, null]] : []))),
+      added: [],
+    }));
   }
 
-  /** The ref of each task of a list, and what it is called; for making refs that are free. */
+  private async linesOf(list: string): Promise<string[]> {
+    return ((await this.own.text(outsidePath(list))) ?? '').split('\n');
+  }
+
+  /** Changes lines of the note of a list, from what it is then. */
+  private async change(list: string, label: string | null, wanted: (lines: readonly string[]) => OwnChanges): Promise<number | null> {
+    const path = outsidePath(list);
+    for (;;) {
+      const note = await this.own.get(path);
+      const before = note?.text ?? '';
+      const text = withOwnLines(before, wanted(before.split('\n')));
+      if (text === before) return null;
+      const expect = note ? { text: before } : null;
+      const result = await this.own.commit({ by: 'command', label }, [{ path, expect, content: { text } }]);
+      if (result.saved) return result.step;
+    }
+  }
+
+  /** A ref that no task has. */
   makeRef(): string {
     return this.context().makeRef();
   }

@@ -76,6 +76,7 @@ export class OutsideSync {
   private async bringTogether(book: RecordBook): Promise<boolean> {
     const { own, joined, context } = this.given;
     const { settings, makeRef } = context();
+    await book.lookAtLists();
     const notes = await joined.read();
     const lines = this.joinedLines(notes);
     const ownNotes = new Map<string, StoredNote | null>();
@@ -85,7 +86,8 @@ export class OutsideSync {
     const plans = this.plans(book, pairs);
     // What is about to be ticked is kept before: a repeat goes on once, whatever happens.
     for (const { record } of plans.values()) book.put(record);
-    await book.keep();
+    // What a person changed meanwhile is compared anew.
+    if (await book.keep()) return true;
     const refused = await this.changeLines(notes, book, pairs, plans);
     let isMore = pairs.tasks.length > 0 || refused === null;
     for (const { name } of book.lists)

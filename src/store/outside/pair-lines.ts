@@ -49,7 +49,10 @@ export async function pairLines(
       if (!record.joined || record.path !== line.path || asks !== record.asks) book.put({ ...record, joined: true, path: line.path, asks });
       pairs.lines.set(record.key, line);
     }
-    for (const line of mine) if (line.ref === null) findPartner(name, line, byRef, book, pairs, makeRef);
+    const refless = mine.filter(({ ref }) => ref === null);
+    const alone =
+      refless.length === 0 ? [] : book.of(name).filter((one) => (one.joined || isMet(one)) && !one.isGone && !byRef.has(one.ref));
+    for (const line of refless) findPartner(name, line, alone, pairs, makeRef);
     pairOwn(name, ownLines.get(name) ?? [], book, pairs, makeRef);
     for (const record of book.of(name)) if (record.joined && !byRef.has(record.ref)) missing.push(record);
   }
@@ -94,16 +97,12 @@ const withList = ({ path, line, raw }: FaceLine, list: string): LineTask => ({
   intentions: [{ do: 'set', clause: `joined ${list}` }],
 });
 
-/** A line that says it is joined and has no ref: it lost it, or it is new. */
-function findPartner(
-  list: string,
-  line: FaceLine,
-  present: ReadonlyMap<string, FaceLine>,
-  book: RecordBook,
-  pairs: Pairs,
-  makeRef: () => string,
-): void {
-  const alone = book.of(list).filter((one) => (one.joined || isMet(one)) && !one.isGone && !present.has(one.ref));
+/**
+ * A line that says it is joined and has no ref: it lost it, or it is new.
+ *
+ * @param alone the tasks whose line is not found
+ */
+function findPartner(list: string, line: FaceLine, alone: readonly OutsideRecord[], pairs: Pairs, makeRef: () => string): void {
   const named = alone.filter(({ here, last, there }) =>
     [here, last ? last.here : there].some((one) => one && sameField('words', one, line.shared)),
   );
@@ -131,7 +130,8 @@ function pairOwn(list: string, lines: readonly FaceLine[], book: RecordBook, pai
     if (!isKnown && (present !== null || !isOpen(line.shared.status))) continue;
     const ref = line.ref ?? makeRef();
     const record = present ?? newRecord(list, ref, `recado-${ref}`);
-    if (!present) book.put(record);
+    // What was taken off and put back before it went there stays.
+    if (!present || present.dropped) book.put({ ...record, dropped: false });
     pairs.own.set(record.key, line);
   }
   for (const record of book.of(list)) {

@@ -6,6 +6,9 @@ import type { RecadoDatabase } from '../notes/database';
 export const OUTSIDE_VALUE = 'outside';
 export const OUTSIDE_WISH = 'outside wish';
 
+/** Asks the tab that keeps the lists in step to look at them now. */
+export const askForLook = (store: NoteStore): Promise<void> => store.setValue(OUTSIDE_WISH, Date.now());
+
 const place = z.object({ path: z.string(), why: z.string() });
 const value = z.nullable(z.union([z.string(), z.array(z.string())]));
 const LIST = z.object({

@@ -1,4 +1,5 @@
 import { SHARED_FIELDS, type SharedTask, asOthersRead, sameTask } from '../../core/outside/shared-task';
+import { dayOfDate, isoDay } from '../../core/calendar/day';
 import { outsidePath } from '../../core/note/names/outside-path';
 import { isOpen } from '../../core/task/line/status';
 import type { ReadingSettings } from '../../core/task/line/task-line';
@@ -97,12 +98,6 @@ function clausesOf(
   const clauses = joined ? [{ word: 'joined', value: list }] : [];
   if (isOpen(status)) return clauses;
   const [, , said] = own && own.shared.status === status ? (STAMP.exec(own.raw) ?? []) : [];
-  const day = said ?? (modified === null ? null : localDay(modified));
+  const day = said ?? (modified === null ? null : isoDay(dayOfDate(new Date(modified))));
   return day === null ? clauses : [...clauses, { word: status === 'cancelled' ? 'cancelled' : 'done', value: day }];
-}
-
-function localDay(at: number): string {
-  const date = new Date(at);
-  const two = (number: number): string => String(number).padStart(2, '0');
-  return `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`;
 }
