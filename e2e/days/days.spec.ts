@@ -3,39 +3,40 @@ import { expect, test } from '../desk';
 const TODAY = 'Journal/2026-11-23.md';
 const TOMORROW = 'Journal/2026-11-24.md';
 
-test('across midnight: what is written down lands on the page of its day, and the new day offers what the old one left', async ({
-  desk,
-  page,
-}) => {
-  await desk.open('demo');
-  const words = page.getByRole('textbox', { name: 'Words of the slip' });
-  await page.clock.setFixedTime(new Date('2026-11-23T23:58:00'));
-  await page.goto('/note/Agenda/Today.md');
-  await expect(page.getByText(/lines indexed/)).toBeAttached();
-  await page.keyboard.press('F10');
-  await page.keyboard.type('Latch the harbour door today');
-  await page.keyboard.press('Enter');
-  await expect.poll(() => desk.stored(TODAY)).toContain('- [ ] Latch the harbour door {plan 2026-11-23; made 2026-11-23 23:58}');
-  // A slip that is open while the day turns is read on the new one.
-  await page.keyboard.press('F10');
-  await page.keyboard.type('Write to the night watch today');
-  await page.clock.setFixedTime(new Date('2026-11-24T00:03:00'));
-  await expect(page.getByText(/left from earlier days\./)).toBeVisible();
-  await expect(words).toBeFocused();
-  await page.keyboard.press('Enter');
-  await expect
-    .poll(() => desk.stored(TOMORROW))
-    .toContain('## Log\n- [ ] Write to the night watch {plan 2026-11-24; made 2026-11-24 00:03}\n');
-  expect(await desk.stored(TOMORROW)).toContain('## Routine\n\n- [ ] Read the barometers');
-  await page.keyboard.press('Shift+F4');
-  const dialog = page.getByRole('dialog', { name: 'Left from earlier days' });
-  await dialog.getByRole('radiogroup', { name: 'Latch the harbour door' }).press('1');
-  await dialog.getByRole('button', { name: 'Carry 1 on' }).click();
-  await expect
-    .poll(() => desk.stored(TODAY))
-    .toContain('- [ ] Latch the harbour door {plan 2026-11-24; pushed 2026-11-23; made 2026-11-23 23:58}');
-  await expect(desk.row(desk.main, 'Latch the harbour door')).toBeVisible();
-});
+test(
+  'across midnight: what is written down lands on the page of its day, and the new day offers what the old one left',
+  { tag: '@long' },
+  async ({ desk, page }) => {
+    await desk.open('demo');
+    const words = page.getByRole('textbox', { name: 'Words of the slip' });
+    await page.clock.setFixedTime(new Date('2026-11-23T23:58:00'));
+    await page.goto('/note/Agenda/Today.md');
+    await expect(page.getByText(/lines indexed/)).toBeAttached();
+    await page.keyboard.press('F10');
+    await page.keyboard.type('Latch the harbour door today');
+    await page.keyboard.press('Enter');
+    await expect.poll(() => desk.stored(TODAY)).toContain('- [ ] Latch the harbour door {plan 2026-11-23; made 2026-11-23 23:58}');
+    // A slip that is open while the day turns is read on the new one.
+    await page.keyboard.press('F10');
+    await page.keyboard.type('Write to the night watch today');
+    await page.clock.setFixedTime(new Date('2026-11-24T00:03:00'));
+    await expect(page.getByText(/left from earlier days\./)).toBeVisible();
+    await expect(words).toBeFocused();
+    await page.keyboard.press('Enter');
+    await expect
+      .poll(() => desk.stored(TOMORROW))
+      .toContain('## Log\n- [ ] Write to the night watch {plan 2026-11-24; made 2026-11-24 00:03}\n');
+    expect(await desk.stored(TOMORROW)).toContain('## Routine\n\n- [ ] Read the barometers');
+    await page.keyboard.press('Shift+F4');
+    const dialog = page.getByRole('dialog', { name: 'Left from earlier days' });
+    await dialog.getByRole('radiogroup', { name: 'Latch the harbour door' }).press('1');
+    await dialog.getByRole('button', { name: 'Carry 1 on' }).click();
+    await expect
+      .poll(() => desk.stored(TODAY))
+      .toContain('- [ ] Latch the harbour door {plan 2026-11-24; pushed 2026-11-23; made 2026-11-23 23:58}');
+    await expect(desk.row(desk.main, 'Latch the harbour door')).toBeVisible();
+  },
+);
 
 test('a template with a question: as a new note and put in at the cursor', async ({ desk, page }) => {
   await desk.open('demo');

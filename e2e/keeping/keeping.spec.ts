@@ -180,7 +180,7 @@ test('a folder is joined and kept in step both ways: changes, a second text, rem
 });
 
 // The long form is in `soak`.
-test('a browser that is killed while a file is written leaves it whole', async ({ baseURL }) => {
+test('a browser that is killed while a file is written leaves it whole', { tag: '@long' }, async ({ baseURL }) => {
   test.slow();
   const folder = mkdtempSync(path.join(tmpdir(), 'recado-folder-kill-'));
   const { launchOptions } = test.info().project.use;

@@ -179,60 +179,61 @@ test(
   },
 );
 
-test('lists are narrowed by pointing: wanted and left out by key; Why leads to the condition that keeps a task out; one key shows the stored text', async ({
-  desk,
-  page,
-}) => {
-  await desk.open('demo');
-  await desk.agenda('Today');
-  const field = desk.main.getByRole('combobox', { name: 'Narrow by words or a condition' });
-  await field.fill('#loa');
-  await expect(desk.main.getByRole('option', { name: /^#loans/ })).toBeVisible();
-  await expectAccessible(page, 'offers of the narrow field', { part: 'main' });
-  await page.keyboard.press('Enter');
-  await expect(desk.row(desk.main, 'Sign the glass-case')).toBeVisible();
-  await expect(desk.row(desk.main, 'Return the borrowed barrow')).toBeHidden();
-  await desk.main.getByRole('button', { name: '#loans', exact: true }).click();
-  await expect(desk.row(desk.main, 'Sign the glass-case')).toBeHidden();
-  await expect(desk.row(desk.main, 'Return the borrowed barrow')).toBeVisible();
-  await field.fill('Allotm');
-  await page.keyboard.press('ArrowDown');
-  await page.keyboard.press('Shift+Enter');
-  await expect(desk.row(desk.main, 'Return the borrowed barrow')).toBeHidden();
-  await desk.main.getByRole('button', { name: 'No longer not [[Allotment]]' }).click();
-  await expect(desk.row(desk.main, 'Return the borrowed barrow')).toBeVisible();
-  await desk.main.getByRole('button', { name: 'Show all' }).click();
-  // Why a task is missing, and from there to the condition in the list.
-  await desk.main.getByRole('region', { name: 'Late' }).getByRole('button', { name: 'How this list is shown' }).click();
-  await page.getByRole('menuitem', { name: 'Why is one here, or missing?' }).click();
-  await desk.beside.getByLabel('Looking for one that is missing?').fill('Label drafts');
-  const why = desk.beside.getByRole('region', { name: /^Why: Label drafts/ }).first();
-  await expect(why.getByText(/^It is left out/)).toBeVisible();
-  await why.getByRole('link', { name: 'the list' }).first().click();
-  await expect(desk.main.getByRole('region', { name: 'What is changed' }).locator('strong')).toHaveText('are late');
-  await expect(desk.main.getByRole('button', { name: 'Put it back' })).toBeVisible();
-  await why.getByRole('button', { name: 'the task' }).first().click();
-  await expect(page.getByRole('dialog', { name: 'Details' })).toBeVisible();
-  await page.keyboard.press('Escape');
-  // The text behind a page, and back.
-  await desk.agenda('Today');
-  await expect(desk.row(desk.main, 'Sign the glass-case')).toBeVisible();
-  await page.keyboard.press('Alt+Shift+End');
-  await expect(desk.text).toContainText('where late and not plan > today');
-  await page.keyboard.press('Alt+Shift+End');
-  await expect(desk.row(desk.main, 'Sign the glass-case')).toBeVisible();
-  // A project among its like shows its open tasks by key, and one is ticked there.
-  await desk.agenda('Projects');
-  const project = desk.main.locator('[data-row]').filter({ hasText: 'Lanterns' }).first();
-  await project.locator('.row-focus').focus();
-  await page.keyboard.press('Alt+Shift+PageUp');
-  const card = page.getByRole('group', { name: 'What the link leads to' });
-  const first = card.locator('[data-row]').first();
-  const words = (await first.getAttribute('data-raw'))?.replace(/^.*\[ \] /, '').slice(0, 12) ?? '';
-  await first.getByRole('checkbox').click();
-  const path = (await first.getAttribute('data-path')) ?? '';
-  await expect.poll(() => desk.stored(path)).toContain(`[x] ${words}`);
-});
+test(
+  'lists are narrowed by pointing: wanted and left out by key; Why leads to the condition that keeps a task out; one key shows the stored text',
+  { tag: '@long' },
+  async ({ desk, page }) => {
+    await desk.open('demo');
+    await desk.agenda('Today');
+    const field = desk.main.getByRole('combobox', { name: 'Narrow by words or a condition' });
+    await field.fill('#loa');
+    await expect(desk.main.getByRole('option', { name: /^#loans/ })).toBeVisible();
+    await expectAccessible(page, 'offers of the narrow field', { part: 'main' });
+    await page.keyboard.press('Enter');
+    await expect(desk.row(desk.main, 'Sign the glass-case')).toBeVisible();
+    await expect(desk.row(desk.main, 'Return the borrowed barrow')).toBeHidden();
+    await desk.main.getByRole('button', { name: '#loans', exact: true }).click();
+    await expect(desk.row(desk.main, 'Sign the glass-case')).toBeHidden();
+    await expect(desk.row(desk.main, 'Return the borrowed barrow')).toBeVisible();
+    await field.fill('Allotm');
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('Shift+Enter');
+    await expect(desk.row(desk.main, 'Return the borrowed barrow')).toBeHidden();
+    await desk.main.getByRole('button', { name: 'No longer not [[Allotment]]' }).click();
+    await expect(desk.row(desk.main, 'Return the borrowed barrow')).toBeVisible();
+    await desk.main.getByRole('button', { name: 'Show all' }).click();
+    // Why a task is missing, and from there to the condition in the list.
+    await desk.main.getByRole('region', { name: 'Late' }).getByRole('button', { name: 'How this list is shown' }).click();
+    await page.getByRole('menuitem', { name: 'Why is one here, or missing?' }).click();
+    await desk.beside.getByLabel('Looking for one that is missing?').fill('Label drafts');
+    const why = desk.beside.getByRole('region', { name: /^Why: Label drafts/ }).first();
+    await expect(why.getByText(/^It is left out/)).toBeVisible();
+    await why.getByRole('link', { name: 'the list' }).first().click();
+    await expect(desk.main.getByRole('region', { name: 'What is changed' }).locator('strong')).toHaveText('are late');
+    await expect(desk.main.getByRole('button', { name: 'Put it back' })).toBeVisible();
+    await why.getByRole('button', { name: 'the task' }).first().click();
+    await expect(page.getByRole('dialog', { name: 'Details' })).toBeVisible();
+    await page.keyboard.press('Escape');
+    // The text behind a page, and back.
+    await desk.agenda('Today');
+    await expect(desk.row(desk.main, 'Sign the glass-case')).toBeVisible();
+    await page.keyboard.press('Alt+Shift+End');
+    await expect(desk.text).toContainText('where late and not plan > today');
+    await page.keyboard.press('Alt+Shift+End');
+    await expect(desk.row(desk.main, 'Sign the glass-case')).toBeVisible();
+    // A project among its like shows its open tasks by key, and one is ticked there.
+    await desk.agenda('Projects');
+    const project = desk.main.locator('[data-row]').filter({ hasText: 'Lanterns' }).first();
+    await project.locator('.row-focus').focus();
+    await page.keyboard.press('Alt+Shift+PageUp');
+    const card = page.getByRole('group', { name: 'What the link leads to' });
+    const first = card.locator('[data-row]').first();
+    const words = (await first.getAttribute('data-raw'))?.replace(/^.*\[ \] /, '').slice(0, 12) ?? '';
+    await first.getByRole('checkbox').click();
+    const path = (await first.getAttribute('data-path')) ?? '';
+    await expect.poll(() => desk.stored(path)).toContain(`[x] ${words}`);
+  },
+);
 
 test(
   'bars and a curve: a bar that is pressed shows its tasks, the figures stand below, and all of it is saved',

@@ -81,25 +81,26 @@ const KEYS: readonly [command: string, key: string, place: 'row' | 'text' | 'pag
   ['all commands', 'Control+k', 'page'],
 ];
 
-test('each dialog by its key takes the words that are typed, twice in a row, and the focus is back where it was', async ({
-  desk,
-  page,
-}) => {
-  await desk.open('demo');
-  for (const [command, key, place] of KEYS) {
-    if (place === 'text') await page.goto('/note/Collections/Barometers.md?line=11');
-    else await desk.agenda('Ahead');
-    const before = await desk.stored('Collections/Barometers.md');
-    const from = place === 'text' ? desk.text : desk.row(desk.main, ROW).getByRole('checkbox');
-    await from.focus();
-    for (let time = 0; time < 2; time++) {
-      await page.keyboard.press(key);
-      await takesWords(page, command);
-      await expect(from, command).toBeFocused();
+test(
+  'each dialog by its key takes the words that are typed, twice in a row, and the focus is back where it was',
+  { tag: '@long' },
+  async ({ desk, page }) => {
+    await desk.open('demo');
+    for (const [command, key, place] of KEYS) {
+      if (place === 'text') await page.goto('/note/Collections/Barometers.md?line=11');
+      else await desk.agenda('Ahead');
+      const before = await desk.stored('Collections/Barometers.md');
+      const from = place === 'text' ? desk.text : desk.row(desk.main, ROW).getByRole('checkbox');
+      await from.focus();
+      for (let time = 0; time < 2; time++) {
+        await page.keyboard.press(key);
+        await takesWords(page, command);
+        await expect(from, command).toBeFocused();
+      }
+      expect(await desk.stored('Collections/Barometers.md')).toBe(before);
     }
-    expect(await desk.stored('Collections/Barometers.md')).toBe(before);
-  }
-});
+  },
+);
 
 test.describe('by touch', () => {
   test.use({ hasTouch: true, isMobile: true, viewport: { width: 390, height: 844 } });

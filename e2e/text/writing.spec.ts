@@ -278,7 +278,7 @@ test('who is named without a page is told once others have one, and one key make
   await expect(hint).toBeHidden();
 });
 
-test('every command of a note and of its text runs from the menu of commands', async ({ desk, page }) => {
+test('every command of a note and of its text runs from the menu of commands', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('empty');
   await desk.write('- [ ] Crates\nNorth door');
   const command = async (title: string): Promise<void> => {

@@ -82,51 +82,55 @@ test(
   },
 );
 
-test('a mention becomes a link; a note beside is written in while another is open, and both keep every word', async ({ desk, page }) => {
-  await desk.open('demo');
-  await page.goto('/note/Reading%20list.md');
-  await desk.write('\nSee what Salt on the Glass says\n');
-  await expect.poll(() => desk.stored('Reading list.md')).toContain('See what Salt');
-  await page.goto('/note/Exhibitions/Salt%20on%20the%20Glass.md');
-  // The card of a person: first lines and open tasks, by pointer and by key.
-  const card = page.getByRole('group', { name: 'What the link leads to' });
-  await desk.text.locator('[data-name="@ilse"]').first().hover();
-  await expect(card).toContainText('Best reached before ten');
-  await expect(card.getByRole('checkbox').first()).toBeVisible();
-  await page.keyboard.press('Escape');
-  await expect(card).toBeHidden();
-  // A click on a name leads there, but on the line that is written it puts the cursor into it.
-  const teo = desk.text.locator('.cm-line', { has: page.locator('[data-name="@teo"]') }).first();
-  const { width = 0 } = (await teo.boundingBox()) ?? {};
-  await teo.click({ position: { x: width - 4, y: 8 } });
-  await teo.locator('[data-name="@teo"]').click();
-  await page.keyboard.press('Alt+Shift+PageUp');
-  await expect(card.getByRole('link', { name: 'Teo', exact: true }).first()).toBeFocused();
-  await page.keyboard.press('Escape');
-  await expect(desk.text).toBeFocused();
-  await page.keyboard.press('Control+Shift+F9');
-  const named = desk.beside.getByRole('region', { name: 'Only named' });
-  await expect(named).toContainText('See what Salt on the Glass says');
-  await expectAccessible(page, 'leads here', { part: 'aside' });
-  await named.getByRole('button', { name: 'Make it a link: See what' }).click();
-  await expect.poll(() => desk.stored('Reading list.md')).toContain('See what [[Salt on the Glass]] says');
-  await expect(named).toBeHidden();
-  await expect(desk.beside.getByRole('link', { name: 'Reading list' })).toBeVisible();
-  await page.getByRole('button', { name: 'Undo' }).last().click();
-  await expect.poll(() => desk.stored('Reading list.md')).toContain('See what Salt on the Glass says');
-  // A note kept open beside another.
-  await desk.shownBeside('This note, to keep it open');
-  await page.goto('/note/Collections/Barometers.md');
-  const other = page.getByRole('textbox', { name: 'Text kept beside' });
-  await other.click();
-  await page.keyboard.press('Control+End');
-  await page.keyboard.type('\nBeside words');
-  await desk.write('\nMiddle words');
-  await expect.poll(() => desk.stored('Exhibitions/Salt on the Glass.md')).toContain('Beside words');
-  await expect.poll(() => desk.stored('Collections/Barometers.md')).toContain('Middle words');
-  // Undo takes back in the text that was written in last.
-  await other.click();
-  await page.keyboard.press('Control+z');
-  await expect.poll(() => desk.stored('Exhibitions/Salt on the Glass.md')).not.toContain('Beside words');
-  expect(await desk.stored('Collections/Barometers.md')).toContain('Middle words');
-});
+test(
+  'a mention becomes a link; a note beside is written in while another is open, and both keep every word',
+  { tag: '@long' },
+  async ({ desk, page }) => {
+    await desk.open('demo');
+    await page.goto('/note/Reading%20list.md');
+    await desk.write('\nSee what Salt on the Glass says\n');
+    await expect.poll(() => desk.stored('Reading list.md')).toContain('See what Salt');
+    await page.goto('/note/Exhibitions/Salt%20on%20the%20Glass.md');
+    // The card of a person: first lines and open tasks, by pointer and by key.
+    const card = page.getByRole('group', { name: 'What the link leads to' });
+    await desk.text.locator('[data-name="@ilse"]').first().hover();
+    await expect(card).toContainText('Best reached before ten');
+    await expect(card.getByRole('checkbox').first()).toBeVisible();
+    await page.keyboard.press('Escape');
+    await expect(card).toBeHidden();
+    // A click on a name leads there, but on the line that is written it puts the cursor into it.
+    const teo = desk.text.locator('.cm-line', { has: page.locator('[data-name="@teo"]') }).first();
+    const { width = 0 } = (await teo.boundingBox()) ?? {};
+    await teo.click({ position: { x: width - 4, y: 8 } });
+    await teo.locator('[data-name="@teo"]').click();
+    await page.keyboard.press('Alt+Shift+PageUp');
+    await expect(card.getByRole('link', { name: 'Teo', exact: true }).first()).toBeFocused();
+    await page.keyboard.press('Escape');
+    await expect(desk.text).toBeFocused();
+    await page.keyboard.press('Control+Shift+F9');
+    const named = desk.beside.getByRole('region', { name: 'Only named' });
+    await expect(named).toContainText('See what Salt on the Glass says');
+    await expectAccessible(page, 'leads here', { part: 'aside' });
+    await named.getByRole('button', { name: 'Make it a link: See what' }).click();
+    await expect.poll(() => desk.stored('Reading list.md')).toContain('See what [[Salt on the Glass]] says');
+    await expect(named).toBeHidden();
+    await expect(desk.beside.getByRole('link', { name: 'Reading list' })).toBeVisible();
+    await page.getByRole('button', { name: 'Undo' }).last().click();
+    await expect.poll(() => desk.stored('Reading list.md')).toContain('See what Salt on the Glass says');
+    // A note kept open beside another.
+    await desk.shownBeside('This note, to keep it open');
+    await page.goto('/note/Collections/Barometers.md');
+    const other = page.getByRole('textbox', { name: 'Text kept beside' });
+    await other.click();
+    await page.keyboard.press('Control+End');
+    await page.keyboard.type('\nBeside words');
+    await desk.write('\nMiddle words');
+    await expect.poll(() => desk.stored('Exhibitions/Salt on the Glass.md')).toContain('Beside words');
+    await expect.poll(() => desk.stored('Collections/Barometers.md')).toContain('Middle words');
+    // Undo takes back in the text that was written in last.
+    await other.click();
+    await page.keyboard.press('Control+z');
+    await expect.poll(() => desk.stored('Exhibitions/Salt on the Glass.md')).not.toContain('Beside words');
+    expect(await desk.stored('Collections/Barometers.md')).toContain('Middle words');
+  },
+);

@@ -50,7 +50,7 @@ export const COMMANDS = [
   { id: 'new-note', title: 'New note with a title, a folder or a template', key: null, scope: 'everywhere' },
   { id: 'files', title: 'Files: bring in, take everything out', key: null, scope: 'everywhere' },
   { id: 'outside', title: 'Outside lists', key: null, scope: 'everywhere' },
-  { id: 'outside-look', title: 'Bring outside lists in step now', key: 'Mod+Shift+F10', scope: 'everywhere' },
+  { id: 'outside-look', title: 'Bring outside lists in step now', key: null, scope: 'everywhere' },
   { id: 'import', title: 'Bring in files', key: null, scope: 'everywhere' },
   { id: 'keep', title: 'Copies, deleted notes, and what is kept', key: null, scope: 'everywhere' },
   { id: 'ask', title: 'Ask by pointing: a new agenda page', key: null, scope: 'everywhere' },
