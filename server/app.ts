@@ -7,6 +7,7 @@ import { deskRoutes } from './desk/desk-routes';
 import { DeskStore } from './desk/desk-store';
 import { DiskFiles } from './desk/disk-files';
 import { feedRoutes } from './feed/feed-routes';
+import { type LendingHere, lendingRoutes } from './lending/lending-routes';
 import { outsideRoutes } from './outside/outside-routes';
 
 /** What the server reaches beside this machine. */
@@ -15,18 +16,20 @@ export interface Beyond {
   dav: DavPlace | null;
   /** The origins of the outside services that may be called; null for any, asked from this machine itself. */
   services: readonly string[] | null;
+  /** What lends; null where nothing is lent. */
+  lending: LendingHere | null;
 }
 
-const NOTHING_BEYOND: Beyond = { dav: null, services: null };
+const NOTHING_BEYOND: Beyond = { dav: null, services: null, lending: null };
 
 /**
  * Serves the built application: static files under strict headers, and `/healthz`. Of notes nothing is kept here that it could read but the
- * calendars that somebody wants to be given; what is joined with an outside list passes through.
+ * calendars that somebody wants to be given, and what is lent; what is joined with an outside list passes through.
  *
  * @param folder the folder of the build
  * @param data where calendars and desks are kept
  */
-export function makeApp(folder: string, data: string, { dav, services }: Beyond = NOTHING_BEYOND): Express {
+export function makeApp(folder: string, data: string, { dav, services, lending }: Beyond = NOTHING_BEYOND): Express {
   const app = express();
   app.disable('x-powered-by');
   // A proxy on this machine says for whom it asks; nobody else is believed.
@@ -62,6 +65,12 @@ export function makeApp(folder: string, data: string, { dav, services }: Beyond 
   app.use(compression());
   app.use(feedRoutes(path.join(data, 'calendars')));
   app.use(outsideRoutes(services));
+  if (lending) app.use(lendingRoutes(lending));
+  // Of the address what tells one from another stands behind its `#`, and never comes here: all of them are this page.
+  app.get('/lent{/*any}', (_request, response) => {
+    response.set({ 'Cache-Control': 'private, no-store', 'X-Robots-Tag': 'noindex, nofollow' });
+    response.sendFile('lent.html', { root: folder, cacheControl: false, lastModified: false, etag: false });
+  });
   const desks = path.join(data, 'desks');
   const filesOf = (name: string) => (dav ? new DavFiles(dav, name) : new DiskFiles(path.join(desks, name, 'files')));
   app.use(deskRoutes(new DeskStore(desks, filesOf, dav !== null)));

@@ -4,6 +4,8 @@ import { readFileSync } from 'node:fs';
 import { createServer as createSecureServer } from 'node:https';
 import { makeApp } from './app';
 import { davPlace } from './desk/dav-files';
+import { lendingIn } from './lending/open-lending';
+import { joinSockets } from './lending/lending-socket';
 import { listenPlace } from './listen-place';
 import { namedServices } from './outside/outside-routes';
 
@@ -20,9 +22,15 @@ const servicesWords = process.env['OUTSIDE'] || null;
 const services = servicesWords === null ? null : namedServices(servicesWords);
 if (servicesWords !== null && services === null)
   fail('OUTSIDE names no addresses. Write it as https://LISTS.EXAMPLE, https://OTHER.EXAMPLE.');
+const shared = { database: process.env['DATABASE_URL'] || null, redis: process.env['REDIS_URL'] || null };
+if (shared.redis !== null && shared.database === null)
+  fail('REDIS_URL joins several processes, and they need one place for what is lent: name it in DATABASE_URL.');
+const lending = lendingIn(data, shared);
 const secure = certificate();
-const app = makeApp(folder, data, { dav, services });
+const app = makeApp(folder, data, { dav, services, lending: lending.here });
 const server = (secure ? createSecureServer(secure, app) : createServer(app)).listen(port, host);
+
+const putOut = joinSockets(server, lending.here);
 
 server.on('listening', () => {
   const address = server.address();
@@ -39,7 +47,10 @@ server.on('error', (error: NodeJS.ErrnoException) => {
 for (const signal of ['SIGINT', 'SIGTERM'] as const) {
   process.on(signal, () => {
     server.close();
+    putOut();
     server.closeAllConnections();
+    // What was written last is on the disk before the process ends.
+    void lending.close().catch(() => undefined);
   });
 }
 

@@ -108,7 +108,7 @@ test.each([
 
 test('devices speak to it by way of the server as to any desk, and what others change there is found', async () => {
   const folder = mkdtempSync(path.join(tmpdir(), 'recado-dav-'));
-  const own = makeApp(folder, folder, { dav: place, services: null }).listen(0);
+  const own = makeApp(folder, folder, { dav: place, services: null, lending: null }).listen(0);
   const at = `http://localhost:${(own.address() as AddressInfo).port}/desks/DDDDDDDDDDDDDDDDDDDDD9`;
   const headers = { 'recado-key': 'KKKKKKKKKKKKKKKKKKKKK1', 'content-type': 'application/octet-stream' };
   const changes = async () => (await (await fetch(`${at}/changes`, { headers })).json()) as { files: { name: string; tag: string }[] };

@@ -16,7 +16,7 @@ const folder = mkdtempSync(path.join(tmpdir(), 'recado-services-'));
 const standIn = makeStandIn(path.join(folder, 'lists'), KEY);
 const outside = standIn.app.listen(0);
 const own = makeApp(folder, folder).listen(0);
-const named = makeApp(folder, folder, { dav: null, services: ['https://lists.museum.example'] }).listen(0);
+const named = makeApp(folder, folder, { dav: null, services: ['https://lists.museum.example'], lending: null }).listen(0);
 const port = (server: typeof own): number => (server.address() as AddressInfo).port;
 const list = (): string => `http://localhost:${port(outside)}/dav/lists/tasks/`;
 afterAll(async () => {
