@@ -21,6 +21,8 @@ export function replacedBy({ by, label, gone }: Pick<EarlierText, 'by' | 'label'
       return 'before a change in the folder';
     case 'outside':
       return 'before a change on an outside list';
+    case 'lent':
+      return 'before a borrower wrote';
     case 'undo':
       return 'before Undo or Redo';
     case 'shipped':

@@ -9,7 +9,7 @@ const entry = z.object({
   note: z.string(),
   path: z.string(),
   until: z.number(),
-  by: z.enum(['typing', 'command', 'import', 'shipped', 'folder', 'outside', 'undo']),
+  by: z.enum(['typing', 'command', 'import', 'shipped', 'folder', 'outside', 'lent', 'undo']),
   label: z.nullable(z.string()),
   gone: z.union([z.literal(0), z.literal(1)]),
   text: z.optional(z.string()),

@@ -34,7 +34,7 @@ export class EarlierTexts {
 
   /** Keeps what notes held, within the transaction that changes them: in two writes, since what is nested deeper loses the transaction. */
   async keep({ by, label }: Origin, writes: readonly NoteWrite[], present: readonly (StoredNote | undefined)[]): Promise<void> {
-    const notes = this.replaced(by, writes, present);
+    const notes = this.replaced(by === 'lent' && label === null ? 'typing' : by, writes, present);
     if (notes.length === 0) return;
     const until = this.now();
     for (const part of partsOf(notes)) {

@@ -1,6 +1,7 @@
 import Dexie, { type DBCore, type Table } from 'dexie';
 import type { EarlierText } from '../keep/earlier-text';
 import type { DeskFile } from '../desk/desk-file';
+import type { LentBranch } from '../lending/lent-branch';
 import type { OutsideList, OutsideRecord } from '../outside/outside-record';
 import type { InStep } from '../folder/in-step-record';
 import type { Part } from '../acting/step-parts';
@@ -66,6 +67,8 @@ export class RecadoDatabase extends Dexie {
   /** The outside lists that are followed, and what is known of the tasks on them. */
   declare outsideLists: Table<OutsideList, string>;
   declare outsideTasks: Table<OutsideRecord, string>;
+  /** What is lent, and what both sides of it agreed on. */
+  declare lent: Table<LentBranch, string>;
   declare earlierContents: Table<{ id: number; content: Content }, number>;
   private abandoned = false;
 
@@ -93,6 +96,7 @@ export class RecadoDatabase extends Dexie {
     this.version(3).stores(TABLES[3]);
     this.version(4).stores(TABLES[4]);
     this.version(5).stores(TABLES[5]);
+    this.version(6).stores(TABLES[6]);
   }
 
   /**
@@ -114,14 +118,14 @@ export class RecadoDatabase extends Dexie {
   }
 
   /**
-   * Does something to notes, steps and earlier texts whole or not at all.
+   * Does something to notes, steps, earlier texts and what is known of what is lent whole or not at all.
    *
    * @throws where the browser aborts it, with the reason as cause: the library only says that it was aborted, the transaction a moment later why
    */
   async atomically<T>(act: () => Promise<T>): Promise<T> {
     let begun: IDBTransaction | null = null;
     try {
-      return await this.transaction('rw', [this.notes, this.steps, this.earlier, this.earlierContents], () => {
+      return await this.transaction('rw', [this.notes, this.steps, this.earlier, this.earlierContents, this.lent], () => {
         begun = Dexie.currentTransaction.idbtrans;
         return act();
       });

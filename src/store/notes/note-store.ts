@@ -99,9 +99,13 @@ export class NoteStore implements NoteSource {
     return new Set(await this.db.notes.toCollection().primaryKeys());
   }
 
-  /** Writes notes as one step, where its origin has a label. */
-  async commit(origin: Origin, writes: readonly NoteWrite[]): Promise<CommitResult> {
-    const result = await this.countWriting(() => this.db.atomically(() => this.write(origin, writes)));
+  /**
+   * Writes notes as one step, where its origin has a label.
+   *
+   * @param beside what else is stored with them, whole or not at all
+   */
+  async commit(origin: Origin, writes: readonly NoteWrite[], beside?: () => PromiseLike<unknown>): Promise<CommitResult> {
+    const result = await this.countWriting(() => this.db.atomically(() => this.write(origin, writes, beside)));
     if (!result.saved) return result;
     // Something new was done: what was taken back cannot be done again any more.
     if (origin.label !== null && origin.by !== 'undo') this.steps.forgetUndone();
@@ -109,7 +113,7 @@ export class NoteStore implements NoteSource {
     return result;
   }
 
-  private async write(origin: Origin, writes: readonly NoteWrite[]): Promise<CommitResult> {
+  private async write(origin: Origin, writes: readonly NoteWrite[], beside?: () => PromiseLike<unknown>): Promise<CommitResult> {
     const changes: WholeChange[] = [];
     const keys = writes.map((write) => foldPath(write.path));
     const places = new Map(keys.map((key, index) => [key, index]));
@@ -142,6 +146,7 @@ export class NoteStore implements NoteSource {
       });
       await this.db.notes.bulkPut(records);
     }
+    await beside?.();
     const step = origin.label === null ? null : await this.steps.add({ ...origin, label: origin.label }, changes);
     return { saved: true, seen, step };
   }

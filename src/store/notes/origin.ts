@@ -7,10 +7,11 @@
  * - `shipped`: what the program itself puts there, as its agenda pages and the demo
  * - `folder`: files of the folder that is kept in step
  * - `outside`: what came from an outside list
+ * - `lent`: what borrowers wrote
  * - `undo`: Undo or Redo
  */
 export interface Origin {
-  by: 'typing' | 'command' | 'import' | 'shipped' | 'folder' | 'outside' | 'undo';
+  by: 'typing' | 'command' | 'import' | 'shipped' | 'folder' | 'outside' | 'lent' | 'undo';
   /** What Undo says of it, such as “Done: Book the scissor lift”; null when it is no step. */
   label: string | null;
 }
@@ -23,6 +24,7 @@ export const IMPORT: Origin = { by: 'import', label: null };
 export const SHIPPED: Origin = { by: 'shipped', label: null };
 export const FOLDER: Origin = { by: 'folder', label: null };
 export const OUTSIDE: Origin = { by: 'outside', label: null };
+export const LENT: Origin = { by: 'lent', label: null };
 export const UNDO: Origin = { by: 'undo', label: null };
 
 /** @example store.commit(command('Done: Book the scissor lift'), writes) */

@@ -5,7 +5,7 @@ export const DATABASE_NAME = 'recado';
 export const OUTSIDE_NAME = 'recado-outside';
 
 /** The newest version of the database that this program knows; the browser counts in tens. */
-export const NEWEST = 5;
+export const NEWEST = 6;
 
 /** The table of the notes. */
 export const NOTES = 'notes';
@@ -17,4 +17,5 @@ export const TABLES = {
   3: { earlier: '++id, note, key, gone', earlierContents: 'id', inStep: 'key', inStepContents: 'key' },
   4: { deskStep: 'key', deskStepContents: 'key', deskFiles: 'name' },
   5: { outsideLists: 'name', outsideTasks: 'key, list' },
+  6: { lent: 'name' },
 } as const;
