@@ -16,6 +16,8 @@ export default ts.config(
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       // The engine's calls are promises because they cross to a worker, whoever answers.
       '@typescript-eslint/require-await': 'off',
+      // The texts of Yjs say what they hold.
+      '@typescript-eslint/no-base-to-string': ['error', { ignoredTypeNames: ['YText'] }],
       'max-lines': ['error', { max: 420, skipBlankLines: true, skipComments: true }],
     },
   },

@@ -130,6 +130,7 @@ const PAGES = [
   '/keep',
   '/files',
   '/outside{/*path}',
+  '/lent-out',
   '/link',
   '/settings',
   '/days',

@@ -87,7 +87,12 @@ function isOwnPage({ headers: { origin, host } }: IncomingMessage): boolean {
 /** A proxy on this machine says for whom it asks; nobody else is believed. */
 function addressOf({ socket, headers }: IncomingMessage): string {
   const own = socket.remoteAddress ?? '';
-  const said = LOOPBACK.test(own) ? String(headers['x-forwarded-for'] ?? '').split(',').at(-1)?.trim() : '';
+  const said = LOOPBACK.test(own)
+    ? String(headers['x-forwarded-for'] ?? '')
+        .split(',')
+        .at(-1)
+        ?.trim()
+    : '';
   return said || own;
 }
 

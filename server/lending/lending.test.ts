@@ -65,7 +65,12 @@ describe('a text that is lent', () => {
     await reader.synced;
     await until(() => reader.doc.getMap('about').has('rows'));
     reader.text.insert(0, 'Mine! ');
-    for (const said of ['{"tick":{"id":"r1","status":"done"}}', '{"tick":{"id":"r9","status":"done"}}', '{"tick":{"id":"r1","status":"x"}}', 'x{'])
+    for (const said of [
+      '{"tick":{"id":"r1","status":"done"}}',
+      '{"tick":{"id":"r9","status":"done"}}',
+      '{"tick":{"id":"r1","status":"x"}}',
+      'x{',
+    ])
       reader.provider.sendStateless(said);
     await until(() => owner.doc.getMap('ticks').has('r1'));
     expect(owner.doc.getMap('ticks').toJSON()).toEqual({ r1: { status: 'done', who: 'Noor', at: clock } });
@@ -79,7 +84,10 @@ describe('a text that is lent', () => {
     lars.text.insert(1, 'b');
     await until(() => owner.text.toString() === 'ab');
     await here.lend({ ended: true }, lent);
-    await until(() => lars.refused.includes('nothing'), () => lars.refused);
+    await until(
+      () => lars.refused.includes('nothing'),
+      () => lars.refused,
+    );
     const late = here.join(lent, { address: lent.address });
     await until(() => late.refused.includes('nothing'));
     expect(owner.text.toString()).toBe('ab');

@@ -2,7 +2,15 @@ import { type Connection, type Document, type Extension, Hocuspocus } from '@hoc
 import { Database } from '@hocuspocus/extension-database';
 import { Throttle } from '@hocuspocus/extension-throttle';
 import * as Y from 'yjs';
-import { LENT_ABOUT, LENT_SAID, LENT_TOKEN, type LentRefusal, type LentRights, type LentState, type LentTold } from '../../src/core/lend/lent-messages';
+import {
+  LENT_ABOUT,
+  LENT_SAID,
+  LENT_TOKEN,
+  type LentRefusal,
+  type LentRights,
+  type LentState,
+  type LentTold,
+} from '../../src/core/lend/lent-messages';
 import { inTurn } from '../parts/in-turn';
 import { digest, isSame } from '../parts/secrets';
 import { KeptChanges } from './kept-changes';

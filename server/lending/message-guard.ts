@@ -1,4 +1,4 @@
-import { Document, MessageType } from '@hocuspocus/server';
+import { type Document, MessageType } from '@hocuspocus/server';
 import * as decoding from 'lib0/decoding';
 import * as Y from 'yjs';
 import { LENT_LARGEST } from '../../src/core/lend/lent-messages';
@@ -9,7 +9,7 @@ const LARGEST_PRESENCE = 2048;
 const LARGEST_STATE = 8 * LENT_LARGEST;
 
 /** What may be sent: above all not what is meant for all others at once. */
-const TAKEN: ReadonlySet<number> = new Set([
+const TAKEN: ReadonlySet<MessageType> = new Set([
   MessageType.Sync,
   MessageType.SyncReply,
   MessageType.Awareness,
@@ -30,7 +30,7 @@ export class MessageGuard {
   check(document: Document, message: Uint8Array, isOwner: boolean): Verdict {
     const decoder = decoding.createDecoder(message);
     decoding.readVarString(decoder);
-    const type = decoding.readVarUint(decoder);
+    const type: MessageType = decoding.readVarUint(decoder);
     if (!TAKEN.has(type)) return 'refused';
     if (type === MessageType.Awareness && !isOwner && message.length > LARGEST_PRESENCE) return 'refused';
     return type === MessageType.Sync || type === MessageType.SyncReply ? this.fits(document, message, decoder) : 'fine';
@@ -40,7 +40,8 @@ export class MessageGuard {
     const size = this.sizes.get(document) ?? { known: Y.encodeStateAsUpdate(document).length, since: 0 };
     this.sizes.set(document, size);
     size.since += message.length;
-    if (size.known + size.since > LARGEST_STATE) Object.assign(size, { known: Y.encodeStateAsUpdate(document).length, since: message.length });
+    if (size.known + size.since > LARGEST_STATE)
+      Object.assign(size, { known: Y.encodeStateAsUpdate(document).length, since: message.length });
     if (size.known + size.since > LARGEST_STATE) return 'full';
     const present = bytesIn(document);
     if (present + message.length <= LENT_LARGEST) return 'fine';

@@ -48,6 +48,7 @@ const HelpPage = late(() => import('../features/help/HelpPage').then((part) => p
 const EarlierPage = late(() => import('../features/keep/EarlierPage').then((part) => part.EarlierPage), busy);
 const FilesPage = late(() => import('../features/files/FilesPage').then((part) => part.FilesPage), busy);
 const KeepPage = late(() => import('../features/keep/KeepPage').then((part) => part.KeepPage), busy);
+const LentPage = late(() => import('../features/lend/LentPage').then((part) => part.LentPage), busy);
 const OutsidePage = late(() => import('../features/outside/OutsidePage').then((part) => part.OutsidePage), busy);
 const LinkPage = late(() => import('../features/keep/desk/LinkPage').then((part) => part.LinkPage), busy);
 const SettingsPage = late(() => import('../features/settings/SettingsPage').then((part) => part.SettingsPage), busy);
@@ -120,6 +121,7 @@ function Desk() {
           <Route path={ROUTES.earlier} element={<EarlierPage />} />
           <Route path={ROUTES.keep} element={<KeepPage />} />
           <Route path={ROUTES.files} element={<FilesPage />} />
+          <Route path={ROUTES.lent} element={<LentPage />} />
           <Route path={ROUTES.outside} element={<OutsidePage />} />
           <Route path={ROUTES.link} element={<LinkPage />} />
           <Route path={ROUTES.settings} element={<SettingsPage />} />

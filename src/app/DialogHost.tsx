@@ -15,6 +15,7 @@ const CarryDialog = late(() => import('../features/journal/CarryDialog').then((p
 const MonthDialog = late(() => import('../features/journal/MonthDialog').then((part) => part.MonthDialog));
 const NewReviewDialog = late(() => import('../features/review/NewReviewDialog').then((part) => part.NewReviewDialog));
 const PrintDialog = late(() => import('../features/files/print/PrintDialog').then((part) => part.PrintDialog));
+const LendDialog = late(() => import('../features/lend/LendDialog').then((part) => part.LendDialog));
 const OntoDialog = late(() => import('../features/outside/OntoDialog').then((part) => part.OntoDialog));
 const PinDialog = late(() => import('../features/rack/PinDialog').then((part) => part.PinDialog));
 const RemindersDialog = late(() => import('../features/reminders/RemindersDialog').then((part) => part.RemindersDialog));
@@ -77,6 +78,8 @@ export function DialogHost({ commands, given, onClosed }: DialogHostProps) {
         return <MonthDialog day={asked.day ?? null} onClose={close} />;
       case 'reminders':
         return <RemindersDialog onClose={close} />;
+      case 'lend':
+        return <LendDialog asked={asked} onClose={close} />;
       case 'onto':
         return <OntoDialog asked={asked} onClose={close} />;
       case 'pin':

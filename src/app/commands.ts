@@ -13,6 +13,7 @@ import {
   helpAddress,
   noteAddress,
   keepAddress,
+  lentAddress,
   outsideAddress,
   settingsAddress,
 } from '../features/session/places/addresses';
@@ -114,6 +115,7 @@ export function useCommands(): Command[] {
       brainstorm: () => void navigate(brainstormAddress()),
       'new-note': () => dispatch(dialogShown({ is: 'new-note' })),
       files: () => void navigate(ROUTES.files),
+      lent: () => void navigate(lentAddress()),
       outside: () => void navigate(outsideAddress()),
       'outside-look': () => void import('../features/outside/look-now').then(({ lookNow }) => lookNow(notes)),
       import: () => dispatch(dialogShown({ is: 'import' })),

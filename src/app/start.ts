@@ -138,12 +138,12 @@ export async function start(blocked: () => void): Promise<Started> {
       const { keepReminders } = await import('../features/reminders/keep-reminders');
       keepReminders(services, () => state.getState().settings, ends);
       const { keepFeed } = await import('../features/files/feed/keep-feed');
-      const feedGiven = () => ({ settings: state.getState().settings, statuses: state.getState().library.overview?.statuses ?? [] });
-      keepFeed(services, feedGiven, ends);
+      const given = () => ({ settings: state.getState().settings, statuses: state.getState().library.overview?.statuses ?? [] });
+      keepFeed(services, given, ends);
       const { keepWatch } = await import('../features/keep/keep-watch');
       const settings = () => state.getState().settings;
       const ofOutside = { context: await contextMade(), minutes: () => settings().outsideEach, notice };
-      keepWatch(services, { settings, notice, now: () => Date.now(), outside: ofOutside }, ends);
+      keepWatch(services, { settings, notice, now: () => Date.now(), outside: ofOutside, lent: given }, ends);
     });
   if (db.onlyRead) notice({ words: ONLY_READ, warns: true });
   if (deviceMemory.refused || tabMemory.refused) notice({ words: NOTHING_KEPT, warns: true });

@@ -41,14 +41,15 @@ function firstLine({ old, next, aligned }: Both, part: LentPart, after: string, 
   if (ref !== null) return itemWithRef(after, ref) ?? undefined;
   const stayed = aligned.indexOf(part.first);
   if (stayed !== -1) return stayed;
-  const headings = readOutline(after).structure.headings.filter(({ topLevel }) => topLevel);
-  // Reworded in its place: the one heading that came between the lines around it.
+  const { structure } = readOutline(after);
+  const openers = part.kind === 'item' ? structure.items : structure.headings.filter(({ topLevel }) => topLevel);
+  // Reworded in its place: the one that came between the lines around it.
   const above = aligned.findLastIndex((line) => line !== -1 && line < part.first);
   const below = aligned.findIndex((line) => line > part.first);
-  const between = headings.filter(({ line }) => line > above && (below === -1 || line < below) && aligned[line] === -1);
+  const between = openers.filter(({ line }) => line > above && (below === -1 || line < below) && aligned[line] === -1);
   if (between.length === 1 && between[0]) return between[0].line;
   // Moved: the only one with its words.
-  const equal = headings.filter(({ line }) => next[line] === old[part.first]);
+  const equal = openers.filter(({ line }) => next[line] === old[part.first]);
   return equal.length === 1 ? equal[0]?.line : undefined;
 }
 

@@ -56,7 +56,12 @@ describe('what is lent', () => {
 
 describe('what others wrote', () => {
   it('goes into the note at its indent, with what was kept back of its lines', () => {
-    const { text } = put(NOTE, '- [x] Condition of the lens {done 2026-11-29}\n  It is chipped on one side, and below.\n  - [ ] Photograph it', 'item', 5);
+    const { text } = put(
+      NOTE,
+      '- [x] Condition of the lens {done 2026-11-29}\n  It is chipped on one side, and below.\n  - [ ] Photograph it',
+      'item',
+      5,
+    );
     expect(text.split('\n').slice(4, 9)).toEqual([
       '- [ ] Ask for the papers {ref p4p3rs; due 2026-12-04}',
       '  - [x] Condition of the lens {needs p4p3rs; joined Team; ref l3ns00; done 2026-11-29}',
@@ -72,7 +77,11 @@ describe('what others wrote', () => {
   });
 
   it.each([
-    ['an item beside it comes under it', '- [ ] Book the courier\n- [ ] Another\n  - [ ] Step', '- [ ] Book the courier\n  - [ ] Another\n    - [ ] Step'],
+    [
+      'an item beside it comes under it',
+      '- [ ] Book the courier\n- [ ] Another\n  - [ ] Step',
+      '- [ ] Book the courier\n  - [ ] Another\n    - [ ] Step',
+    ],
     ['it was deleted: it stays, and bears what is left', 'Only words', '- [ ] Book the courier\n  Only words'],
     ['all of it was deleted: it stays', '', '- [ ] Book the courier'],
     ['it was moved in: it stays where it is', '  - [ ] Book the courier\n    - [ ] Step', '- [ ] Book the courier\n  - [ ] Step'],
@@ -110,12 +119,15 @@ describe('what others wrote', () => {
 
   it('keeps the endings of lines that stayed', () => {
     const text = '# A\r\n- [ ] one\r\n- [ ] two\n# B\r\n';
-    expect(put(text, '# A\n- [ ] one\n- [ ] more\n- [ ] two', 'section', 0).text).toBe('# A\r\n- [ ] one\r\n- [ ] more\r\n- [ ] two\n# B\r\n');
+    expect(put(text, '# A\n- [ ] one\n- [ ] more\n- [ ] two', 'section', 0).text).toBe(
+      '# A\r\n- [ ] one\r\n- [ ] more\r\n- [ ] two\n# B\r\n',
+    );
   });
 });
 
 describe('where a part is after the note changed', () => {
-  const follow = (after: string, kind: LentKind, line: number, ref: string | null = null) => followedPart(NOTE, part(kind, line), after, ref);
+  const follow = (after: string, kind: LentKind, line: number, ref: string | null = null) =>
+    followedPart(NOTE, part(kind, line), after, ref);
 
   it('moves along with lines above, and holds what was written in it', () => {
     const after = NOTE.replace('# Lighthouse loan', '# Lighthouse loan\nMore\nand more').replace('Nail to nail.', 'Nail\nto nail.');
@@ -180,8 +192,14 @@ describe('whatever others write', () => {
         const done = putIn(text, found, given.join('\n'));
         if ('refused' in done) return;
         const lines = text.split(ending);
-        const head = lines.slice(0, found.first).map((line) => line + ending).join('');
-        const foot = lines.slice(Math.max(found.first, found.last + 1)).map((line) => ending + line).join('');
+        const head = lines
+          .slice(0, found.first)
+          .map((line) => line + ending)
+          .join('');
+        const foot = lines
+          .slice(Math.max(found.first, found.last + 1))
+          .map((line) => ending + line)
+          .join('');
         expect(done.text.startsWith(head)).toBe(true);
         expect(done.text.endsWith(found.last < found.first ? '' : foot)).toBe(true);
         expect(aroundOf(done.text, done.part)).toBe(aroundOf(text, found));
@@ -195,7 +213,9 @@ describe('whatever others write', () => {
 
   it('what reads well is taken as it is', () => {
     const GOOD = fc.array(
-      fc.tuple(fc.constantFrom('  - [ ] ', '  - [x] ', '  ', '    '), fc.constantFrom('crate', 'lens', 'glass')).map((parts) => parts.join('')),
+      fc
+        .tuple(fc.constantFrom('  - [ ] ', '  - [x] ', '  ', '    '), fc.constantFrom('crate', 'lens', 'glass'))
+        .map((parts) => parts.join('')),
       { maxLength: 6 },
     );
     fc.assert(

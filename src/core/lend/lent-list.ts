@@ -37,7 +37,8 @@ export function lentList(lists: readonly ListedGather[], textOf: (path: string) 
     return [own, ...steps.flatMap((step) => linesOf(step, depth + 1))];
   };
   return lists.flatMap(({ title, groups }) => {
-    const heading = (sign: string, words: string | null): LentListLine[] => (words === null ? [] : [{ words: `${sign} ${words}`, row: null }]);
+    const heading = (sign: string, words: string | null): LentListLine[] =>
+      words === null ? [] : [{ words: `${sign} ${words}`, row: null }];
     const held = groups.flatMap(({ label, rows }) => {
       const lines = rows.flatMap((row) => linesOf(row, 0));
       return lines.length === 0 ? [] : [...heading('##', label), ...lines];

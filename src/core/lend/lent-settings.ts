@@ -14,9 +14,7 @@ export const LENT_SETTINGS = z.object({
   finishedHeading: z.catch(z.string(), 'Finished'),
   /** The statuses that notes add. */
   statuses: z.catch(
-    z.array(
-      z.object({ sign: z.string(), name: z.string(), means: status, colour: z.nullable(z.string()), icon: z.nullable(z.string()) }),
-    ),
+    z.array(z.object({ sign: z.string(), name: z.string(), means: status, colour: z.nullable(z.string()), icon: z.nullable(z.string()) })),
     [],
   ),
 });

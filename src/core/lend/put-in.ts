@@ -52,7 +52,14 @@ function clean(given: string): string {
 /** An item never ends with lines without words. */
 function trimmed(lines: string[], kind: LentPart['kind']): string[] {
   if (kind !== 'item') return lines;
-  return lines.slice(0, 1 + Math.max(0, lines.findLastIndex((line) => line.trim() !== '')));
+  return lines.slice(
+    0,
+    1 +
+      Math.max(
+        0,
+        lines.findLastIndex((line) => line.trim() !== ''),
+      ),
+  );
 }
 
 /** Whether the part is all of what its item or heading opens, or is bounded within it. */

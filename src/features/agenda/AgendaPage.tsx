@@ -150,7 +150,7 @@ function PageMenu({ path, title, text, onEdit, onRestore }: AgendaPageProps & { 
         <PinEntry title={title} />
         <MenuEntry label="Make a copy to change" onSelect={() => void copy()} />
         {onRestore && <MenuEntry label="Restore what was shipped" onSelect={onRestore} />}
-        <FileEntries path={path} onTakeOut={takeOut} />
+        <FileEntries path={path} onTakeOut={takeOut} onLend={null} />
       </Menu>
     </div>
   );

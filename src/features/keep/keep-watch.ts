@@ -1,8 +1,10 @@
 import { HOUR } from '../../core/keep/milliseconds';
 import { copiesIn, isCopyDue } from '../../store/keep/copies';
 import type { ActionContext } from '../../core/task/acts/action-context';
+import type { AddedStatus } from '../../core/task/line/status';
 import { OUTSIDE_VALUE } from '../../store/outside/seen-lists';
 import { LEFT_BROWSER, readLeft, weeksAlone } from '../../store/keep/left-browser';
+import { LENT_VALUE } from '../../store/lending/seen-lent';
 import { DESK_VALUE } from '../../store/desk/linked-desk';
 import type { Settings } from '../../store/device/settings';
 import { keepAddress } from '../session/places/addresses';
@@ -22,17 +24,22 @@ interface Watching {
   now: () => number;
   /** With what, and how often, outside lists are kept in step. */
   outside: { context: () => ActionContext; minutes: () => number | null; notice: (one: Notice) => void };
+  /** With what settings what is lent is read there. */
+  lent: () => { settings: Settings; statuses: readonly AddedStatus[] };
 }
 
 /** Makes copies by itself, thins earlier texts, and reminds where nothing left the browser for long; as long as this tab does the clockwork. */
 export function keepWatch(
-  services: Pick<Services, 'store' | 'texts' | 'outside'>,
-  { settings, notice, now, outside }: Watching,
+  services: Pick<Services, 'store' | 'texts' | 'outside' | 'engine' | 'actions'>,
+  { settings, notice, now, outside, lent }: Watching,
   ends: AbortSignal,
 ): void {
   const { store } = services;
   whenJoined(store, FOLDER.value, ends, async () => (await import('./folder/folder-watch')).keepFolder(services, ends));
   whenJoined(store, OUTSIDE_VALUE, ends, async () => (await import('../outside/outside-watch')).keepOutside(services, outside, ends));
+  whenJoined(store, LENT_VALUE, ends, async () =>
+    (await import('../lend/lend-watch')).keepLent(services, { settings: lent, notice }, ends),
+  );
   whenJoined(store, DESK_VALUE, ends, async () => (await import('./desk/desk-watch')).keepDesk(services, ends));
   let working: Promise<void> = Promise.resolve();
   const look = (): void => {

@@ -1,13 +1,16 @@
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
+import { foldPath } from '../../core/note/names/path';
 import type { NoteSummary } from '../../core/index/live/overview';
 import { useWindow } from '../../ui/window/use-window';
 import { MoreMenu } from '../../ui/menu/MoreMenu';
 import { MenuEntry } from '../../ui/menu/menu';
 import { folderAddress, noteAddress } from '../session/places/addresses';
 import { frameSlice } from '../session/state/frame-slice';
+import { LENT_MARKS } from '../session/state/lent-marks';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
+import { useToldValue } from '../session/state/use-told-value';
 import { Entry } from './RackEntry';
 import { RenameFolder } from './RenameFolder';
 import { isHere } from '../session/places/route-clicks';
@@ -22,6 +25,7 @@ const keyOfLine = (line: TreeLine): string => (line.is === 'folder' ? `folder ${
 export function NoteTree({ notes }: { notes: readonly NoteSummary[] }) {
   const toggled = useAppSelector((state) => state.frame.foldersClosed);
   const list = useRef<HTMLDivElement>(null);
+  const lent = useToldValue(LENT_MARKS);
   const tree = useMemo(() => folderTree(notes), [notes]);
   const lines = useMemo(() => {
     const others = new Set(toggled);
@@ -39,7 +43,12 @@ export function NoteTree({ notes }: { notes: readonly NoteSummary[] }) {
           {line.is === 'folder' ? (
             <FolderLine folder={line.folder} depth={line.depth} open={line.open} />
           ) : (
-            <NoteEntry note={line.note} depth={line.depth} pathname={pathname} />
+            <NoteEntry
+              note={line.note}
+              depth={line.depth}
+              pathname={pathname}
+              isLent={lent !== undefined && lent.notes.size > 0 && lent.notes.has(foldPath(line.note.path))}
+            />
           )}
         </div>
       ))}
@@ -48,9 +57,9 @@ export function NoteTree({ notes }: { notes: readonly NoteSummary[] }) {
   );
 }
 
-function NoteEntry({ note, depth, pathname }: { note: NoteSummary; depth: number; pathname: string }) {
+function NoteEntry({ note, depth, pathname, isLent }: { note: NoteSummary; depth: number; pathname: string; isLent: boolean }) {
   const to = noteAddress(note.path);
-  return <Entry to={to} words={note.title} count={note.open} indent={depth * 12} here={isHere(to, pathname)} />;
+  return <Entry to={to} words={note.title} count={note.open} indent={depth * 12} isLent={isLent} here={isHere(to, pathname)} />;
 }
 
 function FolderLine({ folder, depth, open }: { folder: Folder; depth: number; open: boolean }) {

@@ -63,6 +63,7 @@ function PinLine({ pin, at, last, dragged, onDrag }: PinLineProps) {
     >
       <Link
         to={pin.address}
+        {...(isElsewhere(pin.address) && { target: '_blank', rel: 'noreferrer', reloadDocument: true })}
         draggable
         title={pin.key === undefined ? pin.title : `${pin.title} (${keyName(pin.key)})`}
         aria-current={isHere ? 'page' : undefined}
@@ -89,3 +90,6 @@ function PinLine({ pin, at, last, dragged, onDrag }: PinLineProps) {
     </div>
   );
 }
+
+/** What somebody lent is a page of its own, wherever it comes from. */
+const isElsewhere = (address: string): boolean => /^https?:\/\//.test(address);

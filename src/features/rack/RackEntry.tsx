@@ -1,4 +1,4 @@
-import { ChevronDown, ChevronRight } from 'lucide-react';
+import { ChevronDown, ChevronRight, Share2 } from 'lucide-react';
 import { type ReactNode, memo, useState } from 'react';
 import { useFold } from './use-fold';
 
@@ -9,12 +9,14 @@ interface EntryProps {
   indent?: number;
   weighty?: boolean;
   title?: string | undefined;
+  /** Whether something in it is lent. */
+  isLent?: boolean;
   /** Whether it is the page that is shown. */
   here: boolean;
 }
 
 /** A page on the rack, with its count of open tasks. A plain link: the rack follows clicks on all of them. */
-export const Entry = memo(function Entry({ to, words, count, indent = 0, weighty = false, title, here }: EntryProps) {
+export const Entry = memo(function Entry({ to, words, count, indent = 0, weighty = false, title, isLent = false, here }: EntryProps) {
   return (
     <a
       href={to}
@@ -25,10 +27,19 @@ export const Entry = memo(function Entry({ to, words, count, indent = 0, weighty
       style={{ paddingInlineStart: `${8 + indent}px` }}
     >
       <span className="min-w-0 flex-1 truncate">{words}</span>
+      {isLent && <LentShape />}
       <span className={`text-[0.82rem] tabular-nums ${weighty && count > 0 ? 'font-bold text-late' : 'text-muted'}`}>{count || ''}</span>
     </a>
   );
 });
+
+/** That others can open something in it. */
+const LentShape = () => (
+  <span title="Something in it is lent">
+    <Share2 size={12} aria-hidden="true" className="text-muted" />
+    <span className="sr-only">lent</span>
+  </span>
+);
 
 /** A part of the rack under its own small heading, which folds it; it stays as it was left. */
 export function Section({ title, action, children }: { title: string; action?: ReactNode; children: ReactNode }) {

@@ -9,7 +9,7 @@ export interface LentOfNote {
   note: string;
   path: string;
   part: LentPart;
-  /** By which an item is found, wherever it goes; null for other parts. */
+  /** By which a task is found, wherever it goes; null for other parts. */
   ref: string | null;
 }
 

@@ -67,7 +67,8 @@ export class LentKeeper {
       for (const [name, { inStep }] of this.kept) {
         const { what } = inStep.branch;
         if (what.is === 'list') this.lookSoon(name);
-        else if (ours.some(({ path }) => foldPath(path) === foldPath(what.path)) || ours.length > 1 || what.ref !== null) this.lookSoon(name);
+        else if (ours.some(({ path }) => foldPath(path) === foldPath(what.path)) || ours.length > 1 || what.ref !== null)
+          this.lookSoon(name);
       }
     },
   };
@@ -98,10 +99,14 @@ export class LentKeeper {
     for (const name of [...this.kept.keys()]) if (!names.has(name)) this.leave(name);
     for (const branch of branches) {
       if (this.isEnded) return;
+      const present = this.kept.get(branch.name);
+      // It has another place now: it is begun anew.
+      if (present && isMoved(present.inStep.branch, branch)) this.leave(branch.name);
       const kept = this.kept.get(branch.name);
       if (kept) {
         const { title, who, rights, until, hasWord, ended } = branch;
-        kept.inStep.branch = { ...kept.inStep.branch, title, who, rights, until, hasWord, ended } as never;
+        kept.inStep.branch = { ...kept.inStep.branch, title, who, rights, until, hasWord, ended };
+        this.describe(kept.inStep.shared, branch);
       } else this.join(branch);
       await this.askServer(branch.name);
       const now = this.kept.get(branch.name);
@@ -205,7 +210,7 @@ export class LentKeeper {
     const kept = this.kept.get(name);
     if (!kept) return;
     const there = await this.host.server.state(kept.inStep.branch).catch(() => kept.inStep.branch.there);
-    kept.inStep.branch = { ...kept.inStep.branch, there } as never;
+    kept.inStep.branch = { ...kept.inStep.branch, there };
     await this.host.store.db.lent.update(name, { there });
   }
 
@@ -233,6 +238,9 @@ export class LentKeeper {
 }
 
 const isOfNote = (branch: LentBranch): branch is LentBranch & { what: LentOfNote } => branch.what.is === 'part';
+/** Whether a person gave it another place, and it did not only follow its lines. */
+const isMoved = (here: LentBranch, stored: LentBranch): boolean => here.trouble !== null && stored.trouble === null;
+
 const shownOf = ({ what, trouble, rows }: LentBranch) => [what, trouble, rows.length];
 
 /** Of a step, what Undo says of it. */

@@ -90,7 +90,8 @@ export class ListInStep {
   }
 
   private async keep(change: Partial<LentBranch>): Promise<void> {
-    if ((Object.keys(change) as (keyof LentBranch)[]).every((key) => JSON.stringify(change[key]) === JSON.stringify(this.branch[key]))) return;
+    if ((Object.keys(change) as (keyof LentBranch)[]).every((key) => JSON.stringify(change[key]) === JSON.stringify(this.branch[key])))
+      return;
     this.branch = { ...this.branch, ...change, what: this.branch.what };
     await this.host.store.db.lent.update(this.branch.name, change);
   }

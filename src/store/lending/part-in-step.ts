@@ -78,7 +78,9 @@ export class PartInStep {
         continue;
       }
       const write = { path: found.note.path, expect: { text: found.text }, content: { text: done.text } };
-      const saved = await this.store.commit(origin, [write], () => this.store.db.lent.put(next)).catch((error: unknown) => this.again(error));
+      const saved = await this.store
+        .commit(origin, [write], () => this.store.db.lent.put(next))
+        .catch((error: unknown) => this.again(error));
       if (!saved.saved) continue;
       this.branch = next;
       Y.applyUpdate(this.ours, state, OWNER);
@@ -97,7 +99,13 @@ export class PartInStep {
     const isSame = ours.toString() === here;
     if (!isSame) writeInto(ours, here, OWNER);
     const what = { ...branch.what, note: note.id, path: note.path, part };
-    if (!isSame || text !== branch.text || JSON.stringify(what) !== JSON.stringify(branch.what) || branch.trouble === 'gone' || branch.trouble === 'asks')
+    if (
+      !isSame ||
+      text !== branch.text ||
+      JSON.stringify(what) !== JSON.stringify(branch.what) ||
+      branch.trouble === 'gone' ||
+      branch.trouble === 'asks'
+    )
       await this.keep({ what, text, state: Y.encodeStateAsUpdate(this.ours), trouble: branch.trouble === 'swallows' ? 'swallows' : null });
     return here;
   }

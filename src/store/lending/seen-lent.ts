@@ -15,8 +15,10 @@ const SEEN = z.object({
   /** The note that it stands in, and the line (from 0) on which it begins; null for a list of its own. */
   path: z.nullable(z.string()),
   line: z.number(),
-  /** Of an item the whole line, by which a row of a list knows itself. */
+  /** By which a task is found; null for other parts. */
   ref: z.nullable(z.string()),
+  /** The line that it begins with, as it stands in its note. */
+  words: z.string(),
   rights: z.enum(LENT_RIGHTS),
   until: z.nullable(z.number()),
   hasWord: z.boolean(),
@@ -42,11 +44,11 @@ export const askForLent = (store: NoteStore): Promise<void> => store.setValue(LE
 /** Tells all tabs how what is lent is now. */
 export async function tellLent(store: NoteStore): Promise<void> {
   const seen = (await store.db.lent.toArray())
-    .map(({ what, name, address, title, who, rights, until, hasWord, since, trouble, ended, there }): SeenLent => ({
+    .map(({ what, text, name, address, title, who, rights, until, hasWord, since, trouble, ended, there }): SeenLent => ({
       ...{ name, address, title, who, rights, until, hasWord, since, trouble, ended, there },
       ...(what.is === 'list'
-        ? { kind: 'list', path: what.path, line: 0, ref: null }
-        : { kind: what.part.kind, path: what.path, line: what.part.first, ref: what.ref }),
+        ? { kind: 'list', path: what.path, line: 0, ref: null, words: '' }
+        : { kind: what.part.kind, path: what.path, line: what.part.first, ref: what.ref, words: lineAt(text, what.part.first) }),
     }))
     .sort((one, other) => other.since - one.since);
   const before = await store.value(LENT_VALUE);
@@ -54,3 +56,5 @@ export async function tellLent(store: NoteStore): Promise<void> {
   if (seen.length === 0 && before == null) return;
   if (JSON.stringify(seen) !== JSON.stringify(readSeenLent(before))) await store.setValue(LENT_VALUE, seen.length === 0 ? null : seen);
 }
+
+const lineAt = (text: string, line: number): string => text.split(/\r\n?|\n/)[line] ?? '';

@@ -93,7 +93,14 @@ export class Borrower {
 }
 
 /** Puts a part of a note on loan, as the program does. */
-export async function lendPart(store: NoteStore, name: string, path: string, line: number, kind: LentKind, ref: string | null): Promise<LentBranch> {
+export async function lendPart(
+  store: NoteStore,
+  name: string,
+  path: string,
+  line: number,
+  kind: LentKind,
+  ref: string | null,
+): Promise<LentBranch> {
   const note = await store.get(path);
   const text = note?.text ?? '';
   const part = partAt(text, line, kind);
@@ -160,4 +167,3 @@ export function keeperOf(store: NoteStore, lending: MemoryLending, more: Partial
     },
   };
 }
-

@@ -94,6 +94,7 @@ const RUNS: { readonly [Id in TextCommandId]: TextRun } = {
   'text-unfold-all': (view) => foldAll(view, false),
   'text-close-up': done((view, host) => host.closeUp(cursorLine(view))),
   'text-wider': done((_view, host) => host.wider()),
+  'text-lend': done((view, host) => host.lend(cursorLine(view))),
   'text-take-out': done((view, host) => host.takeOut(cursorLine(view))),
   'text-find': openSearchPanel,
   'text-follow': (view) => followAt(view, view.state.selection.main.head),

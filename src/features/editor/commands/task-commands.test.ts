@@ -158,6 +158,7 @@ const host: TextHost = {
   makeNote: (title) => calls.push(`note ${title}`),
   makePerson: (handle) => calls.push(`page ${handle}`),
   told: (reason) => calls.push(reason),
+  lend: (line) => calls.push(`lend ${line}`),
   takeOut: (line) => calls.push(`take out ${line}`),
   makeMeeting: (line) => calls.push(`meeting ${line}`),
   raiseTag: () => 'raise',

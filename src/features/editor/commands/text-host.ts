@@ -22,6 +22,8 @@ export interface TextHost {
   wider: () => void;
   /** Asks how the item or section on a line (from 0) is to go out. */
   takeOut: (line: number) => void;
+  /** Asks how the item or section on a line (from 0) is to be lent. */
+  lend: (line: number) => void;
   insertMenu: () => void;
   /** Shows the card of the name or link at the cursor; whether there is one. */
   card: () => boolean;

@@ -18,6 +18,9 @@ import { BulletWidget, ChipsWidget, DetailsWidget, MarkWidget, ProblemsWidget, S
 const hidden = Decoration.replace({});
 const DETAILS = new DetailsWidget();
 const keyPoint = Decoration.replace({ widget: new ChipsWidget([{ word: '', value: 'key point', tone: 'plain', problem: null }]) });
+/** Others can open it by an address. */
+const LENT_CHIP = { word: '⤴', value: 'lent', tone: 'plain', problem: null } as const;
+const LENT = Decoration.widget({ widget: new ChipsWidget([LENT_CHIP]), side: 1 });
 const bullet = Decoration.replace({ widget: new BulletWidget() });
 
 const SEVERAL = 'Several notes are called so: the one in the nearest folder is meant. A click opens it';
@@ -65,7 +68,10 @@ export function decorateLine(view: EditorView, line: Line, raw: ReadonlySet<numb
     const heading = headings.get(index);
     const task = tasks.get(index);
     const column = raw.has(index) ? columnOfCursor(state, line) : null;
-    if (heading) decorateHeading(ranges, heading, line.from, line.text, column);
+    if (heading) {
+      decorateHeading(ranges, heading, line.from, line.text, column);
+      if (state.facet(editorContext).lent.headings.has(line.text)) ranges.push(LENT.range(line.to));
+    }
     if (task) decorateTask(ranges, task, steps.get(index), state, line.from, line.text, column);
     else if (item) decorateItem(ranges, item, line.from, line.text, column);
     else if (!heading) decorateUnder(ranges, itemHolding(note.structure, index), tasks, line.from, line.text, column);
@@ -242,6 +248,7 @@ function decorateTask(
   }
   if (tail && column === null) {
     const chips = chipsOf(tail, { today, style, workingDay, open, restsUntil, problems }, 'note');
+    if (task.ref !== null && state.facet(editorContext).lent.refs.has(task.ref)) chips.push(LENT_CHIP);
     ranges.push(Decoration.replace({ widget: new ChipsWidget(chips) }).range(from + tail.from, from + tail.to));
   }
 }

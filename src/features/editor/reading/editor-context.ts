@@ -25,6 +25,8 @@ export interface EditorContext {
   sharedNames: ReadonlySet<string>;
   /** The folded handles of the people who have a page; null where nobody has one. */
   knownPeople: ReadonlySet<string> | null;
+  /** Which tasks, by their ref, and which headings, by their whole line, are lent. */
+  lent: { refs: ReadonlySet<string>; headings: ReadonlySet<string> };
   /** How the key that repairs a line is called; empty for none. */
   repairKey: string;
   /** For what actions would do to a line. */
@@ -45,6 +47,7 @@ const NO_CONTEXT: EditorContext = {
   refProblems: new Map(),
   sharedNames: new Set(),
   knownPeople: null,
+  lent: { refs: new Set(), headings: new Set() },
   repairKey: '',
   action: () => ({ now: { day: 0, minute: 0 }, settings: ACTION_DEFAULTS, makeRef: () => '' }),
   tick: () => undefined,

@@ -1,7 +1,11 @@
 import { useEffect, useMemo, useState } from 'react';
 import { foldName } from '../../../core/note/names/names';
 import type { Problem } from '../../../core/task/line/task';
+import { foldPath } from '../../../core/note/names/path';
+import { LENT_MARKS, NO_MARKS } from '../../session/state/lent-marks';
 import { useServices } from '../../session/state/services';
+import { useToldValue } from '../../session/state/use-told-value';
+import type { EditorContext } from './editor-context';
 import { useAppSelector } from '../../session/state/state';
 
 /** The names that more than one note has; the same set until they change. */
@@ -18,6 +22,16 @@ export function useKnownPeople(): ReadonlySet<string> | null {
     [people],
   );
   return useMemo(() => (words === '' ? null : new Set(words.split('\n'))), [words]);
+}
+
+/** What of a note is lent: tasks by their ref, sections by the line of their heading; the same until that changes. */
+export function useLentIn(path: string): EditorContext['lent'] {
+  const lent = useToldValue(LENT_MARKS) ?? NO_MARKS;
+  return useMemo(() => {
+    const here = `${foldPath(path)}\n`;
+    const headings = [...lent.headings].filter((one) => one.startsWith(here)).map((one) => one.slice(here.length));
+    return { refs: lent.refs, headings: new Set(headings) };
+  }, [lent, path]);
 }
 
 const NONE: ReadonlyMap<number, readonly Problem[]> = new Map();

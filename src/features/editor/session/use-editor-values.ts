@@ -13,7 +13,7 @@ import { commandKeys } from '../commands/task-keys';
 import type { EditorValues } from '../make-editor';
 import type { EditorContext } from '../reading/editor-context';
 import { useFollow } from '../reading/use-follow';
-import { useKnownPeople, useRefProblems, useSharedNames } from '../reading/use-library-facts';
+import { useKnownPeople, useLentIn, useRefProblems, useSharedNames } from '../reading/use-library-facts';
 import type { OpenEditor } from './open-editor';
 
 /** What the editor of a note shows and hears by: settings, keys, and what the library knows of the note; the same until one changes. */
@@ -32,6 +32,7 @@ export function useEditorValues(
   const knownPeople = useKnownPeople();
   const refProblems = useRefProblems(path);
   const reading = useReading();
+  const lent = useLentIn(path);
   const follow = useFollow(path);
   const repairKey = BY_TOUCH ? '' : keyName(keys.get('text-repair') ?? '');
   const { dateStyle: style, workingDay } = settings;
@@ -43,6 +44,7 @@ export function useEditorValues(
       refProblems,
       sharedNames,
       knownPeople,
+      lent,
       repairKey,
       action: () => actionContext(latestSettings.current, clock.now()),
       tick: (line) => host.current?.tick([line]),
@@ -55,7 +57,7 @@ export function useEditorValues(
       },
       follow,
     }),
-    [today, style, workingDay, refProblems, sharedNames, knownPeople, repairKey, latestSettings, editor, host, clock, follow],
+    [today, style, workingDay, refProblems, sharedNames, knownPeople, lent, repairKey, latestSettings, editor, host, clock, follow],
   );
   const bindings = useMemo(
     () => commandKeys(keys, (target, id) => host.current !== null && runTextCommand(target, id, host.current)),

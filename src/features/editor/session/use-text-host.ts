@@ -94,6 +94,13 @@ export function useTextHost(host: RefObject<TextHost | null>, editor: RefObject<
         const title = partTitle(view.state.doc.line(from + 1).text) || latest.current.path;
         ask({ is: 'take-out', what: 'lines', path: latest.current.path, title, from, to });
       },
+      lend: (line) => {
+        const range = closeUpAt(view.state, line);
+        if (!range) return refuse('Only an item, a section or a note can be lent.');
+        const from = view.state.doc.lineAt(range.from).number - 1;
+        const title = partTitle(view.state.doc.line(from + 1).text) || latest.current.path;
+        ask({ is: 'lend', what: 'line', path: latest.current.path, line: from, title });
+      },
       wider: () => latest.current.closeOn(latest.current.wider()),
       insertMenu: () => latest.current.insertMenu(),
       card: () => {

@@ -32,11 +32,20 @@ function Part({ asked }: { asked: Exclude<AskedTakeOut, { what: 'lists' }> }) {
       />
     );
   }
-  const { path, title } = asked;
+  const { path, title, first } = asked;
   if (asked.what === 'note')
-    return <TakeOut taken={{ is: 'note', path, title }} first="markdown" says={`The note ${path}, with every task in it.`} isOne />;
+    return (
+      <TakeOut taken={{ is: 'note', path, title }} first={first ?? 'markdown'} says={`The note ${path}, with every task in it.`} isOne />
+    );
   const { from, to } = asked;
-  return <TakeOut taken={{ is: 'lines', path, title, from, to }} first="plain" says={`${counted(to - from, 'line')} of ${path}.`} isOne />;
+  return (
+    <TakeOut
+      taken={{ is: 'lines', path, title, from, to }}
+      first={first ?? 'plain'}
+      says={`${counted(to - from, 'line')} of ${path}.`}
+      isOne
+    />
+  );
 }
 
 /** A page of gathers: what its lists hold, or the note with their text. */
@@ -60,7 +69,7 @@ function Page({ asked }: { asked: Extract<AskedTakeOut, { what: 'lists' }> }) {
 }
 
 function Lists({ asked }: { asked: Extract<AskedTakeOut, { what: 'lists' }> }) {
-  const { texts, at, title, columns } = asked;
+  const { texts, at, title, columns, first } = asked;
   const lists = useAsked('listed', { texts, at });
   if (!lists) return <p role="status">Looking…</p>;
   const held = lists.filter(({ groups }) => groups.some(({ rows }) => rows.length > 0));
@@ -70,7 +79,7 @@ function Lists({ asked }: { asked: Extract<AskedTakeOut, { what: 'lists' }> }) {
   return (
     <TakeOut
       taken={{ is: 'lists', title, lists }}
-      first="plain"
+      first={first ?? 'plain'}
       says={`${counted(count, 'row')}${where}, as they stand there, each with its steps.`}
       isOne
       {...(columns && { columns })}

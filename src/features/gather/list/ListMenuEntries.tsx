@@ -81,6 +81,14 @@ export function ListMenuEntries({ shown, kept, at, sentenceShown, onSentence, on
           )
         }
       />
+      <MenuEntry
+        label="Lend…"
+        onSelect={() =>
+          setTimeout(() =>
+            dispatch(frameSlice.actions.dialogShown({ is: 'lend', what: 'list', text: shown.text, at, title: gather.title ?? 'Tasks' })),
+          )
+        }
+      />
       <MenuEntry label="Select tasks" onSelect={() => dispatch(frameSlice.actions.selectingChanged(true))} />
       <MenuLine />
       <MenuInside label="Group by">

@@ -134,6 +134,9 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
           <OutsideEntries rows={rows} tasks={tasks} onAsk={() => ask({ is: 'onto', tasks })} />
         </MenuInside>
       )}
+      {!isOutside && single && (
+        <MenuEntry label="Lend…" onSelect={() => ask({ is: 'lend', what: 'task', ref: dialogTask(single).ref, title: single.text })} />
+      )}
       {!isOutside && (
         <MenuEntry label="Move to a note…" hint={hint('row-move')} onSelect={() => ask({ is: 'place', tasks, what: 'move' })} />
       )}

@@ -75,6 +75,10 @@ export function useRowCommands(
         'row-rest': () => ask({ is: 'day', tasks, what: 'rest' }),
         'row-archive': () => ask({ is: 'archive', refs: tasks.map(({ ref }) => ref) }),
         'row-move': () => ask({ is: 'place', tasks, what: 'move' }),
+        'row-lend': () =>
+          isOutsidePath(row.path)
+            ? refuse('What stands on an outside list is not lent from here.')
+            : ask({ is: 'lend', what: 'task', ref: dialogTask(row).ref, title: row.text }),
         'row-onto': () => (isOutsidePath(row.path) ? refuse('These stand on an outside list already.') : ask({ is: 'onto', tasks })),
         'row-copy-out': () => void import('../../outside/send-on').then(({ copyOut }) => copyOut(services, tasks, told)),
         'row-take-back': () => void import('../../outside/send-on').then(({ takeSentBack }) => takeSentBack(services, tasks, told)),

@@ -4,8 +4,14 @@ import { useServices } from '../../session/state/services';
 import { useAppDispatch } from '../../session/state/state';
 import { useAtCursor } from '../use-at-cursor';
 
-/** What goes out of a note: all of it, what stands at the cursor, or paper. */
-export function FileEntries({ path, onTakeOut }: { path: string; onTakeOut: (() => void) | null | undefined }) {
+interface FileEntriesProps {
+  path: string;
+  onTakeOut: (() => void) | null | undefined;
+  onLend: (() => void) | null | undefined;
+}
+
+/** What goes out of a note, and what of it is lent: all of it, what stands at the cursor, or paper. */
+export function FileEntries({ path, onTakeOut, onLend }: FileEntriesProps) {
   const { commands } = useServices();
   const dispatch = useAppDispatch();
   const { heading, task } = useAtCursor(path);
@@ -16,6 +22,8 @@ export function FileEntries({ path, onTakeOut }: { path: string; onTakeOut: (() 
     <>
       {onTakeOut && <MenuEntry label="Take out…" onSelect={later(onTakeOut)} />}
       {isAtPart && <MenuEntry label="Take out what is at the cursor…" onSelect={later(() => commands.text?.run('text-take-out'))} />}
+      {onLend && <MenuEntry label="Lend…" onSelect={later(onLend)} />}
+      {onLend && isAtPart && <MenuEntry label="Lend what is at the cursor…" onSelect={later(() => commands.text?.run('text-lend'))} />}
       <MenuEntry label="Print…" onSelect={later(() => dispatch(frameSlice.actions.dialogShown({ is: 'print' })))} />
     </>
   );

@@ -74,7 +74,7 @@ export function NoteMenu({ path, title, onRename }: NoteMenuProps) {
         </MenuInside>
         {name !== null && <MenuEntry label={`Rename ${name} everywhere…`} onSelect={() => setNaming(true)} />}
         <MenuEntry label="Earlier texts" onSelect={runs['note-earlier']} />
-        <FileEntries path={path} onTakeOut={runs['note-take-out']} />
+        <FileEntries path={path} onTakeOut={runs['note-take-out']} onLend={runs['note-lend']} />
         <MenuEntry label="Delete" danger onSelect={runs['note-delete']} />
       </MoreMenu>
       {resetting && <ResetDialog path={path} onClose={() => setResetting(false)} />}

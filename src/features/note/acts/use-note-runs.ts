@@ -53,6 +53,7 @@ export function useNoteRuns(path: string, title: string, asking: Asking): NoteCo
       'note-clear-away': clearTo('away'),
       'note-again': () => latest.current.asking.again(),
       'note-earlier': () => void navigate(earlierAddress(path)),
+      'note-lend': () => dispatch(frameSlice.actions.dialogShown({ is: 'lend', what: 'note', path, title })),
       'note-take-out': () =>
         dispatch(
           frameSlice.actions.dialogShown(

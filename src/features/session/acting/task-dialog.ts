@@ -2,6 +2,7 @@ import type { Day } from '../../../core/calendar/day';
 import type { FoundTask } from '../../../core/index/questions/of-a-task/found-task';
 import type { RowView } from '../../../core/index/live/view';
 import type { LineRef } from '../../../core/task/writing/edit';
+import type { OutFormat } from '../../../core/formats/out/formats';
 import type { WideIntention } from '../../../core/task/acts/intention';
 
 /** A task that a dialog is about. */
@@ -48,11 +49,18 @@ export type TaskDialog =
 
 /** What is to go out: a note, words that no note holds, lines of it (from one up to, and without, another, from 0), or what gathers hold at a place. */
 export type AskedTakeOut =
-  | { what: 'note'; path: string; title: string }
-  | { what: 'text'; title: string; text: string }
-  | { what: 'lines'; path: string; title: string; from: number; to: number }
+  | { what: 'note'; path: string; title: string; first?: OutFormat }
+  | { what: 'text'; title: string; text: string; first?: OutFormat }
+  | { what: 'lines'; path: string; title: string; from: number; to: number; first?: OutFormat }
   /** Without texts all that the note there gathers; a page of gathers may also go out as the note that it is. */
-  | { what: 'lists'; texts: string[] | null; at: string | null; title: string; columns?: string[]; isPage?: boolean };
+  | { what: 'lists'; texts: string[] | null; at: string | null; title: string; columns?: string[]; isPage?: boolean; first?: OutFormat };
+
+/** What is to be lent: a note, the item or section that begins on a line (from 0), a task wherever its line is, or what a list holds. */
+export type AskedLending =
+  | { what: 'note'; path: string; title: string }
+  | { what: 'line'; path: string; line: number; title: string }
+  | { what: 'task'; ref: LineRef; title: string }
+  | { what: 'list'; text: string; at: string | null; title: string };
 
 /** Every dialog that is asked for from elsewhere than its own place; `app/DialogHost.tsx` says what each is. */
 export type AskedDialog =
@@ -80,6 +88,8 @@ export type AskedDialog =
   | { is: 'import' }
   | { is: 'print' }
   | ({ is: 'take-out' } & AskedTakeOut)
+  /** How something is to be lent; by its name, where it is already. */
+  | ({ is: 'lend' } & (AskedLending | { name: string }))
   | { is: 'unsaved' };
 
 /** What finds the line of a task that was asked for. */

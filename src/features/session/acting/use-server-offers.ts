@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 
 /** What a server may offer beside the program, by the address that says so. */
-type Offer = '/desks' | '/feeds' | '/services';
+type Offer = '/desks' | '/feeds' | '/lending' | '/services';
 
 /** Whether the server of this page offers something; one that serves files alone, or cannot be reached, does not. Null until it answered. */
 export function useServerOffers(address: Offer): boolean | null {

@@ -99,6 +99,9 @@ export function settingsAddress(part?: 'keys' | 'statuses'): string {
 /** The outside lists, or one of them. */
 export const outsideAddress = (list = ''): string => (list === '' ? '/outside' : of('outside', list));
 
+/** All that is lent out. */
+export const lentAddress = (): string => ROUTES.lent;
+
 /** Where this device is linked to a desk; with the words of an invitation behind the number sign, which no server is sent. */
 export const linkAddress = (words = ''): string => ROUTES.link + (words === '' ? '' : `#${words.replaceAll(' ', '+')}`);
 

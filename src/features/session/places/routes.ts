@@ -23,6 +23,7 @@ export const ROUTES = {
   keep: '/keep',
   files: '/files',
   outside: '/outside/*',
+  lent: '/lent-out',
   link: '/link',
   settings: '/settings',
 } as const;

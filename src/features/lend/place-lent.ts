@@ -1,0 +1,42 @@
+import { partAt } from '../../core/lend/lent-part';
+import { editorText } from '../../core/note/blocks/line-endings';
+import { readNote } from '../../core/task/reading/read-note';
+import type { LineRef } from '../../core/task/writing/edit';
+import type { LentList, LentOfNote } from '../../store/lending/lent-branch';
+import type { AskedLending } from '../session/acting/task-dialog';
+import type { Services } from '../session/state/services';
+
+/** Finds what is to be lent as it is stored; a task is marked so that it is found wherever it goes. */
+export async function placeLent(
+  { store, actions, texts }: Pick<Services, 'store' | 'actions' | 'texts'>,
+  asked: AskedLending,
+): Promise<LentOfNote | LentList | { refused: string }> {
+  if (asked.what === 'list') return { is: 'list', text: asked.text, path: asked.at };
+  await texts.settle();
+  if (asked.what === 'task') return itemLent({ store, actions }, asked.ref);
+  const note = await store.get(asked.path);
+  if (!note || note.text === null) return { refused: 'The note is no longer there.' };
+  if (asked.what === 'note') {
+    const part = partAt(note.text, 0, 'note');
+    return part ? { is: 'part', note: note.id, path: note.path, part, ref: null } : { refused: 'The note is no longer there.' };
+  }
+  const task = readNote(note.path, editorText(note.text)).tasks.find(({ line }) => line === asked.line);
+  if (task) return itemLent({ store, actions }, { path: note.path, line: task.line, expected: task.raw });
+  const part = partAt(note.text, asked.line, 'item') ?? partAt(note.text, asked.line, 'section');
+  return part
+    ? { is: 'part', note: note.id, path: note.path, part, ref: null }
+    : { refused: 'Only an item, a heading or a note can be lent.' };
+}
+
+async function itemLent({ store, actions }: Pick<Services, 'store' | 'actions'>, ref: LineRef): Promise<LentOfNote | { refused: string }> {
+  const marked = await actions.act(ref, { do: 'ref' }, 'Marked, to be lent');
+  if ('refused' in marked) return marked;
+  const note = await store.get(ref.path);
+  const text = note?.text ?? '';
+  const { tasks } = readNote(ref.path, editorText(text));
+  // Its line may have moved meanwhile; its words before the tail did not change.
+  const task = tasks.find(({ line, ref: own }) => line === ref.line && own !== null) ?? tasks.find(({ raw }) => raw === ref.expected);
+  const part = task && partAt(text, task.line, 'item');
+  if (!note || !part || task.ref === null) return { refused: 'That line is no longer there, so nothing was lent.' };
+  return { is: 'part', note: note.id, path: note.path, part, ref: task.ref };
+}
