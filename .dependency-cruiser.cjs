@@ -16,6 +16,13 @@ module.exports = {
     above('ui', 'store|engine|features|app', 'the design system knows no capability'),
     above('features', 'app', 'features are put together by the app'),
     {
+      name: 'lent-is-a-page-of-its-own',
+      comment: 'what is lent is shown without our notes, our state and our services',
+      severity: 'error',
+      from: { path: '^src/lent/' },
+      to: { path: '^src/(?:store|engine|app|features/session)/', pathNot: '^src/(?:store/(?:device/|texts/rest-timer)|features/session/acting/shorten)' },
+    },
+    {
       name: 'gather-knows-no-index',
       comment: 'a gather is a question of rows; the index answers it',
       severity: 'error',

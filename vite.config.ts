@@ -1,11 +1,22 @@
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
-import { defineConfig } from 'vite';
+import { type Plugin, build, defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
 import { MANIFEST } from './manifest.ts';
 
 /** What a page begins with is one file: many small ones are packed a good deal worse. */
 const ONE_START = { output: { codeSplitting: { groups: [{ name: 'start', tags: ['$initial' as const] }] } } };
+
+/** The page of what is lent is built behind the program, into the same folder; of its files none is kept for working without a network. */
+const lentPage = (): Plugin => ({
+  name: 'lent-page',
+  apply: 'build',
+  closeBundle: {
+    order: 'post',
+    sequential: true,
+    handler: async () => void (await build({ configFile: `${import.meta.dirname}/vite.lent.config.ts`, logLevel: 'warn' })),
+  },
+});
 
 export default defineConfig({
   plugins: [
@@ -18,8 +29,13 @@ export default defineConfig({
       // The application registers it, once what a person came for is there.
       injectRegister: false,
       manifest: MANIFEST,
-      injectManifest: { globPatterns: ['**/*.{js,css,html,svg,png,woff2}'], maximumFileSizeToCacheInBytes: 8_000_000 },
+      injectManifest: {
+        globPatterns: ['**/*.{js,css,html,svg,png,woff2}'],
+        globIgnores: ['lent.html', 'assets/lent-*'],
+        maximumFileSizeToCacheInBytes: 8_000_000,
+      },
     }),
+    lentPage(),
   ],
   resolve: {
     alias: [

@@ -47,6 +47,7 @@ function ourEditor(parent: HTMLElement, text: string): EditorView {
     refProblems: new Map(),
     sharedNames: new Set<string>(),
     knownPeople: null,
+  leads: true,
   lent: { refs: new Set<string>(), headings: new Set<string>() },
     repairKey: '',
     action: () => ({ now: { day: 20780, minute: 560 }, settings: ACTION_DEFAULTS, makeRef: () => 'a1' }),

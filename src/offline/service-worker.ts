@@ -34,7 +34,7 @@ const files = self.__WB_MANIFEST;
 precacheAndRoute(files, { ignoreURLParametersMatching: [/.*/] });
 cleanupOutdatedCaches();
 /** What the server answers itself. */
-const SERVED = /^\/(?:assets|calendar|desks|feeds|healthz|invitations)(?:\/|$)/;
+const SERVED = /^\/(?:assets|calendar|desks|feeds|healthz|invitations|lending|lent)(?:\/|$)/;
 registerRoute(new NavigationRoute(createHandlerBoundToURL('index.html'), { denylist: [SERVED] }));
 
 self.addEventListener('message', (event) => {

@@ -1,5 +1,8 @@
 import * as z from 'zod/mini';
 
+// The pages that read these run no code that is made while they run.
+z.config({ jitless: true });
+
 /** What a borrower may do: read; set and take off ticks; write. */
 export const LENT_RIGHTS = ['read', 'tick', 'write'] as const;
 export type LentRights = (typeof LENT_RIGHTS)[number];

@@ -11,7 +11,8 @@ import { noteAddress } from '../session/places/addresses';
 import type { Cursor } from '../session/places/place-words';
 import { useLineParameter } from '../session/places/routes';
 import { useServices } from '../session/state/services';
-import { useAppSelector } from '../session/state/state';
+import { frameSlice } from '../session/state/frame-slice';
+import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { InsertMenu } from './commands/InsertMenu';
 import { TouchBar } from './commands/TouchBar';
 import { runTextCommand } from './commands/run-command';
@@ -65,6 +66,7 @@ export function NoteEditor({
   const [inserting, setInserting] = useState(false);
   const [writing, setWriting] = useState(false);
   const navigate = useNavigate();
+  const dispatch = useAppDispatch();
   const finished = useAppSelector((state) => state.frame.finished[path] ?? state.settings.finished);
   const closeOfPage = useLineParameter('close');
   const close = beside ? null : closeOfPage;
@@ -116,7 +118,10 @@ export function NoteEditor({
         onBlur={(event) => setWriting(event.currentTarget.contains(event.relatedTarget))}
       />
       {BY_TOUCH && writing && (
-        <TouchBar onRun={(id) => editor.current && host.current && runTextCommand(editor.current.view, id, host.current)} />
+        <TouchBar
+          onRun={(id) => editor.current && host.current && runTextCommand(editor.current.view, id, host.current)}
+          onAll={() => dispatch(frameSlice.actions.dialogShown({ is: 'commands' }))}
+        />
       )}
       <Portals registry={registry} path={path} view={() => editor.current?.view ?? null} />
     </>

@@ -13,7 +13,8 @@ import type { ManyResult } from '../../store/acting/note-actions';
 import { copyText } from '../session/acting/copy-text';
 import { refuse, say } from '../session/acting/messages';
 import type { DialogTask } from '../session/acting/task-dialog';
-import { counted, shorten } from '../session/acting/use-act';
+import { counted } from '../session/acting/use-act';
+import { shorten } from '../session/acting/shorten';
 import type { Services } from '../session/state/services';
 
 type Given = Pick<Services, 'store' | 'actions' | 'outside'>;

@@ -1,10 +1,8 @@
 import { CalendarPlus, IndentDecrease, IndentIncrease, MoreHorizontal, Redo2, SquareCheck, TextSearch, Undo2 } from 'lucide-react';
 import { type ComponentType, useEffect, useState } from 'react';
-import { frameSlice } from '../../session/state/frame-slice';
-import { useAppDispatch } from '../../session/state/state';
 import type { TextCommandId } from '../../commands/definitions';
 
-const TOOLS: readonly (readonly [id: TextCommandId, title: string, Icon: ComponentType<{ size: number }>])[] = [
+export const TOUCH_TOOLS: readonly (readonly [id: TextCommandId, title: string, Icon: ComponentType<{ size: number }>])[] = [
   ['text-tick', 'Tick, or make a task of the line', SquareCheck],
   ['text-out', 'Outdent', IndentDecrease],
   ['text-in', 'Indent', IndentIncrease],
@@ -14,10 +12,16 @@ const TOOLS: readonly (readonly [id: TextCommandId, title: string, Icon: Compone
   ['redo', 'Redo', Redo2],
 ];
 
+interface TouchBarProps {
+  tools?: typeof TOUCH_TOOLS;
+  onRun: (id: TextCommandId) => void;
+  /** Shows all commands; left out where there are none beside these. */
+  onAll?: () => void;
+}
+
 /** By touch, while a text is written: what keys do otherwise, above the keyboard of the screen. */
-export function TouchBar({ onRun }: { onRun: (id: TextCommandId) => void }) {
+export function TouchBar({ tools = TOUCH_TOOLS, onRun, onAll }: TouchBarProps) {
   const bottom = useKeyboardHeight();
-  const dispatch = useAppDispatch();
   return (
     <div
       role="toolbar"
@@ -27,19 +31,16 @@ export function TouchBar({ onRun }: { onRun: (id: TextCommandId) => void }) {
       // The text keeps the focus, and the keyboard stays.
       onPointerDown={(event) => event.preventDefault()}
     >
-      {TOOLS.map(([id, title, Icon]) => (
+      {tools.map(([id, title, Icon]) => (
         <button key={id} type="button" aria-label={title} className="grid min-h-11 flex-1 place-items-center" onClick={() => onRun(id)}>
           <Icon size={19} />
         </button>
       ))}
-      <button
-        type="button"
-        aria-label="All commands"
-        className="grid min-h-11 flex-1 place-items-center"
-        onClick={() => dispatch(frameSlice.actions.dialogShown({ is: 'commands' }))}
-      >
-        <TextSearch size={18} />
-      </button>
+      {onAll && (
+        <button type="button" aria-label="All commands" className="grid min-h-11 flex-1 place-items-center" onClick={onAll}>
+          <TextSearch size={18} />
+        </button>
+      )}
     </div>
   );
 }

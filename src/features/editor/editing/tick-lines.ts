@@ -8,7 +8,7 @@ import { progressOf } from '../../../core/task/reading/progress';
 import { soleLink } from '../../../core/note/names/sole-link';
 import { STATUS_NAMES, type Status, isOpen } from '../../../core/task/line/status';
 import type { Task } from '../../../core/task/line/task';
-import { shorten } from '../../session/acting/use-act';
+import { shorten } from '../../session/acting/shorten';
 import { noteNow } from '../reading/note-field';
 
 interface Ticking {

@@ -76,8 +76,10 @@ export function decorateLine(view: EditorView, line: Line, raw: ReadonlySet<numb
     else if (item) decorateItem(ranges, item, line.from, line.text, column);
     else if (!heading) decorateUnder(ranges, itemHolding(note.structure, index), tasks, line.from, line.text, column);
     const wordsTo = task ? Math.min(task.tailFrom, line.text.length) : line.text.length;
-    decorateNames(ranges, state, line.from, line.text, wordsTo);
-    decorateText(ranges, line.from, line.text, wordsTo, column);
+    const { leads } = state.facet(editorContext);
+    if (leads) decorateNames(ranges, state, line.from, line.text, wordsTo);
+    else if (column === null) decorateWords(ranges, line.from, line.text, wordsTo);
+    decorateText(ranges, line.from, line.text, wordsTo, column, leads);
   } else if (kind === LineKind.code || kind === LineKind.frontMatter) {
     ranges.push(Decoration.line({ class: 'cm-code-line' }).range(line.from));
   } else if (kind === LineKind.blank && isQuoted(line.text)) ranges.push(QUOTE.range(line.from));
@@ -96,14 +98,14 @@ function columnOfCursor({ selection }: EditorState, { from, to }: Line): number 
 const standsBefore = (column: Column, words: number): boolean => column !== null && column < words;
 
 /** Each line in its own direction; rows of tables, quotes and addresses as what they are. */
-function decorateText(ranges: Range<Decoration>[], from: number, text: string, wordsTo: number, column: Column): void {
+function decorateText(ranges: Range<Decoration>[], from: number, text: string, wordsTo: number, column: Column, leads: boolean): void {
   ranges.push(AUTO.range(from));
   if (text.length > LONGEST_LINE) return;
   if (/^\s*\|.*\|\s*$/.test(text)) ranges.push(TABLE.range(from));
   if (isQuoted(text)) ranges.push(QUOTE.range(from));
   for (const { from: first, to } of addressesIn(text)) ranges.push(ADDRESS.range(from + first, from + to));
-  for (const { from: first, to } of taskLinksIn(text)) ranges.push(TASK_LINK.range(from + first, from + to));
-  for (const { from: first, to } of daysIn(text.slice(0, wordsTo))) ranges.push(DAY.range(from + first, from + to));
+  if (leads) for (const { from: first, to } of taskLinksIn(text)) ranges.push(TASK_LINK.range(from + first, from + to));
+  if (leads) for (const { from: first, to } of daysIn(text.slice(0, wordsTo))) ranges.push(DAY.range(from + first, from + to));
   for (const [sign, name] of MARKED) {
     for (const found of text.matchAll(sign)) {
       const width = found[1]?.length ?? 0;
@@ -212,7 +214,7 @@ function decorateTask(
     }
   }
   if (column !== null) {
-    ranges.push(Decoration.widget({ widget: DETAILS, side: 1 }).range(from + text.length));
+    if (state.facet(editorContext).leads) ranges.push(Decoration.widget({ widget: DETAILS, side: 1 }).range(from + text.length));
     const told = problemsTold(task, state, text, column, problems);
     if (told) ranges.push(Decoration.widget({ widget: told, side: 2 }).range(from + text.length));
   }
@@ -295,5 +297,19 @@ function decorateNames(ranges: Range<Decoration>[], state: EditorState, from: nu
     ranges.push(
       Decoration.mark({ class: `name-link cm-name${shared ? ' cm-shared-name' : ''}`, attributes }).range(from + link.from, from + link.to),
     );
+  }
+}
+
+/** Where nothing leads anywhere, links to notes and to tasks are their words. */
+function decorateWords(ranges: Range<Decoration>[], from: number, text: string, to: number): void {
+  if (text.length > LONGEST_LINE) return;
+  for (const link of readInline(text, 0, to).links) {
+    const words = /^\[\[(?:[^\]|]*\|)?([^\]|]*)\]\]$/.exec(text.slice(link.from, link.to))?.[1];
+    if (words === undefined) continue;
+    ranges.push(hidden.range(from + link.from, from + link.to - 2 - words.length), hidden.range(from + link.to - 2, from + link.to));
+  }
+  for (const link of taskLinksIn(text)) {
+    const end = text.lastIndexOf('](', link.to);
+    ranges.push(hidden.range(from + link.from, from + link.from + 1), hidden.range(from + end, from + link.to));
   }
 }

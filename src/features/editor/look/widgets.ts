@@ -165,7 +165,7 @@ export class ProblemsWidget extends WidgetType {
   override toDOM(view: EditorView): HTMLElement {
     const box = part('cm-problem-words', this.messages.join(' '));
     box.setAttribute('role', 'note');
-    if (this.messages.length > 0) box.append(' ', helpLink());
+    if (this.messages.length > 0 && view.state.facet(editorContext).leads) box.append(' ', helpLink());
     if (!this.mending) return box;
     const { words, key } = this.mending;
     const button = part('cm-problem-mend', words);

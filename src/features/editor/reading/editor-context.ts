@@ -27,6 +27,8 @@ export interface EditorContext {
   knownPeople: ReadonlySet<string> | null;
   /** Which tasks, by their ref, and which headings, by their whole line, are lent. */
   lent: { refs: ReadonlySet<string>; headings: ReadonlySet<string> };
+  /** Whether names, links, and days lead somewhere, and tasks have details; where there is nothing but this text they are words. */
+  leads: boolean;
   /** How the key that repairs a line is called; empty for none. */
   repairKey: string;
   /** For what actions would do to a line. */
@@ -48,6 +50,7 @@ const NO_CONTEXT: EditorContext = {
   sharedNames: new Set(),
   knownPeople: null,
   lent: { refs: new Set(), headings: new Set() },
+  leads: true,
   repairKey: '',
   action: () => ({ now: { day: 0, minute: 0 }, settings: ACTION_DEFAULTS, makeRef: () => '' }),
   tick: () => undefined,

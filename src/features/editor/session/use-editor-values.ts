@@ -45,6 +45,7 @@ export function useEditorValues(
       sharedNames,
       knownPeople,
       lent,
+      leads: true,
       repairKey,
       action: () => actionContext(latestSettings.current, clock.now()),
       tick: (line) => host.current?.tick([line]),

@@ -8,6 +8,7 @@ import type { WideIntention } from '../../../core/task/acts/intention';
 import { isOpen } from '../../../core/task/line/status';
 import { clauseOf, readTail } from '../../../core/task/line/tail';
 import { frameSlice } from '../state/frame-slice';
+import { shorten } from './shorten';
 import { intentionName } from './intention-name';
 import { useServices } from '../state/services';
 import { useAppDispatch, useAppSelector } from '../state/state';
@@ -215,7 +216,3 @@ function isDueBeforePlan(raw: string): boolean {
 
 /** `1 box`, `3 boxes`. */
 export const counted = (count: number, word: string, many = `${word}s`): string => `${count} ${count === 1 ? word : many}`;
-
-export function shorten(text: string): string {
-  return text.length > 60 ? `${text.slice(0, 59)}…` : text;
-}

@@ -1,0 +1,179 @@
+import { HocuspocusProvider, HocuspocusProviderWebsocket } from '@hocuspocus/provider';
+import { sha256 } from '@noble/hashes/sha2.js';
+import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
+import type { Awareness } from 'y-protocols/awareness';
+import * as Y from 'yjs';
+import {
+  LENT_ABOUT,
+  LENT_SOCKET,
+  LENT_TICK,
+  LENT_TOLD,
+  type LentAbout,
+  type LentRefusal,
+  type LentSaid,
+  type LentTick,
+  LENT_REFUSALS,
+} from '../core/lend/lent-messages';
+
+/** How far one is with the address: asked, shown, or why not. */
+export type Access = 'asking' | 'open' | LentRefusal;
+
+/** What the page shows of what it is joined with. */
+export interface Shown {
+  access: Access;
+  /** Whether the server is reached now. */
+  isThere: boolean;
+  /** Whether all that was written here is on the server’s disk. */
+  isKept: boolean;
+  /** Whether the text is as long as it may be: what was written last is not on the server. */
+  isFull: boolean;
+  about: LentAbout | null;
+  /** Of a list, the ticks that wait for their owner’s program, by row. */
+  ticks: ReadonlyMap<string, LentTick>;
+}
+
+/** So long after the last change it is asked whether it is kept, in milliseconds. */
+const MARK_AFTER = 250;
+/** The longest pause until a server that is away is asked again, in milliseconds. */
+const LONGEST = 10_000;
+
+/** What somebody lent, joined by its address. Nothing of it is stored here: what is not on the server goes with the page. */
+export class JoinedLent {
+  readonly doc = new Y.Doc();
+  readonly text = this.doc.getText('text');
+  private shown: Shown = { access: 'asking', isThere: false, isKept: true, isFull: false, about: null, ticks: new Map() };
+  private readonly listeners = new Set<() => void>();
+  private readonly socket: HocuspocusProviderWebsocket;
+  private readonly provider: HocuspocusProvider;
+  private written = 0;
+  private marking: ReturnType<typeof setTimeout> | null = null;
+
+  constructor(
+    private readonly address: string,
+    private readonly word: string | null,
+    private name: string,
+  ) {
+    this.socket = new HocuspocusProviderWebsocket({ url: location.origin.replace(/^http/, 'ws') + LENT_SOCKET, maxDelay: LONGEST });
+    this.provider = new HocuspocusProvider({
+      websocketProvider: this.socket,
+      name: bytesToHex(sha256(utf8ToBytes(address))),
+      document: this.doc,
+      token: () => this.token(),
+      onAuthenticationFailed: ({ reason }) => this.refused(reason),
+      onStateless: ({ payload }) => this.heard(payload),
+      onSynced: () => this.show({ access: 'open', isThere: true }),
+      onDisconnect: () => this.show({ isThere: false }),
+      onClose: ({ event }) => this.closed(event.reason),
+    });
+    this.provider.attach();
+    this.provider.setAwarenessField('borrower', true);
+    this.rename(name);
+    this.doc.on('update', (_: Uint8Array, origin: unknown) => void (origin !== this.provider && this.wrote()));
+    const told = (): void => this.show({ about: this.readAbout(), ticks: this.readTicks() });
+    this.doc.getMap('about').observe(told);
+    this.doc.getMap('ticks').observe(told);
+  }
+
+  get awareness(): Awareness {
+    return this.provider.awareness as Awareness;
+  }
+
+  readonly present = (): Shown => this.shown;
+
+  readonly listen = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => void this.listeners.delete(listener);
+  };
+
+  /** What others see of one who is here. */
+  rename(name: string): void {
+    this.name = name;
+    this.provider.setAwarenessField('user', { name });
+    if (this.shown.access === 'open') this.say({ name });
+  }
+
+  /** Sets a tick of a list, or takes it off. */
+  tick(id: string, status: LentTick['status']): void {
+    this.say({ tick: { id, status } });
+  }
+
+  leave(): void {
+    if (this.marking !== null) clearTimeout(this.marking);
+    this.provider.destroy();
+    this.socket.destroy();
+  }
+
+  private token(): string {
+    return JSON.stringify({ address: this.address, ...(this.word !== null && { word: this.word }), name: this.name });
+  }
+
+  private say(said: LentSaid): void {
+    this.provider.sendStateless(JSON.stringify(said));
+  }
+
+  private wrote(): void {
+    this.written++;
+    this.show({ isKept: false });
+    this.mark();
+  }
+
+  /** Asks the server to say when all up to here is on its disk. */
+  private mark(): void {
+    this.marking ??= setTimeout(() => {
+      this.marking = null;
+      this.say({ mark: this.written });
+      // The answer may be lost with the connection.
+      if (!this.shown.isKept) setTimeout(() => !this.shown.isKept && this.mark(), 2000);
+    }, MARK_AFTER);
+  }
+
+  private heard(payload: string): void {
+    const told = LENT_TOLD.safeParse(readJson(payload));
+    if (!told.success) return;
+    if ('full' in told.data) this.show({ isFull: true });
+    else if (told.data.kept === this.written) this.show({ isKept: true });
+  }
+
+  private refused(reason: string): void {
+    const known = LENT_REFUSALS.find((one) => one === reason) ?? 'busy';
+    if (known === 'nothing') this.end();
+    else this.show({ access: known });
+  }
+
+  private closed(reason: string): void {
+    if (reason === 'nothing') this.end();
+  }
+
+  /** It is lent no more: nothing of it stays in sight, and nobody is asked again. */
+  private end(): void {
+    this.show({ access: 'nothing' });
+    this.leave();
+  }
+
+  private readAbout(): LentAbout | null {
+    const read = LENT_ABOUT.safeParse(this.doc.getMap('about').toJSON());
+    return read.success ? read.data : null;
+  }
+
+  private readTicks(): Map<string, LentTick> {
+    const all = new Map<string, LentTick>();
+    for (const [id, given] of this.doc.getMap('ticks').entries()) {
+      const tick = LENT_TICK.safeParse(given);
+      if (tick.success) all.set(id, tick.data);
+    }
+    return all;
+  }
+
+  private show(change: Partial<Shown>): void {
+    this.shown = { ...this.shown, ...change };
+    for (const listener of this.listeners) listener();
+  }
+}
+
+function readJson(words: string): unknown {
+  try {
+    return JSON.parse(words);
+  } catch {
+    return null;
+  }
+}
