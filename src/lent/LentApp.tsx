@@ -77,7 +77,10 @@ function Shown({ lent, onWord }: { lent: JoinedLent; onWord: (word: string) => v
       return <Word isWrong={shown.access === 'wrong word'} onWord={onWord} />;
     case 'open':
       return shown.about === null ? (
-        <Plain title="Lent to you" says={<p role="status">Whoever lent this has not opened Recado since; it comes as soon as they do.</p>} />
+        <Plain
+          title="Lent to you"
+          says={<p role="status">Whoever lent this has not opened Recado since; it comes as soon as they do.</p>}
+        />
       ) : (
         <LentPage lent={lent} shown={shown} about={shown.about} />
       );

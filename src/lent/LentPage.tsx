@@ -36,14 +36,18 @@ export function LentPage({ lent, shown, about }: LentPageProps) {
     <div className="mx-auto flex min-h-dvh max-w-[52rem] flex-col px-3 pb-16 sm:px-6">
       <header className="no-print flex flex-wrap items-center gap-x-4 gap-y-1 py-3">
         <Logo />
-        <span className="text-muted">{rights === 'write' ? 'lent to you, to write' : rights === 'tick' ? 'lent to you, to tick' : 'lent to you, to read'}</span>
+        <span className="text-muted">
+          {rights === 'write' ? 'lent to you, to write' : rights === 'tick' ? 'lent to you, to tick' : 'lent to you, to read'}
+        </span>
         <span className="ms-auto">
           <WhoIsHere lent={lent} asks={rights !== 'read'} />
         </span>
       </header>
       <main className="flex-1 rounded-xl bg-sheet px-4 py-4 sm:px-8">
-        <Progress words={words} settings={about.settings} />
-        <LentTools editor={editor} words={words} />
+        <div className="mb-1 flex items-center gap-3">
+          <Progress words={words} settings={about.settings} />
+          <LentTools editor={editor} words={words} />
+        </div>
         <Tags tags={tags} onChoose={(tag) => editor.current?.view.dispatch({ effects: narrowed.of(tag) })} />
         <State shown={shown} rights={rights} />
         {told !== null && (
@@ -146,11 +150,20 @@ function Progress({ words, settings }: { words: string; settings: LentAbout['set
   }, [words, settings]);
   if (all === 0) return null;
   return (
-    <div className="mb-2 flex items-center gap-3">
+    <div className="flex min-w-0 flex-1 items-center gap-3">
       <span className="font-semibold whitespace-nowrap tabular-nums">
         {done} of {all} done
       </span>
-      <progress className="h-2 min-w-0 flex-1 accent-(--primary)" aria-label="How far it is" max={all} value={done} />
+      <div
+        role="progressbar"
+        aria-label="How far it is"
+        aria-valuemin={0}
+        aria-valuemax={all}
+        aria-valuenow={done}
+        className="h-2 min-w-0 flex-1 overflow-hidden rounded-full bg-raised"
+      >
+        <div className="h-full bg-(--kept)" style={{ width: `${(100 * done) / all}%` }} />
+      </div>
     </div>
   );
 }
@@ -175,7 +188,7 @@ function Tags({ tags, onChoose }: { tags: readonly string[]; onChoose: (tag: str
           className={tag === chosen ? 'solid-button' : 'line-button'}
           onClick={() => choose(tag)}
         >
-          {tag}
+          #{tag}
         </button>
       ))}
     </div>

@@ -13,7 +13,7 @@ interface LentToolsProps {
 /** What can be done with the text beside writing in it: find, fold, take it along. */
 export function LentTools({ editor, words }: LentToolsProps) {
   return (
-    <div className="no-print float-end ms-2 flex gap-1">
+    <div className="no-print ms-auto flex gap-1">
       <button type="button" className="quiet-button" aria-label="Find in it" onClick={() => editor.current?.run('text-find')}>
         <Search size={16} aria-hidden="true" />
       </button>

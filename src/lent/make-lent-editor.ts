@@ -90,13 +90,22 @@ export function makeLentEditor(options: LentEditorOptions): LentEditor {
     void tickLines(view, lines, {
       ...{ context: context(), sinks: false, told: options.told, settle: () => Promise.resolve(), saveStep: () => undefined },
       // Steps stay as they are: who has more of it in sight decides about them.
-      elsewhere: (tasks, status) => void actOnTasks(view, tasks.map(({ task }) => task), { do: 'status', status }, context(), options.told),
+      elsewhere: (tasks, status) =>
+        void actOnTasks(
+          view,
+          tasks.map(({ task }) => task),
+          { do: 'status', status },
+          context(),
+          options.told,
+        ),
     });
   };
   const host = lentHost({ context, tick, raise: (line) => raiseLine(view, line, context()), told: options.told, undo });
   const valuesOf = (): Extension => [
     noteReading.of(readingOf(settings)),
-    editorContext.of(lentContext(settings, { writes, tick, follow, run, select: (line) => selectLine(view, line), raise: host.raise, context })),
+    editorContext.of(
+      lentContext(settings, { writes, tick, follow, run, select: (line) => selectLine(view, line), raise: host.raise, context }),
+    ),
   ];
   const values = new Compartment();
   const written: Extension = writes
@@ -106,7 +115,12 @@ export function makeLentEditor(options: LentEditorOptions): LentEditor {
           ...{ calendar: () => undefined, context },
         }),
         behindTail,
-        wordOffers(context, () => true, () => '', () => void run('text-take')),
+        wordOffers(
+          context,
+          () => true,
+          () => '',
+          () => void run('text-take'),
+        ),
         leavingLines(context),
         pasteRich,
         marginTools,

@@ -63,6 +63,7 @@ function headingsOver(headings: readonly { line: number; level: number; topLevel
 /** The tags that the text names, the most used first. */
 export function tagsIn(state: EditorState): string[] {
   const counts = new Map<string, number>();
-  for (const task of noteNow(state).tasks) for (const tag of task.tags) counts.set(tag, (counts.get(tag) ?? 0) + 1);
+  for (const { tags, around } of noteNow(state).tasks)
+    for (const tag of [...tags, ...around.tags]) counts.set(tag, (counts.get(tag) ?? 0) + 1);
   return [...counts].sort(([one, a], [other, b]) => b - a || one.localeCompare(other)).map(([tag]) => tag);
 }

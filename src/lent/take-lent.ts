@@ -24,7 +24,13 @@ export function plainText(words: string): string {
       const task = byLine.get(at);
       if (!task) return line;
       const status = { todo: '', underway: 'under way: ', waiting: 'waiting: ', done: 'done: ', cancelled: 'cancelled: ' }[task.status];
-      const tail = task.tailFrom < line.length ? line.slice(task.tailFrom).trim().replace(/^\{|\}$/g, '') : '';
+      const tail =
+        task.tailFrom < line.length
+          ? line
+              .slice(task.tailFrom)
+              .trim()
+              .replace(/^\{|\}$/g, '')
+          : '';
       return `${line.slice(0, task.boxFrom)}${status}${task.text}${tail === '' ? '' : ` (${tail})`}`;
     })
     .join('\n');

@@ -58,9 +58,11 @@ export function LentPage() {
           ))}
         </ul>
       )}
-      <SheetPart title="Lent to you">
-        <PinLent />
-      </SheetPart>
+      <div className="mt-8">
+        <SheetPart title="Lent to you">
+          <PinLent />
+        </SheetPart>
+      </div>
     </Sheet>
   );
 }

@@ -34,14 +34,19 @@ class Told<T> {
   }
 }
 
-const told = new WeakMap<NoteStore, Map<string, Told<unknown>>>();
+/** By what reads it: the same value may be read in more than one way. */
+const told = new WeakMap<NoteStore, Map<object, Told<unknown>>>();
 
-/** A value that any tab may change, as it is now; undefined until it is known. */
+/**
+ * A value that any tab may change, as it is now; undefined until it is known.
+ *
+ * @param of the same object each time
+ */
 export function useToldValue<T>(of: ToldValue<T>): T | undefined {
   const { store } = useServices();
-  const all = told.get(store) ?? new Map<string, Told<unknown>>();
+  const all = told.get(store) ?? new Map<object, Told<unknown>>();
   told.set(store, all);
-  const one = (all.get(of.id) as Told<T> | undefined) ?? new Told<T>(store, of);
-  all.set(of.id, one);
+  const one = (all.get(of) as Told<T> | undefined) ?? new Told<T>(store, of);
+  all.set(of, one);
   return useSyncExternalStore(one.listen, one.present);
 }
