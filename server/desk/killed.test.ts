@@ -1,40 +1,11 @@
-import { type ChildProcess, spawn } from 'node:child_process';
 import { mkdtempSync } from 'node:fs';
-import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { begin, freePort, kill } from '../parts/test-server';
 
-const ROOT = path.resolve(__dirname, '../..');
 const ID = 'DDDDDDDDDDDDDDDDDDDDD1';
 const HEADERS = { 'recado-key': 'KKKKKKKKKKKKKKKKKKKKK1', 'content-type': 'application/octet-stream' };
 const ROUNDS = 3;
-
-const freePort = (): Promise<number> =>
-  new Promise((resolve) => {
-    const probe = createServer().listen(0, () => {
-      const address = probe.address();
-      probe.close(() => resolve(typeof address === 'object' && address ? address.port : 0));
-    });
-  });
-
-/** Starts the server as people do, and waits until it is well. */
-async function begin(port: number, data: string): Promise<ChildProcess> {
-  const server = spawn(process.execPath, [path.join(ROOT, 'node_modules/tsx/dist/cli.mjs'), path.join(ROOT, 'server/main.ts')], {
-    env: { ...process.env, PORT: String(port), DATA: data },
-    stdio: 'ignore',
-    // The whole group is killed: the loader of TypeScript runs the server as a child of its own.
-    detached: true,
-  });
-  for (let attempt = 0; attempt < 200; attempt++) {
-    const isWell = await fetch(`http://localhost:${port}/healthz`).then(
-      ({ ok }) => ok,
-      () => false,
-    );
-    if (isWell) return server;
-    await new Promise((resolve) => setTimeout(resolve, 100));
-  }
-  throw new Error('the server did not begin');
-}
 
 test('what a server acknowledged is there whole after it was killed in the middle of a storm, and nothing is half there', async () => {
   const [port, data] = [await freePort(), mkdtempSync(path.join(tmpdir(), 'recado-killed-'))];
@@ -80,7 +51,7 @@ test('what a server acknowledged is there whole after it was killed in the middl
       }
     });
     await new Promise((resolve) => setTimeout(resolve, 400));
-    process.kill(-(server.pid ?? 0), 'SIGKILL');
+    kill(server);
     isOver = true;
     await Promise.all(storm);
   }

@@ -153,7 +153,12 @@ describe('whoever was not let in', () => {
 
   it('with rubbish is put out, and the server goes on', async () => {
     const { one, owner } = await lent('mine', 'write');
-    for (const bytes of [new Uint8Array(0), new Uint8Array([255, 255, 255, 255, 255]), new Uint8Array(1000).fill(7), Buffer.from('words')]) {
+    for (const bytes of [
+      new Uint8Array(0),
+      new Uint8Array([255, 255, 255, 255, 255]),
+      new Uint8Array(1000).fill(7),
+      Buffer.from('words'),
+    ]) {
       const stranger = await ByHand.open();
       stranger.socket.send(bytes);
       await until(() => stranger.closed);

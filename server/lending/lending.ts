@@ -30,6 +30,8 @@ export interface LendingLimits {
 }
 
 const LIMITS: LendingLimits = { texts: 10_000, borrowers: 100, asked: 600 };
+/** So long texts may take to be put away, in milliseconds. */
+const PATIENCE = 1500;
 /** How often it is looked whose last day is over, in milliseconds. */
 const EACH = 1000;
 /** So many ticks wait for their owner. */
@@ -153,6 +155,9 @@ export class Lending {
   async close(): Promise<void> {
     clearInterval(this.sweeper);
     this.hub.closeConnections();
+    // What each text still has to say is said before what says it goes.
+    for (const end = Date.now() + PATIENCE; this.hub.documents.size > 0 && Date.now() < end; )
+      await new Promise((resolve) => setTimeout(resolve, 20));
     await this.kept.close();
     await this.seen.flush();
     await this.hub.hooks('onDestroy', { instance: this.hub });

@@ -3,6 +3,7 @@ import { alignedLines } from './aligned-lines';
 import { aroundOf, followedPart, itemWithRef } from './follow-part';
 import { lentText } from './lent-lines';
 import { type LentKind, type LentPart, partAt } from './lent-part';
+import { mendedLine } from './mended-line';
 import { type PutIn, putIn } from './put-in';
 
 const NOTE = [
@@ -239,5 +240,21 @@ describe('whatever others write', () => {
         aligned.forEach((from, at) => from !== -1 && expect(a[from]).toBe(b[at]));
       }),
     );
+  });
+});
+
+describe('a line that two changed at once', () => {
+  it.each([
+    ['- [xx] Pack', '- [ ] Pack', '- [x] Pack'],
+    ['- [_x] Pack', '- [ ] Pack', '- [x] Pack'],
+    ['  1. [-_] Pack', '  1. [ ] Pack', '  1. [-] Pack'],
+    ['- [12] Pack', '- Pack', '- [12] Pack'],
+    ['- [x] Pack {done 2026-11-29} {done 2026-11-28}', '- [ ] Pack', '- [x] Pack {done 2026-11-29}'],
+    ['- [ ] Pack {due 2026-12-04} {plan 2026-12-01}', '- [ ] Pack', '- [ ] Pack {due 2026-12-04; plan 2026-12-01}'],
+    ['- [ ] Pack {due 2026-12-042026-12-05}', '- [ ] Pack {due 2026-12-01}', '- [ ] Pack {due 2026-12-04}'],
+    ['- [ ] Pack {due 32026-12-05; top}', '- [ ] Pack {due 2026-12-01; top}', '- [ ] Pack {due 2026-12-05; top}'],
+    ['- [ ] Pack both words', '- [ ] Pack', '- [ ] Pack both words'],
+  ])('%j of %j is %j', (line, before, wanted) => {
+    expect(mendedLine(line, before)).toBe(wanted);
   });
 });

@@ -1,6 +1,7 @@
-import { readOutline, sectionEnd, textEnd } from '../note/outline/outline-edits';
+import { type Outline, readOutline, sectionEnd, textEnd } from '../note/outline/outline-edits';
 import { readFrontMatter } from '../note/facts/front-matter';
-import { splitLines } from '../note/blocks/lines';
+import { lineText, splitLines } from '../note/blocks/lines';
+import type { Item } from '../note/blocks/structure';
 
 /** What is lent of a note: an item with all under it, the section of a heading, or all but the front matter. */
 export type LentKind = 'item' | 'section' | 'note';
@@ -30,7 +31,41 @@ export function partAt(text: string, line: number, kind: LentKind): LentPart | n
   }
   // Where two begin on one line the outer one is meant.
   const item = outline.structure.items.find((one) => one.line === line);
-  return item ? { kind, first: line, last: item.lastLine } : null;
+  return item ? { kind, first: line, last: withoutLazy(outline, item) } : null;
+}
+
+/**
+ * The last line of an item that stands in it. Words further out at its foot may belong to it for a reader of Markdown (CommonMark 0.31.2 §5.2, laziness),
+ * but whoever put the item above them did not mean that.
+ */
+function withoutLazy({ lines }: Outline, item: Item): number {
+  const before = lineText(lines, item.line).slice(0, item.markerFrom);
+  const room = item.column - widthOf(`${before.replace(/\S/g, ' ')}x`);
+  let last = item.lastLine;
+  while (last > item.line) {
+    const words = lineText(lines, last);
+    const inner = words.startsWith(before)
+      ? words.slice(before.length)
+      : /\S/.test(before)
+        ? words
+        : words.slice(Math.min(roomOf(words), before.length));
+    if (words.trim() !== '' && (widthOf(inner) >= room || (!words.startsWith(before) && widthOf(words) >= item.column))) break;
+    last--;
+  }
+  return last;
+}
+
+const roomOf = (line: string): number => /^[ \t]*/.exec(line)?.[0].length ?? 0;
+
+/** The columns before the words of a line, with tabs to every fourth (CommonMark 0.31.2 §2.2). */
+export function widthOf(line: string): number {
+  let column = 0;
+  for (const sign of line) {
+    if (sign === '\t') column += 4 - (column % 4);
+    else if (sign === ' ') column++;
+    else break;
+  }
+  return column;
 }
 
 function wholeNote(text: string): LentPart {

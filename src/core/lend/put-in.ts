@@ -5,7 +5,8 @@ import { withClause } from '../task/writing/write-tail';
 import { alignedLines } from './aligned-lines';
 import { aroundOf } from './follow-part';
 import { type KeptClause, type LentLine, indentOf, indented, lentLines, without } from './lent-lines';
-import { type LentPart, partAt } from './lent-part';
+import { type LentPart, partAt, widthOf } from './lent-part';
+import { mendedLine } from './mended-line';
 
 /** What is kept back of a line that went: it comes again with its line, as by Undo. */
 export interface KeptLine {
@@ -102,17 +103,6 @@ const rootOf = (text: string): Item | undefined => readOutline(text).structure.i
 
 const roomOf = (line: string): number => /^[ \t]*/.exec(line)?.[0].length ?? 0;
 
-/** The columns before the words of a line, with tabs to every fourth (CommonMark 0.31.2 §2.2). */
-function widthOf(line: string): number {
-  let column = 0;
-  for (const sign of line) {
-    if (sign === '\t') column += 4 - (column % 4);
-    else if (sign === ' ') column++;
-    else break;
-  }
-  return column;
-}
-
 function withinSection(lines: readonly string[], before: readonly LentLine[]): string[] {
   const root = readOutline(before.map(({ text }) => text).join('\n')).structure.headings[0];
   const level = root?.level ?? 1;
@@ -172,11 +162,15 @@ function withKept(
   aligned: readonly number[],
   gone: readonly KeptLine[],
 ): { words: string[]; left: KeptLine[] } {
-  const words = [...wanted];
   const stays = new Set(aligned);
+  const words = mended(
+    wanted,
+    aligned,
+    before.filter((_, at) => !stays.has(at)),
+  );
   const open: KeptLine[] = [...before.filter(({ kept }, at) => kept.length > 0 && !stays.has(at)), ...gone];
-  const items = new Map(readOutline(wanted.join('\n')).structure.items.map((item) => [item.line, item.wordsFrom]));
-  const came = wanted.flatMap((_, at) => {
+  const items = new Map(readOutline(words.join('\n')).structure.items.map((item) => [item.line, item.wordsFrom]));
+  const came = words.flatMap((_, at) => {
     const from = items.get(at) ?? -1;
     if (aligned[at] !== -1 || from < 0) return [];
     // What others write in its place is theirs to write, but not to claim.
@@ -193,6 +187,20 @@ function withKept(
   return { words, left: open.slice(0, MOST_GONE).map(({ text: one, kept }) => ({ text: one, kept })) };
 }
 
+/** Comparing costs as much as there are pairs. */
+const MOST_COMPARED = 20_000;
+
+/** Lines that took the place of others, as they were meant where two changed them at once. */
+function mended(wanted: readonly string[], aligned: readonly number[], left: readonly LentLine[]): string[] {
+  const came = aligned.filter((from) => from === -1).length;
+  if (left.length === 0 || came * left.length > MOST_COMPARED) return [...wanted];
+  return wanted.map((line, at) => {
+    if (aligned[at] !== -1) return line;
+    const was = left[likest(line, left)];
+    return was ? mendedLine(line, was.text) : line;
+  });
+}
+
 /** So many lines that went are remembered. */
 const MOST_GONE = 50;
 
@@ -200,7 +208,7 @@ const MOST_GONE = 50;
 const ALIKE = 0.5;
 
 /** Which of some lines a line is, by its words; -1 for none. */
-function likest(words: string, lines: readonly KeptLine[]): number {
+function likest(words: string, lines: readonly { text: string }[]): number {
   let [best, found] = [ALIKE, -1];
   lines.forEach((line, index) => {
     const alike = likeness(words, line.text);
@@ -216,7 +224,8 @@ function likeness(one: string, other: string): number {
   return (2 * shared) / Math.max(1, a.length + b.length);
 }
 
-const wordsOf = (line: string): string[] => line.match(/[\p{L}\p{N}]+/gu) ?? [];
+/** Its words, without what stands in its box. */
+const wordsOf = (line: string): string[] => line.replace(/^\s*(?:[-*+]|\d{1,9}[.)])\s+\[[^\]]{1,8}\]/, '').match(/[\p{L}\p{N}]+/gu) ?? [];
 
 /** The text with other lines in the place of some; those that stayed keep their ending, new ones have that of the line before. */
 function replaced(

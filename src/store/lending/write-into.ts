@@ -1,3 +1,4 @@
+import { diffIndices } from 'node-diff3';
 import type * as Y from 'yjs';
 import { alignedLines } from '../../core/lend/aligned-lines';
 import { differenceOf } from '../../core/task/writing/edit';
@@ -48,16 +49,20 @@ const linesOf = (lines: readonly string[], from: number, to: number): string =>
     .map((line) => `${line}\n`)
     .join('');
 
+/** Words, days, and single signs: what is taken out and put in whole. */
+const PIECES = /\d{4}-\d{2}-\d{2}|[\p{L}\p{M}\p{N}_]+|[^\S\n]+|\n|./gsu;
+/** Comparing costs as much as there are pairs of equal pieces; beyond so many pieces a run of lines is changed as one. */
+const MOST_PIECES = 2000;
+
 function hunk(before: string, from: number, to: number, insert: string) {
   const old = before.slice(from, Math.min(to, before.length));
-  const change = differenceOf(old, insert);
-  if (!change) return [];
-  let [head, foot] = [change.from, old.length - change.to];
-  // A letter of two halves is taken whole (The Unicode Standard, 3.8, surrogates).
-  if (head > 0 && isHigh(old.charCodeAt(head - 1))) head--;
-  if (foot > 0 && isLow(old.charCodeAt(old.length - foot))) foot--;
-  return [{ from: from + head, to: from + old.length - foot, insert: insert.slice(head, insert.length - foot) }];
+  if (!differenceOf(old, insert)) return [];
+  const [left, came] = [old.match(PIECES) ?? [], insert.match(PIECES) ?? []];
+  if (left.length + came.length > MOST_PIECES) return [{ from, to: from + old.length, insert }];
+  const starts = left.reduce<number[]>((all, piece) => [...all, (all.at(-1) ?? 0) + piece.length], [0]);
+  return diffIndices(left, came).map(({ buffer1, buffer2 }) => ({
+    from: from + (starts[buffer1[0]] ?? 0),
+    to: from + (starts[buffer1[0] + buffer1[1]] ?? old.length),
+    insert: came.slice(buffer2[0], buffer2[0] + buffer2[1]).join(''),
+  }));
 }
-
-const isHigh = (code: number): boolean => code >= 0xd800 && code <= 0xdbff;
-const isLow = (code: number): boolean => code >= 0xdc00 && code <= 0xdfff;
