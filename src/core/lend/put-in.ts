@@ -6,6 +6,7 @@ import { alignedLines } from './aligned-lines';
 import { aroundOf } from './follow-part';
 import { type KeptClause, type LentLine, indentOf, indented, lentLines, without } from './lent-lines';
 import { type LentPart, partAt, widthOf } from './lent-part';
+import { ALIKE, likeness } from './like-lines';
 import { mendedLine } from './mended-line';
 
 /** What is kept back of a line that went: it comes again with its line, as by Undo. */
@@ -145,8 +146,10 @@ function written(text: string, part: LentPart, before: readonly LentLine[], want
     before.map((line) => line.text),
     wanted,
   );
+  // An item is what begins it, however it was reworded.
+  if (part.kind === 'item' && aligned[0] !== 0) aligned.forEach((from, at) => (at === 0 || from === 0) && (aligned[at] = -1));
   const indent = indentOf(text, part);
-  const { words, left } = withKept(before, wanted, aligned, gone);
+  const { words, left } = withKept(before, wanted, aligned, gone, part.kind);
   const raws = words.map((line, at) => {
     const same = before[aligned[at] ?? -1];
     return same ? same.raw : indented(line, indent);
@@ -161,6 +164,7 @@ function withKept(
   wanted: readonly string[],
   aligned: readonly number[],
   gone: readonly KeptLine[],
+  kind: LentPart['kind'],
 ): { words: string[]; left: KeptLine[] } {
   const stays = new Set(aligned);
   const words = mended(
@@ -178,7 +182,8 @@ function withKept(
     return [{ at, from }];
   });
   for (const { at, from } of came) {
-    const found = open.length === 0 ? -1 : likest(words[at] ?? '', open);
+    const isRoot = kind === 'item' && at === 0 && (before[0]?.kept.length ?? 0) > 0;
+    const found = isRoot ? 0 : open.length === 0 ? -1 : likest(words[at] ?? '', open);
     const line = open[found];
     if (!line) continue;
     open.splice(found, 1);
@@ -204,9 +209,6 @@ function mended(wanted: readonly string[], aligned: readonly number[], left: rea
 /** So many lines that went are remembered. */
 const MOST_GONE = 50;
 
-/** How much of two lines must be the same for one to be the other. */
-const ALIKE = 0.5;
-
 /** Which of some lines a line is, by its words; -1 for none. */
 function likest(words: string, lines: readonly { text: string }[]): number {
   let [best, found] = [ALIKE, -1];
@@ -216,16 +218,6 @@ function likest(words: string, lines: readonly { text: string }[]): number {
   });
   return found;
 }
-
-function likeness(one: string, other: string): number {
-  if (one.trim() === other.trim()) return 2;
-  const [a, b] = [wordsOf(one), wordsOf(other)];
-  const shared = a.filter((word) => b.includes(word)).length;
-  return (2 * shared) / Math.max(1, a.length + b.length);
-}
-
-/** Its words, without what stands in its box. */
-const wordsOf = (line: string): string[] => line.replace(/^\s*(?:[-*+]|\d{1,9}[.)])\s+\[[^\]]{1,8}\]/, '').match(/[\p{L}\p{N}]+/gu) ?? [];
 
 /** The text with other lines in the place of some; those that stayed keep their ending, new ones have that of the line before. */
 function replaced(

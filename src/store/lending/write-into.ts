@@ -1,7 +1,8 @@
 import { diffIndices } from 'node-diff3';
 import type * as Y from 'yjs';
 import { alignedLines } from '../../core/lend/aligned-lines';
-import { differenceOf } from '../../core/task/writing/edit';
+import { pairedLines } from '../../core/lend/like-lines';
+import { type Change, differenceOf } from '../../core/task/writing/edit';
 
 /**
  * Brings a text that several write to what one of them has, by the smallest changes: what others write in other lines and words stays theirs.
@@ -13,7 +14,7 @@ export function writeInto(text: Y.Text, wanted: string, origin: unknown): void {
   const aligned = alignedLines(old, next);
   // The end of both counts as a line that stayed.
   const stays = [...aligned, old.length];
-  const changes: { from: number; to: number; insert: string }[] = [];
+  const changes: Change[] = [];
   const starts = startsOf(old);
   let [a, b] = [0, 0];
   stays.forEach((from, at) => {
@@ -51,14 +52,39 @@ const linesOf = (lines: readonly string[], from: number, to: number): string =>
 
 /** Words, days, and single signs: what is taken out and put in whole. */
 const PIECES = /\d{4}-\d{2}-\d{2}|[\p{L}\p{M}\p{N}_]+|[^\S\n]+|\n|./gsu;
-/** Comparing costs as much as there are pairs of equal pieces; beyond so many pieces a run of lines is changed as one. */
+/** Comparing costs as much as there are pairs of equal pieces; a line of more is changed as one. */
 const MOST_PIECES = 2000;
 
-function hunk(before: string, from: number, to: number, insert: string) {
+/** Changes of a run of lines: line by line where one took the place of another, so that what others write in a line stays in it. */
+function hunk(before: string, from: number, to: number, insert: string): Change[] {
   const old = before.slice(from, Math.min(to, before.length));
-  if (!differenceOf(old, insert)) return [];
-  const [left, came] = [old.match(PIECES) ?? [], insert.match(PIECES) ?? []];
-  if (left.length + came.length > MOST_PIECES) return [{ from, to: from + old.length, insert }];
+  const [left, came] = [linesIn(old), linesIn(insert)];
+  const changes: Change[] = [];
+  let at = from;
+  let a = 0;
+  pairedLines(left, came).forEach((was, b) => {
+    const line = came[b] ?? '';
+    if (was === -1) return void changes.push({ from: at, to: at, insert: line });
+    for (; a < was; a++) {
+      changes.push({ from: at, to: at + (left[a]?.length ?? 0), insert: '' });
+      at += left[a]?.length ?? 0;
+    }
+    changes.push(...lineChanges(left[was] ?? '', line, at));
+    at += left[was]?.length ?? 0;
+    a = was + 1;
+  });
+  const end = from + old.length;
+  if (end > at) changes.push({ from: at, to: end, insert: '' });
+  return changes;
+}
+
+/** The lines of a text, each with its end. */
+const linesIn = (text: string): string[] => text.match(/[^\n]*\n|[^\n]+$/g) ?? [];
+
+function lineChanges(old: string, line: string, from: number): Change[] {
+  if (old === line) return [];
+  const [left, came] = [old.match(PIECES) ?? [], line.match(PIECES) ?? []];
+  if (left.length + came.length > MOST_PIECES) return [{ from, to: from + old.length, insert: line }];
   const starts = left.reduce<number[]>((all, piece) => [...all, (all.at(-1) ?? 0) + piece.length], [0]);
   return diffIndices(left, came).map(({ buffer1, buffer2 }) => ({
     from: from + (starts[buffer1[0]] ?? 0),
