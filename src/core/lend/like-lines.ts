@@ -1,19 +1,33 @@
 /** How much of two lines must be the same for one to be the other. */
 export const ALIKE = 0.5;
+const LITTLE = 0.2;
 
 /**
- * How much of their words two lines share, from 0 to 1, whatever stands in their boxes; 2 for equal ones.
+ * How much two lines share, from 0 to 1, by their words or by how they begin and end, whatever stands in their boxes; 2 for equal ones.
  *
  * @example likeness('- [ ] Pack it', '- [x] Pack it well') // 0.8
  */
 export function likeness(one: string, other: string): number {
   if (one.trim() === other.trim()) return 2;
-  const [a, b] = [wordsOf(one), wordsOf(other)];
+  const [first, second] = [saidIn(one), saidIn(other)];
+  const [a, b] = [wordsOf(first), wordsOf(second)];
   const shared = a.filter((word) => b.includes(word)).length;
-  return (2 * shared) / Math.max(1, a.length + b.length);
+  return Math.max((2 * shared) / Math.max(1, a.length + b.length), endsShared(first, second));
 }
 
-const wordsOf = (line: string): string[] => line.replace(/^\s*(?:[-*+]|\d{1,9}[.)])\s+\[[^\]]{1,8}\]/, '').match(/[\p{L}\p{N}]+/gu) ?? [];
+/** What a line says behind its marker and box. */
+const saidIn = (line: string): string => line.replace(/^\s*(?:(?:[-*+]|\d{1,9}[.)])\s+)?(?:\[[^\]]{1,8}\])?\s*/, '').trimEnd();
+
+const wordsOf = (words: string): string[] => words.match(/[\p{L}\p{N}]+/gu) ?? [];
+
+function endsShared(one: string, other: string): number {
+  const least = Math.min(one.length, other.length);
+  let head = 0;
+  while (head < least && one[head] === other[head]) head++;
+  let foot = 0;
+  while (foot < least - head && one[one.length - 1 - foot] === other[other.length - 1 - foot]) foot++;
+  return (head + foot) / Math.max(1, one.length, other.length);
+}
 
 /** Comparing costs as much as there are pairs. */
 const MOST_PAIRS = 20_000;
@@ -24,6 +38,8 @@ const MOST_PAIRS = 20_000;
  * @example pairedLines(['- a b', '- c d'], ['- c d e']) // [1]
  */
 export function pairedLines(before: readonly string[], after: readonly string[]): number[] {
+  // One that took the place of one is that, where they have anything in common.
+  if (before.length === 1 && after.length === 1) return [likeness(before[0] ?? '', after[0] ?? '') > LITTLE ? 0 : -1];
   if (before.length * after.length > MOST_PAIRS) return after.map((_, at) => (before.length === after.length ? at : -1));
   // The most that can be alike of the rest, from each pair of places on.
   const best = Array.from({ length: before.length + 1 }, () => new Float64Array(after.length + 1));
@@ -44,6 +60,5 @@ export function pairedLines(before: readonly string[], after: readonly string[])
     else if (at(a, b) === at(a + 1, b)) a++;
     else b++;
   }
-  // One that took the place of one is that, however it was reworded.
-  return before.length === 1 && after.length === 1 ? [0] : paired;
+  return paired;
 }

@@ -1,5 +1,7 @@
 import fc from 'fast-check';
+import { itemWithRef } from '../../core/lend/follow-part';
 import { lentText } from '../../core/lend/lent-lines';
+import { partAt } from '../../core/lend/lent-part';
 import { tabs } from '../test-desk';
 import type { NoteStore } from '../notes/note-store';
 import { TYPING } from '../notes/origin';
@@ -186,12 +188,9 @@ interface Place {
 }
 
 function placeOf(path: string, text: string): Place | null {
-  const lines = text.split('\n');
-  const first = lines.findIndex((line) => line.includes('ref l3ns00'));
-  if (first === -1) return null;
-  let last = first;
-  while (/^ +\S/.test(lines[last + 1] ?? '')) last++;
-  return { path, first, last };
+  const first = itemWithRef(text, 'l3ns00');
+  const part = first === null ? null : partAt(text, first, 'item');
+  return part && { path, first: part.first, last: part.last };
 }
 
 /** What stands outside of the branch in each note, as its owner left it. */

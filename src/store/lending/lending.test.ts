@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import * as Y from 'yjs';
 import { desk } from '../test-desk';
 import { TYPING } from '../notes/origin';
@@ -159,6 +160,21 @@ describe('writing into a text that others write in', () => {
     text.insert(0, before);
     writeInto(text, after, null);
     expect(text.toString()).toBe(after);
+  });
+
+  it('whatever both are', () => {
+    const words = fc
+      .array(fc.constantFrom('- [ ] a', '- [x] a', '- [ ] a b', 'b', '', '  - [ ] c'), { maxLength: 6 })
+      .map((lines) => lines.join('\n'));
+    fc.assert(
+      fc.property(words, words, (before, after) => {
+        const text = new Y.Doc().getText('text');
+        text.insert(0, before);
+        writeInto(text, after, null);
+        expect(text.toString()).toBe(after);
+      }),
+      { numRuns: 2000 },
+    );
   });
 
   it('leaves what others write in other places', () => {

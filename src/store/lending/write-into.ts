@@ -2,7 +2,7 @@ import { diffIndices } from 'node-diff3';
 import type * as Y from 'yjs';
 import { alignedLines } from '../../core/lend/aligned-lines';
 import { pairedLines } from '../../core/lend/like-lines';
-import { type Change, differenceOf } from '../../core/task/writing/edit';
+import type { Change } from '../../core/task/writing/edit';
 
 /**
  * Brings a text that several write to what one of them has, by the smallest changes: what others write in other lines and words stays theirs.
@@ -11,29 +11,22 @@ export function writeInto(text: Y.Text, wanted: string, origin: unknown): void {
   const before = text.toString();
   if (before === wanted) return;
   const [old, next] = [before.split('\n'), wanted.split('\n')];
-  const aligned = alignedLines(old, next);
-  // The end of both counts as a line that stayed.
-  const stays = [...aligned, old.length];
   const changes: Change[] = [];
   const starts = startsOf(old);
   let [a, b] = [0, 0];
-  stays.forEach((from, at) => {
+  // The end of both counts as a line that stayed.
+  [...alignedLines(old, next), old.length].forEach((from, at) => {
     if (from === -1) return;
-    if (from > a || at > b) changes.push(...hunk(before, starts[a] ?? 0, starts[from] ?? 0, linesOf(next, b, at)));
+    const isEnd = from === old.length;
+    if (from > a || at > b) changes.push(...hunk(starts[a] ?? 0, old.slice(a, from), next.slice(b, at), isEnd, isEnd && a > 0 && b > 0));
     [a, b] = [from + 1, at + 1];
   });
   text.doc?.transact(() => {
     for (const { from, to, insert } of changes.toReversed()) {
-      if (to > from) text.delete(from, to - from);
+      // What comes stands before what goes: behind it somebody else may write at the same time.
       if (insert !== '') text.insert(from, insert);
+      if (to > from) text.delete(from + insert.length, to - from);
     }
-  }, origin);
-  // A last line that came or went with the break before it.
-  const rest = differenceOf(text.toString(), wanted);
-  if (!rest) return;
-  text.doc?.transact(() => {
-    if (rest.to > rest.from) text.delete(rest.from, rest.to - rest.from);
-    if (rest.insert !== '') text.insert(rest.from, rest.insert);
   }, origin);
 }
 
@@ -44,42 +37,43 @@ function startsOf(lines: readonly string[]): number[] {
   return starts;
 }
 
-const linesOf = (lines: readonly string[], from: number, to: number): string =>
-  lines
-    .slice(from, to)
-    .map((line) => `${line}\n`)
-    .join('');
+/**
+ * Changes of a run of lines: line by line where one took the place of another, so that what others write in a line stays in it.
+ *
+ * @param start where the first of them starts
+ * @param isEnd whether it is the last of the text: then a line goes with the break before it, else with the one behind
+ * @param isAfter whether lines that stayed stand before it
+ */
+function hunk(start: number, old: readonly string[], next: readonly string[], isEnd: boolean, isAfter: boolean): Change[] {
+  const broken = (lines: readonly string[]): string[] =>
+    lines.map((line, at) => (!isEnd ? `${line}\n` : isAfter || at > 0 ? `\n${line}` : line));
+  const [left, came] = [broken(old), broken(next)];
+  const changes: Change[] = [];
+  let at = isAfter ? start - 1 : start;
+  let a = 0;
+  const goTo = (line: number): void => {
+    for (; a < line; a++) {
+      const length = left[a]?.length ?? 0;
+      if (length > 0) changes.push({ from: at, to: at + length, insert: '' });
+      at += length;
+    }
+  };
+  pairedLines(old, next).forEach((was, b) => {
+    const line = came[b] ?? '';
+    if (was === -1) return void changes.push({ from: at, to: at, insert: line });
+    goTo(was);
+    changes.push(...lineChanges(left[was] ?? '', line, at));
+    at += left[was]?.length ?? 0;
+    a = was + 1;
+  });
+  goTo(old.length);
+  return changes;
+}
 
 /** Words, days, and single signs: what is taken out and put in whole. */
 const PIECES = /\d{4}-\d{2}-\d{2}|[\p{L}\p{M}\p{N}_]+|[^\S\n]+|\n|./gsu;
 /** Comparing costs as much as there are pairs of equal pieces; a line of more is changed as one. */
 const MOST_PIECES = 2000;
-
-/** Changes of a run of lines: line by line where one took the place of another, so that what others write in a line stays in it. */
-function hunk(before: string, from: number, to: number, insert: string): Change[] {
-  const old = before.slice(from, Math.min(to, before.length));
-  const [left, came] = [linesIn(old), linesIn(insert)];
-  const changes: Change[] = [];
-  let at = from;
-  let a = 0;
-  pairedLines(left, came).forEach((was, b) => {
-    const line = came[b] ?? '';
-    if (was === -1) return void changes.push({ from: at, to: at, insert: line });
-    for (; a < was; a++) {
-      changes.push({ from: at, to: at + (left[a]?.length ?? 0), insert: '' });
-      at += left[a]?.length ?? 0;
-    }
-    changes.push(...lineChanges(left[was] ?? '', line, at));
-    at += left[was]?.length ?? 0;
-    a = was + 1;
-  });
-  const end = from + old.length;
-  if (end > at) changes.push({ from: at, to: end, insert: '' });
-  return changes;
-}
-
-/** The lines of a text, each with its end. */
-const linesIn = (text: string): string[] => text.match(/[^\n]*\n|[^\n]+$/g) ?? [];
 
 function lineChanges(old: string, line: string, from: number): Change[] {
   if (old === line) return [];
