@@ -17,7 +17,7 @@ export default ts.config(
       // The engine's calls are promises because they cross to a worker, whoever answers.
       '@typescript-eslint/require-await': 'off',
       // The texts of Yjs say what they hold.
-      '@typescript-eslint/no-base-to-string': ['error', { ignoredTypeNames: ['YText'] }],
+      '@typescript-eslint/no-base-to-string': ['error', { ignoredTypeNames: ['Error', 'RegExp', 'URL', 'URLSearchParams', 'YText'] }],
       'max-lines': ['error', { max: 420, skipBlankLines: true, skipComments: true }],
     },
   },

@@ -15,6 +15,7 @@ import { fitRow } from './day';
 import { fileRows } from './files';
 import { gatherRows } from './gathers';
 import { growthRows } from './growth';
+import { lendingRows } from './lending';
 import { searchRows } from './search';
 import { BENCH_DAY, type BenchNote, makeLibrary } from './library';
 import { type BenchRow, measure, row } from './measure';
@@ -177,6 +178,7 @@ for (const [size, count] of sizes) {
   rows.push(row(`memory of the index over ${size}`, 'times the texts', await memory(notes), { atMost: 5 }));
 }
 if (!onlyBrowser) {
+  rows.push(...(await (process.argv.includes('--small') ? lendingRows(10, 6) : lendingRows(50, 60))));
   rows.push(fitRow());
   rows.push(row('the next date of a repeat', 'times slower than rrule given the rule', nextDates(), { atMost: 2 }));
   const note = makeLibrary(40)

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import * as Y from 'yjs';
 import { freePort } from '../parts/test-server';
-import { Lending } from './lending';
+import type { Lending } from './lending';
 import type { LentRecord } from './lent-record';
 import type { LentStore } from './lent-store';
 import { LevelStore } from './level-store';
@@ -158,7 +158,7 @@ test('PostgreSQL keeps what is lent, also what another process kept meanwhile; t
   await Promise.all([one.close(), other.close()]);
 
   const port = await freePort();
-  let cache = await redis(port);
+  const cache = await redis(port);
   if (cache === null) return void console.info('skipped: Redis is not here and cannot be installed');
   const make = async (): Promise<LendingServer> => {
     const lending: Lending = sharedLending(await PostgresStore.open(address), `redis://127.0.0.1:${port}`);
@@ -183,7 +183,7 @@ test('PostgreSQL keeps what is lent, also what another process kept meanwhile; t
   lars.text.insert(lars.text.length, ' 2');
   lars.provider.sendStateless('{"mark":1}');
   await until(() => lars.told.includes('{"kept":1}'));
-  cache = await redis(port);
+  await redis(port);
   await until(
     () => owner.text.toString() === '1 here and there 2',
     () => owner.text.toString(),

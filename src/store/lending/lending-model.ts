@@ -43,7 +43,7 @@ export const lendingDeeds = (most: number): fc.Arbitrary<LendingDeed[]> =>
           at: fc.nat(20),
         }),
       },
-    ) as fc.Arbitrary<LendingDeed>,
+    ),
     { minLength: 4, maxLength: most },
   );
 
