@@ -20,7 +20,10 @@ module.exports = {
       comment: 'what is lent is shown without our notes, our state and our services',
       severity: 'error',
       from: { path: '^src/lent/' },
-      to: { path: '^src/(?:store|engine|app|features/session)/', pathNot: '^src/(?:store/(?:device/|texts/rest-timer)|features/session/acting/shorten)' },
+      to: {
+        path: '^src/(?:store|engine|app|features/session)/',
+        pathNot: '^src/(?:store/(?:device/|texts/rest-timer)|features/session/acting/shorten)',
+      },
     },
     {
       name: 'gather-knows-no-index',

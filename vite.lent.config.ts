@@ -23,7 +23,11 @@ export default defineConfig({
     modulePreload: { polyfill: false },
     rolldownOptions: {
       input: 'lent.html',
-      output: { entryFileNames: 'assets/lent-[hash].js', chunkFileNames: 'assets/lent-[hash].js', assetFileNames: 'assets/lent-[hash][extname]' },
+      output: {
+        entryFileNames: 'assets/lent-[hash].js',
+        chunkFileNames: 'assets/lent-[hash].js',
+        assetFileNames: 'assets/lent-[hash][extname]',
+      },
     },
   },
 });

@@ -35,7 +35,9 @@ interface Crossing {
 export async function lendingRows(texts: number, seconds: number): Promise<BenchRow[]> {
   const [lent, echo] = [await lending(texts, seconds), await echoed(texts, Math.min(seconds, 20))];
   const what = `${texts * A_TEXT} borrowers of ${texts} texts, each writing once in two seconds`;
-  console.log(`  lending: 99 of 100 changes within ${lent.late.toFixed(0)} ms (bare echo ${echo.late.toFixed(1)} ms), server ${lent.memory} MB`);
+  console.log(
+    `  lending: 99 of 100 changes within ${lent.late.toFixed(0)} ms (bare echo ${echo.late.toFixed(1)} ms), server ${lent.memory} MB`,
+  );
   return [
     row(`${what}: 99 of 100 changes are at the others`, `of ${WITHIN} ms`, lent.late / WITHIN, { atMost: 1 }),
     row(`${what}: 99 of 100 changes are at the others`, 'times the time of a bare echo of the same messages', lent.late / echo.late, null),
@@ -90,7 +92,13 @@ function joined(base: string, name: string, address: string) {
   const websocketProvider = new HocuspocusProviderWebsocket({ url: `${base.replace('http', 'ws')}/lending/live`, WebSocketPolyfill: Own });
   let done: () => void = () => undefined;
   const synced = new Promise<void>((resolve) => (done = resolve));
-  const provider = new HocuspocusProvider({ websocketProvider, name, document, token: JSON.stringify({ address }), onSynced: () => done() });
+  const provider = new HocuspocusProvider({
+    websocketProvider,
+    name,
+    document,
+    token: JSON.stringify({ address }),
+    onSynced: () => done(),
+  });
   provider.attach();
   const leave = (): void => {
     provider.destroy();
@@ -111,7 +119,8 @@ async function echoed(texts: number, seconds: number): Promise<Crossing> {
   await until(() => open(-1).then((socket) => (socket.close(), true)));
   const late: number[] = [];
   const sockets = await Promise.all(Array.from({ length: texts * A_TEXT }, (_, one) => open(Math.floor(one / A_TEXT))));
-  for (const socket of sockets) socket.on('message', (data: Buffer) => late.push(performance.now() - Number(data.toString().split(' ')[0])));
+  for (const socket of sockets)
+    socket.on('message', (data: Buffer) => late.push(performance.now() - Number(data.toString().split(' ')[0])));
   // As long as a change of one word is on its way.
   await writing(sockets, seconds, (socket) => socket.send(`${performance.now().toFixed(2)} ${'x'.repeat(90)}`));
   const memory = memoryOf(server);

@@ -51,7 +51,9 @@ export function ensureBuilt() {
   const sources = ['src', 'demo', 'public'].flatMap((folder) => filesIn(path.join(root, folder)));
   const stamp = hashOf([
     ...sources,
-    ...['index.html', 'lent.html', 'manifest.ts', 'vite.config.ts', 'vite.lent.config.ts', 'package-lock.json'].map((file) => path.join(root, file)),
+    ...['index.html', 'lent.html', 'manifest.ts', 'vite.config.ts', 'vite.lent.config.ts', 'package-lock.json'].map((file) =>
+      path.join(root, file),
+    ),
   ]);
   if (existsSync(path.join(root, 'dist/web/index.html')) && isStamped('built', stamp)) return;
   console.log('Building …');

@@ -12,6 +12,5 @@ ensureInstalled();
 ensureChromium();
 ensureBuilt();
 // Three devices and a server, lines joined with outside lists, an owner and borrowers, servers that are killed, in long storms without a browser; not where single ones are asked for.
-if (process.argv.length === 2)
-  runBin('jest', LONG_TESTS, { env: { ...process.env, SOAK: '1' } });
+if (process.argv.length === 2) runBin('jest', LONG_TESTS, { env: { ...process.env, SOAK: '1' } });
 runBin('@playwright/test', ['test', '--config', 'soak/playwright.config.ts', '--reporter=line', ...process.argv.slice(2)]);

@@ -156,7 +156,7 @@ export class Lending {
     clearInterval(this.sweeper);
     this.hub.closeConnections();
     // What each text still has to say is said before what says it goes.
-    for (const end = Date.now() + PATIENCE; this.hub.documents.size > 0 && Date.now() < end; )
+    for (const end = Date.now() + PATIENCE; this.hub.documents.size > 0 && Date.now() < end;)
       await new Promise((resolve) => setTimeout(resolve, 20));
     await this.kept.close();
     await this.seen.flush();

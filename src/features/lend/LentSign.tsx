@@ -11,3 +11,13 @@ export function LentSign() {
     </Link>
   );
 }
+
+/** The same of a page on the rack. */
+export function LentShape() {
+  return (
+    <span title="Something in it is lent">
+      <Share2 size={12} aria-hidden="true" className="text-muted" />
+      <span className="sr-only">lent</span>
+    </span>
+  );
+}

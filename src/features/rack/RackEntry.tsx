@@ -1,6 +1,10 @@
-import { ChevronDown, ChevronRight, Share2 } from 'lucide-react';
+import { ChevronDown, ChevronRight } from 'lucide-react';
 import { type ReactNode, memo, useState } from 'react';
+import { late } from '../../ui/late';
 import { useFold } from './use-fold';
+
+/** Few lend anything. */
+const LentShape = late(() => import('../lend/LentSign').then((part) => part.LentShape));
 
 interface EntryProps {
   to: string;
@@ -32,14 +36,6 @@ export const Entry = memo(function Entry({ to, words, count, indent = 0, weighty
     </a>
   );
 });
-
-/** That others can open something in it. */
-const LentShape = () => (
-  <span title="Something in it is lent">
-    <Share2 size={12} aria-hidden="true" className="text-muted" />
-    <span className="sr-only">lent</span>
-  </span>
-);
 
 /** A part of the rack under its own small heading, which folds it; it stays as it was left. */
 export function Section({ title, action, children }: { title: string; action?: ReactNode; children: ReactNode }) {

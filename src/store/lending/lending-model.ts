@@ -164,6 +164,11 @@ export async function runLending(deeds: readonly LendingDeed[]): Promise<void> {
   if ((note.match(/ref l3ns00/g) ?? []).length !== 1 || (note.match(/ref p4ck17/g) ?? []).length > 1) throw new Error(`refs:\n${note}`);
   const leak = seen.find((text) => /Secret|Below|Above|p4p3rs\b(?!\})|l3ns00|After/.test(text.replaceAll('{ref p4p3rs}', '')));
   if (leak !== undefined) throw new Error(`seen by a borrower:\n${leak}`);
+  // Called back, all of it stays here, and nothing there.
+  await first.store.db.lent.update('lens', { ended: true });
+  await kept.keeper.look();
+  const left = [await first.store.db.lent.count(), await first.store.text(branch.what.path), lending.docs.size];
+  if (JSON.stringify(left) !== JSON.stringify([0, note, 0])) throw new Error(`called back: ${JSON.stringify(left)}`);
   kept.end();
 
   /** Changes the note that holds the branch, as it stands there. */
