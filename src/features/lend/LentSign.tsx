@@ -1,22 +1,24 @@
-import { Share2 } from 'lucide-react';
 import { Link } from 'react-router';
+import { LENT_CHIP } from '../../ui/marks/lent-chip';
 import { lentAddress } from '../session/places/addresses';
 
-/** That something is lent, by shape and word; it leads to all that is. */
+/** That a task is lent; it leads to all that is. */
 export function LentSign() {
   return (
     <Link className="chip" to={lentAddress()} title="Others can open this by an address" onClick={(event) => event.stopPropagation()}>
-      <Share2 size={11} aria-hidden="true" className="me-1 inline align-[-1px]" />
-      <span className="chip-value">lent</span>
+      <span className="chip-word" aria-hidden="true">
+        {LENT_CHIP.word}
+      </span>{' '}
+      <span className="chip-value">{LENT_CHIP.value}</span>
     </Link>
   );
 }
 
-/** The same of a page on the rack. */
+/** That something in a note on the rack is lent. */
 export function LentShape() {
   return (
-    <span title="Something in it is lent">
-      <Share2 size={12} aria-hidden="true" className="text-muted" />
+    <span title="Something in it is lent" className="text-muted">
+      <span aria-hidden="true">{LENT_CHIP.word}</span>
       <span className="sr-only">lent</span>
     </span>
   );

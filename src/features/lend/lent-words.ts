@@ -27,6 +27,7 @@ export function reachOf(host: string): Reach {
   if (name === 'localhost' || name.endsWith('.localhost') || /^127\./.test(name) || name === '::1') return 'alone';
   if (/^(?:10\.|192\.168\.|169\.254\.|172\.(?:1[6-9]|2\d|3[01])\.)/.test(name) || /^f[cde]/.test(name.includes(':') ? name : ''))
     return 'near';
+  if (name.includes(':')) return 'all';
   return name.endsWith('.local') || !name.includes('.') ? 'near' : 'all';
 }
 

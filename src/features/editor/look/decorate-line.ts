@@ -9,6 +9,7 @@ import { type AddedStatus, isAddedSign, isOpen } from '../../../core/task/line/s
 import { type Problem, type Task, comesBack } from '../../../core/task/line/task';
 import { clauseOf, readTail } from '../../../core/task/line/tail';
 import { chipsOf } from '../../../ui/marks/chip-look';
+import { LENT_CHIP } from '../../../ui/marks/lent-chip';
 import { editorContext } from '../reading/editor-context';
 import { addressesIn, daysIn, taskLinksIn } from '../reading/follow-names';
 import { noteReading, shownNote } from '../reading/note-field';
@@ -18,8 +19,6 @@ import { BulletWidget, ChipsWidget, DetailsWidget, MarkWidget, ProblemsWidget, S
 const hidden = Decoration.replace({});
 const DETAILS = new DetailsWidget();
 const keyPoint = Decoration.replace({ widget: new ChipsWidget([{ word: '', value: 'key point', tone: 'plain', problem: null }]) });
-/** Others can open it by an address. */
-const LENT_CHIP = { word: '⤴', value: 'lent', tone: 'plain', problem: null } as const;
 const LENT = Decoration.widget({ widget: new ChipsWidget([LENT_CHIP]), side: 1 });
 const bullet = Decoration.replace({ widget: new BulletWidget() });
 
