@@ -4,6 +4,7 @@ import { ensureBuilt, ensureChromium, ensureInstalled, runBin } from './ensure.m
 const LONG_TESTS = [
   'src/store/desk/three-devices.test.ts',
   'src/store/outside/outside-model.test.ts',
+  'src/store/outside/outside-sync.test.ts',
   'src/store/lending/lending-model.test.ts',
   'server/lending/killed.test.ts',
 ];

@@ -265,7 +265,7 @@ describe('laws', () => {
           if (isOpen(row.task.status)) expect(seen.has(`${row.head.path}:${row.task.line}`)).toBe(true);
         }
       }),
-      { numRuns: 150, seed: 20261123 },
+      { numRuns: 80, seed: 20261123 },
     );
   });
 
@@ -294,7 +294,7 @@ describe('laws', () => {
           expect(openOnToday(libraryOf(after)).map((row) => row.raw)).toEqual([]);
         },
       ),
-      { numRuns: 150, seed: 20261123 },
+      { numRuns: 80, seed: 20261123 },
     );
   });
 
@@ -347,7 +347,7 @@ describe('laws', () => {
           expect([changed.taskCount, changed.lineCount]).toEqual([fresh.taskCount, fresh.lineCount]);
         },
       ),
-      { numRuns: 120, seed: 20261123 },
+      { numRuns: 70, seed: 20261123 },
     );
   });
 
@@ -387,7 +387,7 @@ describe('laws', () => {
         expect(ids(`not not (${a})`)).toEqual(inA);
         expect([...inA, ...ids(`not (${a})`)].sort()).toEqual(ids('open or closed'));
       }),
-      { numRuns: 120, seed: 20261123 },
+      { numRuns: 70, seed: 20261123 },
     );
   });
 });

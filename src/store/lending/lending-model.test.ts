@@ -5,7 +5,7 @@ const LONG = process.env['SOAK'] === '1';
 
 test('an owner with two tabs and three borrowers come to hold the same, lose no word, and touch nothing outside of what is lent', async () => {
   await fc.assert(fc.asyncProperty(lendingDeeds(LONG ? 50 : 20), runLending), {
-    numRuns: LONG ? 400 : 25,
+    numRuns: LONG ? 400 : 16,
     endOnFailure: true,
     ...(!LONG && { seed: 20261129 }),
   });

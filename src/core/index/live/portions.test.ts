@@ -50,7 +50,7 @@ describe('a list of many thousand rows', () => {
           expect(page['a']?.groups.map(({ key, rows }) => [key, rows.map(({ raw }) => raw)])).toEqual(wanted);
         },
       ),
-      { numRuns: 12 },
+      { numRuns: 8 },
     );
   });
 

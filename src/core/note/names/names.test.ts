@@ -23,7 +23,7 @@ it('a line reads the same by itself and where it stands in a text, with the sign
         from = to + 1;
       }
     }),
-    { numRuns: 5000, seed: 20261123 },
+    { numRuns: 2500, seed: 20261123 },
   );
 });
 
@@ -38,7 +38,7 @@ it('what is read without places is what is read with them, each name once', () =
         links,
       });
     }),
-    { numRuns: 3000, seed: 20261124 },
+    { numRuns: 1500, seed: 20261124 },
   );
 });
 
