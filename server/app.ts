@@ -45,7 +45,8 @@ export function makeApp(folder: string, data: string, { dav, services, lending }
           'style-src': ["'self'", "'unsafe-inline'"],
           'img-src': ["'self'", 'data:', 'blob:'],
           'font-src': ["'self'"],
-          'connect-src': ["'self'"],
+          // Not every browser takes the sockets of a page for its own address.
+          'connect-src': ["'self'", (request) => socketsOf(request.headers.host)],
           'worker-src': ["'self'"],
           'manifest-src': ["'self'"],
           'object-src': ["'none'"],
@@ -93,6 +94,9 @@ export function makeApp(folder: string, data: string, { dav, services, lending }
   });
   return app;
 }
+
+/** The sockets of the host that a page was asked of; a name that is none adds nothing. */
+const socketsOf = (host = ''): string => (/^(?:[\w.-]+|\[[\da-f:]+\])(?::\d{1,5})?$/i.test(host) ? `ws://${host} wss://${host}` : "'self'");
 
 interface Failure {
   status?: unknown;

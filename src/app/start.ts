@@ -24,6 +24,7 @@ import { PlaceMemory } from '../features/session/places/place-memory';
 import { readCursor, readPlaces } from '../features/session/places/place-words';
 import { frameWords, readFrame } from '../features/session/state/frame-memory';
 import { type Notice, frameSlice } from '../features/session/state/frame-slice';
+import { LENT_MARKS } from '../features/session/state/lent-marks';
 import { libraryActions } from '../features/session/state/library-slice';
 import { selectionSlice } from '../features/session/state/selection-slice';
 import type { Services } from '../features/session/state/services';
@@ -77,9 +78,13 @@ export async function start(blocked: () => void): Promise<Started> {
       for (const { from, to } of moves) places.noteMoved(from, to);
     },
     valueChanged: (id) => {
+      if (id === LENT_MARKS.id) lookLent();
       if (id === 'settings') void store.value('settings').then((value) => state.dispatch(settingsChanged(readSettings(value))));
     },
   });
+  // Whoever writes where others write at the same time sees them do it.
+  const lookLent = (): void => void store.value(LENT_MARKS.id).then((value) => (texts.together = LENT_MARKS.read(value).notes));
+  lookLent();
   let told = JSON.stringify(engineSettings(settings, clock));
   const tell = (): void => {
     const next = engineSettings(state.getState().settings, clock);

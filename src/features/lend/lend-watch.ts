@@ -20,7 +20,7 @@ const EACH = 60_000;
 
 /** Keeps what is lent in step with those it is lent to, as long as this tab does the clockwork. */
 export async function keepLent(
-  { store, engine, actions }: Pick<Services, 'store' | 'engine' | 'actions'>,
+  { store, texts, engine, actions }: Pick<Services, 'store' | 'texts' | 'engine' | 'actions'>,
   { settings, notice }: Watching,
   ends: AbortSignal,
 ): Promise<void> {
@@ -33,6 +33,7 @@ export async function keepLent(
       const result = await actions.actMany(tasks, label);
       return 'refused' in result ? null : result.step;
     },
+    save: () => texts.saveAll(),
     settings: () => sharedSettings(settings()),
     arrived: ({ title, what }, who) =>
       notice({

@@ -30,6 +30,8 @@ export interface LentHost {
   connect: (branch: LentBranch, shared: Y.Doc, told: LinkTold) => LentLink;
   answer: (list: LentList) => Promise<readonly ListedGather[]>;
   act: (ticks: readonly ListTick[], label: string) => Promise<number | null>;
+  /** Stores what is being typed, so that it counts as what the note says. */
+  save: () => Promise<void>;
   settings: () => LentSettings;
   makeId: () => string;
   now: () => number;
@@ -188,6 +190,7 @@ export class LentKeeper {
       .then(async () => {
         // Before the first meeting nothing is known of what others wrote.
         if (!kept.isSynced || this.kept.get(name) !== kept) return;
+        await this.host.save();
         const before = JSON.stringify(shownOf(kept.inStep.branch));
         if (kept.inStep instanceof ListInStep) await kept.inStep.look();
         else {

@@ -132,6 +132,7 @@ export function keeperOf(store: NoteStore, lending: MemoryLending, more: Partial
     },
     answer: () => Promise.resolve([]),
     act: () => Promise.resolve(null),
+    save: () => Promise.resolve(),
     settings: () => LENT_SETTINGS.parse({}),
     makeId: () => Math.random().toString(36).slice(2, 10),
     now: () => 1000,

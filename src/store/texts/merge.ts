@@ -1,4 +1,5 @@
 import { diff3Merge } from 'node-diff3';
+import { differenceOf } from '../../core/task/writing/edit';
 
 /** Lines that are settled, or a place that both texts changed in different ways. */
 type Region = { is: 'settled'; lines: string[] } | Contested;
@@ -53,6 +54,39 @@ export function mergeForBoth(base: string, mine: string, theirs: string): string
     const kept = region.theirs.filter((line) => !region.mine.some((other) => holds(other, line)));
     return [...kept, ...region.mine.filter((line) => !kept.some((other) => holds(other, line)))];
   });
+}
+
+/**
+ * Merges two texts that grew from one letter by letter, for those who write in one place at once and see each other: where both changed the same
+ * lines, what each changed stands in them, theirs first where both wrote at one point.
+ *
+ * @example mergeTogether('Pack', 'Pack it', 'Pack now') // 'Pack now it'
+ */
+export function mergeTogether(base: string, mine: string, theirs: string): string {
+  const clean = mergeTexts(base, mine, theirs);
+  if (clean !== null) return clean;
+  return textOf(regionsOf(base, mine, theirs), (region) =>
+    // Lines that both put in at one place stand there both.
+    region.base.length === 0
+      ? [...region.theirs, ...region.mine]
+      : lettersOf(region.base.join('\n'), region.mine.join('\n'), region.theirs.join('\n')).split('\n'),
+  );
+}
+
+/** A text with what both changed of it, each in one place: what either took out is gone, what both put in is there. */
+function lettersOf(base: string, mine: string, theirs: string): string {
+  const [own, other] = [differenceOf(base, mine), differenceOf(base, theirs)];
+  if (!own || !other) return own ? mine : theirs;
+  const isGone = (at: number): boolean => [own, other].some(({ from, to }) => at >= from && at < to);
+  const cuts = [...new Set([own.from, own.to, other.from, other.to, base.length])].sort((one, next) => one - next);
+  let [text, at] = ['', 0];
+  for (const cut of cuts) {
+    if (!isGone(at)) text += base.slice(at, cut);
+    if (cut === other.from) text += other.insert;
+    if (cut === own.from) text += own.insert;
+    at = cut;
+  }
+  return text;
 }
 
 /** Lines from one up to, and without, another, and where they end in the other text. */

@@ -3,7 +3,7 @@ import { foldPath } from '../../core/note/names/path';
 import { type Change, differenceOf } from '../../core/task/writing/edit';
 import type { Drafts } from './drafts';
 import { failureExplained, failureSentence } from '../notes/failure';
-import { mergeTexts } from './merge';
+import { mergeTexts, mergeTogether } from './merge';
 import type { StoreChange } from '../notes/note-source';
 import type { NoteStore } from '../notes/note-store';
 import { RestTimer } from './rest-timer';
@@ -47,6 +47,8 @@ export interface WordsApart {
 export interface OpenTextHost {
   store: NoteStore;
   drafts: Drafts;
+  /** Whether those who write in a note see each other, as where something of it is lent. */
+  together: (path: string) => boolean;
   /** The state of saving changed. */
   changed: (text: OpenText) => void;
   /** Words stand in another note than the one they were written in, and why. */
@@ -193,7 +195,14 @@ export class OpenText {
     this.sender = this.surface;
     this.surface.sent();
     try {
-      const saved = await saveText(this.host.store, { path: this.path, base: this.base, text, aside: this.aside, label });
+      const saved = await saveText(this.host.store, {
+        path: this.path,
+        base: this.base,
+        text,
+        aside: this.aside,
+        label,
+        together: this.host.together(this.path),
+      });
       this.inFlight = null;
       if (saved.is === 'gone') return await this.follow(text);
       this.stored(text, label);
@@ -329,7 +338,7 @@ export class OpenText {
     if (text === this.base) return;
     const base = this.base ?? '';
     const mine = this.current();
-    const merged = mergeTexts(base, mine, text);
+    const merged = this.host.together(this.path) ? mergeTogether(base, mine, text) : mergeTexts(base, mine, text);
     // Where both changed the same lines, saving finds it and keeps both texts.
     if (merged === null) return this.touch();
     // Nobody's text changes under the writing hands: what stands in the place of their words is shown when they rest.

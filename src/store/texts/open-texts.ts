@@ -25,6 +25,8 @@ export class OpenTexts {
   private readonly awaited = new Map<OpenText, () => void>();
   /** What each of them is given. */
   readonly host: OpenTextHost;
+  /** The folded paths of notes in which others write at the same time. */
+  together: ReadonlySet<string> = new Set();
   private writing = 0;
   private state: SaveState = { is: 'saved' };
 
@@ -34,7 +36,12 @@ export class OpenTexts {
     private readonly told: Told,
     problem: (error: unknown) => void = reportProblem,
   ) {
-    this.host = { store, drafts, problem, changed: (text) => this.changed(text), apart: (words) => this.told.apart(words) };
+    this.host = {
+      ...{ store, drafts, problem },
+      together: (path) => this.together.has(foldPath(path)),
+      changed: (text) => this.changed(text),
+      apart: (words) => this.told.apart(words),
+    };
     store.listen({
       writing: (count) => {
         this.writing = count;

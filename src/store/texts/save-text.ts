@@ -1,7 +1,7 @@
 import { foldPath, freePath } from '../../core/note/names/path';
 import { contentOf } from '../notes/content';
 import { TYPING, command } from '../notes/origin';
-import { mergeForBoth, mergeForTheirs } from './merge';
+import { mergeForBoth, mergeForTheirs, mergeTogether } from './merge';
 import type { NoteStore } from '../notes/note-store';
 import type { NoteWrite } from '../notes/note-write';
 import { otherTextPath } from './other-text';
@@ -21,6 +21,8 @@ export interface TextToSave {
   aside?: SetAside | null;
   /** What Undo says of it; null when Undo leaves it out. */
   label?: string | null;
+  /** Whether those who write in it see each other: then the words of both stay in their place. */
+  together?: boolean;
 }
 
 /** What the note holds now, or that there is no such note any more. */
@@ -30,11 +32,15 @@ const TRIES = 40;
 
 /**
  * Stores what a writer holds. What changed elsewhere since `base` is merged in. Where both changed the same lines, the note keeps what it
- * has, and the writer's words are kept in its other text: one note beside it, which all share who write in one place.
+ * has, and the writer's words are kept in its other text: one note beside it, which all share who write in one place; those who see each other
+ * have both in their place.
  *
  * @throws what the browser says when it cannot write
  */
-export async function saveText(store: NoteStore, { path, base, text, aside = null, label = null }: TextToSave): Promise<TextSaved> {
+export async function saveText(
+  store: NoteStore,
+  { path, base, text, aside = null, label = null, together = false }: TextToSave,
+): Promise<TextSaved> {
   for (let attempt = 0; attempt < TRIES; attempt++) {
     const note = await store.get(path);
     if (note ? note.text === null : base !== null) return { is: 'gone' };
@@ -43,7 +49,7 @@ export async function saveText(store: NoteStore, { path, base, text, aside = nul
     let next = text;
     let kept = aside;
     if (present !== null && present !== base && present !== text) {
-      const merged = mergeForTheirs(base ?? '', text, present);
+      const merged = together ? { text: mergeTogether(base ?? '', text, present), lost: false } : mergeForTheirs(base ?? '', text, present);
       next = merged.text;
       if (merged.lost) {
         const grownFrom = aside && foldPath(aside.path) === foldPath(otherTextPath(path)) ? aside.text : (base ?? '');
