@@ -97,6 +97,20 @@ describe('a text that is lent', () => {
     await until(() => gone.refused.includes('nothing'));
   });
 
+  it('is asked for again where it is lent otherwise from now on, and then it is so', async () => {
+    const { lent, owner } = await owned('a', { rights: 'read' });
+    const lars = here.join(lent, { address: lent.address });
+    await until(() => lars.text.toString() === 'a');
+    await here.lend({ rights: 'write' }, lent);
+    await until(() => lars.refused.includes('again'));
+    const again = here.join(lent, { address: lent.address });
+    await again.synced;
+    again.text.insert(1, 'b');
+    await until(() => owner.text.toString() === 'ab');
+    await here.lend({ rights: 'read' }, lent);
+    await until(() => again.refused.includes('again'));
+  });
+
   it('ends with its last day, also where it is open', async () => {
     const { lent } = await owned('a', { until: clock + 5000 });
     const lars = here.join(lent, { address: lent.address });

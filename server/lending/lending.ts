@@ -149,7 +149,9 @@ export class Lending {
   async changed(name: string): Promise<void> {
     if (!this.hub.documents.has(name)) return;
     const record = await this.store.record(name);
-    this.putOut(name, ({ role, rights }) => !record || (role === 'borrower' && (!isLent(record, this.now()) || rights !== record.rights)));
+    const isOver = !record || !isLent(record, this.now());
+    this.putOut(name, ({ role }) => !record || (role === 'borrower' && isOver));
+    this.putOut(name, ({ role, rights }) => role === 'borrower' && rights !== record?.rights, 'again');
   }
 
   async close(): Promise<void> {
@@ -169,9 +171,10 @@ export class Lending {
     return record && isSame(record.owner, digest(key)) ? record : null;
   }
 
-  private putOut(name: string, isMeant: (reader: Reader) => boolean): void {
+  /** @param why what they are told: that there is nothing, or to come again */
+  private putOut(name: string, isMeant: (reader: Reader) => boolean, why: 'nothing' | 'again' = 'nothing'): void {
     for (const connection of this.hub.documents.get(name)?.getConnections() ?? [])
-      if (isMeant(readerOf(connection.context))) connection.close({ code: 4404, reason: 'nothing' });
+      if (isMeant(readerOf(connection.context))) connection.close({ code: 4404, reason: why });
   }
 
   private async sweep(): Promise<void> {

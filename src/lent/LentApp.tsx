@@ -27,10 +27,19 @@ export function LentApp() {
 /** Joins with what is lent, and again with a word where one is asked for. */
 function Asked({ secret }: { secret: string }) {
   const [word, setWord] = useState<string | null>(null);
-  return <Joined key={word ?? ''} secret={secret} word={word} onWord={setWord} />;
+  const [round, setRound] = useState(0);
+  return <Joined key={`${round} ${word ?? ''}`} secret={secret} word={word} onWord={setWord} onAgain={() => setRound(round + 1)} />;
 }
 
-function Joined({ secret, word, onWord }: { secret: string; word: string | null; onWord: (word: string) => void }) {
+interface JoinedProps {
+  secret: string;
+  word: string | null;
+  onWord: (word: string) => void;
+  /** It is lent otherwise now. */
+  onAgain: () => void;
+}
+
+function Joined({ secret, word, onWord, onAgain }: JoinedProps) {
   const [lent, setLent] = useState<JoinedLent | null>(null);
   useEffect(() => {
     const joined = new JoinedLent(secret, word, '');
@@ -41,11 +50,15 @@ function Joined({ secret, word, onWord }: { secret: string; word: string | null;
       joined.leave();
     };
   }, [secret, word]);
-  return lent && <Shown lent={lent} onWord={onWord} />;
+  return lent && <Shown lent={lent} onWord={onWord} onAgain={onAgain} />;
 }
 
-function Shown({ lent, onWord }: { lent: JoinedLent; onWord: (word: string) => void }) {
+function Shown({ lent, onWord, onAgain }: Pick<JoinedProps, 'onWord' | 'onAgain'> & { lent: JoinedLent }) {
   const shown = useSyncExternalStore(lent.listen, lent.present);
+  const isOther = shown.access === 'again';
+  useEffect(() => {
+    if (isOther) onAgain();
+  }, [isOther, onAgain]);
   useEffect(() => {
     const keep = (event: BeforeUnloadEvent): void => {
       if (!lent.present().isKept) event.preventDefault();
@@ -55,6 +68,7 @@ function Shown({ lent, onWord }: { lent: JoinedLent; onWord: (word: string) => v
   }, [lent]);
   switch (shown.access) {
     case 'asking':
+    case 'again':
       return <Plain title="Lent to you" says={<p role="status">Looking…</p>} />;
     case 'nothing':
       return <Nothing />;

@@ -15,8 +15,8 @@ import {
   LENT_REFUSALS,
 } from '../core/lend/lent-messages';
 
-/** How far one is with the address: asked, shown, or why not. */
-export type Access = 'asking' | 'open' | LentRefusal;
+/** How far one is with the address: asked, shown, to be asked again as it is lent otherwise now, or why not. */
+export type Access = 'asking' | 'open' | 'again' | LentRefusal;
 
 /** What the page shows of what it is joined with. */
 export interface Shown {
@@ -142,6 +142,7 @@ export class JoinedLent {
 
   private closed(reason: string): void {
     if (reason === 'nothing') this.end();
+    if (reason === 'again') this.show({ access: 'again' });
   }
 
   /** It is lent no more: nothing of it stays in sight, and nobody is asked again. */

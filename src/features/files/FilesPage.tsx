@@ -7,7 +7,7 @@ import { Sheet } from '../note/Sheet';
 import { SheetPart } from '../note/SheetPart';
 import { useFolders } from '../note/making/use-folders';
 import { counted } from '../session/acting/use-act';
-import { helpAddress, keepAddress, outsideAddress } from '../session/places/addresses';
+import { helpAddress, keepAddress, lentAddress, outsideAddress } from '../session/places/addresses';
 import { frameSlice } from '../session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { CalendarFeed } from './feed/CalendarFeed';
@@ -45,6 +45,15 @@ export function FilesPage() {
           A task list that is kept elsewhere can be kept in step from here:{' '}
           <Link className="name-link" to={outsideAddress()}>
             outside lists
+          </Link>
+          .
+        </p>
+      </SheetPart>
+      <SheetPart title="Lending">
+        <p>
+          A task, a section, a note or a list is lent to others by an address, from its own menu:{' '}
+          <Link className="name-link" to={lentAddress()}>
+            what is lent out
           </Link>
           .
         </p>

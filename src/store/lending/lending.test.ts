@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import * as Y from 'yjs';
-import { desk } from '../test-desk';
+import { desk, until } from '../test-desk';
 import { TYPING } from '../notes/origin';
 import { Borrower, MemoryLending, keeperOf, lendPart } from './test-lending';
 import { writeInto } from './write-into';
@@ -129,6 +129,25 @@ describe('a branch that is lent', () => {
     await kept.keeper.look();
     expect(await text()).toBe(NOTE.replace('Pack it', 'Pack it last'));
     expect([lending.ended.has('lens'), lending.dropped.has('lens'), await store.db.lent.count()]).toEqual([true, true, 0]);
+    kept.end();
+  });
+
+  it('of which the server knows nothing any more is said so, and goes when it is called back', async () => {
+    const { store } = desk();
+    await store.commit(TYPING, [{ path: PATH, expect: null, content: { text: NOTE } }]);
+    await lendPart(store, 'lens', PATH, 1, 'item', 'l3ns00');
+    const kept = keeperOf(store, new MemoryLending(), {
+      connect: (_branch, _doc, told) => {
+        queueMicrotask(told.refused);
+        return { leave: () => undefined };
+      },
+    });
+    await kept.keeper.look();
+    await until(async () => (await store.db.lent.get('lens'))?.trouble === 'lost', 'lost');
+    await store.db.lent.update('lens', { ended: true });
+    await kept.keeper.look();
+    expect(await store.db.lent.count()).toBe(0);
+    expect(await store.text(PATH)).toBe(NOTE);
     kept.end();
   });
 

@@ -112,7 +112,8 @@ export class LentKeeper {
       } else this.join(branch);
       await this.askServer(branch.name);
       const now = this.kept.get(branch.name);
-      if (branch.ended && now?.isSynced) await this.callBack(branch.name);
+      if (branch.ended && branch.trouble === 'lost') await this.dropLost(branch);
+      else if (branch.ended && now?.isSynced) await this.callBack(branch.name);
     }
     await tellLent(this.host.store);
   }
@@ -225,6 +226,12 @@ export class LentKeeper {
     await this.bring(name);
     await this.host.server.drop(kept.inStep.branch);
     await this.forget(name);
+  }
+
+  /** Of what the server knew nothing of, nothing is to be taken in. */
+  private async dropLost(branch: LentBranch): Promise<void> {
+    await this.host.server.drop(branch);
+    await this.forget(branch.name);
   }
 
   private async forget(name: string): Promise<void> {
