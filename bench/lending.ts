@@ -31,30 +31,32 @@ interface Crossing {
   memory: number;
 }
 
+/** Two processes, where a database and what joins them are named as for the server itself. */
+const IS_SHARED = Boolean(process.env['DATABASE_URL'] && process.env['REDIS_URL']);
+
 /** Borrowers who type in texts that are lent, against a bare echo of as many messages of the same size. */
 export async function lendingRows(texts: number, seconds: number): Promise<BenchRow[]> {
-  const [lent, echo] = [await lending(texts, seconds), await echoed(texts, Math.min(seconds, 20))];
+  const [lent, echo] = [await lending(texts, seconds, 1), await echoed(texts, Math.min(seconds, 20))];
+  const shared = IS_SHARED ? await lending(texts, seconds, 2) : null;
   const what = `${texts * A_TEXT} borrowers of ${texts} texts, each writing once in two seconds`;
   console.log(
     `  lending: 99 of 100 changes within ${lent.late.toFixed(0)} ms (bare echo ${echo.late.toFixed(1)} ms), server ${lent.memory} MB`,
   );
+  if (shared) console.log(`  two processes: 99 of 100 changes within ${shared.late.toFixed(0)} ms, the larger server ${shared.memory} MB`);
   return [
+    ...(shared
+      ? [row(`${what}, over two processes: 99 of 100 changes are at the others`, `of ${WITHIN} ms`, shared.late / WITHIN, { atMost: 1 })]
+      : []),
     row(`${what}: 99 of 100 changes are at the others`, `of ${WITHIN} ms`, lent.late / WITHIN, { atMost: 1 }),
     row(`${what}: 99 of 100 changes are at the others`, 'times the time of a bare echo of the same messages', lent.late / echo.late, null),
     row(`${what}: memory of the server`, 'times that of a bare echo', lent.memory / echo.memory, null),
   ];
 }
 
-async function lending(texts: number, seconds: number): Promise<Crossing> {
-  const port = await freePort();
-  const data = mkdtempSync(path.join(tmpdir(), 'recado-bench-'));
-  const server = spawn(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'server/main.ts'], {
-    env: { ...process.env, PORT: String(port), DATA: data },
-    stdio: 'ignore',
-    detached: true,
-  });
-  const base = `http://localhost:${port}`;
-  await until(() => fetch(`${base}/healthz`).then(({ ok }) => ok));
+async function lending(texts: number, seconds: number, processes: number): Promise<Crossing> {
+  const servers = await Promise.all(Array.from({ length: processes }, () => begun(processes > 1)));
+  const bases = servers.map(({ base }) => base);
+  const [base = ''] = bases;
   const people: { text: Y.Text; leave: () => void; synced: Promise<void> }[] = [];
   for (let text = 0; text < texts; text++) {
     const address = randomBytes(16).toString('base64url');
@@ -66,7 +68,7 @@ async function lending(texts: number, seconds: number): Promise<Crossing> {
     });
     // Who asks so often is told to wait.
     if (response.status === 429) throw new Error('the server asks for less');
-    for (let one = 0; one < A_TEXT; one++) people.push(joined(base, name, address));
+    for (let one = 0; one < A_TEXT; one++) people.push(joined(bases[one % bases.length] ?? base, name, address));
   }
   await Promise.all(people.map(({ synced }) => synced));
   const late: number[] = [];
@@ -76,10 +78,25 @@ async function lending(texts: number, seconds: number): Promise<Crossing> {
       for (const { insert } of changes.delta) if (typeof insert === 'string') late.push(performance.now() - Number(insert));
     });
   await writing(people, seconds, ({ text }) => text.insert(0, performance.now().toFixed(2)));
-  const memory = memoryOf(server);
+  const memory = Math.max(...servers.map(({ server }) => memoryOf(server)));
   for (const { leave } of people) leave();
-  process.kill(-(server.pid ?? 0), 'SIGKILL');
+  for (const { server } of servers) process.kill(-(server.pid ?? 0), 'SIGKILL');
   return { late: percentile(late), memory };
+}
+
+/** Starts the server as people do; one that is alone keeps what is lent in a folder. */
+async function begun(isShared: boolean): Promise<{ server: ChildProcess; base: string }> {
+  const port = await freePort();
+  const data = mkdtempSync(path.join(tmpdir(), 'recado-bench-'));
+  const alone = isShared ? {} : { DATABASE_URL: '', REDIS_URL: '' };
+  const server = spawn(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'server/main.ts'], {
+    env: { ...process.env, PORT: String(port), DATA: data, ...alone },
+    stdio: 'ignore',
+    detached: true,
+  });
+  const base = `http://localhost:${port}`;
+  await until(() => fetch(`${base}/healthz`).then(({ ok }) => ok));
+  return { server, base };
 }
 
 function joined(base: string, name: string, address: string) {

@@ -10,7 +10,8 @@ const NOTE = `# Lighthouse loan
 - [ ] Nobody may read this one
 
 # Sums
-Neither this line.
+Neither this line. <img src="x" onerror="document.title='bad'"> [go](javascript:document.title='bad')
+<script>document.title = 'bad'</script>
 `;
 const PATH = 'Lighthouse loan.md';
 const SECRET = /Nobody may read|Neither this line|p4p3rs|Ask for the papers|Lighthouse loan/;
@@ -145,6 +146,9 @@ test('a note is lent to read by a word, a list to be ticked: what is away is mer
   await noor.page.getByLabel('The word').fill('Fresnel');
   await noor.page.keyboard.press('Enter');
   await expect(noor.text).toContainText('Neither this line.');
+  // Scripts are words.
+  await noor.text.getByText('go', { exact: false }).first().click();
+  await expect(noor.page).toHaveTitle('Lent to you · Recado');
   await noor.text.locator('.cm-task-mark').first().click();
   await noor.text.getByText('Weigh it').click();
   await noor.page.keyboard.type('Mine');

@@ -42,8 +42,14 @@ function found(program: string, pack: string): string | null {
 const running: ChildProcess[] = [];
 const asNobody = process.getuid?.() === 0 ? { uid: 65_534, gid: 65_534 } : {};
 
-/** A database of its own, as long as the tests run. */
-async function postgres(): Promise<string | null> {
+/** A database of its own, as long as the tests run, that can go and come back. */
+interface Postgres {
+  address: string;
+  begin: () => Promise<void>;
+  end: () => Promise<void>;
+}
+
+async function postgres(): Promise<Postgres | null> {
   const initdb = found('initdb', 'postgresql');
   const program = initdb && path.join(path.dirname(execFileSync('readlink', ['-f', initdb], { encoding: 'utf8' }).trim()), 'postgres');
   if (initdb === null || program === null) return null;
@@ -56,22 +62,27 @@ async function postgres(): Promise<string | null> {
     env: { ...process.env, HOME: folder },
   });
   const port = await freePort();
-  const server = spawn(program, ['-D', data, '-p', String(port), '-k', folder, '-c', 'listen_addresses=127.0.0.1'], {
-    stdio: 'ignore',
-    ...asNobody,
-  });
-  running.push(server);
   const address = `postgres://recado@127.0.0.1:${port}/postgres`;
-  await until(
-    () =>
-      PostgresStore.open(address).then(
-        (store) => store.close().then(() => true),
-        () => false,
-      ),
-    () => 'PostgreSQL does not begin',
-    30_000,
-  );
-  return address;
+  let server: ChildProcess | null = null;
+  return {
+    address,
+    begin: async () => {
+      const options = ['-D', data, '-p', String(port), '-k', folder, '-c', 'listen_addresses=127.0.0.1'];
+      server = spawn(program, options, { stdio: 'ignore', ...asNobody });
+      running.push(server);
+      const isWell = (): Promise<boolean> =>
+        PostgresStore.open(address).then(
+          (store) => store.close().then(() => true),
+          () => false,
+        );
+      await until(isWell, () => 'PostgreSQL does not begin', 30_000);
+    },
+    end: async () => {
+      const gone = new Promise((resolve) => server?.once('exit', resolve));
+      server?.kill('SIGINT');
+      await gone;
+    },
+  };
 }
 
 async function redis(port: number): Promise<ChildProcess | null> {
@@ -139,8 +150,10 @@ test('a folder keeps what is lent', async () => {
 }, 30_000);
 
 test('PostgreSQL keeps what is lent, also what another process kept meanwhile; two processes and Redis are one, and each can go and come back', async () => {
-  const address = await postgres();
-  if (address === null) return void console.info('skipped: PostgreSQL is not here and cannot be installed');
+  const base = await postgres();
+  if (base === null) return void console.info('skipped: PostgreSQL is not here and cannot be installed');
+  const { address } = base;
+  await base.begin();
   await keepsItsPromises(() => PostgresStore.open(address));
 
   const [one, other] = [await PostgresStore.open(address), await PostgresStore.open(address)];
@@ -190,6 +203,21 @@ test('PostgreSQL keeps what is lent, also what another process kept meanwhile; t
     20_000,
   );
 
+  // PostgreSQL goes: both sides go on, and nothing is called kept until it is back.
+  await base.end();
+  const said = jest.spyOn(console, 'error').mockImplementation(() => undefined);
+  lars.text.insert(0, '3 ');
+  lars.provider.sendStateless('{"mark":2}');
+  await until(() => owner.text.toString() === '3 1 here and there 2');
+  expect(lars.told).not.toContain('{"kept":2}');
+  await base.begin();
+  await until(
+    () => lars.told.includes('{"kept":2}'),
+    () => lars.told,
+    20_000,
+  );
+  said.mockRestore();
+
   // Called back in one process, it is dead in the other, also where it is open.
   await here.lend({ ended: true }, lent);
   await until(
@@ -200,4 +228,4 @@ test('PostgreSQL keeps what is lent, also what another process kept meanwhile; t
   const late = there.join(lent, { address: lent.address });
   await until(() => late.refused.includes('nothing'));
   expect((await here.drop(lent)).status).toBe(204);
-}, 180_000);
+}, 420_000);

@@ -17,9 +17,8 @@ export function LentSign() {
 /** That something in a note on the rack is lent. */
 export function LentShape() {
   return (
-    <span title="Something in it is lent" className="text-muted">
-      <span aria-hidden="true">{LENT_CHIP.word}</span>
-      <span className="sr-only">lent</span>
+    <span title="Something in it is lent" className="text-[0.78rem] whitespace-nowrap text-muted">
+      <span aria-hidden="true">{LENT_CHIP.word}</span> {LENT_CHIP.value}
     </span>
   );
 }
