@@ -121,6 +121,8 @@ export class JoinedLent {
   private mark(): void {
     this.marking ??= setTimeout(() => {
       this.marking = null;
+      // What is not there yet cannot be kept: a mark that overtakes it would say so.
+      if (!this.provider.isSynced || this.provider.hasUnsyncedChanges) return this.mark();
       this.say({ mark: this.written });
       // The answer may be lost with the connection.
       if (!this.shown.isKept) setTimeout(() => !this.shown.isKept && this.mark(), 2000);
