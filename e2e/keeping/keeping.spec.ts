@@ -53,44 +53,48 @@ test('an earlier text is found and brought back by its lines and whole; a note d
   await expect(moments.getByRole('button').first()).toBeVisible();
 });
 
-test('a copy of everything is made, compared with what changed since, and brought back in part as one step', async ({ desk, page }) => {
-  await desk.open('demo');
-  await page.goto('/keep');
-  await expect(desk.main.getByText('Nothing was saved outside this browser yet')).toBeVisible();
-  await desk.main.getByRole('button', { name: 'Make one now' }).click();
-  const compare = desk.main.getByRole('button', { name: /^Compare with the copy of today/ });
-  await expect(compare).toBeVisible();
-  await compare.click();
-  const copy = desk.main.getByRole('region', { name: 'The copy' });
-  await expect(copy).toContainText('All of them stand here just so.');
-  const lines = await desk.stored('Reading list.md');
-  await page.goto('/note/Reading%20list.md');
-  await desk.write('\nA book on fog signals');
-  await expect.poll(() => desk.stored('Reading list.md')).toContain('fog signals');
-  await page.goto('/note/Phone%20list.md');
-  await page.getByRole('button', { name: 'Actions for this note' }).click();
-  await page.getByRole('menuitem', { name: 'Delete' }).click();
-  await expect.poll(() => desk.stored('Phone list.md')).toBeNull();
-  await page.goto('/keep');
-  await compare.click();
-  await expect(copy).toContainText('2 notes differ from what stands here now.');
-  await copy.getByRole('button', { name: 'What differs in Reading list.md' }).click();
-  await expect(copy.locator('mark').filter({ hasText: 'fog signals' })).toBeVisible();
-  await expectAccessible(page, 'what is kept', { part: 'main' });
-  await copy.getByRole('checkbox', { name: /Phone list/ }).uncheck();
-  await copy.getByRole('button', { name: 'Bring 1 note back' }).click();
-  await expect.poll(() => desk.stored('Reading list.md')).toBe(lines);
-  expect(await desk.stored('Phone list.md')).toBeNull();
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect.poll(() => desk.stored('Reading list.md')).toContain('fog signals');
-  // What goes out as one file holds the earlier texts, and says that something left.
-  const coming = page.waitForEvent('download');
-  await desk.main.getByRole('link', { name: 'Take everything out' }).click();
-  await desk.main.getByRole('button', { name: 'Save as a file' }).click();
-  expect((await coming).suggestedFilename()).toBe('Recado 2026-11-23.zip');
-  await page.goBack();
-  await expect(desk.main.getByText('Saved outside this browser last: today')).toBeVisible();
-});
+test(
+  'a copy of everything is made, compared with what changed since, and brought back in part as one step',
+  { tag: '@long' },
+  async ({ desk, page }) => {
+    await desk.open('demo');
+    await page.goto('/keep');
+    await expect(desk.main.getByText('Nothing was saved outside this browser yet')).toBeVisible();
+    await desk.main.getByRole('button', { name: 'Make one now' }).click();
+    const compare = desk.main.getByRole('button', { name: /^Compare with the copy of today/ });
+    await expect(compare).toBeVisible();
+    await compare.click();
+    const copy = desk.main.getByRole('region', { name: 'The copy' });
+    await expect(copy).toContainText('All of them stand here just so.');
+    const lines = await desk.stored('Reading list.md');
+    await page.goto('/note/Reading%20list.md');
+    await desk.write('\nA book on fog signals');
+    await expect.poll(() => desk.stored('Reading list.md')).toContain('fog signals');
+    await page.goto('/note/Phone%20list.md');
+    await page.getByRole('button', { name: 'Actions for this note' }).click();
+    await page.getByRole('menuitem', { name: 'Delete' }).click();
+    await expect.poll(() => desk.stored('Phone list.md')).toBeNull();
+    await page.goto('/keep');
+    await compare.click();
+    await expect(copy).toContainText('2 notes differ from what stands here now.');
+    await copy.getByRole('button', { name: 'What differs in Reading list.md' }).click();
+    await expect(copy.locator('mark').filter({ hasText: 'fog signals' })).toBeVisible();
+    await expectAccessible(page, 'what is kept', { part: 'main' });
+    await copy.getByRole('checkbox', { name: /Phone list/ }).uncheck();
+    await copy.getByRole('button', { name: 'Bring 1 note back' }).click();
+    await expect.poll(() => desk.stored('Reading list.md')).toBe(lines);
+    expect(await desk.stored('Phone list.md')).toBeNull();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect.poll(() => desk.stored('Reading list.md')).toContain('fog signals');
+    // What goes out as one file holds the earlier texts, and says that something left.
+    const coming = page.waitForEvent('download');
+    await desk.main.getByRole('link', { name: 'Take everything out' }).click();
+    await desk.main.getByRole('button', { name: 'Save as a file' }).click();
+    expect((await coming).suggestedFilename()).toBe('Recado 2026-11-23.zip');
+    await page.goBack();
+    await expect(desk.main.getByText('Saved outside this browser last: today')).toBeVisible();
+  },
+);
 
 /** The folder that is joined, in the browser's own file space: what a person or another program does with its files. */
 const hand = (page: Page) => ({

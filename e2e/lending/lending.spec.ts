@@ -1,5 +1,5 @@
-import AxeBuilder from '@axe-core/playwright';
 import type { Browser, Page } from '@playwright/test';
+import { expectAccessible } from '../axe';
 import { type Desk, NOW, expect, test } from '../desk';
 
 const NOTE = `# Lighthouse loan
@@ -32,16 +32,11 @@ async function borrower(browser: Browser, address: string, viewport = { width: 1
   return { page, context, wire, wrong, text: page.getByRole('textbox', { name: 'What is lent to you' }) };
 }
 
-async function axe(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze();
-  expect(violations.map(({ id, nodes }) => [id, nodes[0]?.html])).toEqual([]);
-}
-
 /** Lends what is asked for, and gives the address. */
 async function lend(page: Page, how: string, more: { who?: string; word?: string } = {}): Promise<string> {
   const dialog = page.getByRole('dialog', { name: 'Lend' });
   await dialog.getByRole('radio', { name: how }).check();
-  await axe(page);
+  await expectAccessible(page, 'the dialog of lending', { part: '[role=dialog]' });
   if (more.who !== undefined) await dialog.getByLabel('To whom, for your own list').fill(more.who);
   if (more.word !== undefined) await dialog.getByLabel('A word that is asked for').fill(more.word);
   await dialog.getByRole('button', { name: 'Lend', exact: true }).click();
@@ -77,7 +72,7 @@ test('a task is lent to write: both sides see each other within a moment, nothin
   await lars.page.getByLabel('What others call you').fill('Lars');
   await lars.page.keyboard.press('Enter');
 
-  await axe(lars.page);
+  await expectAccessible(lars.page, 'what is lent to write');
   // A tick and a line of his stand here.
   await lars.text.locator('.cm-task-mark').nth(1).click();
   await expect(lars.page.getByText('1 of 3 done')).toBeVisible();
@@ -114,7 +109,7 @@ test('a task is lent to write: both sides see each other within a moment, nothin
   await page.goto('/lent-out');
   const card = desk.main.getByRole('article', { name: 'Crate of the lens' });
   await expect(card).toContainText('to Lars, to write');
-  await axe(page);
+  await expectAccessible(page, 'what is lent out', { part: 'main' });
   await expect(card).toContainText('one is there now', { timeout: 15_000 });
   await card.getByRole('button', { name: 'Call back' }).click();
   await expect(lars.page.getByRole('heading', { name: 'There is nothing at this address' })).toBeVisible();
@@ -139,7 +134,7 @@ test('a note is lent to read by a word, a list to be ticked: what is away is mer
   const toRead = await lend(page, 'To read', { word: 'Fresnel' });
   const noor = await borrower(browser, toRead, { width: 390, height: 844 });
   await expect(noor.page.getByRole('heading', { name: 'A word is asked for' })).toBeVisible();
-  await axe(noor.page);
+  await expectAccessible(noor.page, 'a word is asked for');
   await noor.page.getByLabel('The word').fill('prism');
   await noor.page.keyboard.press('Enter');
   await expect(noor.page.getByText('That is another word.')).toBeVisible();

@@ -108,34 +108,35 @@ test('a board of projects by state: a project is moved, and its front matter say
   await expect.poll(() => desk.stored('Projects/Storage move.md')).toContain('state: later');
 });
 
-test('a month: what is due and planned is dragged and moved by key to other days, written on a day, and what does not fit is opened', async ({
-  desk,
-  page,
-}) => {
-  await desk.open('demo');
-  // All of the month in sight: a page that scrolls under a pressed pointer drags nothing.
-  await page.setViewportSize({ width: 1500, height: 1500 });
-  await desk.agenda('Month');
-  const cell = (title: string) => desk.main.getByRole('group', { name: title, exact: true });
-  await expect(cell('Wednesday 25 Nov 2026')).toContainText('One afternoon');
-  await expectAccessible(page, 'a month', { part: 'main' });
-  await desk.row(cell('Friday 27 Nov 2026'), 'Draw the br').dragTo(cell('Sunday 29 Nov 2026'));
-  await expect(desk.row(cell('Sunday 29 Nov 2026'), 'Draw the bracket')).toBeVisible();
-  await expect.poll(() => desk.stored('Collections/Barometers.md')).toContain('plan 2026-11-29 10:00');
-  await desk.row(cell('Sunday 29 Nov 2026'), 'Draw the bracket').getByRole('checkbox').focus();
-  await page.keyboard.press('Shift+ArrowLeft');
-  await expect(desk.row(cell('Saturday 28 Nov 2026'), 'Draw the bracket').getByRole('checkbox')).toBeFocused();
-  // A due day moves as such.
-  await desk.row(cell('Tuesday 24 Nov 2026'), 'Guest list').dragTo(cell('Sunday 29 Nov 2026'));
-  await expect(desk.row(cell('Sunday 29 Nov 2026'), 'Guest list')).toContainText('due');
-  await cell('Sunday 22 Nov 2026').hover();
-  await cell('Sunday 29 Nov 2026').getByRole('button', { name: 'Write on Sunday 29 Nov 2026' }).click();
-  await page.keyboard.type('Walk to the lighthouse');
-  await page.keyboard.press('Enter');
-  await expect(desk.row(cell('Sunday 29 Nov 2026'), 'Walk to the light')).toBeVisible();
-  await page.keyboard.press('Escape');
-  await cell('Thursday 26 Nov 2026').getByRole('button', { name: '2 more' }).click();
-  await expect(cell('Thursday 26 Nov 2026').getByRole('listitem')).toHaveCount(6);
-  await page.getByRole('button', { name: 'The month after' }).click();
-  await expect(cell('Friday 11 Dec 2026')).toContainText('Book the brass');
-});
+test(
+  'a month: what is due and planned is dragged and moved by key to other days, written on a day, and what does not fit is opened',
+  { tag: '@long' },
+  async ({ desk, page }) => {
+    await desk.open('demo');
+    // All of the month in sight: a page that scrolls under a pressed pointer drags nothing.
+    await page.setViewportSize({ width: 1500, height: 1500 });
+    await desk.agenda('Month');
+    const cell = (title: string) => desk.main.getByRole('group', { name: title, exact: true });
+    await expect(cell('Wednesday 25 Nov 2026')).toContainText('One afternoon');
+    await expectAccessible(page, 'a month', { part: 'main' });
+    await desk.row(cell('Friday 27 Nov 2026'), 'Draw the br').dragTo(cell('Sunday 29 Nov 2026'));
+    await expect(desk.row(cell('Sunday 29 Nov 2026'), 'Draw the bracket')).toBeVisible();
+    await expect.poll(() => desk.stored('Collections/Barometers.md')).toContain('plan 2026-11-29 10:00');
+    await desk.row(cell('Sunday 29 Nov 2026'), 'Draw the bracket').getByRole('checkbox').focus();
+    await page.keyboard.press('Shift+ArrowLeft');
+    await expect(desk.row(cell('Saturday 28 Nov 2026'), 'Draw the bracket').getByRole('checkbox')).toBeFocused();
+    // A due day moves as such.
+    await desk.row(cell('Tuesday 24 Nov 2026'), 'Guest list').dragTo(cell('Sunday 29 Nov 2026'));
+    await expect(desk.row(cell('Sunday 29 Nov 2026'), 'Guest list')).toContainText('due');
+    await cell('Sunday 22 Nov 2026').hover();
+    await cell('Sunday 29 Nov 2026').getByRole('button', { name: 'Write on Sunday 29 Nov 2026' }).click();
+    await page.keyboard.type('Walk to the lighthouse');
+    await page.keyboard.press('Enter');
+    await expect(desk.row(cell('Sunday 29 Nov 2026'), 'Walk to the light')).toBeVisible();
+    await page.keyboard.press('Escape');
+    await cell('Thursday 26 Nov 2026').getByRole('button', { name: '2 more' }).click();
+    await expect(cell('Thursday 26 Nov 2026').getByRole('listitem')).toHaveCount(6);
+    await page.getByRole('button', { name: 'The month after' }).click();
+    await expect(cell('Friday 11 Dec 2026')).toContainText('Book the brass');
+  },
+);

@@ -1,11 +1,10 @@
-import AxeBuilder from '@axe-core/playwright';
 import { mkdtempSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import type { Page } from '@playwright/test';
 import { makeStandIn } from '../../stand-in/app';
 import { changedTask, readTask } from '../../stand-in/task-text';
+import { expectAccessible } from '../axe';
 import { NOW, expect, test } from '../desk';
 
 const KEY = 'key-of-the-journey';
@@ -34,11 +33,6 @@ function service() {
       server.close();
     },
   };
-}
-
-async function fitAndCheck(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze();
-  expect(violations.map(({ id, nodes }) => [id, nodes[0]?.html])).toEqual([]);
 }
 
 const NOTE = 'Van week.md';
@@ -82,7 +76,7 @@ test('eight lines are joined with a list and a day, change on both sides, and st
   await page.getByLabel('Access key or password').fill(KEY);
   await page.keyboard.press('Enter');
   await page.getByRole('checkbox', { name: 'Team' }).check();
-  await fitAndCheck(page);
+  await expectAccessible(page, 'outside lists');
   await page.getByRole('button', { name: 'Follow them' }).click();
   await page.getByRole('link', { name: 'Team', exact: true }).click();
   await expect(page.getByRole('status').filter({ hasText: 'In step' })).toBeVisible();
@@ -96,7 +90,7 @@ test('eight lines are joined with a list and a day, change on both sides, and st
   await page.getByRole('menuitem', { name: 'Outside list' }).click();
   await page.getByRole('menuitem', { name: 'Join or send on…' }).click();
   await page.getByLabel(/^Due/).fill('next week');
-  await fitAndCheck(page);
+  await expectAccessible(page, 'outside lists');
   await page.getByRole('button', { name: 'Join', exact: true }).click();
   await expect.poll(() => there.all().length).toBe(8);
   expect(there.find('Weigh')).toMatchObject({ words: 'Weigh the crate', due: '2026-12-06', labels: ['van'], done: false });

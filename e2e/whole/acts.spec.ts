@@ -8,7 +8,8 @@ test('the forty commonest acts by keyboard: each as light as docs/weight.md says
 
 test.describe('on a phone', () => {
   test.use({ hasTouch: true, isMobile: true, viewport: { width: 390, height: 844 } });
-  test('the same acts by touch', async ({ desk }) => {
+  // With the long ones: `npm run soak`.
+  test('the same acts by touch', { tag: '@long' }, async ({ desk }) => {
     test.setTimeout(120_000);
     expectLight(await doAll(desk, 'touches'), 'touches');
   });
