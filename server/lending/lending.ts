@@ -32,6 +32,8 @@ export interface LendingLimits {
 const LIMITS: LendingLimits = { texts: 10_000, borrowers: 100, asked: 600 };
 /** So long texts may take to be put away, in milliseconds. */
 const PATIENCE = 1500;
+/** Extensions of more weight come first; what joins processes has 1000. */
+const FIRST = 2000;
 /** How often it is looked whose last day is over, in milliseconds. */
 const EACH = 1000;
 /** So many ticks wait for their owner. */
@@ -198,6 +200,8 @@ export class Lending {
 
   private hooks(): Extension {
     return {
+      // Before what joins several processes, which waits for an answer: a change counts from the moment it came.
+      priority: FIRST,
       onAuthenticate: async ({ token, documentName, connectionConfig, context }) => {
         const reader = await this.admitted(documentName, token);
         if (typeof reader === 'string') throw new Refused(reader);
