@@ -10,6 +10,7 @@ import {
   type LentRights,
   type LentState,
   type LentTold,
+  readLent,
 } from '../../src/core/lend/lent-messages';
 import { inTurn } from '../parts/in-turn';
 import { digest, isSame } from '../parts/secrets';
@@ -226,7 +227,7 @@ export class Lending {
         return Promise.resolve();
       },
       onStateless: async ({ connection, document, documentName, payload }) => {
-        const said = readSaid(payload);
+        const said = readLent(LENT_SAID, payload);
         if (!said) return;
         const reader = readerOf(connection.context);
         if ('mark' in said) {
@@ -240,7 +241,7 @@ export class Lending {
 
   /** Who asks, or why they are not let in: each asks the store once, whatever is wrong. */
   private async admitted(name: string, token: string): Promise<Reader | LentRefusal> {
-    const asked = readToken(token);
+    const asked = readLent(LENT_TOKEN, token);
     const record = await this.store.record(name);
     if (!asked) return 'nothing';
     if ('key' in asked) return record && isSame(record.owner, digest(asked.key)) ? { role: 'owner', rights: 'write', name: '' } : 'nothing';
@@ -268,24 +269,6 @@ const reasonOf = (error: unknown): string => (error instanceof Error ? error.mes
 
 /** The hub hands over what the hooks said of who is joined. */
 const readerOf = (context: unknown): Reader => context as Reader;
-
-function readToken(token: string) {
-  const read = LENT_TOKEN.safeParse(readJson(token));
-  return read.success ? read.data : null;
-}
-
-function readSaid(payload: string) {
-  const read = LENT_SAID.safeParse(readJson(payload));
-  return read.success ? read.data : null;
-}
-
-function readJson(words: string): unknown {
-  try {
-    return words.length > 1000 ? null : JSON.parse(words);
-  } catch {
-    return null;
-  }
-}
 
 /** A tick on a row of a list waits in the text until its owner’s program puts it onto its line. */
 function tick(document: Document, connection: Connection, { id, status }: { id: string; status: string }, who: string, at: number): void {

@@ -13,6 +13,7 @@ import {
   type LentSaid,
   type LentTick,
   LENT_REFUSALS,
+  readLent,
 } from '../core/lend/lent-messages';
 
 /** How far one is with the address: asked, shown, to be asked again as it is lent otherwise now, or why not. */
@@ -130,10 +131,10 @@ export class JoinedLent {
   }
 
   private heard(payload: string): void {
-    const told = LENT_TOLD.safeParse(readJson(payload));
-    if (!told.success) return;
-    if ('full' in told.data) this.show({ isFull: true });
-    else if (told.data.kept === this.written) this.show({ isKept: true });
+    const told = readLent(LENT_TOLD, payload);
+    if (!told) return;
+    if ('full' in told) this.show({ isFull: true });
+    else if (told.kept === this.written) this.show({ isKept: true });
   }
 
   private refused(reason: string): void {
@@ -170,13 +171,5 @@ export class JoinedLent {
   private show(change: Partial<Shown>): void {
     this.shown = { ...this.shown, ...change };
     for (const listener of this.listeners) listener();
-  }
-}
-
-function readJson(words: string): unknown {
-  try {
-    return JSON.parse(words);
-  } catch {
-    return null;
   }
 }

@@ -1,5 +1,4 @@
-import type { Now } from '../core/calendar/span';
-import { dayOfDate } from '../core/calendar/day';
+import { type Now, nowOfDate } from '../core/calendar/span';
 import { LENT_SETTINGS, type LentSettings } from '../core/lend/lent-settings';
 import { ACTION_DEFAULTS, type ActionContext } from '../core/task/acts/action-context';
 import { statusTable } from '../core/task/line/added-status';
@@ -7,10 +6,7 @@ import { refMaker } from '../core/task/line/ref';
 import type { ReadingSettings } from '../core/task/line/task';
 
 /** The present minute, as the borrower’s clock says it. */
-export function nowHere(): Now {
-  const date = new Date();
-  return { day: dayOfDate(date), minute: date.getHours() * 60 + date.getMinutes() };
-}
+export const nowHere = (): Now => nowOfDate(new Date());
 
 /** The settings of its owner, as far as they came. */
 export const settingsOf = (given: unknown): LentSettings => LENT_SETTINGS.parse(typeof given === 'object' && given !== null ? given : {});

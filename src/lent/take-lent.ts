@@ -1,14 +1,9 @@
 import { readNote } from '../core/task/reading/read-note';
+import { saveFile } from '../features/files/out/save-file';
 
 /** Hands a text to the browser as a file. */
-export function saveText(name: string, words: string, type: string): void {
-  const address = URL.createObjectURL(new Blob([words.endsWith('\n') ? words : `${words}\n`], { type: `${type};charset=utf-8` }));
-  const link = document.createElement('a');
-  link.href = address;
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(address), 10_000);
-}
+export const saveText = (name: string, words: string, type: string): void =>
+  saveFile(name, new Blob([words.endsWith('\n') ? words : `${words}\n`], { type: `${type};charset=utf-8` }));
 
 /**
  * A text as people read it who know no boxes and tails: what is done says so, and what stands in a tail follows in brackets.

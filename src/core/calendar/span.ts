@@ -1,4 +1,4 @@
-import { type Day, dayFrom, daysInMonth, mondayOfWeek, readIsoDay, weeksInYear } from './day';
+import { type Day, dayFrom, dayOfDate, daysInMonth, mondayOfWeek, readIsoDay, weeksInYear } from './day';
 
 /** Days from `from` to `to`, both included; a single day has the two alike. */
 export interface DayRange {
@@ -85,3 +85,6 @@ export interface Now {
   /** Minutes after midnight. */
   minute: number;
 }
+
+/** The minute of a date, in the zone of this machine. */
+export const nowOfDate = (date: Date): Now => ({ day: dayOfDate(date), minute: date.getHours() * 60 + date.getMinutes() });

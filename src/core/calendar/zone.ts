@@ -1,5 +1,5 @@
-import { civilFrom, dayOfDate } from './day';
-import type { Now } from './span';
+import { civilFrom } from './day';
+import { type Now, nowOfDate } from './span';
 
 const MINUTES = 1440;
 
@@ -12,6 +12,5 @@ export function inUtc({ day, minute }: Now): Now {
 
 /** A moment of UTC in the zone of this machine. */
 export function fromUtc({ day, minute }: Now): Now {
-  const local = new Date((day * MINUTES + minute) * 60_000);
-  return { day: dayOfDate(local), minute: local.getHours() * 60 + local.getMinutes() };
+  return nowOfDate(new Date((day * MINUTES + minute) * 60_000));
 }

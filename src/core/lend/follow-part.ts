@@ -75,7 +75,7 @@ function wordsAfter(lines: readonly string[], line: number): number {
   return at === -1 ? lines.length : at;
 }
 
-export const linesOf = (text: string): string[] => {
+const linesOf = (text: string): string[] => {
   const lines = splitLines(text);
   return lines.starts.map((_, at) => lineText(lines, at));
 };

@@ -1,5 +1,5 @@
 import { lineText, splitLines } from '../note/blocks/lines';
-import { readOutline } from '../note/outline/outline-edits';
+import { readOutline, roomOf } from '../note/outline/outline-edits';
 import type { Item } from '../note/blocks/structure';
 import type { ClauseName } from '../task/line/clause';
 import { readTail } from '../task/line/tail';
@@ -7,7 +7,7 @@ import { withoutClause } from '../task/writing/write-tail';
 import type { LentPart } from './lent-part';
 
 /** What stays with its owner: by these clauses a line hangs together with others that are not lent. */
-export const KEPT_BACK: readonly ClauseName[] = ['ref', 'needs', 'joined', 'sent'];
+const KEPT_BACK: readonly ClauseName[] = ['ref', 'needs', 'joined', 'sent'];
 
 /** A line of what is lent. */
 export interface LentLine {
@@ -60,14 +60,13 @@ function outdented(line: string, indent: string): string {
   if (line.startsWith(indent)) return line.slice(indent.length);
   if (line.trim() === '' || line.trim() === indent.trim()) return '';
   // Words that go on lazily stand further out than their item (CommonMark 0.31.2 §5.2).
-  const room = /^[ \t]*/.exec(line)?.[0].length ?? 0;
-  return line.slice(Math.min(room, indent.length));
+  return line.slice(Math.min(roomOf(line), indent.length));
 }
 
 /** A line of what was lent as it stands in the note. */
 export const indented = (line: string, indent: string): string => (line.trim() === '' ? (indent + line).trimEnd() : indent + line);
 
-export function keptBack(line: string, wordsFrom: number): KeptClause[] {
+function keptBack(line: string, wordsFrom: number): KeptClause[] {
   const tail = readTail(line, wordsFrom);
   if (!tail) return [];
   return tail.clauses.flatMap(({ name, from, to }) =>

@@ -1,4 +1,5 @@
 import type { ListedGather, ListedRow } from '../formats/listed';
+import { lineText } from '../note/blocks/lines';
 import { readNote } from '../task/reading/read-note';
 import { without } from './lent-lines';
 
@@ -15,15 +16,11 @@ export interface LentListLine {
  * @param textOf the text of a note; null where it is gone
  */
 export function lentList(lists: readonly ListedGather[], textOf: (path: string) => string | null): LentListLine[] {
-  const notes = new Map<string, Map<number, string>>();
-  const wordsAt = (path: string, line: number): { raw: string; words: string } | null => {
-    const text = textOf(path);
-    if (text === null) return null;
-    let known = notes.get(path);
-    if (!known) notes.set(path, (known = wordsOf(path, text)));
-    const words = known.get(line);
-    const raw = text.split(/\r\n?|\n/)[line];
-    return words === undefined || raw === undefined ? null : { raw, words };
+  const notes = new Map<string, ReadonlyMap<number, ItemWords>>();
+  const wordsAt = (path: string, line: number): ItemWords | undefined => {
+    const known = notes.get(path) ?? wordsOf(path, textOf(path) ?? '');
+    notes.set(path, known);
+    return known.get(line);
   };
   const linesOf = ({ what, path, noteTitle, line, steps }: ListedRow, depth: number): LentListLine[] => {
     const indent = '  '.repeat(depth);
@@ -47,14 +44,20 @@ export function lentList(lists: readonly ListedGather[], textOf: (path: string) 
   });
 }
 
-/** What the items of a note say behind their marker, by line (from 0), without what is kept back. */
-function wordsOf(path: string, text: string): Map<number, string> {
+/** An item: its whole line, and what it says behind its marker without what is kept back. */
+interface ItemWords {
+  raw: string;
+  words: string;
+}
+
+/** The items of a note by line (from 0). */
+function wordsOf(path: string, text: string): Map<number, ItemWords> {
   const { structure, lines } = readNote(path, text);
-  const words = new Map<number, string>();
+  const items = new Map<number, ItemWords>();
   for (const { line, wordsFrom } of structure.items) {
     if (wordsFrom < 0) continue;
-    const raw = lines.text.slice(lines.starts[line], lines.ends[line]);
-    words.set(line, without(raw, wordsFrom).slice(wordsFrom));
+    const raw = lineText(lines, line);
+    items.set(line, { raw, words: without(raw, wordsFrom).slice(wordsFrom) });
   }
-  return words;
+  return items;
 }

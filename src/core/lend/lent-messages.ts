@@ -3,6 +3,18 @@ import * as z from 'zod/mini';
 // The pages that read these run no code that is made while they run.
 z.config({ jitless: true });
 
+/** A message as it is meant; null for what is none. */
+export function readLent<T>(message: z.ZodMiniType<T>, words: string): T | null {
+  try {
+    return words.length > LONGEST ? null : z.parse(message, JSON.parse(words));
+  } catch {
+    return null;
+  }
+}
+
+/** None of them says more, in letters. */
+const LONGEST = 1000;
+
 /** What a borrower may do: read; set and take off ticks; write. */
 export const LENT_RIGHTS = ['read', 'tick', 'write'] as const;
 export type LentRights = (typeof LENT_RIGHTS)[number];

@@ -1,4 +1,4 @@
-import { type Outline, readOutline, sectionEnd, textEnd } from '../note/outline/outline-edits';
+import { type Outline, columnOf, readOutline, roomOf, sectionEnd, textEnd } from '../note/outline/outline-edits';
 import { readFrontMatter } from '../note/facts/front-matter';
 import { lineText, splitLines } from '../note/blocks/lines';
 import type { Item } from '../note/blocks/structure';
@@ -39,34 +39,22 @@ export function partAt(text: string, line: number, kind: LentKind): LentPart | n
  * but whoever put the item above them did not mean that.
  */
 function withoutLazy({ lines }: Outline, item: Item): number {
-  const before = lineText(lines, item.line).slice(0, item.markerFrom);
-  const room = item.column - widthOf(`${before.replace(/\S/g, ' ')}x`);
+  const first = lineText(lines, item.line);
+  const before = first.slice(0, item.markerFrom);
+  const inner = item.column - columnOf(first, item.markerFrom);
   let last = item.lastLine;
   while (last > item.line) {
     const words = lineText(lines, last);
-    const inner = words.startsWith(before)
-      ? words.slice(before.length)
-      : /\S/.test(before)
-        ? words
-        : words.slice(Math.min(roomOf(words), before.length));
-    if (words.trim() !== '' && (widthOf(inner) >= room || (!words.startsWith(before) && widthOf(words) >= item.column))) break;
+    // Behind what stands before the item itself, as the signs of a quote; or, with other room, by its column.
+    const isInside = words.startsWith(before) ? widthOf(words.slice(before.length)) >= inner : widthOf(words) >= item.column;
+    if (words.trim() !== '' && isInside) break;
     last--;
   }
   return last;
 }
 
-const roomOf = (line: string): number => /^[ \t]*/.exec(line)?.[0].length ?? 0;
-
-/** The columns before the words of a line, with tabs to every fourth (CommonMark 0.31.2 §2.2). */
-export function widthOf(line: string): number {
-  let column = 0;
-  for (const sign of line) {
-    if (sign === '\t') column += 4 - (column % 4);
-    else if (sign === ' ') column++;
-    else break;
-  }
-  return column;
-}
+/** The column in which the words of a line begin. */
+export const widthOf = (line: string): number => columnOf(line, roomOf(line));
 
 function wholeNote(text: string): LentPart {
   const lines = splitLines(text);

@@ -1,6 +1,6 @@
 import { lineText, splitLines } from '../note/blocks/lines';
 import { type Item, LineKind } from '../note/blocks/structure';
-import { readOutline } from '../note/outline/outline-edits';
+import { readOutline, roomOf } from '../note/outline/outline-edits';
 import { withClause } from '../task/writing/write-tail';
 import { alignedLines } from './aligned-lines';
 import { aroundOf } from './follow-part';
@@ -23,7 +23,7 @@ export interface PutIn {
   gone: readonly KeptLine[];
 }
 
-export const SWALLOWS = 'What was written there would change what stands outside of it, so it was not taken in.';
+const SWALLOWS = 'What was written there would change what stands outside of it, so it was not taken in.';
 
 /**
  * Puts what others made of a part into its note. The lines outside stay byte for byte and keep what they mean; what is kept back of a line goes
@@ -54,14 +54,8 @@ function clean(given: string): string {
 /** An item never ends with lines without words. */
 function trimmed(lines: string[], kind: LentPart['kind']): string[] {
   if (kind !== 'item') return lines;
-  return lines.slice(
-    0,
-    1 +
-      Math.max(
-        0,
-        lines.findLastIndex((line) => line.trim() !== ''),
-      ),
-  );
+  const last = lines.findLastIndex((line) => line.trim() !== '');
+  return lines.slice(0, Math.max(0, last) + 1);
 }
 
 /** Whether the part is all of what its item or heading opens, or is bounded within it. */
@@ -102,8 +96,6 @@ function withinItem(given: readonly string[], root: string): string[] {
 /** The item that begins a text. */
 const rootOf = (text: string): Item | undefined => readOutline(text).structure.items.find(({ line }) => line === 0);
 
-const roomOf = (line: string): number => /^[ \t]*/.exec(line)?.[0].length ?? 0;
-
 function withinSection(lines: readonly string[], before: readonly LentLine[]): string[] {
   const root = readOutline(before.map(({ text }) => text).join('\n')).structure.headings[0];
   const level = root?.level ?? 1;
@@ -133,7 +125,7 @@ function closed(lines: readonly string[], kind: LentPart['kind']): string[] {
     return [...lines, indent + sign];
   }
   const html = structure.kinds[lines.length - 1] === LineKind.html;
-  const indent = kind === 'item' ? '  ' : '';
+  const indent = kind === 'item' ? ' '.repeat(rootOf(lines.join('\n'))?.column ?? 0) : '';
   return html ? [...lines, `${indent}-->`, ''] : [...lines];
 }
 

@@ -1,12 +1,12 @@
-import { type Day, dayOfDate } from '../../core/calendar/day';
+import type { Day } from '../../core/calendar/day';
 import { type DateStyle, dayName } from '../../core/calendar/day-name';
-import { timeName } from '../../core/calendar/span';
+import { nowOfDate, timeName } from '../../core/calendar/span';
 import type { EarlierText } from '../../store/keep/earlier-text';
 
 /** A moment as it is read: its day and its time. */
 export function momentName(at: number, today: Day, style: DateStyle): string {
-  const date = new Date(at);
-  return `${dayName(dayOfDate(date), today, style)} ${timeName(date.getHours() * 60 + date.getMinutes())}`;
+  const { day, minute } = nowOfDate(new Date(at));
+  return `${dayName(day, today, style)} ${timeName(minute)}`;
 }
 
 /** What took the place of an earlier text. */

@@ -20,7 +20,7 @@ export interface LendingAsked extends Pick<LendingWish, 'rights' | 'until'> {
 }
 
 /** The name by which a server knows an address. Also where the page is not encrypted, and the browser has no digests of its own. */
-export const lentName = (address: string): string => bytesToHex(sha256(utf8ToBytes(address)));
+const lentName = (address: string): string => bytesToHex(sha256(utf8ToBytes(address)));
 
 /**
  * Lends something: the server is told first, then it is kept here, and the tab that keeps what is lent brings its text there.

@@ -1,7 +1,9 @@
 import * as Y from 'yjs';
+import { nowOfDate } from '../../core/calendar/span';
 import type { ListedGather } from '../../core/formats/listed';
 import type { LentSettings } from '../../core/lend/lent-settings';
 import { foldPath } from '../../core/note/names/path';
+import { stampOf } from '../../core/task/acts/action-context';
 import type { NoteListener } from '../notes/note-source';
 import type { NoteStore } from '../notes/note-store';
 import { LENT, type Origin } from '../notes/origin';
@@ -262,9 +264,5 @@ const whoOf = (ticks: readonly ListTick[]): string => handsName(ticks.map(({ who
 function handsName(hands: readonly { name: string; at: number }[]): string {
   const names = [...new Set(hands.map(({ name }) => name || 'Somebody'))];
   const last = Math.max(...hands.map(({ at }) => at));
-  return names.length === 0 ? '' : `${names.join(', ')} ${minuteOf(new Date(last))}`;
+  return names.length === 0 ? '' : `${names.join(', ')} ${stampOf(nowOfDate(new Date(last)))}`;
 }
-
-const two = (count: number): string => String(count).padStart(2, '0');
-const minuteOf = (at: Date): string =>
-  `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())} ${two(at.getHours())}:${two(at.getMinutes())}`;

@@ -187,8 +187,11 @@ function shiftedLine(words: string, by: number, quote: string): string {
   return outer + ' '.repeat(Math.max(0, width + by)) + rest.slice(space.length);
 }
 
+/** How many letters of room stand before the words of a line. */
+export const roomOf = (words: string): number => /^[ \t]*/.exec(words)?.[0].length ?? 0;
+
 /** The column at an offset, with tabs to every fourth (CommonMark 0.31.2 §2.2). */
-function columnOf(words: string, offset: number): number {
+export function columnOf(words: string, offset: number): number {
   let column = 0;
   for (let at = 0; at < offset; at++) column += words.charCodeAt(at) === 9 ? 4 - (column % 4) : 1;
   return column;

@@ -1,5 +1,5 @@
-import { dayOfDate, readIsoDay } from '../../../core/calendar/day';
-import { type Now, readTime } from '../../../core/calendar/span';
+import { readIsoDay } from '../../../core/calendar/day';
+import { type Now, nowOfDate, readTime } from '../../../core/calendar/span';
 
 /** The one source of “now”. It tells when the minute turned, also after the machine slept. */
 export class Clock {
@@ -8,7 +8,7 @@ export class Clock {
   private override: Now | null = null;
 
   constructor() {
-    this.shown = this.read();
+    this.shown = nowOfDate(new Date());
     setInterval(() => this.check(), 5000);
     document.addEventListener('visibilitychange', () => this.check());
   }
@@ -29,16 +29,8 @@ export class Clock {
     this.check();
   }
 
-  private read(): Now {
-    const date = new Date();
-    return {
-      day: dayOfDate(date),
-      minute: date.getHours() * 60 + date.getMinutes(),
-    };
-  }
-
   private check(): void {
-    const next = this.override ?? this.read();
+    const next = this.override ?? nowOfDate(new Date());
     if (next.day === this.shown.day && next.minute === this.shown.minute) return;
     this.shown = next;
     for (const listener of this.listeners) listener();
