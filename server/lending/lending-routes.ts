@@ -23,6 +23,7 @@ export type LendingHere = () => Promise<Lending | null>;
  * - `GET /lending`: whether this server lends
  * - `PUT /lending/NAME`: lends a text, or changes how
  * - `GET /lending/NAME`: who opened and changed it
+ * - `GET /lending/NAME/text`: all that is kept of it, in the form of Yjs
  * - `DELETE /lending/NAME`: it goes with all that is known of it
  *
  * NAME is the digest of the address (SHA-256, FIPS 180-4, as hexadecimal digits), which never comes here.
@@ -72,6 +73,15 @@ export function lendingRoutes(here: LendingHere): Router {
         else say(response, 404, NOTHING);
       }),
     );
+  routes.get(
+    '/lending/:name/text',
+    limit(60),
+    asked(async (lending, name, key, _request, response) => {
+      const text = await lending.text(name, key);
+      if (text) response.type('application/octet-stream').send(Buffer.from(text));
+      else say(response, 404, NOTHING);
+    }),
+  );
   return routes;
 }
 

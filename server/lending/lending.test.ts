@@ -1,6 +1,7 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import * as Y from 'yjs';
 import { Lending } from './lending';
 import { LevelStore } from './level-store';
 import { type LendingServer, lendingServer, lentMade, secretMade, until } from './test-lending';
@@ -109,6 +110,27 @@ describe('a text that is lent', () => {
     await until(() => owner.text.toString() === 'ab');
     await here.lend({ rights: 'read' }, lent);
     await until(() => again.refused.includes('again'));
+  });
+
+  it('is given to its owner whole, and to nobody else', async () => {
+    const { lent } = await owned('all of it');
+    const lars = here.join(lent, { address: lent.address });
+    await until(() => lars.text.toString() === 'all of it');
+    const asked = (key: string) => fetch(`${here.base}/lending/${lent.name}/text`, { headers: { 'recado-key': key } });
+    const doc = new Y.Doc();
+    Y.applyUpdate(doc, new Uint8Array(await (await asked(lent.key)).arrayBuffer()));
+    expect(doc.getText('text').toString()).toBe('all of it');
+    expect((await asked(secretMade())).status).toBe(404);
+  });
+
+  it('of which the last day is put off stays open', async () => {
+    const { lent } = await owned('a', { until: clock + 5000 });
+    const lars = here.join(lent, { address: lent.address });
+    await lars.synced;
+    await here.lend({ until: clock + 60_000 }, lent);
+    clock += 6000;
+    await new Promise((resolve) => setTimeout(resolve, 1200));
+    expect(lars.refused).toEqual([]);
   });
 
   it('ends with its last day, also where it is open', async () => {

@@ -13,30 +13,36 @@ import {
   readLent,
 } from '../../src/core/lend/lent-messages';
 import { inTurn } from '../parts/in-turn';
+import { PerMinute } from '../parts/per-minute';
 import { digest, isSame } from '../parts/secrets';
 import { KeptChanges } from './kept-changes';
 import { type LentRecord, isLent } from './lent-record';
 import type { LentStore } from './lent-store';
 import { MessageGuard } from './message-guard';
 import { SeenLent } from './seen-lent';
-import { Words, wordKept } from './words';
+import { isWord, wordKept } from './words';
 
 /** How much one server lends, and to how many at once. */
 export interface LendingLimits {
   texts: number;
   /** Of one text, at once. */
   borrowers: number;
-  /** From one address of the network, within a minute. */
+  /** From one address of the network, and to one text, within a minute. */
   asked: number;
+  admitted: number;
 }
 
-const LIMITS: LendingLimits = { texts: 10_000, borrowers: 100, asked: 600 };
+const LIMITS: LendingLimits = { texts: 10_000, borrowers: 100, asked: 600, admitted: 600 };
 /** So long texts may take to be put away, in milliseconds. */
 const PATIENCE = 1500;
 /** Extensions of more weight come first; what joins processes has 1000. */
 const FIRST = 2000;
 /** How often it is looked whose last day is over, in milliseconds. */
 const EACH = 1000;
+/** So many wrong words are taken for a text within a minute. */
+const MOST_GUESSES = 10;
+/** What borrowers do is kept so often, in milliseconds. */
+const KEPT_EACH = 5000;
 /** So many ticks wait for their owner. */
 const MOST_TICKS = 2000;
 
@@ -45,6 +51,8 @@ interface Reader {
   role: 'owner' | 'borrower';
   rights: LentRights;
   name: string;
+  /** When they may no more, in milliseconds since 1970; null for never. */
+  until: number | null;
 }
 
 /** What the owner wishes. */
@@ -78,8 +86,9 @@ export class Lending {
   private readonly kept: KeptChanges;
   private readonly guard = new MessageGuard();
   private readonly seen: SeenLent;
-  private readonly words: Words;
-  private readonly sweeper: NodeJS.Timeout;
+  private readonly guesses: PerMinute;
+  private readonly asked: PerMinute;
+  private readonly timers: readonly NodeJS.Timeout[];
 
   constructor(
     private readonly store: LentStore,
@@ -88,7 +97,8 @@ export class Lending {
     this.now = now;
     this.limits = limits;
     this.tell = tell;
-    this.words = new Words(now);
+    this.guesses = new PerMinute(MOST_GUESSES, now);
+    this.asked = new PerMinute(limits.admitted, now);
     this.kept = new KeptChanges(store, (error) => console.error('[lending] a change cannot be kept:', reasonOf(error)));
     this.seen = new SeenLent(store, now);
     const database = new Database({
@@ -104,8 +114,8 @@ export class Lending {
       maxDebounce: 10_000,
       extensions: [new Throttle({ throttle: limits.asked, banTime: 1 }), ...extensions, database, this.hooks()],
     });
-    this.sweeper = setInterval(() => void this.sweep().catch(() => undefined), EACH);
-    this.sweeper.unref();
+    this.timers = [setInterval(() => this.sweep(), EACH), setInterval(() => void this.seen.flush().catch(() => undefined), KEPT_EACH)];
+    for (const timer of this.timers) timer.unref();
   }
 
   /** Lends a text, or changes how it is lent; the key of the first who does is asked of all later ones. */
@@ -132,6 +142,13 @@ export class Lending {
     return { rights, until, hasWord: word !== null, since, ...(await this.seen.of(name)), there };
   }
 
+  /** All that is kept of a text, in the form of Yjs, for its owner; also what came by another process. */
+  async text(name: string, key: string): Promise<Uint8Array | null> {
+    if (!(await this.owned(name, key))) return null;
+    await this.kept.settled(name);
+    return Y.mergeUpdates(await this.store.read(name));
+  }
+
   /** A text goes with all that is known of it. */
   drop(name: string, key: string): Promise<'done' | 'refused'> {
     return this.turn(async () => {
@@ -155,10 +172,12 @@ export class Lending {
     const isOver = !record || !isLent(record, this.now());
     this.putOut(name, ({ role }) => !record || (role === 'borrower' && isOver));
     this.putOut(name, ({ role, rights }) => role === 'borrower' && rights !== record?.rights, 'again');
+    for (const { context } of this.hub.documents.get(name)?.getConnections() ?? [])
+      if (readerOf(context).role === 'borrower') readerOf(context).until = record?.until ?? null;
   }
 
   async close(): Promise<void> {
-    clearInterval(this.sweeper);
+    for (const timer of this.timers) clearInterval(timer);
     this.hub.closeConnections();
     // What each text still has to say is said before what says it goes.
     for (const end = Date.now() + PATIENCE; this.hub.documents.size > 0 && Date.now() < end;)
@@ -180,14 +199,11 @@ export class Lending {
       if (isMeant(readerOf(connection.context))) connection.close({ code: 4404, reason: why });
   }
 
-  private async sweep(): Promise<void> {
-    this.words.prune();
-    await this.seen.flush();
-    for (const [name, document] of this.hub.documents) {
-      if (document.getConnectionsCount() === 0) continue;
-      const record = await this.store.record(name);
-      if (record && !isLent(record, this.now())) this.putOut(name, ({ role }) => role === 'borrower');
-    }
+  /** Whose last day is over goes, also where it is open. */
+  private sweep(): void {
+    this.guesses.prune();
+    this.asked.prune();
+    for (const name of this.hub.documents.keys()) this.putOut(name, ({ until }) => until !== null && this.now() >= until);
   }
 
   /** A state that cannot be kept now loses nothing: its changes are, or are still tried. */
@@ -244,15 +260,18 @@ export class Lending {
     const asked = readLent(LENT_TOKEN, token);
     const record = await this.store.record(name);
     if (!asked) return 'nothing';
-    if ('key' in asked) return record && isSame(record.owner, digest(asked.key)) ? { role: 'owner', rights: 'write', name: '' } : 'nothing';
+    if ('key' in asked)
+      return record && isSame(record.owner, digest(asked.key)) ? { role: 'owner', rights: 'write', name: '', until: null } : 'nothing';
     if (!record || !isSame(name, digest(asked.address)) || !isLent(record, this.now())) return 'nothing';
+    if (this.asked.isTooMany(name)) return 'busy';
     if (record.word) {
       if (asked.word === undefined) return 'word';
-      const outcome = await this.words.check(name, record.word, asked.word);
-      if (outcome !== 'right') return outcome === 'wrong' ? 'wrong word' : 'busy';
+      if (this.guesses.isTooMany(name)) return 'busy';
+      if (!(await isWord(record.word, asked.word))) return 'wrong word';
+      this.guesses.forgive(name);
     }
     if ((this.hub.documents.get(name)?.getConnectionsCount() ?? 0) >= this.limits.borrowers) return 'busy';
-    return { role: 'borrower', rights: record.rights, name: asked.name ?? '' };
+    return { role: 'borrower', rights: record.rights, name: asked.name ?? '', until: record.until };
   }
 }
 

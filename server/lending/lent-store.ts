@@ -15,8 +15,10 @@ export interface LentStore {
   count(): Promise<number>;
   /** What was lent under a name goes, with its text. */
   drop(name: string): Promise<void>;
-  /** The states and changes that make up a text, in the form of Yjs. */
+  /** The states and changes that make up a text, in the form of Yjs, to be held in memory and kept from there. */
   load(name: string): Promise<Uint8Array[]>;
+  /** The same, to be looked at alone. */
+  read(name: string): Promise<Uint8Array[]>;
   /** Adds a change; it is on the disk when this resolves. */
   append(name: string, change: Uint8Array): Promise<void>;
   /** Keeps a state in the place of the changes that this process knows of. */

@@ -63,6 +63,10 @@ export class LevelStore implements LentStore {
     return [...(state ? [state] : []), ...changes.map(([, change]) => change)];
   }
 
+  read(name: string): Promise<Uint8Array[]> {
+    return this.load(name);
+  }
+
   async append(name: string, change: Uint8Array): Promise<void> {
     const number = (this.last.get(name) ?? 0) + 1;
     this.last.set(name, number);

@@ -10,6 +10,8 @@ const TABLES = `
   create index if not exists recado_lent_changes_name on recado_lent_changes (name);`;
 /** So that two processes that start at once do not both make the tables; any number. */
 const LOCK = 7_319_824;
+/** What is read is of one moment: another process may bring changes into the state in between. */
+const ONE_MOMENT = 'begin isolation level repeatable read read only';
 /** So long it is waited for the database, in milliseconds. */
 const PATIENCE = 5000;
 
@@ -66,19 +68,26 @@ export class PostgresStore implements LentStore {
   }
 
   async load(name: string): Promise<Uint8Array[]> {
+    const { parts, numbers } = await this.parts(name);
+    this.known.set(name, numbers);
+    return parts;
+  }
+
+  async read(name: string): Promise<Uint8Array[]> {
+    return (await this.parts(name)).parts;
+  }
+
+  private parts(name: string): Promise<{ parts: Uint8Array[]; numbers: string[] }> {
     return this.together(async (client) => {
       const state = await client.query<{ state: Buffer | null }>('select state from recado_lent where name = $1', [name]);
-      const changes = await client.query<{ number: string; change: Buffer }>(
+      const { rows } = await client.query<{ number: string; change: Buffer }>(
         'select number, change from recado_lent_changes where name = $1 order by number',
         [name],
       );
-      this.known.set(
-        name,
-        changes.rows.map(({ number }) => number),
-      );
       const present = state.rows[0]?.state;
-      return [...(present ? [new Uint8Array(present)] : []), ...changes.rows.map(({ change }) => new Uint8Array(change))];
-    });
+      const changes = rows.map(({ change }) => new Uint8Array(change));
+      return { parts: [...(present ? [new Uint8Array(present)] : []), ...changes], numbers: rows.map(({ number }) => number) };
+    }, ONE_MOMENT);
   }
 
   async append(name: string, change: Uint8Array): Promise<void> {
@@ -110,10 +119,10 @@ export class PostgresStore implements LentStore {
     return this.pool.end();
   }
 
-  private async together<T>(work: (client: PoolClient) => Promise<T>): Promise<T> {
+  private async together<T>(work: (client: PoolClient) => Promise<T>, begin = 'begin'): Promise<T> {
     const client = await this.pool.connect();
     try {
-      await client.query('begin');
+      await client.query(begin);
       const result = await work(client);
       await client.query('commit');
       return result;

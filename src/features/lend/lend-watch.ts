@@ -40,6 +40,12 @@ export async function keepLent(
         words: `“${title}” was written in while Recado was closed${who === '' ? '' : `: ${who}`}. Undo takes it back.`,
         ...(what.is === 'part' && { leads: { address: noteAddress(what.path, what.part.first), words: 'See it' } }),
       }),
+    beside: (title, path) =>
+      notice({
+        words: `“${title}” was called back, and had no place in your notes any more. What was written there is a note of its own.`,
+        warns: true,
+        leads: { address: noteAddress(path), words: 'Open it' },
+      }),
     problem: () => undefined,
   });
   const stops = [store.listen(keeper.listener), store.listen({ valueChanged: (id) => void (id === LENT_WISH && keeper.look()) })];

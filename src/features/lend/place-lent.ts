@@ -11,6 +11,7 @@ export async function placeLent(
   { store, actions, texts }: Pick<Services, 'store' | 'actions' | 'texts'>,
   asked: AskedLending,
 ): Promise<LentOfNote | LentList | { refused: string }> {
+  if (store.db.onlyRead) return { refused: 'These notes are only read here, so nothing of them can be lent: load the page anew first.' };
   if (asked.what === 'list') return { is: 'list', text: asked.text, path: asked.at };
   await texts.settle();
   if (asked.what === 'task') return itemLent({ store, actions }, asked.ref);

@@ -16,13 +16,15 @@ export interface LendingServer {
   lend: (lent: Pick<LentBranch, 'name' | 'key'>, wish: LendingWish) => Promise<string | null>;
   /** Null where nothing is lent under that name. */
   state: (lent: Pick<LentBranch, 'name' | 'key'>) => Promise<LentState | null>;
+  /** All that the server has of a text, in the form of Yjs; null where nothing is lent under that name. */
+  text: (lent: Pick<LentBranch, 'name' | 'key'>) => Promise<Uint8Array | null>;
   drop: (lent: Pick<LentBranch, 'name' | 'key'>) => Promise<void>;
 }
 
 const PATIENCE = 15_000;
 
-async function asked({ name, key }: Pick<LentBranch, 'name' | 'key'>, method: string, body?: unknown): Promise<Response> {
-  const response = await fetch(`/lending/${name}`, {
+async function asked({ name, key }: Pick<LentBranch, 'name' | 'key'>, method: string, body?: unknown, part = ''): Promise<Response> {
+  const response = await fetch(`/lending/${name}${part}`, {
     method,
     cache: 'no-store',
     signal: AbortSignal.timeout(PATIENCE),
@@ -42,6 +44,10 @@ export const ownServer: LendingServer = {
   state: async (lent) => {
     const response = await asked(lent, 'GET');
     return response.ok ? LENT_STATE.parse(await response.json()) : null;
+  },
+  text: async (lent) => {
+    const response = await asked(lent, 'GET', undefined, '/text');
+    return response.ok ? new Uint8Array(await response.arrayBuffer()) : null;
   },
   drop: async (lent) => void (await asked(lent, 'DELETE')),
 };

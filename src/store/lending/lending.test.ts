@@ -132,6 +132,44 @@ describe('a branch that is lent', () => {
     kept.end();
   });
 
+  it('that is called back while a last word is on its way has that word', async () => {
+    const { lars, kept, store, text, lending } = await setUp();
+    kept.away();
+    lars.write((words) => words.replace('Pack it', 'Pack it last'));
+    await store.db.lent.update('lens', { ended: true });
+    await kept.keeper.look();
+    expect(await text()).toBe(NOTE.replace('Pack it', 'Pack it last'));
+    expect(lending.dropped.has('lens')).toBe(true);
+    kept.end();
+  });
+
+  it('that has no place any more when it is called back becomes a note, with all that was written there', async () => {
+    const { lars, kept, store, write } = await setUp();
+    await write(() => 'Nothing of it is left.');
+    lars.write((words) => words.replace('Pack it', 'Pack it all the same'));
+    await kept.settle();
+    await store.db.lent.update('lens', { ended: true });
+    await kept.keeper.look();
+    expect(kept.beside).toEqual(['Lens (lent).md']);
+    expect(await store.text('Lens (lent).md')).toBe('- [ ] Lens\n  - [ ] Pack it all the same');
+    expect(await store.db.lent.count()).toBe(0);
+    kept.end();
+  });
+
+  it('that cannot be taken in now is not let go of by the server', async () => {
+    const { lars, kept, store, lending, text } = await setUp();
+    lars.write((words) => words.replace('Pack it', 'Pack it last'));
+    await store.db.lent.update('lens', { ended: true });
+    const commit = jest.spyOn(store, 'commit').mockRejectedValueOnce(new DOMException('full', 'QuotaExceededError'));
+    await kept.keeper.look();
+    expect([lending.ended.has('lens'), lending.dropped.has('lens')]).toEqual([true, false]);
+    commit.mockRestore();
+    await kept.keeper.look();
+    expect(await text()).toBe(NOTE.replace('Pack it', 'Pack it last'));
+    expect(lending.dropped.has('lens')).toBe(true);
+    kept.end();
+  });
+
   it('of which the server knows nothing any more is said so, and goes when it is called back', async () => {
     const { store } = desk();
     await store.commit(TYPING, [{ path: PATH, expect: null, content: { text: NOTE } }]);

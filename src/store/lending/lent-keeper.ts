@@ -2,7 +2,7 @@ import * as Y from 'yjs';
 import { nowOfDate } from '../../core/calendar/span';
 import type { ListedGather } from '../../core/formats/listed';
 import type { LentSettings } from '../../core/lend/lent-settings';
-import { foldPath } from '../../core/note/names/path';
+import { foldPath, freePath, safeFileName } from '../../core/note/names/path';
 import { stampOf } from '../../core/task/acts/action-context';
 import type { NoteListener } from '../notes/note-source';
 import type { NoteStore } from '../notes/note-store';
@@ -39,6 +39,8 @@ export interface LentHost {
   now: () => number;
   /** What borrowers wrote while nobody was here stands in the note now; the step takes it back. */
   arrived: (branch: LentBranch, who: string, step: number) => void;
+  /** What was lent had no place any more when it was called back: it is a note of its own. */
+  beside: (title: string, path: string) => void;
   problem: (error: unknown) => void;
 }
 
@@ -46,6 +48,8 @@ export interface LentHost {
 const SOON = 60;
 /** The same for a list, which must be answered anew. */
 const SOON_LIST = 400;
+/** After so long a look that failed is tried again, in milliseconds. */
+const AGAIN = 5000;
 
 /** One thing that is lent, as it is kept in step. */
 interface Kept {
@@ -53,7 +57,7 @@ interface Kept {
   link: LentLink;
   isSynced: boolean;
   soon: ReturnType<typeof setTimeout> | null;
-  turn: Promise<void>;
+  turn: Promise<boolean>;
 }
 
 /** Keeps all that is lent in step with the notes, in the one tab that does it for all. */
@@ -123,7 +127,7 @@ export class LentKeeper {
   private join(branch: LentBranch): void {
     const shared = new Y.Doc();
     const inStep = isOfNote(branch)
-      ? new PartInStep(this.host.store, branch, shared)
+      ? new PartInStep(this.host.store, branch, shared, this.host.now)
       : new ListInStep(
           {
             ...{ store: this.host.store, answer: this.host.answer, makeId: this.host.makeId },
@@ -141,7 +145,7 @@ export class LentKeeper {
       synced: () => void this.synced(name).catch(this.host.problem),
       refused: () => void this.lost(name).catch(this.host.problem),
     });
-    this.kept.set(name, { inStep, link, isSynced: false, soon: null, turn: Promise.resolve() });
+    this.kept.set(name, { inStep, link, isSynced: false, soon: null, turn: Promise.resolve(true) });
     // Words of our own go as soon as somebody is joined; those of others are waited for, so that they come as one step.
   }
 
@@ -185,31 +189,27 @@ export class LentKeeper {
     }, wait);
   }
 
-  /** Brings both sides together, one look after the other. */
-  private bring(name: string, origin: Origin = LENT, who = ''): Promise<void> {
+  /** Brings both sides together, one look after the other; whether that could be done. */
+  private bring(name: string, origin: Origin = LENT, who = ''): Promise<boolean> {
     const kept = this.kept.get(name);
-    if (!kept) return Promise.resolve();
-    kept.turn = kept.turn
-      .then(async () => {
-        // Before the first meeting nothing is known of what others wrote.
-        if (!kept.isSynced || this.kept.get(name) !== kept) return;
-        await this.host.save();
-        const before = JSON.stringify(shownOf(kept.inStep.branch));
-        if (kept.inStep instanceof ListInStep) await kept.inStep.look();
-        else {
-          const { changed, step } = await kept.inStep.look(origin);
-          if (changed) await this.heard(kept.inStep);
-          if (step !== null) this.host.arrived(kept.inStep.branch, who, step);
-        }
-        if (JSON.stringify(shownOf(kept.inStep.branch)) !== before) await tellLent(this.host.store);
-      })
-      .catch(this.host.problem);
+    if (!kept) return Promise.resolve(false);
+    const turn = kept.turn.then(async () => {
+      // Before the first meeting nothing is known of what others wrote.
+      if (!kept.isSynced || this.kept.get(name) !== kept) return false;
+      await this.host.save();
+      const before = JSON.stringify(shownOf(kept.inStep.branch));
+      const { step } = await kept.inStep.look(origin);
+      if (step !== null && kept.inStep instanceof PartInStep) this.host.arrived(kept.inStep.branch, who, step);
+      if (JSON.stringify(shownOf(kept.inStep.branch)) !== before) await tellLent(this.host.store);
+      return true;
+    });
+    kept.turn = turn.catch((error: unknown) => {
+      this.host.problem(error);
+      // A browser that gives no room now is asked again.
+      setTimeout(() => this.lookSoon(name), AGAIN);
+      return false;
+    });
     return kept.turn;
-  }
-
-  private async heard(inStep: PartInStep): Promise<void> {
-    inStep.branch = { ...inStep.branch, heard: this.host.now() };
-    await this.host.store.db.lent.update(inStep.branch.name, { heard: inStep.branch.heard });
   }
 
   private async askServer(name: string): Promise<void> {
@@ -220,14 +220,30 @@ export class LentKeeper {
     await this.host.store.db.lent.update(name, { there });
   }
 
-  /** What was written last is taken in; then nothing of it is left there. */
+  /** What was written last is taken in; only then nothing of it is left there. */
   private async callBack(name: string): Promise<void> {
     const kept = this.kept.get(name);
     if (!kept) return;
-    await this.host.server.lend(kept.inStep.branch, { rights: kept.inStep.branch.rights, until: kept.inStep.branch.until, ended: true });
-    await this.bring(name);
-    await this.host.server.drop(kept.inStep.branch);
+    const { branch, shared } = kept.inStep;
+    await this.host.server.lend(branch, { rights: branch.rights, until: branch.until, ended: true });
+    // What a borrower was told is saved may still be on its way here.
+    const last = await this.host.server.text(branch);
+    if (last) Y.applyUpdate(shared, last, 'server');
+    if (!(await this.bring(name))) return;
+    if (kept.inStep instanceof PartInStep && kept.inStep.isLeftOut) await this.keepBeside(kept.inStep);
+    await this.host.server.drop(branch);
     await this.forget(name);
+  }
+
+  /** What has no place in its note any more becomes a note: nothing that was written there goes. */
+  private async keepBeside({ branch: { title }, shared }: PartInStep): Promise<void> {
+    const { store } = this.host;
+    const text = shared.getText('text').toString();
+    const taken = await store.paths();
+    const path = freePath(`${safeFileName(title)} (lent).md`, (folded) => taken.has(folded));
+    const saved = await store.commit(LENT, [{ path, expect: null, content: { text } }]);
+    if (!saved.saved) throw new Error(`${path} was made meanwhile.`);
+    this.host.beside(title, path);
   }
 
   /** Of what the server knew nothing of, nothing is to be taken in. */

@@ -14,14 +14,6 @@ export const OWNER = 'owner';
 /** So often it is begun anew where the note changed meanwhile, or what came has to be brought into its part. */
 const TRIES = 30;
 
-/** What came of a look. */
-export interface PartLook {
-  /** Whether the note has other words now. */
-  changed: boolean;
-  /** The step that Undo takes back; null for none. */
-  step: number | null;
-}
-
 /** The part of a note that is lent, with where it stands now. */
 interface Found {
   note: StoredNote;
@@ -42,15 +34,23 @@ export class PartInStep {
     public branch: LentBranch & { what: LentOfNote },
     /** What both sides change. */
     readonly shared: Y.Doc,
+    private readonly now: () => number,
   ) {
     Y.applyUpdate(this.ours, branch.state, OWNER);
     Y.applyUpdate(shared, branch.state, OWNER);
   }
 
-  /** @param origin what the note’s history calls what others wrote */
-  async look(origin: Origin): Promise<PartLook> {
+  /** Whether others wrote what could not be taken in. */
+  get isLeftOut(): boolean {
+    return this.branch.trouble !== null && this.shared.getText('text').toString() !== this.ours.getText('text').toString();
+  }
+
+  /**
+   * @param origin what the note’s history calls what others wrote
+   * @returns the step that Undo takes back; null for none
+   */
+  async look(origin: Origin): Promise<{ step: number | null }> {
     let step: number | null = null;
-    let changed = false;
     for (let attempt = 0; attempt < TRIES; attempt++) {
       const found = await this.find();
       if (typeof found === 'string') {
@@ -71,7 +71,7 @@ export class PartInStep {
         break;
       }
       const what = { ...this.branch.what, part: done.part };
-      const next = { ...this.branch, what, state, text: done.text, gone: done.gone, trouble: null };
+      const next = { ...this.branch, what, state, text: done.text, gone: done.gone, trouble: null, heard: this.now() };
       if (done.text === found.text) {
         // What came has no place in the note: ours goes over it.
         await this.agree(state, { gone: done.gone });
@@ -85,9 +85,8 @@ export class PartInStep {
       this.branch = next;
       Y.applyUpdate(this.ours, state, OWNER);
       step = saved.step ?? step;
-      changed = true;
     }
-    return { changed, step };
+    return { step };
   }
 
   /** What the note says becomes what ours says; it is kept before anybody hears of it. Gives it as it is lent. */

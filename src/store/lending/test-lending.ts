@@ -50,6 +50,7 @@ export class MemoryLending {
       return Promise.resolve(null);
     },
     state: ({ name }) => Promise.resolve(this.dropped.has(name) ? null : { ...NOBODY, hands: this.hands.get(name) ?? [] }),
+    text: ({ name }) => Promise.resolve(this.docs.has(name) ? Y.encodeStateAsUpdate(this.docOf(name)) : null),
     drop: ({ name }) => {
       this.dropped.add(name);
       this.docs.delete(name);
@@ -120,6 +121,7 @@ export async function lendPart(
 export function keeperOf(store: NoteStore, lending: MemoryLending, more: Partial<LentHost> = {}) {
   const problems: unknown[] = [];
   const arrived: { who: string; step: number }[] = [];
+  const beside: string[] = [];
   const joined = new Map<string, { doc: Y.Doc; told: Parameters<LentHost['connect']>[2]; part: (() => void) | null }>();
   let isAway = false;
   const keeper = new LentKeeper({
@@ -137,12 +139,13 @@ export function keeperOf(store: NoteStore, lending: MemoryLending, more: Partial
     makeId: () => Math.random().toString(36).slice(2, 10),
     now: () => 1000,
     arrived: (_, who, step) => void arrived.push({ who, step }),
+    beside: (_title, path) => void beside.push(path),
     problem: (error) => void problems.push(error),
     ...more,
   });
   const stop = store.listen(keeper.listener);
   return {
-    ...{ keeper, problems, arrived },
+    ...{ keeper, problems, arrived, beside },
     /** The network goes. */
     away: () => {
       isAway = true;
