@@ -2,6 +2,7 @@ import { lineText, splitLines } from '../note/blocks/lines';
 import { readOutline } from '../note/outline/outline-edits';
 import { clauseOf, readTail } from '../task/line/tail';
 import { alignedLines } from './aligned-lines';
+import { without } from './lent-lines';
 import { type LentPart, partAt } from './lent-part';
 
 /**
@@ -27,6 +28,15 @@ export function itemWithRef(text: string, ref: string): number | null {
     if (wordsFrom < 0) return false;
     return clauseOf(readTail(lineText(lines, line), wordsFrom), 'ref')?.value === ref;
   });
+  return found.length === 1 && found[0] ? found[0].line : null;
+}
+
+/** Where the only item begins whose first line says the same, whatever of it is kept back; null where none or several do. */
+export function itemSaying(text: string, said: string): number | null {
+  const { structure, lines } = readOutline(text);
+  const found = structure.items.filter(
+    ({ line, wordsFrom, markerFrom }) => wordsFrom >= 0 && without(lineText(lines, line), wordsFrom).slice(markerFrom) === said,
+  );
   return found.length === 1 && found[0] ? found[0].line : null;
 }
 

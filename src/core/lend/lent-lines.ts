@@ -9,6 +9,9 @@ import type { LentPart } from './lent-part';
 /** What stays with its owner: by these clauses a line hangs together with others that are not lent. */
 const KEPT_BACK: readonly ClauseName[] = ['ref', 'needs', 'joined', 'sent'];
 
+/** Most lines hold none of them, and reading a tail costs more than a look. */
+const MAY_KEEP = new RegExp(`\\b(?:${KEPT_BACK.join('|')})\\s`, 'i');
+
 /** A line of what is lent. */
 export interface LentLine {
   /** As it stands in the note. */
@@ -36,7 +39,7 @@ export function lentLines(text: string, part: LentPart): LentLine[] {
     const raw = lineText(lines, at);
     const item = items.get(at);
     const kept = item ? keptBack(raw, item.wordsFrom) : [];
-    const open = item && kept.length > 0 ? without(raw, item.wordsFrom) : raw;
+    const open = kept.reduce((words, { name }) => withoutClause(words, item?.wordsFrom ?? 0, name), raw);
     lent.push({ raw, text: outdented(open, indent), kept });
   }
   return lent;
@@ -67,7 +70,7 @@ function outdented(line: string, indent: string): string {
 export const indented = (line: string, indent: string): string => (line.trim() === '' ? (indent + line).trimEnd() : indent + line);
 
 function keptBack(line: string, wordsFrom: number): KeptClause[] {
-  const tail = readTail(line, wordsFrom);
+  const tail = MAY_KEEP.test(line) ? readTail(line, wordsFrom) : null;
   if (!tail) return [];
   return tail.clauses.flatMap(({ name, from, to }) =>
     name !== null && KEPT_BACK.includes(name) ? [{ name, words: line.slice(from, to) }] : [],
@@ -76,4 +79,4 @@ function keptBack(line: string, wordsFrom: number): KeptClause[] {
 
 /** A line without what is kept back. */
 export const without = (line: string, wordsFrom: number): string =>
-  KEPT_BACK.reduce((words, name) => withoutClause(words, wordsFrom, name), line);
+  MAY_KEEP.test(line) ? KEPT_BACK.reduce((words, name) => withoutClause(words, wordsFrom, name), line) : line;

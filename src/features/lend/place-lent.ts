@@ -1,6 +1,8 @@
+import { itemWithRef } from '../../core/lend/follow-part';
 import { partAt } from '../../core/lend/lent-part';
 import { editorText } from '../../core/note/blocks/line-endings';
 import { readNote } from '../../core/task/reading/read-note';
+import { refOf } from '../../core/task/line/ref';
 import type { LineRef } from '../../core/task/writing/edit';
 import type { LentList, LentOfNote } from '../../store/lending/lent-branch';
 import type { AskedLending } from '../session/acting/task-dialog';
@@ -34,10 +36,11 @@ async function itemLent({ store, actions }: Pick<Services, 'store' | 'actions'>,
   if ('refused' in marked) return marked;
   const note = await store.get(ref.path);
   const text = note?.text ?? '';
-  const { tasks } = readNote(ref.path, editorText(text));
-  // Its line may have moved meanwhile; its words before the tail did not change.
-  const task = tasks.find(({ line, ref: own }) => line === ref.line && own !== null) ?? tasks.find(({ raw }) => raw === ref.expected);
-  const part = task && partAt(text, task.line, 'item');
-  if (!note || !part || task.ref === null) return { refused: 'That line is no longer there, so nothing was lent.' };
-  return { is: 'part', note: note.id, path: note.path, part, ref: task.ref };
+  // By its ref alone: its line may have moved meanwhile, and no other one is meant.
+  const own = refOf(marked.raw);
+  const line = own === null ? null : itemWithRef(text, own);
+  const part = line === null ? null : partAt(text, line, 'item');
+  return note && part
+    ? { is: 'part', note: note.id, path: note.path, part, ref: own }
+    : { refused: 'That line is no longer there, so nothing was lent.' };
 }

@@ -104,6 +104,19 @@ describe('a branch that is lent', () => {
     kept.end();
   });
 
+  it('stays where only its ref was taken off, as by Undo of what marked it; never another item is taken for it', async () => {
+    const { lars, kept, store, text, write } = await setUp();
+    await write((words) => words.replace('{ref l3ns00; needs p4p3rs}', '{needs p4p3rs}'));
+    expect((await store.db.lent.get('lens'))?.trouble).toBeNull();
+    lars.write((words) => words.replace('Pack it', 'Pack it well'));
+    await kept.settle();
+    expect(await text()).toContain('Pack it well');
+    await write((words) => words.replace(/- \[ \] Lens.*\n.*\n/, '- [ ] Another\n  - [ ] Secret step\n'));
+    expect((await store.db.lent.get('lens'))?.trouble).toBe('gone');
+    expect(lars.text).toBe('- [ ] Lens\n  - [ ] Pack it well');
+    kept.end();
+  });
+
   it('of a heading is asked about where it is gone and others came', async () => {
     const { kept, store, write } = await setUp('section');
     await write(() => '# A\nnew\n# B\n');

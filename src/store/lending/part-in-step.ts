@@ -1,5 +1,5 @@
 import * as Y from 'yjs';
-import { followedPart, itemWithRef } from '../../core/lend/follow-part';
+import { followedPart, itemSaying, itemWithRef } from '../../core/lend/follow-part';
 import { lentText } from '../../core/lend/lent-lines';
 import { type LentPart, partAt } from '../../core/lend/lent-part';
 import { putIn } from '../../core/lend/put-in';
@@ -157,7 +157,11 @@ export class PartInStep {
       return found && one.text !== null ? [{ note: one, text: one.text, part: found }] : [];
     });
     if (all.length === 1 && all[0]) return all[0];
-    return all.length === 0 ? 'gone' : 'asks';
+    if (all.length > 1) return 'asks';
+    // Only its ref went, as by Undo of what marked it.
+    const line = text === null ? null : itemSaying(text, this.ours.getText('text').toString().split('\n')[0] ?? '');
+    const alike = line === null || text === null ? null : partAt(text, line, 'item');
+    return note && text !== null && alike ? { note, text, part: alike } : 'gone';
   }
 }
 
