@@ -53,6 +53,7 @@ test('a day on the phone: a slip, ticks, pushes by a finger, the plan put in ord
   const places = page.getByRole('navigation', { name: 'Main places' });
   // A thought is written down with two touches.
   await places.getByRole('button', { name: 'Slip' }).tap();
+  await expect(page.getByRole('textbox', { name: 'Words of the slip' })).toBeFocused();
   await page.keyboard.type('Weigh the crate tomorrow 15:00');
   await page.getByRole('button', { name: 'Store' }).tap();
   await expect.poll(() => desk.stored('Journal/2026-11-23.md')).toContain('Weigh the crate {plan 2026-11-24 15:00');
@@ -116,6 +117,7 @@ test('a day on the phone: a slip, ticks, pushes by a finger, the plan put in ord
   await expect(head('Under way')).toBeInViewport({ ratio: 0.9 });
 
   await places.getByRole('link', { name: 'Find' }).tap();
+  await expect(page.getByRole('searchbox', { name: 'Find' })).toBeFocused();
   await page.keyboard.type('barometer');
   await expect(desk.main.getByRole('region', { name: 'Notes' })).toBeVisible();
   expect(await tooSmall(page)).toEqual([]);

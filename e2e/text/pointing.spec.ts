@@ -8,6 +8,8 @@ async function note(desk: Desk, title: string, folder: string, text: string): Pr
   await dialog.getByRole('textbox', { name: 'Title' }).fill(title);
   await dialog.getByLabel('Folder', { exact: true }).fill(folder);
   await page.keyboard.press('Enter');
+  // By its address: the note that was open before may have the same title.
+  await expect.poll(() => decodeURI(page.url())).toContain(`/note/${folder}/${title}.md`);
   await expect(page.getByLabel('Title of the note')).toHaveValue(title);
   await desk.write(text);
   await expect.poll(() => desk.stored(`${folder}/${title}.md`)).toBe(text);

@@ -126,9 +126,9 @@ function Terms({ asked, present, onLent, onClose }: TermsProps) {
       onClose();
       return null;
     }
-    const what = await placeLent(services, asked);
-    if ('refused' in what) return what.refused;
-    const terms = { what, title: asked.title, who: who.trim(), rights, until, word: word === '' ? null : word };
+    const placed = await placeLent(services, asked);
+    if ('refused' in placed) return placed.refused;
+    const terms = { ...placed, title: asked.title, who: who.trim(), rights, until, word: word === '' ? null : word };
     const branch = await lend(services.store, ownServer, terms, Date.now());
     if ('refused' in branch) return branch.refused;
     onLent(lentAddress(location.origin, branch.address));

@@ -1,10 +1,10 @@
 import { itemWithRef } from '../../core/lend/follow-part';
-import { partAt } from '../../core/lend/lent-part';
+import { type LentPart, partAt } from '../../core/lend/lent-part';
 import { editorText } from '../../core/note/blocks/line-endings';
 import { readNote } from '../../core/task/reading/read-note';
 import { refOf } from '../../core/task/line/ref';
 import type { LineRef } from '../../core/task/writing/edit';
-import type { LentList, LentOfNote } from '../../store/lending/lent-branch';
+import type { PlacedLending } from '../../store/lending/lend';
 import type { AskedLending } from '../session/acting/task-dialog';
 import type { Services } from '../session/state/services';
 
@@ -12,26 +12,27 @@ import type { Services } from '../session/state/services';
 export async function placeLent(
   { store, actions, texts }: Pick<Services, 'store' | 'actions' | 'texts'>,
   asked: AskedLending,
-): Promise<LentOfNote | LentList | { refused: string }> {
+): Promise<PlacedLending | { refused: string }> {
   if (store.db.onlyRead) return { refused: 'These notes are only read here, so nothing of them can be lent: load the page anew first.' };
-  if (asked.what === 'list') return { is: 'list', text: asked.text, path: asked.at };
+  if (asked.what === 'list') return { what: { is: 'list', text: asked.text, path: asked.at }, text: '' };
   await texts.settle();
   if (asked.what === 'task') return itemLent({ store, actions }, asked.ref);
   const note = await store.get(asked.path);
   if (!note || note.text === null) return { refused: 'The note is no longer there.' };
   if (asked.what === 'note') {
     const part = partAt(note.text, 0, 'note');
-    return part ? { is: 'part', note: note.id, path: note.path, part, ref: null } : { refused: 'The note is no longer there.' };
+    return part ? ofNote(note, note.text, part, null) : { refused: 'The note is no longer there.' };
   }
   const task = readNote(note.path, editorText(note.text)).tasks.find(({ line }) => line === asked.line);
   if (task) return itemLent({ store, actions }, { path: note.path, line: task.line, expected: task.raw });
   const part = partAt(note.text, asked.line, 'item') ?? partAt(note.text, asked.line, 'section');
-  return part
-    ? { is: 'part', note: note.id, path: note.path, part, ref: null }
-    : { refused: 'Only an item, a heading or a note can be lent.' };
+  return part ? ofNote(note, note.text, part, null) : { refused: 'Only an item, a heading or a note can be lent.' };
 }
 
-async function itemLent({ store, actions }: Pick<Services, 'store' | 'actions'>, ref: LineRef): Promise<LentOfNote | { refused: string }> {
+async function itemLent(
+  { store, actions }: Pick<Services, 'store' | 'actions'>,
+  ref: LineRef,
+): Promise<PlacedLending | { refused: string }> {
   const marked = await actions.act(ref, { do: 'ref' }, 'Marked, to be lent');
   if ('refused' in marked) return marked;
   const note = await store.get(ref.path);
@@ -40,7 +41,10 @@ async function itemLent({ store, actions }: Pick<Services, 'store' | 'actions'>,
   const own = refOf(marked.raw);
   const line = own === null ? null : itemWithRef(text, own);
   const part = line === null ? null : partAt(text, line, 'item');
-  return note && part
-    ? { is: 'part', note: note.id, path: note.path, part, ref: own }
-    : { refused: 'That line is no longer there, so nothing was lent.' };
+  return note && part ? ofNote(note, text, part, own) : { refused: 'That line is no longer there, so nothing was lent.' };
 }
+
+const ofNote = ({ id, path }: { id: string; path: string }, text: string, part: LentPart, ref: string | null): PlacedLending => ({
+  what: { is: 'part', note: id, path, part, ref },
+  text,
+});

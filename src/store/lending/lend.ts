@@ -10,9 +10,14 @@ import type { LentBranch, LentList, LentOfNote } from './lent-branch';
 import { askForLent, tellLent } from './seen-lent';
 import { writeInto } from './write-into';
 
-/** What is lent, to whom, and how. */
-export interface LendingAsked extends Pick<LendingWish, 'rights' | 'until'> {
+/** What is to be lent, and the note in which it was found: another text would give other lines away. Empty for a list. */
+export interface PlacedLending {
   what: LentOfNote | LentList;
+  text: string;
+}
+
+/** What is lent, to whom, and how. */
+export interface LendingAsked extends Pick<LendingWish, 'rights' | 'until'>, PlacedLending {
   title: string;
   who: string;
   /** A word that is asked for; null for none. */
@@ -33,8 +38,7 @@ export async function lend(
   asked: LendingAsked,
   now: number,
 ): Promise<LentBranch | { refused: string }> {
-  const { what, title, who, rights, until, word } = asked;
-  const text = what.is === 'part' ? ((await store.get(what.path))?.text ?? '') : '';
+  const { what, text, title, who, rights, until, word } = asked;
   const words = what.is === 'part' ? lentText(text, what.part) : '';
   if (new TextEncoder().encode(words).length > LENT_LARGEST) return { refused: 'It is too long to be lent: at most 1 MB can be.' };
   const address = secret();
