@@ -156,6 +156,22 @@ describe('the engine', () => {
     expect(total()).toBe(0);
   });
 
+  it('lists a sealed note by its name alone unless that tells nothing, and keeps what is open while all is read again', async () => {
+    const hidden = 'Private/sealed-aaaabbbbccccdddd.md.age';
+    const closed = null as unknown as string;
+    const { host, page, started } = engine({ 'A.md': '- [ ] a', [hidden]: closed, 'Diary.md.age': closed });
+    await started;
+    const titles = (): string[] => page().overview.notes.map(({ title }) => title);
+    expect(titles().sort()).toEqual(['A', 'Diary']);
+    await host.apply([{ path: hidden, text: '---\ntitle: Garden\n---\n- [?] water the quince' }]);
+    expect(titles().sort()).toEqual(['A', 'Diary', 'Garden']);
+    await host.apply([{ path: 'Statuses/Asked.md', text: '---\nkind: status\nsign: "?"\nname: Asked\nmeans: waiting\n---\n' }]);
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    expect(page().overview).toMatchObject({ tasks: 2, open: 2 });
+    await host.apply([{ path: hidden, text: null }]);
+    expect(page().overview).toMatchObject({ tasks: 1 });
+  });
+
   it('counts a task once however many echoes it has; one whose task is gone stands for itself', async () => {
     const { host, page, started } = engine({ 'A.md': '- [ ] a {ref k3f9qa}', 'B.md': '- [ ] [a](recado:k3f9qa)' });
     await host.subscribe('open', 'open', null);

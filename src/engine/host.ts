@@ -1,6 +1,7 @@
 import { loadYaml, missesYaml } from '../core/note/facts/front-matter';
 import type { LineDays } from '../core/note/facts/line-days';
-import { foldPath } from '../core/note/names/path';
+import { foldPath, isSealedPath } from '../core/note/names/path';
+import { readableText } from '../core/seal/sealed-names';
 import { Library, type LibrarySettings, type NoteChange } from '../core/index/library';
 import { loadPatterns, needsPatterns } from '../core/gather/language/pattern';
 import { OverviewKeeper } from '../core/index/live/overview-keeper';
@@ -191,7 +192,14 @@ export class EngineHost implements Engine {
   /** All notes as the library reads them, portion by portion. */
   private async *load(): AsyncGenerator<{ notes: NoteChange[]; all: number }> {
     for await (const { notes, all } of this.source.portions(PORTION))
-      yield { notes: notes.map(({ path, text, seen }) => ({ path, text: text ?? '', seen: seen ?? null })), all };
+      yield { notes: notes.flatMap((note) => this.readable(note) ?? []), all };
+  }
+
+  /** What lies there sealed is read as the page gives it while it is open. */
+  private readable({ path, text, seen }: { path: string; text: string | null; seen?: LineDays | null }): NoteChange | null {
+    const given = text === null && isSealedPath(path) ? (this.library?.present(foldPath(path)) ?? null) : null;
+    const readable = readableText(path, text);
+    return given ?? (readable === null ? null : { path, text: readable, seen: seen ?? null });
   }
 
   private whenReady(call: (library: Library) => void): void {

@@ -73,6 +73,23 @@ describe('the engine, kept for the page', () => {
     expect(await keeper.ask('find', { words: 'b' })).toHaveLength(1);
   });
 
+  it('knows after its death what of sealed notes is open, and nothing of what was closed', async () => {
+    const { keeper, stored, running, answers, settled } = page({ 'A.md': '- [ ] a' });
+    stored.set('Private/sealed-aaaabbbbccccdddd.md.age', null as unknown as string);
+    stored.set('Diary.md.age', null as unknown as string);
+    await keeper.subscribe('list', 'open', null);
+    await settled();
+    await keeper.apply([
+      { path: 'Private/sealed-aaaabbbbccccdddd.md.age', text: '- [ ] water the quince' },
+      { path: 'Diary.md.age', text: '- [ ] write' },
+    ]);
+    await keeper.apply([{ path: 'Diary.md.age', text: '' }]);
+    expect(answers()['list']?.total).toBe(2);
+    running[0]?.died('it was stopped');
+    await settled();
+    expect(answers()['list']?.groups.flatMap(({ rows }) => rows.map(({ text }) => text))).toEqual(['a', 'water the quince']);
+  });
+
   it('that fails at a call is started again, and the page goes on', async () => {
     const { keeper, running, settled } = page({ 'A.md': '- [ ] a' });
     await settled();

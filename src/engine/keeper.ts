@@ -1,3 +1,4 @@
+import { foldPath, isSealedPath } from '../core/note/names/path';
 import type { LibrarySettings, NoteChange } from '../core/index/library';
 import type { AnswerNews } from '../core/index/live/news';
 import { NO_ANSWERS } from '../core/index/questions/no-answers';
@@ -33,6 +34,8 @@ const DEAD = 'The index stopped. Reload the page; your notes are safe.';
 export class EngineKeeper implements Engine {
   private apart: Apart;
   private readonly asked = new Map<string, Asked>();
+  /** What of sealed notes the page gave, by their folded paths: nobody else can read it to the next engine. */
+  private readonly opened = new Map<string, NoteChange>();
   private count = 0;
   private deaths: number[] = [];
 
@@ -65,6 +68,7 @@ export class EngineKeeper implements Engine {
       return;
     }
     this.apart = this.begin();
+    if (this.opened.size > 0) void this.call((engine) => engine.apply([...this.opened.values()]), undefined);
     for (const [id, { text, at }] of this.asked) void this.askAgain(id, text, at);
   }
 
@@ -100,6 +104,11 @@ export class EngineKeeper implements Engine {
   }
 
   apply(changes: NoteChange[]): Promise<void> {
+    for (const change of changes) {
+      if (!isSealedPath(change.path)) continue;
+      if (change.text) this.opened.set(foldPath(change.path), change);
+      else this.opened.delete(foldPath(change.path));
+    }
     return this.call((engine) => engine.apply(changes), undefined);
   }
 

@@ -4,6 +4,7 @@ import type { LineRef } from '../../core/task/writing/edit';
 import type { LinePlace } from '../../core/task/writing/write-lines';
 import type { Status } from '../../core/task/line/status';
 import type { WideIntention } from '../../core/task/acts/intention';
+import { hidesTitle, withTitleSaid } from '../../core/seal/sealed-names';
 import { loadYaml } from '../../core/note/facts/front-matter';
 import { baseNameOf, foldPath, freePath, pathFor } from '../../core/note/names/path';
 import { contentOf } from '../notes/content';
@@ -140,8 +141,10 @@ export class NoteActions {
     let path = pathFor(folder, title);
     const result = await this.step(`New note: ${title}`, async () => {
       const taken = await this.store.paths();
-      path = freePath(pathFor(folder, title), (folded) => taken.has(folded));
-      return [{ path, expect: null, content: { text } }];
+      const wanted = (await this.store.opener?.placed(pathFor(folder, title))) ?? pathFor(folder, title);
+      if (typeof wanted !== 'string') return wanted;
+      path = freePath(wanted, (folded) => taken.has(folded));
+      return [{ path, expect: null, content: { text: hidesTitle(path) ? withTitleSaid(pathFor(folder, title), text) : text } }];
     });
     return 'refused' in result ? result : { path, step: result.step };
   }

@@ -1,8 +1,9 @@
 import { renameInGather } from '../../core/gather/saying/rename-in-gather';
 import { lineText, splitLines } from '../../core/note/blocks/lines';
 import { readFrontMatter } from '../../core/note/facts/front-matter';
-import { baseNameOf, folderOf, foldPath, freePath, pathFor } from '../../core/note/names/path';
+import { SEALED_ENDING, baseNameOf, folderOf, foldPath, freePath, isSealedPath, pathFor } from '../../core/note/names/path';
 import { renameLinks, retargetTo } from '../../core/note/names/rename-links';
+import { hidesTitle } from '../../core/seal/sealed-names';
 import { type StoredNote, contentOf } from '../notes/content';
 import { type NoteWrite, placed, withText } from '../notes/note-write';
 
@@ -25,7 +26,9 @@ export function relocation(
 const NO_NOTE = 'That note is not there, so nothing was changed.';
 
 function wantedPath({ path }: StoredNote, to: Destination): string {
-  if ('title' in to) return pathFor(folderOf(path), to.file ?? to.title);
+  // What is sealed stays so under every name; one that hides its title has it in its text alone.
+  if ('title' in to && hidesTitle(path)) return path;
+  if ('title' in to) return pathFor(folderOf(path), to.file ?? to.title) + (isSealedPath(path) ? SEALED_ENDING : '');
   const name = path.slice(path.lastIndexOf('/') + 1);
   return to.folder === '' ? name : `${to.folder}/${name}`;
 }

@@ -1,8 +1,9 @@
-import { baseNameOf, foldPath } from '../../core/note/names/path';
+import { baseNameOf, foldPath, isSealedPath } from '../../core/note/names/path';
 import { type Content, type StoredNote, sameContent } from '../notes/content';
 import type { RecadoDatabase, Step, StepChange, WholeChange } from '../notes/database';
 import type { NoteWrite } from '../notes/note-write';
 import { type StepOrigin, TYPING } from '../notes/origin';
+import { type Opener, assertSealed, openedChanges, openedNotes, sealedContent } from '../notes/opener';
 import { kept, wholeText } from './step-parts';
 
 /** What became of taking a step back. */
@@ -14,6 +15,8 @@ interface StepsHost {
   commit: (writes: readonly NoteWrite[]) => Promise<boolean>;
   /** Counts a write that is under way. */
   writing: <T>(write: () => PromiseLike<T>) => Promise<T>;
+  /** What opens sealed notes, of which steps hold what they were as files. */
+  opener: () => Opener | null;
 }
 
 /** So many steps of a tab can be taken back. */
@@ -44,6 +47,7 @@ export class Steps {
   }
 
   private async put(step: Step): Promise<number> {
+    for (const { path, before, after } of step.changes) for (const side of [before, after]) assertSealed(path, side);
     const id = await this.db.steps.add(step);
     const keys = await this.db.steps.where('tab').equals(this.tab).primaryKeys();
     if (keys.length > MOST_STEPS) await this.db.steps.bulkDelete(keys.slice(0, keys.length - MOST_STEPS));
@@ -88,13 +92,24 @@ export class Steps {
     const from = grows ? asItWas(change.before, before) : before;
     if (sameContent(from, after)) return;
     const id = (await this.db.notes.get(foldPath(path)))?.id;
-    const label = `Typing in “${baseNameOf(path)}”`;
-    await this.record({ ...TYPING, label }, [{ path, ...(id !== undefined && { id }), before: from, after, demo: null }]);
+    const about = { path, ...(id !== undefined && { id }), demo: null };
+    if (!isSealedPath(path)) {
+      await this.record({ ...TYPING, label: `Typing in “${baseNameOf(path)}”` }, [{ ...about, before: from, after }]);
+      return;
+    }
+    const opener = this.host.opener();
+    const sealed = { before: from && (await sealedContent(opener, path, from)), after: await sealedContent(opener, path, after) };
+    await this.record({ ...TYPING, label: 'Typing in a sealed note' }, [{ ...about, ...sealed }]);
   }
 
   /** The newest step of this tab, without taking it back. */
   async last(): Promise<Step | null> {
-    return (await this.db.steps.where('tab').equals(this.tab).last()) ?? null;
+    const step = await this.newest();
+    return step ? { ...step, changes: (await openedChanges(this.host.opener(), step.changes)) ?? step.changes } : null;
+  }
+
+  private newest(): Promise<Step | undefined> {
+    return this.db.steps.where('tab').equals(this.tab).last();
   }
 
   /** Where a note is that was moved away from a path, by any tab; null when it was not moved, or is gone there too. */
@@ -120,7 +135,7 @@ export class Steps {
   undo(only?: number): Promise<Taken | null> {
     return this.inTurn(async () => {
       for (;;) {
-        const step = await this.last();
+        const step = await this.newest();
         if (!step || (only !== undefined && step.id !== only)) return null;
         const taken = await this.takeBack(step);
         if (taken !== null) return taken;
@@ -147,7 +162,9 @@ export class Steps {
 
   /** Null when nothing was left to do, as when the editor's own undo already took it back. */
   private async takeBack(step: Step): Promise<Taken | null> {
-    const done = await this.carry(step.label, step.changes);
+    const changes = await openedChanges(this.host.opener(), step.changes);
+    if (!changes) return { refused: 'This was done in a sealed note, whose seal is closed. Open it, then undo.' };
+    const done = await this.carry(step.label, changes);
     if ('refused' in done) return done;
     if (step.id !== undefined) {
       await this.db.steps.delete(step.id);
@@ -192,7 +209,7 @@ export class Steps {
   /** Brings notes from what a step made of them to what they were; `again` is what does it once more. */
   private async carry(label: string, changes: readonly StepChange[]): Promise<{ again: WholeChange[] } | { refused: string }> {
     for (;;) {
-      const notes = await this.notesOf(changes);
+      const notes = await openedNotes(this.host.opener(), await this.notesOf(changes));
       const writes = (await import('./step-writes')).inverseWrites(label, changes, notes);
       if ('refused' in writes) return writes;
       const again = writes.map(({ path, expect, content, demo, movedFrom, id }): WholeChange => ({

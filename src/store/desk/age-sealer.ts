@@ -39,10 +39,10 @@ export const ageSealer: Sealer = {
     for (const one of all) encrypter.addRecipient(one);
     return encrypter.encrypt(bytes);
   },
-  sealByWords: (bytes, words) => {
+  sealByWords: (bytes, words, work = WORK) => {
     const encrypter = new Encrypter();
     encrypter.setPassphrase(words);
-    encrypter.setScryptWorkFactor(WORK);
+    encrypter.setScryptWorkFactor(work);
     return encrypter.encrypt(bytes);
   },
   openByWords: (sealed, words) => {

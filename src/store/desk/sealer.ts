@@ -11,7 +11,8 @@ export interface Sealer {
   open(sealed: Uint8Array, identities: readonly string[]): Promise<{ bytes: Uint8Array; by: number }>;
   /** Seals for several, each by its recipient, the part of an identity that opens nothing. */
   sealFor(bytes: Uint8Array, recipients: readonly string[]): Promise<Uint8Array>;
-  sealByWords(bytes: Uint8Array, words: string): Promise<Uint8Array>;
+  /** @param work that trying one passphrase takes, as the logarithm of its rounds (RFC 7914, N); left out, that of an invitation */
+  sealByWords(bytes: Uint8Array, words: string, work?: number): Promise<Uint8Array>;
   openByWords(sealed: Uint8Array, words: string): Promise<Uint8Array>;
   newIdentity(): Promise<{ identity: string; recipient: string }>;
 }

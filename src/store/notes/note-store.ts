@@ -1,11 +1,12 @@
 import { dayOfDate } from '../../core/calendar/day';
 import { type LineDays, daysAfter } from '../../core/note/facts/line-days';
 import { foldPath } from '../../core/note/names/path';
-import { type DemoState, type StoredNote, contentOf, newNoteId, sameContent } from './content';
+import { type Content, type DemoState, type StoredNote, contentOf, newNoteId, sameContent } from './content';
 import type { RecadoDatabase, WholeChange } from './database';
 import { Listeners, reportProblem } from './listeners';
 import type { CommitResult, NoteListener, NoteSource, Portion, StoreChange } from './note-source';
 import type { NoteWrite } from './note-write';
+import { type Opener, SEALED_LABEL, assertSealed, openedContent, openedNote, openedNotes, sealedWrites, touchesSealed } from './opener';
 import { type Origin, UNDO } from './origin';
 import { partsOf } from './parts';
 import { storedNotes } from './read-notes';
@@ -32,6 +33,20 @@ export class NoteStore implements NoteSource {
   readonly steps: Steps;
   /** What the notes held before. */
   readonly earlier: EarlierTexts;
+  /** What opens notes that are sealed; null where nothing is. */
+  opener: Opener | null = null;
+  /** The notes as they lie there, sealed ones as files that nobody reads: for whatever takes them elsewhere. */
+  readonly kept: NoteSource = {
+    get: (path) => this.lying(path),
+    text: async (path) => (await this.lying(path))?.text ?? null,
+    many: (paths) => this.db.notes.bulkGet(paths.map(foldPath)),
+    all: () => this.db.notes.toArray(),
+    paths: () => this.paths(),
+    portions: (size) => this.portions(size),
+    commit: (origin, writes) => this.commitKept(origin, writes),
+    reopen: (error) => this.reopen(error),
+    listen: (listener) => this.listen(listener),
+  };
   private readonly listeners: Listeners<NoteListener>;
   private readonly channel: BroadcastChannel | null;
   private writes = 0;
@@ -51,6 +66,7 @@ export class NoteStore implements NoteSource {
     this.steps = new Steps(db, tab, now, {
       commit: async (writes) => (await this.commit(UNDO, writes)).saved,
       writing: (write) => this.countWriting(write),
+      opener: () => this.opener,
     });
     this.channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(`recado-${db.name}`);
     if (this.channel) this.channel.onmessage = (event: MessageEvent<Broadcast>) => void this.hear(event.data).catch(problem);
@@ -66,6 +82,11 @@ export class NoteStore implements NoteSource {
   }
 
   async get(path: string): Promise<StoredNote | null> {
+    const note = await this.lying(path);
+    return note && openedNote(this.opener, note);
+  }
+
+  private async lying(path: string): Promise<StoredNote | null> {
     return (await this.db.notes.get(foldPath(path))) ?? null;
   }
 
@@ -73,8 +94,8 @@ export class NoteStore implements NoteSource {
     return (await this.get(path))?.text ?? null;
   }
 
-  many(paths: readonly string[]): Promise<(StoredNote | undefined)[]> {
-    return this.db.notes.bulkGet(paths.map(foldPath));
+  async many(paths: readonly string[]): Promise<(StoredNote | undefined)[]> {
+    return openedNotes(this.opener, await this.db.notes.bulkGet(paths.map(foldPath)));
   }
 
   /** Whether any note is as wanted; it looks no further than the first. */
@@ -90,8 +111,8 @@ export class NoteStore implements NoteSource {
     return this.db.reopen(error);
   }
 
-  all(): Promise<StoredNote[]> {
-    return this.db.notes.toArray();
+  async all(): Promise<StoredNote[]> {
+    return openedNotes(this.opener, await this.db.notes.toArray());
   }
 
   /** The folded paths of all notes, without their texts. */
@@ -105,11 +126,31 @@ export class NoteStore implements NoteSource {
    * @param beside what else is stored with them, whole or not at all
    */
   async commit(origin: Origin, writes: readonly NoteWrite[], beside?: () => PromiseLike<unknown>): Promise<CommitResult> {
+    if (!touchesSealed(writes)) return this.commitAs(origin, writes, writes, beside);
+    return this.countWriting(async () => {
+      const sealed = await sealedWrites(this.opener, writes, await this.db.notes.bulkGet(writes.map(({ path }) => foldPath(path))));
+      if ('conflict' in sealed) return { saved: false, ...sealed };
+      return this.commitAs({ ...origin, label: origin.label && SEALED_LABEL }, sealed, writes, beside);
+    });
+  }
+
+  /** Writes notes as they are to lie there, sealed ones as files. */
+  commitKept(origin: Origin, writes: readonly NoteWrite[], beside?: () => PromiseLike<unknown>): Promise<CommitResult> {
+    return this.commitAs(origin, writes, writes, beside);
+  }
+
+  /** @param writes as they are kept; `said` as their writer says them, and everybody hears them */
+  private async commitAs(
+    origin: Origin,
+    writes: readonly NoteWrite[],
+    said: readonly NoteWrite[],
+    beside?: () => PromiseLike<unknown>,
+  ): Promise<CommitResult> {
     const result = await this.countWriting(() => this.db.atomically(() => this.write(origin, writes, beside)));
     if (!result.saved) return result;
     // Something new was done: what was taken back cannot be done again any more.
     if (origin.label !== null && origin.by !== 'undo') this.steps.forgetUndone();
-    this.tell(origin.by, writes, result);
+    this.tell(origin.by, said, result);
     return result;
   }
 
@@ -123,6 +164,7 @@ export class NoteStore implements NoteSource {
       return present[index]?.id ?? (from === undefined ? undefined : present[from]?.id) ?? id ?? newNoteId();
     });
     for (const [index, write] of writes.entries()) {
+      assertSealed(write.path, write.content);
       const note = present[index];
       const before = note ? contentOf(note) : null;
       if (!sameContent(before, write.expect)) return { saved: false, conflict: write.path };
@@ -173,6 +215,12 @@ export class NoteStore implements NoteSource {
     ];
   }
 
+  /** An earlier text of a note, as whoever has opened its seal reads it; null where it was let go. */
+  async earlierContent(id: number, path: string): Promise<Content | null> {
+    const content = await this.earlier.content(id);
+    return content && openedContent(this.opener, path, content);
+  }
+
   /** A value beside the notes, such as the settings. */
   async value(id: string): Promise<unknown> {
     return (await this.db.values.get(id))?.value;
@@ -207,25 +255,37 @@ export class NoteStore implements NoteSource {
     this.post({ paths, by, ...(moves.length > 0 && { moves }) });
     if (step !== null) this.listeners.tell((one) => one.stepped?.({ id: step, paths, by }));
     const changes = writes.map(({ path, content }, index) => ({ path, content, seen: seen[index] ?? null, by, elsewhere: false }));
-    this.tellChanges(changes, moves);
+    // What came as a file that can be opened is heard by its words; meanwhile it may have become another.
+    if (touchesSealed(writes) && writes.some(({ content }) => content && 'bytes' in content))
+      void this.tellAsTheyAre(paths, by, moves).catch(this.problem);
+    else this.tellChanges(changes, moves);
   }
 
-  private async hear({ paths, by = 'typing', moves = [], value }: Broadcast): Promise<void> {
-    if (value !== undefined) this.listeners.tell((one) => one.valueChanged?.(value));
-    if (!paths) return;
+  /** Everybody hears notes as they are now: they came from elsewhere, or a seal was opened or closed. */
+  async tellAsTheyAre(
+    paths: readonly string[],
+    by: Origin['by'],
+    moves: readonly [string, string][] = [],
+    elsewhere = false,
+  ): Promise<void> {
     const keys = paths.map(foldPath);
     let notes: (StoredNote | undefined)[];
     let read: number;
     do {
       read = this.commits;
-      notes = await this.db.notes.bulkGet(keys);
+      notes = await openedNotes(this.opener, await this.db.notes.bulkGet(keys));
       // What this tab wrote meanwhile was told already, and is newer than what was read.
     } while (read !== this.commits);
     const changes = paths.map((path, index) => {
       const note = notes[index];
-      return { path: note?.path ?? path, content: note ? contentOf(note) : null, seen: note?.seen ?? null, by, elsewhere: true };
+      return { path: note?.path ?? path, content: note ? contentOf(note) : null, seen: note?.seen ?? null, by, elsewhere };
     });
     this.tellChanges(changes, moves);
+  }
+
+  private async hear({ paths, by = 'typing', moves = [], value }: Broadcast): Promise<void> {
+    if (value !== undefined) this.listeners.tell((one) => one.valueChanged?.(value));
+    if (paths) await this.tellAsTheyAre(paths, by, moves, true);
   }
 
   private tellChanges(changes: readonly StoreChange[], moves: readonly [string, string][]): void {

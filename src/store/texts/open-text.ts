@@ -1,5 +1,5 @@
 import { editorText, storedText } from '../../core/note/blocks/line-endings';
-import { foldPath } from '../../core/note/names/path';
+import { foldPath, isSealedPath } from '../../core/note/names/path';
 import { type Change, differenceOf } from '../../core/task/writing/edit';
 import type { Drafts } from './drafts';
 import { failureExplained, failureSentence } from '../notes/failure';
@@ -39,7 +39,7 @@ export interface Surface {
 
 /** Words that stand in a note of their own: another wrote in their place, or their note was deleted under them. */
 export interface WordsApart {
-  why: 'written at once' | 'deleted';
+  why: 'written at once' | 'deleted' | 'sealed';
   of: string;
   path: string;
 }
@@ -59,8 +59,8 @@ export interface OpenTextHost {
 /**
  * The text of one note while it is written: it is brought to the store, and what changes there is brought to it.
  *
- * How it stands to the store, and what follows what, says `text-state.ts`. It outlives its editor until all of it is durable. All that reads or writes the store goes through one chain, so that nothing is
- * compared with a text that is being replaced.
+ * How it stands to the store says `text-state.ts`. It outlives its editor until all of it is durable. All that reads or writes the store
+ * goes through one chain, so that nothing is compared with a text that is being replaced.
  */
 export class OpenText {
   state: TextState = 'still';
@@ -174,7 +174,13 @@ export class OpenText {
 
   private touch(): void {
     this.goOn('differs');
-    this.timer.touch();
+    this.later();
+  }
+
+  /** What is sealed is stored at each key, since no draft of it is kept. */
+  private later(): void {
+    if (isSealedPath(this.path)) void this.save();
+    else this.timer.touch();
   }
 
   private goOn(event: TextEvent): void {
@@ -243,7 +249,7 @@ export class OpenText {
     }
     this.keepDraft();
     this.goOn('partly');
-    this.timer.touch();
+    this.later();
   }
 
   private fail(error: unknown): void {
@@ -261,6 +267,8 @@ export class OpenText {
 
   /** The note is not at its path any more: its text goes after it, or becomes a note of its own. */
   private async follow(text: string): Promise<void> {
+    const there = isSealedPath(this.path) ? await this.host.store.get(this.path) : null;
+    if (there) return there.text === null ? this.closeWith(there.path) : this.write(null);
     const to = await this.host.store.steps.whereWent(this.path);
     if (to !== null) {
       this.moveTo(to);
@@ -276,6 +284,23 @@ export class OpenText {
     this.rest();
   }
 
+  /** The note was sealed, or its seal was closed: what of its words is not stored yet is sealed beside it. */
+  private async closeWith(path: string): Promise<void> {
+    const text = this.current();
+    const isStored = text === (this.base ?? '');
+    this.moveTo(path);
+    if (!isStored) {
+      const other = await intoOtherText(this.host.store, path, text, this.base ?? '');
+      if (other.writes.length > 0 && !(await this.host.store.commit(TYPING, other.writes)).saved) return this.closeWith(path);
+      this.host.apart({ why: 'sealed', of: path, path: other.path });
+    }
+    this.base = text;
+    this.run = null;
+    this.goOn('went');
+    this.host.drafts.drop(path);
+    this.removed();
+  }
+
   private moveTo(path: string): void {
     const before = this.path;
     this.path = path;
@@ -286,7 +311,7 @@ export class OpenText {
   }
 
   private keepDraft(): void {
-    this.drafted = this.host.drafts.keep(this.path, this.base, this.surface.unsaved());
+    this.drafted = !isSealedPath(this.path) && this.host.drafts.keep(this.path, this.base, this.surface.unsaved());
   }
 
   private hear(changes: readonly StoreChange[]): void {
@@ -315,6 +340,8 @@ export class OpenText {
       // What it was told under its new path before it knew of that went by.
       return this.look(null, elsewhere);
     }
+    const closed = there ?? note;
+    if (closed && isSealedPath(closed.path)) return this.closeWith(closed.path);
     // Where there was none yet, saving makes it.
     if (this.base === null) return;
     const text = this.current();

@@ -35,6 +35,7 @@ const KIND_NAMES: Record<NoteKind, string> = {
   slip: 'Slips',
   status: 'Statuses',
   archive: 'Archives',
+  seal: 'Seals',
 };
 
 /** The groups in which a row stands under one key; at least one. */

@@ -17,6 +17,7 @@ export const NOTE_KINDS = [
   'slip',
   'status',
   'archive',
+  'seal',
 ] as const;
 export type NoteKind = (typeof NOTE_KINDS)[number];
 

@@ -5,8 +5,14 @@ export function foldPath(path: string): string {
   return (isAscii(path) ? path : path.normalize('NFC')).toLowerCase();
 }
 
-/** Whether a file can hold a note, by its ending. */
-export const isNoteFile = (path: string): boolean => /\.(?:md|markdown|txt)$/i.test(path);
+/** Whether a file can hold a note, by its ending; sealed or not. */
+export const isNoteFile = (path: string): boolean => /\.(?:md|markdown|txt)(?:\.age)?$/i.test(path);
+
+/** What stands behind the ending of a note that is sealed: its file is one of the age format. */
+export const SEALED_ENDING = '.age';
+
+/** Whether a note is sealed, by its path: `Private/Diary.md.age`. */
+export const isSealedPath = (path: string): boolean => path.endsWith(SEALED_ENDING) && /\.(?:md|markdown|txt)\.age$/i.test(path);
 
 /** Whether a file, or a folder around it, begins with a dot: it belongs to the system, or to other programs. */
 export const isHidden = (path: string): boolean => /(?:^|\/)\./.test(path);
@@ -39,8 +45,9 @@ export function baseNameOf(path: string): string {
 /** The endings of notes, as they are known without case. */
 const ENDINGS: ReadonlySet<string> = new Set(['.md', '.markdown', '.txt']);
 
-/** A path or file name without the ending of a note. */
+/** A path or file name without the ending of a note, sealed or not. */
 export function withoutEnding(path: string): string {
+  if (isSealedPath(path)) return withoutEnding(path.slice(0, -SEALED_ENDING.length));
   const dot = path.lastIndexOf('.');
   return dot !== -1 && ENDINGS.has(path.slice(dot).toLowerCase()) ? path.slice(0, dot) : path;
 }
@@ -84,7 +91,7 @@ export function freePath(path: string, taken: (folded: string) => boolean): stri
 
 /** A path with a number behind its name: `Loans 2.md`. */
 export function numbered(path: string, count: number): string {
-  const dot = path.lastIndexOf('.');
+  const dot = (isSealedPath(path) ? path.slice(0, -SEALED_ENDING.length) : path).lastIndexOf('.');
   const cut = dot > path.lastIndexOf('/') ? dot : path.length;
   return `${path.slice(0, cut)} ${count}${path.slice(cut)}`;
 }
