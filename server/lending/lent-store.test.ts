@@ -3,6 +3,7 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import * as Y from 'yjs';
+import { debianProgram as found } from '../../src/store/test-program';
 import { freePort } from '../parts/test-server';
 import type { Lending } from './lending';
 import type { LentRecord } from './lent-record';
@@ -11,33 +12,6 @@ import { LevelStore } from './level-store';
 import { PostgresStore } from './postgres-store';
 import { sharedLending } from './several-processes';
 import { type LendingServer, lendingServer, until } from './test-lending';
-
-/** A program of Debian, installed where that can be done; null where it cannot. */
-function found(program: string, pack: string): string | null {
-  const find = (): string | null => {
-    const script = `command -v ${program} || ls /usr/lib/postgresql/*/bin/${program} 2>/dev/null | tail -1`;
-    return execFileSync('sh', ['-c', `${script}; true`], { encoding: 'utf8' }).trim() || null;
-  };
-  const present = find();
-  if (present !== null || process.getuid?.() !== 0) return present;
-  try {
-    execFileSync(
-      'sh',
-      [
-        '-c',
-        `apt-get install -y --no-install-recommends ${pack} || (apt-get update && apt-get install -y --no-install-recommends ${pack})`,
-      ],
-      {
-        stdio: 'ignore',
-        timeout: 120_000,
-        env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
-      },
-    );
-  } catch {
-    return null;
-  }
-  return find();
-}
 
 const running: ChildProcess[] = [];
 const asNobody = process.getuid?.() === 0 ? { uid: 65_534, gid: 65_534 } : {};

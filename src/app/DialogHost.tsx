@@ -19,6 +19,7 @@ const LendDialog = late(() => import('../features/lend/LendDialog').then((part) 
 const OntoDialog = late(() => import('../features/outside/OntoDialog').then((part) => part.OntoDialog));
 const PinDialog = late(() => import('../features/rack/PinDialog').then((part) => part.PinDialog));
 const RemindersDialog = late(() => import('../features/reminders/RemindersDialog').then((part) => part.RemindersDialog));
+const SealDialog = late(() => import('../features/seal/SealDialog').then((part) => part.SealDialog));
 const slipDialog = () => import('../features/slip/SlipDialog');
 const SlipDialog = late(() => slipDialog().then((part) => part.SlipDialog));
 const TakeOutDialog = late(() => import('../features/files/out/TakeOutDialog').then((part) => part.TakeOutDialog));
@@ -82,6 +83,8 @@ export function DialogHost({ commands, given, onClosed }: DialogHostProps) {
         return <LendDialog asked={asked} onClose={close} />;
       case 'onto':
         return <OntoDialog asked={asked} onClose={close} />;
+      case 'seal':
+        return <SealDialog asked={asked} onClose={close} />;
       case 'pin':
         return <PinDialog address={asked.address} onClose={close} />;
       case 'slip':

@@ -17,6 +17,7 @@ import {
   outsideAddress,
   settingsAddress,
 } from '../features/session/places/addresses';
+import { useCloseSeals } from '../features/seal/use-close-seals';
 import { slipDraft } from '../features/slip/slip-draft';
 import { holdKeys } from '../ui/early-keys';
 import { useHandRuns } from '../features/strip/use-hand-runs';
@@ -46,6 +47,7 @@ export function useCommands(): Command[] {
   const slips = useSlipCommands();
   const pins = usePinCommands();
   const newMeeting = useNewMeeting();
+  const closeSeals = useCloseSeals();
   return useMemo((): Command[] => {
     const { toggled, sheetShown, dialogShown, besideChosen, sideToggled } = frameSlice.actions;
     const side = (place: number): void => {
@@ -118,6 +120,8 @@ export function useCommands(): Command[] {
       lent: () => void navigate(lentAddress()),
       outside: () => void navigate(outsideAddress()),
       'outside-look': () => void import('../features/outside/look-now').then(({ lookNow }) => lookNow(notes)),
+      'seal-open': () => dispatch(dialogShown({ is: 'seal', what: 'open' })),
+      'seal-close': closeSeals,
       import: () => dispatch(dialogShown({ is: 'import' })),
       keep: () => void navigate(keepAddress()),
       settings: () => void navigate(settingsAddress()),
@@ -149,7 +153,7 @@ export function useCommands(): Command[] {
       }
     });
     return [...own, ...slips, ...pins];
-  }, [navigate, dispatch, store, notes, undo, redo, keys, clock, actions, places, desk, hand, sides, slips, pins, newMeeting]);
+  }, [navigate, dispatch, store, notes, undo, redo, keys, clock, actions, places, desk, hand, sides, slips, pins, newMeeting, closeSeals]);
 }
 
 /** The day whose journal page is shown; today on any other page. */

@@ -8,6 +8,7 @@ import { keepClockwork } from '../store/device/clockwork';
 import { deviceMemory, tabMemory } from '../store/device/device-memory';
 import { Drafts } from '../store/texts/drafts';
 import { loadedLate } from '../store/acting/loaded-late';
+import { reportProblem } from '../store/notes/listeners';
 import { NoteStore } from '../store/notes/note-store';
 import type { WordsApart } from '../store/texts/open-text';
 import { OpenTexts } from '../store/texts/open-texts';
@@ -16,6 +17,7 @@ import { type Settings, changedSettings, readSettings } from '../store/device/se
 import { type Tab, claimTab } from '../store/device/tab';
 import { engineChanges } from './engine-changes';
 import { openWhereFollowed, outsideLists } from './outside-lists';
+import { sealsOfDesk } from './seals';
 import { CommandDesk } from '../features/commands/command-desk';
 import { noteAddress } from '../features/session/places/addresses';
 import { Clock } from '../features/session/state/clock';
@@ -100,6 +102,23 @@ export async function start(blocked: () => void): Promise<Started> {
     return () => actionContext(state.getState().settings, clock.now(), state.getState().library.overview?.statuses);
   };
   const outside = outsideLists(store, engine, tab.name, contextMade);
+  const seals = sealsOfDesk(
+    {
+      ...{ store, texts, problem: reportProblem },
+      moved: (moves) => void import('../features/seal/forget-moved').then(({ forgetMoved }) => forgetMoved(services, moves)),
+    },
+    (desk) =>
+      void Promise.all([import('../features/seal/keep-closed'), import('../features/seal/closed-words')]).then(
+        ([{ keepClosed }, { closedWords }]) => {
+          closedWords(desk);
+          keepClosed(
+            desk,
+            () => state.getState().settings.sealsAfter,
+            (why) => notice({ words: why === 'left' ? SEALS_LEFT : SEALS_HIDDEN }),
+          );
+        },
+      ),
+  );
   const actions = loadedLate(async () => {
     const [{ NoteActions }, { routedActions }, context] = await Promise.all([
       import('../store/acting/note-actions'),
@@ -112,12 +131,14 @@ export async function start(blocked: () => void): Promise<Started> {
   // Nothing is done before something is shown, and what is done first need not wait.
   void whenRead(state).then(() => {
     setTimeout(actions.begin, ACTIONS_AFTER);
+    void seals.openWhereThere().catch(reportProblem);
     if (!db.onlyRead) openWhereFollowed(store, outside);
   });
   const services: Services = {
     store,
     actions: actions.there,
     outside,
+    seals,
     texts,
     engine,
     clock,
@@ -173,6 +194,8 @@ function whenRead(state: State): Promise<void> {
   });
 }
 
+const SEALS_LEFT = 'Nobody was here for a while, so the seals were closed.';
+const SEALS_HIDDEN = 'The page was out of sight for five minutes, so the seals were closed.';
 const STORE_GONE =
   'Recado’s store was deleted or renewed in another tab, so nothing can be saved here any more. Copy out what you need, then reload the page.';
 const ONLY_READ =
@@ -208,6 +231,12 @@ function recoveredNotice({ path, is }: Recovered): Notice {
 }
 
 function apartNotice({ why, of, path }: WordsApart): Notice {
+  if (why === 'sealed')
+    return {
+      words: 'The note was sealed, or its seal closed, while you were writing in it. What was not stored yet lies sealed beside it.',
+      warns: true,
+      leads: { address: noteAddress(path), words: 'Go there' },
+    };
   if (why === 'written at once')
     return {
       words: `“${baseNameOf(of)}” was changed elsewhere at the same place. The note keeps what was there first; your words stand in its other text.`,

@@ -8,6 +8,7 @@ import { STORED_NOTES } from '../../store/notes/read-notes';
 import { BringIn, type BringInPlan } from './bring-in';
 import { packNotes } from './packing';
 import { type GivenFile, readGiven } from './read-given';
+import { type Swap, swapped } from './swapped';
 import { type Copied, type Portions, type TakeOutAsked, type TakenOut, copied, takeOut } from './take-out';
 
 const PORTION = 400;
@@ -21,6 +22,8 @@ export interface FilesWorker {
   /** @param notes those that are taken, where they are few; all that are stored otherwise */
   takeOut: (asked: TakeOutAsked, notes: StoredNote[] | null, progress: (looked: number, all: number) => void) => Promise<TakenOut>;
   copied: (asked: TakeOutAsked, notes: StoredNote[] | null) => Promise<Copied>;
+  /** A copy in which some files have others in their place; null where it holds none of them. */
+  swapped: (copy: File, swaps: Swap[]) => Promise<Blob | null>;
   /** Reads files that were given. */
   read: (given: GivenFile[], reading: ReadingSettings, handles: readonly string[], progress: (read: number) => void) => Promise<void>;
   /** What they come to, by choices. */
@@ -42,6 +45,7 @@ const worker: FilesWorker = {
     await loadYaml();
     return copied(notes ? portionsOf(notes) : STORED_NOTES.portions(PORTION), asked);
   },
+  swapped: (copy, swaps) => swapped(copy, swaps),
   read: async (given, reading, handles, progress) => {
     await loadYaml();
     incoming = new BringIn(reading, new Set(handles));

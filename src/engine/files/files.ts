@@ -6,6 +6,7 @@ import type { ImportFile } from '../../store/notes/import-file';
 import type { BringInPlan } from './bring-in';
 import type { FilesWorker } from './files-worker';
 import type { GivenFile } from './read-given';
+import type { Swap } from './swapped';
 import type { Copied, TakeOutAsked, TakenOut } from './take-out';
 
 /** How many files are handed on at a time. */
@@ -56,6 +57,10 @@ export class Files {
 
   copied(asked: TakeOutAsked, notes: StoredNote[] | null): Promise<Copied> {
     return this.or(this.work.copied(asked, notes));
+  }
+
+  swapped(copy: File, swaps: Swap[]): Promise<Blob | null> {
+    return this.or(this.work.swapped(copy, swaps));
   }
 
   private or<T>(answer: Promise<T>): Promise<T> {

@@ -27,6 +27,28 @@ export async function packNotes(
   others: Readonly<Record<string, string>>,
   progress: (packed: number, all: number) => void,
 ): Promise<Blob> {
+  let packed = 0;
+  const encoder = new TextEncoder();
+  async function* files(): AsyncGenerator<PackedGiven> {
+    for await (const { notes, all } of portions) {
+      for (const note of notes) yield { path: note.path, bytes: note.bytes ?? encoder.encode(note.text ?? ''), changed: note.changed };
+      packed += notes.length;
+      progress(packed, all);
+    }
+    for (const [path, text] of Object.entries(others)) yield { path, bytes: encoder.encode(text), changed: Date.now() };
+  }
+  return packFiles(files());
+}
+
+/** A file that is to be packed; when it was changed, in milliseconds since 1970. */
+export interface PackedGiven {
+  path: string;
+  bytes: Uint8Array;
+  changed: number;
+}
+
+/** Files as one zip, each as it is given. */
+export async function packFiles(files: AsyncIterable<PackedGiven>): Promise<Blob> {
   const pieces: BlobPart[] = [];
   let failure: Error | null = null;
   const zip = new Zip((error, data) => {
@@ -35,20 +57,12 @@ export async function packNotes(
     // Many small pieces take more room than what they hold.
     if (pieces.length > HELD) pieces.splice(0, pieces.length, new Blob(pieces));
   });
-  const encoder = new TextEncoder();
-  const add = (path: string, bytes: Uint8Array, changed: number): void => {
+  for await (const { path, bytes, changed } of files) {
     const file = new PackedFile(path);
     file.mtime = Math.max(changed, EARLIEST);
     zip.add(file);
     file.push(bytes, true);
-  };
-  let packed = 0;
-  for await (const { notes, all } of portions) {
-    for (const note of notes) add(note.path, note.bytes ?? encoder.encode(note.text ?? ''), note.changed);
-    packed += notes.length;
-    progress(packed, all);
   }
-  for (const [path, text] of Object.entries(others)) add(path, encoder.encode(text), Date.now());
   zip.end();
   if (failure) throw failure as Error;
   return new Blob(pieces, { type: 'application/zip' });

@@ -50,6 +50,8 @@ export const COMMANDS = [
   { id: 'new-note', title: 'New note with a title, a folder or a template', key: null, scope: 'everywhere' },
   { id: 'files', title: 'Files: bring in, take everything out', key: null, scope: 'everywhere' },
   { id: 'lent', title: 'Lent out', key: null, scope: 'everywhere' },
+  { id: 'seal-open', title: 'Open a seal', key: null, scope: 'everywhere' },
+  { id: 'seal-close', title: 'Close all seals', key: 'Alt+Shift+F8', scope: 'everywhere' },
   { id: 'outside', title: 'Outside lists', key: null, scope: 'everywhere' },
   { id: 'outside-look', title: 'Bring outside lists in step now', key: null, scope: 'everywhere' },
   { id: 'import', title: 'Bring in files', key: null, scope: 'everywhere' },
@@ -75,6 +77,7 @@ export const COMMANDS = [
   { id: 'note-move', title: 'Move the note to a folder', key: null, scope: 'note' },
   { id: 'note-take-out', title: 'Take the note out: as a file, or to the clipboard', key: null, scope: 'note' },
   { id: 'note-lend', title: 'Lend the note to others', key: null, scope: 'note' },
+  { id: 'note-seal', title: 'Seal the note, or take it out of its seal', key: null, scope: 'note' },
   { id: 'note-earlier', title: 'Earlier texts of the note', key: null, scope: 'note' },
   { id: 'note-delete', title: 'Delete the note', key: null, scope: 'note' },
 

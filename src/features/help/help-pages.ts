@@ -9,6 +9,7 @@ export const HELP_PAGES = [
   { id: 'files', title: 'Files: in, out, on paper', load: () => import('../../../docs/files.md?raw') },
   { id: 'devices', title: 'Several devices', load: () => import('../../../docs/devices.md?raw') },
   { id: 'outside', title: 'Outside lists', load: () => import('../../../docs/outside.md?raw') },
+  { id: 'sealed', title: 'Sealed notes', load: () => import('../../../docs/sealed.md?raw') },
   { id: 'lending', title: 'Lending', load: () => import('../../../docs/lending.md?raw') },
   { id: 'keeping', title: 'How it is kept', load: () => import('../../../docs/keep.md?raw') },
 ] as const;

@@ -1,4 +1,5 @@
 import type { CarryAnswer } from '../../core/index/questions/carry';
+import { isSealedPath } from '../../core/note/names/path';
 import type { NoteStore } from '../../store/notes/note-store';
 import type { Services } from '../session/state/services';
 
@@ -16,8 +17,10 @@ export async function askLeftOpen({ store, engine }: Pick<Services, 'store' | 'e
 
 /** Remembers tasks (by their `leftAloneSign`) that are not to be offered again. */
 export async function leaveAlone(store: NoteStore, signs: readonly string[]): Promise<void> {
-  if (signs.length === 0) return;
-  await store.changeValue(LEFT_ALONE, (present) => [...new Set([...readLeftAlone(present), ...signs])].slice(-MOST));
+  // What a sealed note says is kept nowhere else: it is offered again.
+  const told = signs.filter((sign) => !isSealedPath(sign.slice(0, sign.indexOf('\n'))));
+  if (told.length === 0) return;
+  await store.changeValue(LEFT_ALONE, (present) => [...new Set([...readLeftAlone(present), ...told])].slice(-MOST));
 }
 
 /** Takes back that tasks were left alone. */

@@ -111,11 +111,11 @@ function Shown({ moment, path, present }: { moment: EarlierText; path: string; p
   const [content, setContent] = useState<Content | 'gone' | null>(null);
   useEffect(() => {
     let gone = false;
-    void store.earlier.content(moment.id).then((found) => !gone && setContent(found ?? 'gone'));
+    void store.earlierContent(moment.id, path).then((found) => !gone && setContent(found ?? 'gone'));
     return () => {
       gone = true;
     };
-  }, [store, moment]);
+  }, [store, moment, path]);
   const now = present && 'text' in present ? present.text : null;
   const then = content !== null && content !== 'gone' && 'text' in content ? content.text : null;
   const parts = useMemo(() => (now === null || then === null ? null : compareTexts(now, then)), [now, then]);

@@ -1,5 +1,6 @@
 import { itemWithRef } from '../../core/lend/follow-part';
 import { type LentPart, partAt } from '../../core/lend/lent-part';
+import { isSealedPath } from '../../core/note/names/path';
 import { editorText } from '../../core/note/blocks/line-endings';
 import { readNote } from '../../core/task/reading/read-note';
 import { refOf } from '../../core/task/line/ref';
@@ -14,6 +15,8 @@ export async function placeLent(
   asked: AskedLending,
 ): Promise<PlacedLending | { refused: string }> {
   if (store.db.onlyRead) return { refused: 'These notes are only read here, so nothing of them can be lent: load the page anew first.' };
+  const place = asked.what === 'list' ? asked.at : asked.what === 'task' ? asked.ref.path : asked.path;
+  if (place !== null && isSealedPath(place)) return { refused: 'It is sealed, so nothing of it is lent.' };
   if (asked.what === 'list') return { what: { is: 'list', text: asked.text, path: asked.at }, text: '' };
   await texts.settle();
   if (asked.what === 'task') return itemLent({ store, actions }, asked.ref);

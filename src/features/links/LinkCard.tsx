@@ -1,12 +1,15 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { foldName } from '../../core/note/names/names';
+import { isSealedPath } from '../../core/note/names/path';
 import { AgendaLists } from '../agenda/AgendaLists';
 import { useStoredNote } from '../note/use-stored-note';
 import { useNoteOnPage } from '../session/places/use-note-on-page';
 import { noteAddress, personAddress, tagAddress } from '../session/places/addresses';
 import { useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
+import { perhapsClosed } from '../seal/unlooked';
+import { useSeals } from '../seal/use-seals';
 import { firstWords } from './first-words';
 
 const LINES = 4;
@@ -42,6 +45,7 @@ function OfNote({ path }: { path: string }) {
   const stored = useStoredNote(path);
   const title = useAppSelector((state) => state.library.overview?.notes.find((note) => note.path === path)?.title ?? path);
   const text = stored.is === 'there' && 'text' in stored.content ? stored.content.text : '';
+  const isClosed = stored.is === 'there' && 'bytes' in stored.content && isSealedPath(path);
   const lines = useMemo(() => firstWords(path, text, LINES), [path, text]);
   return (
     <>
@@ -50,6 +54,7 @@ function OfNote({ path }: { path: string }) {
           {title}
         </Link>
       </h2>
+      {isClosed && <p className="text-[0.92rem] text-muted">It is sealed, and its seal is closed.</p>}
       {lines.map((line, index) => (
         <p key={index} className="text-[0.92rem] text-muted [overflow-wrap:anywhere]">
           {line}
@@ -61,6 +66,13 @@ function OfNote({ path }: { path: string }) {
 }
 
 function Bare({ name, isLink }: { name: string; isLink: boolean }) {
+  const { closed } = useSeals();
+  if (isLink && closed > 0)
+    return (
+      <p className="text-muted">
+        No note that can be read now is called “{name}”. {perhapsClosed(closed)}
+      </p>
+    );
   if (isLink) return <p className="text-muted">There is no note “{name}” yet. A click on the link makes it.</p>;
   return (
     <h2 className="mb-2 font-title text-[1.05rem] font-semibold">

@@ -5,7 +5,7 @@ import type { MeetingFacts } from '../../core/meeting/meeting-facts';
 import { meetingTitle, nameInTitle } from '../../core/meeting/meeting-title';
 import { meetingsOfSeries } from '../../core/meeting/series';
 import { foldName } from '../../core/note/names/names';
-import { foldPath } from '../../core/note/names/path';
+import { foldPath, isSealedPath } from '../../core/note/names/path';
 import { personText } from '../../core/template/name-text';
 import { KIND_FOLDERS } from '../note/making/kind-folders';
 import { refuse } from '../session/acting/messages';
@@ -92,7 +92,7 @@ export function useMeetingActs(path: string, title: string, facts: MeetingFacts)
           return { text: next };
         });
         if ('refused' in result) return void refuse(result.refused);
-        await store.setValue(key, written);
+        if (!isSealedPath(path)) await store.setValue(key, written);
         latest.current.told(label, result.step);
       },
       next: async (date) => {

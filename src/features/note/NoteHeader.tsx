@@ -2,6 +2,8 @@ import { useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { folderOf } from '../../core/note/names/path';
 import { folderAddress } from '../session/places/addresses';
+import { unlooked } from '../seal/unlooked';
+import { useSeals } from '../seal/use-seals';
 import { useServices } from '../session/state/services';
 import { useToldDone } from '../session/acting/use-act';
 import { NoteMenu } from './acts/NoteMenu';
@@ -17,6 +19,7 @@ interface NoteHeaderProps {
 export function NoteHeader({ path, title, isAgenda, onShowLists }: NoteHeaderProps) {
   const { actions } = useServices();
   const told = useToldDone();
+  const { closed } = useSeals();
   const [draft, setDraft] = useState({ of: title, typed: title });
   // Another title came, by this field or from elsewhere.
   if (draft.of !== title) setDraft({ of: title, typed: title });
@@ -30,7 +33,7 @@ export function NoteHeader({ path, title, isAgenda, onShowLists }: NoteHeaderPro
     const result = await actions.rename(path, typed);
     if ('refused' in result) return setRefused(result.refused);
     setRefused(null);
-    told(renamedWords(result.places), result.step);
+    told([renamedWords(result.places), unlooked(closed)].filter(Boolean).join(' '), result.step);
   };
   return (
     <header className="mb-2">

@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import { readFrontMatter } from '../../core/note/facts/front-matter';
 import { splitLines } from '../../core/note/blocks/lines';
-import { baseNameOf } from '../../core/note/names/path';
+import { baseNameOf, isSealedPath } from '../../core/note/names/path';
 import { STORED, noteAddress } from '../session/places/addresses';
 import { useYaml } from '../session/state/use-yaml';
 import { AgendaPage } from '../agenda/AgendaPage';
@@ -16,6 +16,10 @@ import { late } from '../../ui/late';
 // Agenda pages do without them.
 const BytesPage = late(
   () => import('./BytesPage').then((part) => part.BytesPage),
+  () => <Sheet title="" busy />,
+);
+const SealedPage = late(
+  () => import('../seal/SealedPage').then((part) => part.SealedPage),
   () => <Sheet title="" busy />,
 );
 const TextPage = late(
@@ -50,6 +54,7 @@ function NoteAt({ path, followed }: { path: string; followed: Followed }) {
   }, [stored]);
   if (stored.is === 'loading') return <Sheet title="" busy />;
   if (stored.is === 'absent') return <AbsentNote path={path} wasThere={wasThere.current} />;
+  if ('bytes' in stored.content && isSealedPath(stored.path)) return <SealedPage path={stored.path} />;
   if ('bytes' in stored.content) return <BytesPage path={stored.path} bytes={stored.content.bytes} />;
   const { text } = stored.content;
   const front = readFrontMatter(splitLines(text));

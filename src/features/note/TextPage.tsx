@@ -29,6 +29,11 @@ const MeetingHead = late(
   () => <p className="mb-2 min-h-16" />,
 );
 
+const SealHead = late(
+  () => import('../seal/SealHead').then((part) => part.SealHead),
+  () => <p className="mb-3 min-h-16" />,
+);
+
 const NoteAsTasks = late(
   () => import('./NoteAsTasks').then((part) => part.NoteAsTasks),
   () => <p className="text-muted">Gathering…</p>,
@@ -56,6 +61,7 @@ export function TextPage({ path, title, text, front, line, onShowLists }: TextPa
       {(front.kind === 'project' || front.kind === 'goal') && <ProjectHead path={path} title={title} />}
       {front.kind === 'meeting' && !isStored && <MeetingHead path={path} title={title} front={front} />}
       {front.kind === 'review' && !isStored && <ReviewHead path={path} title={title} text={text} front={front} />}
+      {front.kind === 'seal' && !isStored && <SealHead path={path} />}
       {front.problem !== null && (
         <p role="status" className="mb-2 rounded-md bg-late-soft px-3 py-1.5 text-late">
           Line {front.problem.line + 1}: {front.problem.message} The note is shown as text; nothing of it is lost.

@@ -14,6 +14,7 @@ import { copyText } from '../session/acting/copy-text';
 import { refuse, say } from '../session/acting/messages';
 import type { DialogTask } from '../session/acting/task-dialog';
 import { counted } from '../session/acting/use-act';
+import { isSealedPath } from '../../core/note/names/path';
 import { shorten } from '../session/acting/shorten';
 import type { Services } from '../session/state/services';
 
@@ -32,6 +33,10 @@ async function marked(
   intentions: readonly Intention[],
   label: string,
 ): Promise<ManyResult | null> {
+  if (intentions.some((one) => one.do !== 'unset') && tasks.some(({ ref }) => isSealedPath(ref.path))) {
+    refuse('Some of these stand in sealed notes, so nothing was sent where others read it.');
+    return null;
+  }
   const result = await actions.actMany(
     tasks.map(({ ref }) => ({ ref, intentions })),
     label,

@@ -1,7 +1,7 @@
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { foldPath } from '../../core/note/names/path';
+import { foldPath, isSealedPath } from '../../core/note/names/path';
 import type { NoteSummary } from '../../core/index/live/overview';
 import { useWindow } from '../../ui/window/use-window';
 import { MoreMenu } from '../../ui/menu/MoreMenu';
@@ -11,10 +11,15 @@ import { frameSlice } from '../session/state/frame-slice';
 import { LENT_MARKS } from '../session/state/lent-marks';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { useToldValue } from '../session/state/use-told-value';
+import { useSeals } from '../seal/use-seals';
+import { late } from '../../ui/late';
 import { Entry } from './RackEntry';
 import { RenameFolder } from './RenameFolder';
 import { isHere } from '../session/places/route-clicks';
 import { type Folder, type TreeLine, folderTree, treeLines } from './folder-tree';
+
+/** Few seal anything. */
+const SealedLine = late(() => import('../seal/SealedLine').then((part) => part.SealedLine));
 
 /** What a line takes, in pixels. */
 const HEIGHT = 26;
@@ -26,6 +31,7 @@ export function NoteTree({ notes }: { notes: readonly NoteSummary[] }) {
   const toggled = useAppSelector((state) => state.frame.foldersClosed);
   const list = useRef<HTMLDivElement>(null);
   const lent = useToldValue(LENT_MARKS);
+  const seals = useSeals();
   const tree = useMemo(() => folderTree(notes), [notes]);
   const lines = useMemo(() => {
     const others = new Set(toggled);
@@ -53,13 +59,24 @@ export function NoteTree({ notes }: { notes: readonly NoteSummary[] }) {
         </div>
       ))}
       {behind > 0 && <div style={{ height: behind }} aria-hidden="true" />}
+      {seals.notes > 0 && <SealedLine />}
     </div>
   );
 }
 
 function NoteEntry({ note, depth, pathname, isLent }: { note: NoteSummary; depth: number; pathname: string; isLent: boolean }) {
   const to = noteAddress(note.path);
-  return <Entry to={to} words={note.title} count={note.open} indent={depth * 12} isLent={isLent} here={isHere(to, pathname)} />;
+  return (
+    <Entry
+      to={to}
+      words={note.title}
+      count={note.open}
+      indent={depth * 12}
+      isLent={isLent}
+      isSealed={isSealedPath(note.path)}
+      here={isHere(to, pathname)}
+    />
+  );
 }
 
 function FolderLine({ folder, depth, open }: { folder: Folder; depth: number; open: boolean }) {
@@ -89,6 +106,12 @@ function FolderLine({ folder, depth, open }: { folder: Folder; depth: number; op
           <MenuEntry
             label="New note in it…"
             onSelect={() => dispatch(frameSlice.actions.dialogShown({ is: 'new-note', folder: folder.path }))}
+          />
+          <MenuEntry
+            label="Seal the folder…"
+            onSelect={() =>
+              void setTimeout(() => dispatch(frameSlice.actions.dialogShown({ is: 'seal', what: 'folder', folder: folder.path })))
+            }
           />
           <MenuEntry label="Rename the folder…" onSelect={() => setRenaming(true)} />
         </MoreMenu>

@@ -15,12 +15,27 @@ interface EntryProps {
   title?: string | undefined;
   /** Whether something in it is lent. */
   isLent?: boolean;
+  /** Whether it is a note that is sealed. */
+  isSealed?: boolean;
   /** Whether it is the page that is shown. */
   here: boolean;
 }
 
+/** Few seal anything. */
+const SealShape = late(() => import('../seal/SealShape').then((part) => part.SealShape));
+
 /** A page on the rack, with its count of open tasks. A plain link: the rack follows clicks on all of them. */
-export const Entry = memo(function Entry({ to, words, count, indent = 0, weighty = false, title, isLent = false, here }: EntryProps) {
+export const Entry = memo(function Entry({
+  to,
+  words,
+  count,
+  indent = 0,
+  weighty = false,
+  title,
+  isLent = false,
+  isSealed = false,
+  here,
+}: EntryProps) {
   return (
     <a
       href={to}
@@ -32,6 +47,7 @@ export const Entry = memo(function Entry({ to, words, count, indent = 0, weighty
     >
       <span className="min-w-0 flex-1 truncate">{words}</span>
       {isLent && <LentShape />}
+      {isSealed && <SealShape />}
       <span className={`text-[0.82rem] tabular-nums ${weighty && count > 0 ? 'font-bold text-late' : 'text-muted'}`}>{count || ''}</span>
     </a>
   );

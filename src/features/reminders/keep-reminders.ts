@@ -1,3 +1,4 @@
+import { isSealedPath } from '../../core/note/names/path';
 import type { Now } from '../../core/calendar/span';
 import { compareMoments } from '../../core/day/reminders';
 import type { Services } from '../session/state/services';
@@ -36,7 +37,9 @@ export async function lookOnce(
 ): Promise<void> {
   const { last } = readRings(await store.value(RINGING), now);
   if (compareMoments(now, last) < 0 && now.day >= last.day - 1) return;
-  const found = await engine.ask('remindersIn', { after: last, until: now, starts: remindStarts });
+  const asked = await engine.ask('remindersIn', { after: last, until: now, starts: remindStarts });
+  // What rings is kept in the store, and told by the system: nothing of a sealed note is.
+  const found = asked && asked.filter(({ path }) => !isSealedPath(path));
   // An engine that cannot say it now is asked again: nothing is passed over.
   if (found === null) return;
   await store.changeValue(RINGING, (present) => withReminders(readRings(present, now), found, now));

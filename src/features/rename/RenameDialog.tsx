@@ -1,6 +1,8 @@
 import { useRef, useState } from 'react';
 import type { Renaming } from '../../core/gather/saying/rename-everywhere';
 import { Dialog } from '../../ui/Dialog';
+import { unlooked } from '../seal/unlooked';
+import { useSeals } from '../seal/use-seals';
 import { useServices } from '../session/state/services';
 import { counted, useToldDone } from '../session/acting/use-act';
 
@@ -19,6 +21,7 @@ interface RenameDialogProps {
 export function RenameDialog({ name, renaming, rule, onClose, onDone }: RenameDialogProps) {
   const { actions } = useServices();
   const told = useToldDone();
+  const { closed } = useSeals();
   const [after, setAfter] = useState(name);
   const [asked, setAsked] = useState<{ places: number; notes: number } | null>(null);
   const answer = useRef<((yes: boolean) => void) | null>(null);
@@ -72,7 +75,7 @@ export function RenameDialog({ name, renaming, rule, onClose, onDone }: RenameDi
         </p>
         {asked && (
           <p role="status">
-            {counted(asked.places, 'place')} in {counted(asked.notes, 'note')} will change.
+            {counted(asked.places, 'place')} in {counted(asked.notes, 'note')} will change. {unlooked(closed)}
           </p>
         )}
         <div className="flex gap-2">

@@ -231,6 +231,16 @@ export const FIELDS: { readonly [Name in keyof Settings]: Field<Settings[Name]> 
       [3, 'three times as much'],
     ],
   },
+  sealsAfter: {
+    is: 'choice',
+    label: 'Seals close when nobody is there',
+    options: [
+      [5, 'for 5 minutes'],
+      [15, 'for 15 minutes'],
+      [60, 'for an hour'],
+      [null, 'only when the page is out of sight'],
+    ],
+  },
   outsideEach: {
     is: 'choice',
     label: 'What changed on outside lists is looked for',

@@ -11,6 +11,8 @@ import { handWords, toBegin, useHand } from './use-hand';
 import { useHandRuns } from './use-hand-runs';
 import { useHours } from '../day-row/use-hours';
 import { useNow } from '../session/state/services';
+import { late } from '../../ui/late';
+import { useSeals } from '../seal/use-seals';
 import { frameSlice } from '../session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
 
@@ -23,6 +25,8 @@ function openToday(overview: Overview | null): number | null {
 
 const TODAY = 'Agenda/Today.md';
 
+const OpenSeals = late(() => import('../seal/OpenSeals').then((part) => part.OpenSeals));
+
 /** The bottom line: what is open today and its hours, what comes then, whether everything is saved. */
 export const Strip = memo(function Strip() {
   const overview = useAppSelector((state) => state.library.overview);
@@ -32,6 +36,7 @@ export const Strip = memo(function Strip() {
   const open = openToday(overview);
   const minutes = overview?.days[today]?.minutes ?? 0;
   const available = useHours(today);
+  const seals = useSeals();
   const selected = useAppSelector((state) => state.frame.cursor?.words ?? 0);
   return (
     <footer className="no-print flex min-h-[28px] flex-none items-center justify-between gap-6 px-3.5 text-[0.83rem] text-muted">
@@ -41,8 +46,9 @@ export const Strip = memo(function Strip() {
         </span>
         <HandWords minute={minute} />
       </p>
-      <p className="flex gap-5 whitespace-nowrap">
+      <p className="flex items-center gap-5 whitespace-nowrap">
         {selected > 0 && <span>{selected === 1 ? '1 word' : `${selected.toLocaleString('en')} words`} selected</span>}
+        {seals.open.size > 0 && <OpenSeals />}
         <SaveWords />
         <span className="max-sm:hidden">
           {failure ?? (overview ? `${overview.lines.toLocaleString('en')} lines indexed` : `reading ${progress.read} of ${progress.all}`)}

@@ -44,7 +44,7 @@ async function textBefore(store: NoteStore, shelf: Shelf, ref: LineRef, context:
   if (source == null) return null;
   const words = ref.expected.trim();
   for (const { id } of await store.earlier.of(source)) {
-    const content = id === undefined ? null : await store.earlier.content(id);
+    const content = await store.earlierContent(id, source);
     if (content && 'text' in content && content.text.includes(words)) return content.text;
   }
   return null;

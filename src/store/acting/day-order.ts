@@ -1,5 +1,6 @@
 import { handOrder } from '../../core/day/day-items';
 import { type Ordered, withOrder, withoutEcho } from '../../core/day/plan-order';
+import { echoText } from '../../core/seal/out-of-seal';
 import { foldPath } from '../../core/note/names/path';
 import type { ActionContext } from '../../core/task/acts/action-context';
 import { readNote } from '../../core/task/reading/read-note';
@@ -41,7 +42,11 @@ export async function orderedDay(
   const raws = new Map(elsewhere.map((ref, index) => [ref, given.raws[index] ?? ref.expected]));
   const ordered = order.map((ref): Ordered => {
     const raw = raws.get(ref) ?? ref.expected;
-    return { ref: refOf(raw), line: isHeld(ref) ? ref.line : null, text: readTaskLine(raw, raw.indexOf('['))?.text ?? '' };
+    return {
+      ref: refOf(raw),
+      line: isHeld(ref) ? ref.line : null,
+      text: echoText(page, ref.path, readTaskLine(raw, raw.indexOf('['))?.text ?? ''),
+    };
   });
   const key = foldPath(page);
   const after = withOrder(given.texts.get(key)?.text ?? present, ordered, { planHeading }, context.settings);

@@ -1,4 +1,4 @@
-import { Decrypter, Encrypter, generateX25519Identity, identityToRecipient } from 'age-encryption';
+import { Decrypter, Encrypter, armor, generateX25519Identity, identityToRecipient } from 'age-encryption';
 import type { Sealer } from './sealer';
 
 /**
@@ -27,7 +27,7 @@ export const ageSealer: Sealer = {
       const decrypter = new Decrypter();
       decrypter.addIdentity(identity);
       try {
-        return { bytes: await decrypter.decrypt(sealed), by };
+        return { bytes: await decrypter.decrypt(unarmoured(sealed)), by };
       } catch (error) {
         wrong = error;
       }
@@ -55,3 +55,9 @@ export const ageSealer: Sealer = {
     return { identity, recipient: await recipientOf(identity) };
   },
 };
+
+const ARMOUR = new TextEncoder().encode('-----BEGIN AGE');
+
+/** A file of the age format that another program wrote as letters, as its bytes. */
+const unarmoured = (file: Uint8Array): Uint8Array =>
+  ARMOUR.every((byte, at) => file[at] === byte) ? armor.decode(new TextDecoder().decode(file)) : file;

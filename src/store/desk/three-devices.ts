@@ -168,7 +168,7 @@ async function makeDevice(server: MemoryServer, identity: string) {
         ),
         () => fetchKeys(remote, plainSealer, { identity }),
       );
-      sync ??= new FolderSync(store, folder, steps);
+      sync ??= new FolderSync(store.kept, folder, steps);
       await sync.pass(true);
       await folder.flush();
       if (folder.present.identities.length > 1 && (await folder.sealAnew()) === 0)

@@ -36,6 +36,8 @@ const settingsSchema = z.object({
   /** How often a copy of everything is made by itself. */
   /** How often it is looked what changed on outside lists, in minutes; null for only when it is asked. */
   outsideEach: z.catch(z.nullable(z.number()), 5),
+  /** After how many minutes without a sign of anybody the seals are closed; null for not by time. */
+  sealsAfter: z.catch(z.nullable(z.union([z.literal(5), z.literal(15), z.literal(60)])), 15),
   copies: z.catch(z.enum(['daily', 'weekly', 'never']), 'daily'),
   /** Whether what is written down stands behind what was before it, or before that. */
   slipSide: z.catch(z.enum(['last', 'first']), 'last'),

@@ -1,8 +1,9 @@
 import { decodeUtf8 } from '../../core/note/blocks/decode';
-import { cleanPath, foldPath, freePath } from '../../core/note/names/path';
+import { cleanPath, foldPath, freePath, isSealedPath } from '../../core/note/names/path';
 import { type Content, type StoredNote, contentOf, markOf, sameContent } from '../notes/content';
 import type { NoteSource } from '../notes/note-source';
 import type { NoteWrite } from '../notes/note-write';
+import { type Opener, openedContent, sealedContent } from '../notes/opener';
 import { FOLDER } from '../notes/origin';
 import { mergeTexts } from '../texts/merge';
 import { otherTextPath } from '../texts/other-text';
@@ -48,6 +49,8 @@ export class FolderSync {
     private readonly store: NoteSource,
     private readonly folder: DiskFolder,
     private readonly steps: InSteps,
+    /** What opens sealed notes, where both sides changed one; they come and go as they lie. */
+    private readonly opener: () => Opener | null = () => null,
   ) {}
 
   /** A note changed here. */
@@ -321,11 +324,12 @@ export class FolderSync {
   /** Both changed: they are merged line by line, or the file's text stands beside the note. */
   private async together(key: string, note: StoredNote, held: Held, report: SyncReport): Promise<Arrival | null> {
     const here = contentOf(note);
-    const base = this.steps.get(key) && (await this.steps.content(key));
-    const merged =
-      'text' in here && 'text' in held.content && base && 'text' in base ? mergeTexts(base.text, here.text, held.content.text) : null;
-    const content: Content = merged === null ? here : { text: merged };
-    if (merged === null) {
+    const content = await this.bothIn(note.path, this.steps.get(key) && (await this.steps.content(key)), here, held.content);
+    if (content === 'closed') {
+      report.failed.push({ path: note.path, why: CLOSED });
+      return null;
+    }
+    if (content === null) {
       const taken = await this.store.paths();
       const other = freePath(otherTextPath(note.path), (folded) => taken.has(folded));
       // The file's text is stored here before the file is written over.
@@ -341,16 +345,29 @@ export class FolderSync {
       }
       report.merged.push(note.path);
     }
-    const file = await this.folder.write(held.file.path, bytesOf(content), held.file);
-    if (file) await this.steps.put([{ key, now: { file, content } }]);
+    const both = content ?? here;
+    const file = await this.folder.write(held.file.path, bytesOf(both), held.file);
+    if (file) await this.steps.put([{ key, now: { file, content: both } }]);
     else this.dirty?.add(key);
     return null;
+  }
+
+  /** Both texts in one, from what they grew from; null where that cannot be done, as with what is no text. */
+  private async bothIn(path: string, base: Content | null, here: Content, there: Content): Promise<Content | 'closed' | null> {
+    if (!isSealedPath(path))
+      return base && 'text' in base && 'text' in here && 'text' in there ? merged(base.text, here.text, there.text) : null;
+    const opener = this.opener();
+    const [before, mine, other] = await Promise.all([base, here, there].map((one) => one && openedContent(opener, path, one)));
+    if (!mine || !other || !('text' in mine) || !('text' in other)) return 'closed';
+    if (mine.text === other.text) return here;
+    const both = before && 'text' in before ? merged(before.text, mine.text, other.text) : null;
+    return both && sealedContent(opener, path, both);
   }
 
   private async read(path: string): Promise<Held | null> {
     const found = await this.folder.read(path);
     if (!found) return null;
-    const text = decodeUtf8(found.bytes);
+    const text = isSealedPath(path) ? null : decodeUtf8(found.bytes);
     return { file: found.file, content: text === null ? { bytes: found.bytes } : { text } };
   }
 
@@ -362,6 +379,13 @@ export class FolderSync {
       report.failed.push({ path, why: folderFailure(error) });
     }
   }
+}
+
+const CLOSED = 'It is sealed, and both sides changed it: they are brought together once its seal is open in the tab that was opened first.';
+
+function merged(base: string, mine: string, other: string): Content | null {
+  const text = mergeTexts(base, mine, other);
+  return text === null ? null : { text };
 }
 
 /** Whether the name of a file can be that of a note: then the note is found by it again. */

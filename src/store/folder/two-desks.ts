@@ -78,7 +78,7 @@ export async function runTwoDesks(all: readonly Deed[]): Promise<void> {
 async function makeDesk(folder: MemoryFolder) {
   const { store, actions, db, ready } = desk();
   await ready;
-  const sync = new FolderSync(store, folder, await InSteps.load(db));
+  const sync = new FolderSync(store.kept, folder, await InSteps.load(db));
   store.listen({ changed: (changes) => changes.forEach(({ path }) => sync.touched(path)) });
   return { store, actions, sync };
 }

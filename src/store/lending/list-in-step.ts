@@ -77,7 +77,7 @@ export class ListInStep {
   private async lines(): Promise<LentListLine[]> {
     const lists = await this.host.answer(this.branch.what);
     const paths = pathsOfLists(lists);
-    const notes = await this.host.store.many(paths);
+    const notes = await this.host.store.kept.many(paths);
     const texts = new Map(paths.map((path, index) => [foldPath(path), notes[index]?.text ?? null]));
     return lentList(lists, (path) => texts.get(foldPath(path)) ?? null);
   }

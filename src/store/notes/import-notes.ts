@@ -1,6 +1,6 @@
 import { withLinesAtEnd } from '../../core/note/blocks/lines-at-end';
 import { decodeUtf8 } from '../../core/note/blocks/decode';
-import { cleanPath, foldPath, isNoteFile, numbered } from '../../core/note/names/path';
+import { cleanPath, foldPath, isNoteFile, isSealedPath, numbered } from '../../core/note/names/path';
 import { type Content, contentOf, markOf, sameContent } from './content';
 import type { WholeChange } from './database';
 import { failureSentence } from './failure';
@@ -188,7 +188,7 @@ async function storeBatch(store: NoteStore, batch: readonly Arrival[], report: I
     for (const { from, path } of placed) {
       if (path === from.path) report.added.push(path);
       else report.beside.push({ from: from.path, path });
-      if ('bytes' in from.content) report.asBytes.push(path);
+      if ('bytes' in from.content && !isSealedPath(path)) report.asBytes.push(path);
     }
     return placed.map(({ from, path }) => ({ path, content: from.content }));
   }
@@ -226,6 +226,6 @@ function sort(file: ImportFile, report: ImportReport): Arrival | null {
   }
   if (name.startsWith('.') || path.startsWith('__MACOSX/')) return leave('It is a hidden file of the system.');
   if (!isNoteFile(name)) return leave('It is no Markdown or text file.');
-  const text = decodeUtf8(file.bytes);
+  const text = isSealedPath(path) ? null : decodeUtf8(file.bytes);
   return { path, content: text === null ? { bytes: file.bytes } : { text } };
 }

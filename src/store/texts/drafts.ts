@@ -65,6 +65,13 @@ export class Drafts {
     for (const kind of [WORDS, BASE]) this.memory.remove(`${kind}${tab} ${foldPath(path)}`);
   }
 
+  /** Lets go of what any tab keeps of a note that is sealed now. */
+  forgetNote(path: string): void {
+    const key = foldPath(path);
+    for (const kind of [WORDS, BASE]) for (const name of this.memory.keys(kind)) if (name.endsWith(` ${key}`)) this.memory.remove(name);
+    this.bases.delete(key);
+  }
+
   /** Whether there is any draft, of whichever tab. */
   any(): boolean {
     return this.memory.keys(WORDS).length > 0;

@@ -2,6 +2,7 @@ import { lineText } from '../../note/blocks/lines';
 import { actOn } from './act';
 import type { ActionContext } from './action-context';
 import { swapDays } from './clause-actions';
+import { echoText } from '../../seal/out-of-seal';
 import { echoRefOf, echoWords } from '../line/echo';
 import { type Change, type LineRef, locateLine } from '../writing/edit';
 import type { Intention, WideIntention } from './intention';
@@ -175,5 +176,5 @@ function makeEcho(notes: OpenNotes, opened: OpenNote, ref: LineRef, name: string
   const key = ensureRef(opened, task, context);
   const sign = task.sign === '' ? signOf(task.status) : task.sign;
   const path: HeadingStep[] = place.heading === null ? [] : [{ words: place.heading, level: 2 }];
-  return placeUnder(target, path, [`- [${sign}] ${echoWords(task.text, key)}`]);
+  return placeUnder(target, path, [`- [${sign}] ${echoWords(echoText(target.path, opened.path, task.text), key)}`]);
 }

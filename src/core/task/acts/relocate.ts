@@ -1,4 +1,5 @@
 import { cleanPath, baseNameOf, foldPath, withoutEnding } from '../../note/names/path';
+import { leavesSeal } from '../../seal/out-of-seal';
 import type { Item } from '../../note/blocks/structure';
 import type { ActionContext } from './action-context';
 import { type LineRef, applyChanges } from '../writing/edit';
@@ -284,6 +285,8 @@ function openTarget(notes: OpenNotes, { path, name }: Place): OpenNote | Refusal
 
 /** Why an item cannot go there; null when it can. */
 function unfit(opened: OpenNote, item: Item, target: OpenNote, place: Place, how: Relocation): Refusal | null {
+  if (how === 'archive' && leavesSeal(opened.path, target.path))
+    return { refused: 'It stands in a sealed note, and its archive is none: it would be read by everybody. Nothing was changed.' };
   if (place.heading !== null && how === 'move' && !hasHeading(target, place.heading))
     return { refused: `“${place.name || baseNameOf(opened.path)}” has no heading “${place.heading}”, so nothing was changed.` };
   if (target === opened && standsUnder(opened, item.line, place.heading, how))

@@ -3,8 +3,8 @@ import type { EditorState, Extension, StateEffect } from '@codemirror/state';
 import type { EditorView } from '@codemirror/view';
 import { blockAt, sectionEnd } from '../../../core/note/outline/outline-edits';
 import { LineKind } from '../../../core/note/blocks/structure';
-import { deviceMemory } from '../../../store/device/device-memory';
 import type { ReadNote } from '../../../core/task/reading/read-note';
+import { foldLinesOf, keepFoldsOf } from './kept-folds';
 import { noteNow, shownNote } from './note-field';
 
 /** What a fold hides, from the end of the line that stays. */
@@ -157,9 +157,6 @@ export function openingFolds(state: EditorState, path: string): StateEffect<Fold
     .map((fold) => foldEffect.of(fold));
 }
 
-const KEY = 'recado folds';
-const MOST_NOTES = 200;
-
 /** Folds are kept per note on this device, by the words of the lines that stay: they move along with them. */
 export function keepFolds(state: EditorState, path: string): void {
   // A note that is left before it was read whole was not folded whole either.
@@ -171,26 +168,15 @@ export function keepFolds(state: EditorState, path: string): void {
     // Descriptions are folded anyway.
     if (ends.get(from) === to) lines.push(state.doc.lineAt(from).text);
   });
-  const kept = readKept();
-  delete kept[path];
-  if (lines.length > 0) kept[path] = lines;
-  deviceMemory.set(KEY, JSON.stringify(Object.fromEntries(Object.entries(kept).slice(-MOST_NOTES))));
+  keepFoldsOf(path, lines);
 }
 
 function keptFolds(state: EditorState, note: ReadNote, path: string): Fold[] {
-  const lines = new Set(readKept()[path] ?? []);
+  const lines = new Set(foldLinesOf(path));
   if (lines.size === 0) return [];
   return foldables(state, note)
     .map(({ fold }) => fold)
     .filter((fold) => lines.has(state.doc.lineAt(fold.from).text));
-}
-
-function readKept(): Record<string, string[]> {
-  try {
-    return JSON.parse(deviceMemory.get(KEY) ?? '{}') as Record<string, string[]>;
-  } catch {
-    return {};
-  }
 }
 
 /** Folding, with a sign that says how much is folded; a click opens it. */

@@ -52,7 +52,8 @@ async function calendarOf({ pages, events }: Feed, { store, engine, clock }: Fee
   const now = clock.now();
   const lists = (await Promise.all(pages.map((at) => engine.ask('listed', { texts: null, at })))).flat();
   const happening = events ? await engine.ask('events', { from: now.day - DAYS_BACK }) : [];
-  const notes = (await store.many(pathsOfLists(lists))).flatMap((note) => note ?? []);
+  // Sealed notes as they lie there: a calendar that is given away says nothing of them, also while they are open.
+  const notes = (await store.kept.many(pathsOfLists(lists))).flatMap((note) => (note?.text == null ? [] : note));
   const { Files } = await import('../../../engine/files/files');
   const files = new Files();
   try {

@@ -30,7 +30,7 @@ export function CopyPreview({ copy, onClose }: { copy: MeantCopy; onClose: () =>
     const compare = async (): Promise<void> => {
       await texts.saveAll();
       const { notes, problems } = await copiedNotes(readZip(copy.content));
-      const since = await sinceCopy(store, notes);
+      const since = await sinceCopy(store.kept, notes);
       if (gone) return;
       setCompared({ since, count: notes.size, problems });
       // What came since stays, unless a person wants it gone.
@@ -46,7 +46,7 @@ export function CopyPreview({ copy, onClose }: { copy: MeantCopy; onClose: () =>
   const bringBack = async (): Promise<void> => {
     const notes = since.filter(({ path }) => chosen.has(path));
     const label = `Brought back ${counted(notes.length, 'note')} of ${copy.name}`;
-    const result = await actions.step(label, () => asCopied(store, notes));
+    const result = await actions.step(label, () => asCopied(store.kept, notes));
     if ('refused' in result) return void refuse(result.refused);
     told(label, result.step);
     onClose();

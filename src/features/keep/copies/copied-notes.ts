@@ -1,5 +1,5 @@
 import { decodeUtf8 } from '../../../core/note/blocks/decode';
-import { cleanPath, foldPath, isNoteFile } from '../../../core/note/names/path';
+import { cleanPath, foldPath, isNoteFile, isSealedPath } from '../../../core/note/names/path';
 import { OUTSIDE_FILE } from '../../../store/outside/outside-name';
 import { EARLIER_FILE } from '../../../store/keep/earlier-name';
 import { SETTINGS_FILE } from '../../../store/device/settings-file';
@@ -21,7 +21,7 @@ export async function copiedNotes(files: AsyncIterable<ImportFile>): Promise<Cop
     const isNote = path !== null && path !== SETTINGS_FILE && path !== EARLIER_FILE && path !== OUTSIDE_FILE && isNoteFile(path);
     if (bytes === null) problems.push(`${given}: ${problem ?? 'It could not be read.'}`);
     else if (isNote) {
-      const text = decodeUtf8(bytes);
+      const text = isSealedPath(path) ? null : decodeUtf8(bytes);
       notes.set(foldPath(path), { path, content: text === null ? { bytes } : { text } });
     }
   }

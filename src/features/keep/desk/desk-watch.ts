@@ -38,7 +38,7 @@ export function keepDesk(services: Pick<Services, 'store' | 'texts'>, ends: Abor
         const remote = httpRemote(linked);
         const folder = await DeskFolder.open(remote, sealer, memory, () => fetchKeys(remote, sealer, linked));
         return (present = {
-          ...{ sign, folder, steps, sync: new FolderSync(store, folder, steps) },
+          ...{ sign, folder, steps, sync: new FolderSync(store.kept, folder, steps, () => store.opener) },
           looked: async (stopped, says) => {
             await folder.flush();
             // What another device began, or this one before it was closed, is gone on with.

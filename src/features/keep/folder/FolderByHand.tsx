@@ -27,7 +27,7 @@ export function FolderByHand() {
     setOutcome('reading');
     try {
       await texts.saveAll();
-      const report = await new FolderSync(store, folder, await InSteps.load(store.db)).pass(confirmed);
+      const report = await new FolderSync(store.kept, folder, await InSteps.load(store.db), () => store.opener).pass(confirmed);
       setOutcome({ folder, cameIn: report.cameIn.length + report.merged.length, beside: report.beside, asks: report.asks });
     } catch (error) {
       setOutcome(null);

@@ -29,7 +29,7 @@ export function keepFolder(services: Pick<Services, 'store' | 'texts'>, ends: Ab
         if (!joined) return (present = null);
         unobserve = await observed(joined.handle, changed);
         const [folder, steps] = [handleFolder(joined.handle), await InSteps.load(store.db)];
-        return (present = { handle: joined.handle, folder, steps, sync: new FolderSync(store, folder, steps) });
+        return (present = { handle: joined.handle, folder, steps, sync: new FolderSync(store.kept, folder, steps, () => store.opener) });
       },
       close: () => unobserve(),
     },

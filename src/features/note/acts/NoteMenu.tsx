@@ -3,6 +3,7 @@ import { useAppSelector } from '../../session/state/state';
 import { MoreMenu } from '../../../ui/menu/MoreMenu';
 import { MenuChoice, MenuChoices, MenuEntry, MenuInside, MenuLine } from '../../../ui/menu/menu';
 import type { Overview } from '../../../core/index/live/overview';
+import { isSealedPath } from '../../../core/note/names/path';
 import { PinEntry } from '../../rack/PinEntry';
 import { CopyLinkEntries } from './CopyLinkEntries';
 import { useNewMeeting } from '../../meeting/use-new-meeting';
@@ -74,7 +75,11 @@ export function NoteMenu({ path, title, onRename }: NoteMenuProps) {
         </MenuInside>
         {name !== null && <MenuEntry label={`Rename ${name} everywhere…`} onSelect={() => setNaming(true)} />}
         <MenuEntry label="Earlier texts" onSelect={runs['note-earlier']} />
-        <FileEntries path={path} onTakeOut={runs['note-take-out']} onLend={runs['note-lend']} />
+        <MenuEntry
+          label={isSealedPath(path) ? 'Take out of its seal' : 'Seal…'}
+          onSelect={() => void setTimeout(() => runs['note-seal']?.())}
+        />
+        <FileEntries path={path} onTakeOut={runs['note-take-out']} onLend={isSealedPath(path) ? null : runs['note-lend']} />
         <MenuEntry label="Delete" danger onSelect={runs['note-delete']} />
       </MoreMenu>
       {resetting && <ResetDialog path={path} onClose={() => setResetting(false)} />}

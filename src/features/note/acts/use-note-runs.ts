@@ -4,6 +4,7 @@ import { earlierAddress, noteAddress, textAddress } from '../../session/places/a
 import { refuse } from '../../session/acting/messages';
 import { frameSlice } from '../../session/state/frame-slice';
 import type { NoteCommands } from '../../commands/command-desk';
+import { isSealedPath } from '../../../core/note/names/path';
 import { useServices } from '../../session/state/services';
 import { useAppDispatch, useAppSelector } from '../../session/state/state';
 import { useToldDone } from '../../session/acting/use-act';
@@ -20,7 +21,7 @@ interface Asking {
 
 /** What can be done with the note on the page, for its menu; the commands and their keys do the same. */
 export function useNoteRuns(path: string, title: string, asking: Asking): NoteCommands {
-  const { actions, commands } = useServices();
+  const { actions, commands, seals } = useServices();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const clear = useClearFinished(path);
@@ -52,6 +53,10 @@ export function useNoteRuns(path: string, title: string, asking: Asking): NoteCo
       'note-clear-archive': clearTo('archive'),
       'note-clear-away': clearTo('away'),
       'note-again': () => latest.current.asking.again(),
+      'note-seal': () => {
+        if (!isSealedPath(path)) dispatch(frameSlice.actions.dialogShown({ is: 'seal', what: 'notes', paths: [path], title }));
+        else void import('../../seal/unseal').then(({ unseal }) => unseal(seals, [path]));
+      },
       'note-earlier': () => void navigate(earlierAddress(path)),
       'note-lend': () => dispatch(frameSlice.actions.dialogShown({ is: 'lend', what: 'note', path, title })),
       'note-take-out': () =>
@@ -64,10 +69,13 @@ export function useNoteRuns(path: string, title: string, asking: Asking): NoteCo
         ),
       'note-delete': () => void remove(),
       'note-title': titled ? () => latest.current.asking.title?.() : null,
-      'note-archive': titled ? () => void latest.current.archive(latest.current.kind === 'archive' ? 'bring back' : 'archive') : null,
+      'note-archive':
+        titled && !isSealedPath(path)
+          ? () => void latest.current.archive(latest.current.kind === 'archive' ? 'bring back' : 'archive')
+          : null,
       'note-move': titled ? () => latest.current.asking.move?.() : null,
     };
-  }, [path, title, titled, actions, dispatch, navigate, latest]);
+  }, [path, title, titled, actions, seals, dispatch, navigate, latest]);
   useEffect(() => commands.hold('note', runs), [commands, runs]);
   return runs;
 }

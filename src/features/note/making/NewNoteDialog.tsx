@@ -6,6 +6,8 @@ import { Dialog } from '../../../ui/Dialog';
 import { noteAddress } from '../../session/places/addresses';
 import { noteFrom } from '../../../core/template/from-template';
 import { useMakeMeeting } from '../../meeting/use-make-meeting';
+import { perhapsClosed } from '../../seal/unlooked';
+import { useSeals } from '../../seal/use-seals';
 import { QuestionFields } from '../../templates/QuestionFields';
 import { useTemplates } from '../../templates/use-templates';
 import { useNow, useServices } from '../../session/state/services';
@@ -35,6 +37,7 @@ function NewNoteForm({ asked, onClose }: Omit<NewNoteDialogProps, 'open'>) {
   const [folder, setFolder] = useState(asked.folder ?? '');
   const templates = useTemplates();
   const now = useNow();
+  const { closed } = useSeals();
   const makeMeeting = useMakeMeeting();
   const [chosen, setChosen] = useState<string | null>(null);
   const [answers, setAnswers] = useState<Readonly<Record<string, string>>>({});
@@ -76,7 +79,11 @@ function NewNoteForm({ asked, onClose }: Omit<NewNoteDialogProps, 'open'>) {
       }}
     >
       {asked.title !== undefined && (
-        <p className="text-muted">There is no note “{asked.title}” yet. What links to it leads there once it is made.</p>
+        <p className="text-muted">
+          {closed === 0
+            ? `There is no note “${asked.title}” yet. What links to it leads there once it is made.`
+            : `No note that can be read now is called “${asked.title}”. ${perhapsClosed(closed)}`}
+        </p>
       )}
       <label className="grid gap-1">
         <span className="section-label">Title</span>

@@ -20,6 +20,9 @@ interface Listener {
 /** What was said before somebody showed it. */
 let waiting: Message[] = [];
 let listener: Listener | null = null;
+/** The messages that were said last, by their names. */
+const said: string[] = [];
+const MOST_SAID = 20;
 let count = 0;
 const wanting = new Set<() => void>();
 
@@ -31,6 +34,7 @@ const wanting = new Set<() => void>();
  */
 export function say(words: string, more: Partial<Omit<Message, 'words'>> = {}): string {
   const message: Message = { id: `message ${count++}`, is: 'told', ...more, words };
+  said.splice(0, said.length, ...said.filter((id) => id !== message.id).slice(1 - MOST_SAID), message.id);
   if (listener) listener.said(message);
   else {
     waiting = [...waiting.filter(({ id }) => id !== message.id), message];
@@ -46,6 +50,11 @@ export const refuse = (words: string): string => say(words, { is: 'refused' });
 export function unsay(id: string): void {
   waiting = waiting.filter((message) => message.id !== id);
   listener?.unsaid(id);
+}
+
+/** Takes all messages away, as when what they tell of is to be read no more. */
+export function unsayAll(): void {
+  for (const id of said.splice(0)) unsay(id);
 }
 
 /** Shows the messages: those that waited, and those that come; until what it gives is called. */

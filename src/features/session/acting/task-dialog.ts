@@ -90,6 +90,11 @@ export type AskedDialog =
   | ({ is: 'take-out' } & AskedTakeOut)
   /** How something is to be lent; by its name, where it is already. */
   | ({ is: 'lend' } & (AskedLending | { name: string }))
+  /** A seal that is to be opened, where it is known; or that of a note. */
+  | { is: 'seal'; what: 'open'; seal?: string; path?: string }
+  | { is: 'seal'; what: 'notes'; paths: string[]; title: string }
+  | { is: 'seal'; what: 'folder'; folder: string }
+  | { is: 'seal'; what: 'passphrase'; seal: string }
   | { is: 'unsaved' };
 
 /** What finds the line of a task that was asked for. */

@@ -1,4 +1,5 @@
 import * as z from 'zod/mini';
+import { isSealedPath } from '../../../core/note/names/path';
 
 z.config({ jitless: true });
 
@@ -62,7 +63,11 @@ export function readFrame(words: string | null): FrameMemory {
   return Object.fromEntries(found);
 }
 
+/** Nothing is kept of what was asked at a sealed note. */
+const keptView = (view: BesideView): BesideView => (view.is === 'gather' && isSealedPath(view.at) ? { is: 'note' } : view);
+
 /** What is to be kept of a state. */
 export function frameWords(state: Shape): string {
-  return JSON.stringify(Object.fromEntries(Object.keys(shape).map((name) => [name, state[name as keyof Shape]])));
+  const kept = { ...state, beside: keptView(state.beside), besideBefore: state.besideBefore.map(keptView) };
+  return JSON.stringify(Object.fromEntries(Object.keys(shape).map((name) => [name, kept[name as keyof Shape]])));
 }

@@ -2,6 +2,7 @@ import { type PayloadAction, createSlice, current } from '@reduxjs/toolkit';
 import type { SaveState } from '../../../store/texts/open-texts';
 import type { BesideView, FrameMemory, Pin } from './frame-memory';
 import { type NamesPaths, followMove } from './follow-move';
+import { hidesTitle } from '../../../core/seal/sealed-names';
 import type { AskedDialog, WhyQuestion } from '../acting/task-dialog';
 
 export type { BesideView, Pin } from './frame-memory';
@@ -122,7 +123,7 @@ export const frameSlice = createSlice({
     },
     pinToggled(state, { payload }: PayloadAction<Pin>) {
       const at = state.pins.findIndex((pin) => pin.address === payload.address);
-      if (at === -1) state.pins.push(payload);
+      if (at === -1) state.pins.push(unsaid(payload));
       else state.pins.splice(at, 1);
     },
     /** Gives a pin another name or key; the one with that address. */
@@ -174,6 +175,9 @@ export const frameSlice = createSlice({
     },
   },
 });
+
+/** What is kept of a pin where the title of its note is hidden. */
+const unsaid = (pin: Pin): Pin => (hidesTitle(decodeURI(pin.address).split('?')[0] ?? '') ? { ...pin, title: 'A sealed note' } : pin);
 
 function toggle(names: string[], name: string): void {
   const at = names.indexOf(name);

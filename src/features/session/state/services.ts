@@ -4,6 +4,7 @@ import type { Engine } from '../../../engine/protocol';
 import type { NoteActions } from '../../../store/acting/note-actions';
 import type { NoteStore } from '../../../store/notes/note-store';
 import type { OutsideDesk } from '../../../store/outside/outside-desk';
+import type { SealDesk, SealState } from '../../../store/seal/seal-desk';
 import type { OpenTexts } from '../../../store/texts/open-texts';
 import type { SettingsChange } from '../../../store/device/settings';
 import type { CommandDesk } from '../../commands/command-desk';
@@ -16,6 +17,8 @@ export interface Services {
   actions: NoteActions;
   /** The outside lists that are followed. */
   outside: OutsideLists;
+  /** The seals of sealed notes. */
+  seals: SealsOfDesk;
   /** The texts that are being written. */
   texts: OpenTexts;
   engine: Engine;
@@ -33,6 +36,17 @@ export interface OutsideLists {
   /** Null until they are opened in this tab. */
   readonly opened: OutsideDesk | null;
   open: () => Promise<OutsideDesk>;
+}
+
+/** The seals; few have any, so what opens them is loaded when it is wanted first. */
+export interface SealsOfDesk {
+  /** Null until it is loaded in this tab. */
+  readonly opened: SealDesk | null;
+  open: () => Promise<SealDesk>;
+  /** Loads it where there is a seal. */
+  openWhereThere: () => Promise<void>;
+  present: () => SealState;
+  listen: (listener: () => void) => () => void;
 }
 
 const Context = createContext<Services | null>(null);

@@ -1,0 +1,15 @@
+import { useCallback } from 'react';
+import { say } from '../session/acting/messages';
+import { useServices } from '../session/state/services';
+
+/** Closes all seals, in every tab. */
+export function useCloseSeals(): () => void {
+  const { seals } = useServices();
+  return useCallback(() => {
+    if (seals.present().open.size === 0) return void say('No seal is open.');
+    void seals.opened?.closeEverywhere().then(
+      () => say('Closed: sealed notes can be read by nobody now.'),
+      () => say('The seals could not be closed: what was typed last is not stored yet.', { is: 'refused' }),
+    );
+  }, [seals]);
+}
