@@ -26,7 +26,7 @@ export function DrawnNote({ path, text, onWrite }: DrawnNoteProps) {
   const lines = useMemo(() => drawnLines(readNote(path, text, { workingDay })), [path, text, workingDay]);
   return (
     <div
-      className="cursor-text leading-[1.6]"
+      className="cursor-text leading-[1.6] [font-family:var(--font-text,var(--font-sans))]"
       onClick={(event) => {
         const target = event.target as HTMLElement;
         if (target.closest('button, a, [data-lists]')) return;

@@ -31,7 +31,7 @@ export function Sheet({ title, busy = false, wide = false, children }: SheetProp
       aria-busy={busy}
       className="relative min-w-0 flex-1 overflow-y-auto bg-sheet px-5 pt-6 pb-16 outline-none sm:px-11 md:rounded-tr-xl"
     >
-      <div className={`mx-auto md:mx-0 ${wide ? '' : 'max-w-[46rem]'}`}>{children}</div>
+      <div className={`mx-auto md:mx-0 ${wide ? '' : 'max-w-[var(--text-width,46rem)]'}`}>{children}</div>
     </main>
   );
 }

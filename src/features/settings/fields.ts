@@ -55,6 +55,43 @@ export const FIELDS: { readonly [Name in keyof Settings]: Field<Settings[Name]> 
       [130, 'Largest'],
     ],
   },
+  textFace: {
+    is: 'choice',
+    label: 'Letters of notes',
+    options: [
+      ['text', 'Plain'],
+      ['title', 'As titles'],
+      ['code', 'All of one width'],
+    ],
+  },
+  lineWidth: {
+    is: 'choice',
+    label: 'Lines of notes',
+    options: [
+      ['narrow', 'Short'],
+      ['middle', 'Middle'],
+      ['wide', 'Long'],
+    ],
+  },
+  accent: {
+    is: 'choice',
+    label: 'Colour of what can be pressed',
+    options: [
+      ['teal', 'Teal'],
+      ['blue', 'Blue'],
+      ['violet', 'Violet'],
+      ['slate', 'Slate'],
+    ],
+  },
+  contrast: {
+    is: 'choice',
+    label: 'Contrast',
+    options: [
+      ['system', 'As the system'],
+      ['normal', 'Usual'],
+      ['high', 'High'],
+    ],
+  },
   firstDayOfWeek: {
     is: 'choice',
     label: 'First day of the week',

@@ -10,6 +10,12 @@ const settingsSchema = z.object({
   theme: z.catch(z.enum(['system', 'light', 'dark']), 'system'),
   /** Percent of the designed size. */
   textSize: z.catch(z.union([z.literal(90), z.literal(100), z.literal(115), z.literal(130)]), 100),
+  /** The face in which notes are written, and how wide their lines are. */
+  textFace: z.catch(z.enum(['text', 'title', 'code']), 'text'),
+  lineWidth: z.catch(z.enum(['narrow', 'middle', 'wide']), 'middle'),
+  /** The colour of what can be pressed, and whether words and edges stand out more. */
+  accent: z.catch(z.enum(['teal', 'blue', 'violet', 'slate']), 'teal'),
+  contrast: z.catch(z.enum(['system', 'normal', 'high']), 'system'),
   firstDayOfWeek: z.catch(z.union([z.literal(1), z.literal(6), z.literal(7)]), 1),
   dateStyle: z.catch(z.enum(['words', 'iso']), 'words'),
   /** Working hours, Monday first. */

@@ -4,10 +4,10 @@ import { markdownStyle } from './markdown-look';
 const theme = EditorView.theme({
   '&': { fontSize: '1rem', background: 'transparent', color: 'var(--ink)' },
   '&.cm-focused': { outline: 'none' },
-  '.cm-scroller': { fontFamily: 'var(--font-sans)', lineHeight: '1.5', overflow: 'visible' },
+  '.cm-scroller': { fontFamily: 'var(--font-text, var(--font-sans))', lineHeight: '1.5', overflow: 'visible' },
   // What is drawn in the place of lines is as wide as the text, and never makes it wider.
   '.cm-portal': { contain: 'inline-size' },
-  '.cm-content': { padding: '0.25rem 0 6rem', caretColor: 'var(--primary)', maxWidth: '72ch' },
+  '.cm-content': { padding: '0.25rem 0 6rem', caretColor: 'var(--primary)', maxWidth: 'var(--text-columns, 72ch)' },
   '.cm-line': { padding: '1px 0' },
   '.cm-item': { paddingInlineStart: 'calc(var(--depth, 0) * 26px)', paddingBlock: '2px' },
   // Under a mark or a bullet, where the words of the item begin.
