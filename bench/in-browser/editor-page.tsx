@@ -47,6 +47,8 @@ function ourEditor(parent: HTMLElement, text: string): EditorView {
     refProblems: new Map(),
     sharedNames: new Set<string>(),
     knownPeople: null,
+    picture: null,
+    keepPictures: null,
     leads: true,
     lent: { refs: new Set<string>(), headings: new Set<string>() },
     repairKey: '',

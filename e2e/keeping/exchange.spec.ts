@@ -55,7 +55,7 @@ test('a zip of Markdown comes in, its tasks are gathered, and the export holds t
   await expect(report).toContainText('5 notes came in.');
   await expect(report).toContainText('1 file is no UTF-8 text');
   await expect(report).toContainText('outside.md: Its path leads out of the folder it came in.');
-  await expect(report).toContainText('picture.png: It is no Markdown or text file.');
+  await expect(report).toContainText('picture.png: It is called a picture, and is none that can be shown.');
   await report.getByRole('button', { name: 'Done' }).click();
 
   await desk.agenda('Today');

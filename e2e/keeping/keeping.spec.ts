@@ -142,7 +142,7 @@ test('a folder is joined and kept in step both ways: changes, a second text, rem
   await desk.open('demo');
   const folder = hand(page);
   await folder.write('Letters/From the keeper.md', '- [ ] Answer the keeper {due 2026-11-23}\n');
-  await folder.write('photo.png', 'no note');
+  await folder.write('photo.psd', 'no note');
   await page.goto('/keep');
   const part = desk.main.getByRole('region', { name: 'A folder on disk' });
   await part.getByRole('button', { name: 'Join a folder…' }).click();
@@ -150,7 +150,7 @@ test('a folder is joined and kept in step both ways: changes, a second text, rem
   await expect.poll(() => folder.read('Exhibitions/Cabinet of Gales.md')).toContain('twelve drawers');
   await expect.poll(() => desk.stored('Letters/From the keeper.md')).toContain('Answer the keeper');
   await part.getByText('1 file ignored').click();
-  await expect(part.getByText('photo.png: It is no Markdown or text file.')).toBeVisible();
+  await expect(part.getByText('photo.psd: It is no Markdown, text or picture.')).toBeVisible();
   await expectAccessible(page, 'a folder that is joined', { part: 'main' });
   // A change on either side goes over by itself.
   await folder.write('Letters/From the keeper.md', '- [ ] Answer the keeper, kindly {due 2026-11-23}\n');

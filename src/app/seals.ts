@@ -34,6 +34,8 @@ export function sealsOfDesk(host: Omit<SealHost, 'begin'>, begun: (desk: SealDes
   // Until it is loaded nothing is open, and what must be sealed loads it.
   store.opener = {
     text: () => Promise.resolve(null),
+    opened: () => Promise.resolve(null),
+    sealed: async (...given) => (await open()).sealed(...given),
     bytes: async (...given) => (await open()).bytes(...given),
     placed: async (path) => {
       if (!(await anySeal())) return path;

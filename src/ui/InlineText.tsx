@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { picturesIn } from '../core/note/names/picture-path';
 import { readInline } from '../core/note/names/names';
 
 interface Piece {
@@ -28,6 +29,11 @@ export function InlineText({ text }: { text: string }) {
           {words ?? (heading === null ? target : `${target} › ${heading}`)}
         </span>
       ),
+    })),
+    ...picturesIn(text).map(({ from, to, words }) => ({
+      from,
+      to,
+      node: <span className="text-muted">({words === '' ? 'a picture' : `picture: ${words}`})</span>,
     })),
   ].sort((a, b) => a.from - b.from);
   const nodes: ReactNode[] = [];

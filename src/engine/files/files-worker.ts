@@ -4,6 +4,7 @@ import { loadYaml } from '../../core/note/facts/front-matter';
 import type { ReadingSettings } from '../../core/task/line/task';
 import type { StoredNote } from '../../store/notes/content';
 import type { ImportFile } from '../../store/notes/import-file';
+import { STORED_PICTURES } from '../../store/pictures/read-pictures';
 import { STORED_NOTES } from '../../store/notes/read-notes';
 import { BringIn, type BringInPlan } from './bring-in';
 import { packNotes } from './packing';
@@ -39,7 +40,7 @@ const worker: FilesWorker = {
   takeOut: async (asked, notes, progress) => {
     // Front matter of every shape is read as it is.
     await loadYaml();
-    return takeOut(notes ? portionsOf(notes) : STORED_NOTES.portions(PORTION), asked, progress);
+    return takeOut(notes ? portionsOf(notes) : STORED_NOTES.portions(PORTION), asked, progress, STORED_PICTURES);
   },
   copied: async (asked, notes) => {
     await loadYaml();

@@ -20,12 +20,14 @@ const EARLIEST = Date.UTC(1980, 0, 2);
 /**
  * Everything as one zip: each note with its very bytes under its path, and other files beside them.
  *
+ * @param pictures that stand beside them
  * @param progress called after each portion with how many notes are packed, of how many
  */
 export async function packNotes(
   portions: AsyncIterable<{ notes: readonly StoredNote[]; all: number }>,
   others: Readonly<Record<string, string>>,
   progress: (packed: number, all: number) => void,
+  pictures: AsyncIterable<PackedGiven> | null = null,
 ): Promise<Blob> {
   let packed = 0;
   const encoder = new TextEncoder();
@@ -35,6 +37,7 @@ export async function packNotes(
       packed += notes.length;
       progress(packed, all);
     }
+    if (pictures) yield* pictures;
     for (const [path, text] of Object.entries(others)) yield { path, bytes: encoder.encode(text), changed: Date.now() };
   }
   return packFiles(files());

@@ -9,11 +9,13 @@ import { htmlOf } from '../../core/formats/out/html-out';
 import type { CalendarEvent, Part } from '../../core/formats/out/part';
 import { linesPart, listPart, notePart } from '../../core/formats/out/parts-of';
 import { writerFor } from '../../core/formats/out/writer-for';
+import { picturePlaces, picturesIn, typeOfBytes } from '../../core/note/names/picture-path';
 import { foldPath, liesIn } from '../../core/note/names/path';
 import type { ReadingSettings } from '../../core/task/line/task';
 import { type ReadNote, readNote } from '../../core/task/reading/read-note';
 import type { StoredNote } from '../../store/notes/content';
-import { packNotes } from './packing';
+import type { PictureReader } from '../../store/pictures/read-pictures';
+import { type PackedGiven, packNotes } from './packing';
 
 /** What goes out. */
 export type Taken =
@@ -42,8 +44,17 @@ export interface TakeOutAsked {
   now: Now;
   /** Files that stand in a zip beside the notes, by their path. */
   others: Readonly<Record<string, string>>;
+  /** The pictures that a note shows, where a note alone goes out: open, by where they lie. */
+  pictures?: readonly GivenPicture[];
   /** Of a table; all when it is left out. */
   columns?: readonly string[];
+}
+
+/** A picture that a note shows, where it lies, and how the note names it. */
+export interface GivenPicture {
+  path: string;
+  target: string;
+  bytes: Uint8Array;
 }
 
 /** What came of it. */
@@ -67,12 +78,28 @@ const PIECE = 1 << 20;
  * Writes what is taken in one form.
  *
  * @param progress called after each portion with how many notes were looked at, of how many
+ * @param stored where pictures are, which go out with all notes
  */
-export async function takeOut(portions: Portions, asked: TakeOutAsked, progress: (looked: number, all: number) => void): Promise<TakenOut> {
+export async function takeOut(
+  portions: Portions,
+  asked: TakeOutAsked,
+  progress: (looked: number, all: number) => void,
+  stored: PictureReader | null = null,
+): Promise<TakenOut> {
   const { format } = asked;
-  if (isSeveral(asked.taken) && (format === 'markdown' || format === 'plain')) return zipped(portions, asked, progress);
+  const shows = format === 'markdown' && (asked.pictures?.length ?? 0) > 0;
+  if ((isSeveral(asked.taken) || (shows && asked.taken.is === 'note')) && (format === 'markdown' || format === 'plain'))
+    return zipped(portions, asked, progress, stored);
   const { title, now, columns } = asked;
-  const writer = writerFor(format, { title, titled: isTitled(asked.taken), now, inUtc, ...(columns && { columns }) });
+  const pictures = htmlPictures(asked.pictures ?? []);
+  const writer = writerFor(format, {
+    title,
+    titled: isTitled(asked.taken),
+    now,
+    inUtc,
+    ...(pictures && { pictures }),
+    ...(columns && { columns }),
+  });
   const pieces: BlobPart[] = [];
   let piece = writer.begin;
   let notes = 0;
@@ -103,7 +130,7 @@ export async function copied(portions: Portions, asked: TakeOutAsked): Promise<C
   const isRead = asked.format === 'plain' || asked.format === 'html';
   const { file, tasks } = await takeOut(portions, isRead ? { ...asked, format: 'plain' } : asked, () => undefined);
   const text = await file.text();
-  return { text, html: isRead ? htmlOf(text) : null, tasks };
+  return { text, html: isRead ? htmlOf(text, htmlPictures(asked.pictures ?? [])) : null, tasks };
 }
 
 const isSeveral = ({ is }: Taken): boolean => is === 'all' || is === 'folder' || is === 'set-up';
@@ -169,9 +196,15 @@ function branchesOf(notes: ReadonlyMap<string, ReadNote>): (path: string, line: 
   };
 }
 
-/** Several notes as files of Markdown. */
-async function zipped(portions: Portions, asked: TakeOutAsked, progress: (looked: number, all: number) => void): Promise<TakenOut> {
+/** Several notes as files of Markdown, with their pictures beside them; one with pictures likewise. */
+async function zipped(
+  portions: Portions,
+  asked: TakeOutAsked,
+  progress: (looked: number, all: number) => void,
+  stored: PictureReader | null,
+): Promise<TakenOut> {
   const { taken, format, reading, others } = asked;
+  const shown = new Set<string>();
   let count = 0;
   let tasks = 0;
   const chosen = async function* (): Portions {
@@ -181,12 +214,61 @@ async function zipped(portions: Portions, asked: TakeOutAsked, progress: (looked
         const note = stored.text === null ? null : readNote(stored.path, stored.text, reading);
         if (taken.is === 'set-up' && !(note && SET_UP.has(note.kind))) return [];
         tasks += note?.tasks.length ?? 0;
+        if (note && taken.is === 'folder') for (const place of placesShown(stored.path, note.lines.text)) shown.add(place);
         return [note && format === 'plain' ? { ...stored, text: `${notePart(note).plain()}\n` } : stored];
       });
       count += some.length;
       yield { notes: some, all };
     }
   };
-  const file = await packNotes(chosen(), others, progress);
+  const file = await packNotes(chosen(), others, progress, picturesFor(asked, stored, shown));
   return { file, ending: '.zip', notes: count, tasks, report: [] };
+}
+
+/** The pictures that go out beside notes: all of them, those that the notes of a folder show, or those of one note. */
+async function* picturesFor(
+  { taken, pictures }: TakeOutAsked,
+  stored: PictureReader | null,
+  shown: ReadonlySet<string>,
+): AsyncGenerator<PackedGiven> {
+  for (const one of pictures ?? []) yield { ...one, changed: 0 };
+  if (taken.is === 'all' && stored) yield* stored.all();
+  if (taken.is !== 'folder' || !stored) return;
+  for (const place of shown) {
+    const picture = await stored.get(place);
+    if (picture) yield picture;
+  }
+}
+
+/** Where the pictures lie that a text shows, each by its likeliest places. */
+function placesShown(path: string, text: string): string[] {
+  return text.includes('![')
+    ? text.split(/\r?\n/).flatMap((line) => picturesIn(line).flatMap(({ target }) => picturePlaces(path, target)))
+    : [];
+}
+
+/** What a page of HTML shows in the place of a link to a picture: the picture itself, since nothing is fetched. */
+function htmlPictures(pictures: readonly GivenPicture[]): ((target: string) => string | null) | undefined {
+  if (pictures.length === 0) return undefined;
+  const byTarget = new Map(pictures.map((one) => [asWritten(one.target), one]));
+  return (target) => {
+    const found = byTarget.get(asWritten(target));
+    const type = found && typeOfBytes(found.bytes);
+    return found && type ? `data:${type};base64,${toBase64(found.bytes)}` : null;
+  };
+}
+
+/** A target, however its signs were written. */
+function asWritten(target: string): string {
+  try {
+    return decodeURI(target);
+  } catch {
+    return target;
+  }
+}
+
+function toBase64(bytes: Uint8Array): string {
+  let words = '';
+  for (let at = 0; at < bytes.length; at += 8190) words += btoa(String.fromCharCode(...bytes.subarray(at, at + 8190)));
+  return words;
 }

@@ -13,6 +13,7 @@ import { useLineParameter } from '../session/places/routes';
 import { useServices } from '../session/state/services';
 import { frameSlice } from '../session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
+import { putPictures } from './editing/take-pictures';
 import { InsertMenu } from './commands/InsertMenu';
 import { TouchBar } from './commands/TouchBar';
 import { runTextCommand } from './commands/run-command';
@@ -101,6 +102,7 @@ export function NoteEditor({
             onOpenChange={setInserting}
             title={title}
             onLeave={() => editor.current?.view.focus()}
+            onPictures={(files) => editor.current && void putPictures(editor.current.view, files)}
             onInsert={(piece, block) => editor.current && insertPiece(editor.current.view, piece, block)}
           />
         </span>
@@ -113,6 +115,7 @@ export function NoteEditor({
       <div
         ref={parent}
         data-testid="note-editor"
+        data-takes-pictures
         onClick={(event) => followRoute(event, navigate)}
         onFocus={() => setWriting(true)}
         onBlur={(event) => setWriting(event.currentTarget.contains(event.relatedTarget))}

@@ -24,6 +24,7 @@ import { marginTools } from './look/margin-tools';
 import { type Heaviness, heavinessOf, heavinessOfLine } from './look/heavy-text';
 import { noteField, notePath, noteReading, notRead, readAll } from './reading/note-field';
 import { wordOffers } from './reading/offered-words';
+import { takePictures } from './editing/take-pictures';
 import { pasteRich } from './editing/paste';
 import { recordFolds } from './reading/record-folds';
 import { restingCursor } from './look/resting-cursor';
@@ -189,6 +190,7 @@ export function makeEditor(options: EditorOptions): MadeEditor {
     EditorView.contentAttributes.of({ 'aria-label': options.label }),
     placeholder(options.hint),
     foundLine,
+    takePictures,
     pasteRich,
     editorTheme,
     plainWhenHeavy(look, (why) => options.onHeavy(why)),

@@ -1,3 +1,4 @@
+import { isPictureFile } from '../../core/note/names/picture-path';
 import { isHidden, isNoteFile } from '../../core/note/names/path';
 
 /** What the browser tells of a change, as far as it is used here. */
@@ -26,7 +27,7 @@ export async function observed(handle: FileSystemDirectoryHandle, changed: (path
     const paths = records.flatMap((record) =>
       [record.relativePathComponents, record.relativePathMovedFrom ?? []].map((parts) => parts.join('/')),
     );
-    for (const path of paths) if (isNoteFile(path) && !isHidden(path)) changed(path);
+    for (const path of paths) if ((isNoteFile(path) || isPictureFile(path)) && !isHidden(path)) changed(path);
   });
   // A folder that cannot be observed is looked at like any other.
   await observer.observe(handle, { recursive: true }).catch(() => undefined);

@@ -268,6 +268,15 @@ export const FIELDS: { readonly [Name in keyof Settings]: Field<Settings[Name]> 
       [3, 'three times as much'],
     ],
   },
+  pictureSize: {
+    is: 'choice',
+    label: 'Pictures on their way in',
+    options: [
+      [2400, 'made smaller, to 2,400 pixels'],
+      [1200, 'to 1,200 pixels'],
+      [null, 'stay as they are, with what the camera wrote into them'],
+    ],
+  },
   sealsAfter: {
     is: 'choice',
     label: 'Seals close when nobody is there',

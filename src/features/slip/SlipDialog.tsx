@@ -1,9 +1,10 @@
-import { ChevronDown } from 'lucide-react';
+import { ChevronDown, ImagePlus } from 'lucide-react';
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { foldPath } from '../../core/note/names/path';
 import type { OwnSlip } from '../../core/slip/own-slip';
 import type { SlipField } from '../../core/slip/slip-line';
 import { Dialog } from '../../ui/Dialog';
+import { BY_TOUCH } from '../../ui/by-touch';
 import { isAsking } from '../../ui/asking';
 import { takeKeys } from '../../ui/early-keys';
 import { Menu, MenuChoice, MenuChoices } from '../../ui/menu/menu';
@@ -11,6 +12,8 @@ import { useLatest } from '../../ui/use-latest';
 import type { AskedDialog } from '../session/acting/task-dialog';
 import { refuse, say } from '../session/acting/messages';
 import { useNoteOnPage } from '../session/places/use-note-on-page';
+import { choosePictures } from '../pictures/choose-pictures';
+import { picturesAmong } from '../pictures/pictures-among';
 import { frameSlice } from '../session/state/frame-slice';
 import { useNow, useServices } from '../session/state/services';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
@@ -149,7 +152,8 @@ function SlipForm({ state, setState, own, waits, onClose, onRefused }: SlipFormP
   const at = useNoteOnPage();
   const title = useAppSelector((one) => one.library.overview?.notes.find(({ path, kind }) => path === at && kind !== 'agenda')?.title);
   const settings = useAppSelector((one) => one.settings);
-  const { changeSettings } = useServices();
+  const services = useServices();
+  const { changeSettings } = services;
   const { day: today } = useNow();
   const linked = settings.slipLink && title !== undefined;
   const { read, exact } = useSlipRead(state, own, linked ? title : null);
@@ -186,6 +190,16 @@ function SlipForm({ state, setState, own, waits, onClose, onRefused }: SlipFormP
   const type = (typed: string): void => {
     setState((before) => ({ ...before, typed, left: leftAfter(before.left, before.typed, typed) }));
   };
+  /** Pictures stand behind the words, and under the line when it is stored. */
+  const take = (files: readonly File[]): void =>
+    void import('../pictures/keep-pictures').then(async ({ keepPictures }) => {
+      const written = await keepPictures(services, read.landing.note, files, settings.pictureSize);
+      if (written !== '')
+        setState((before) => ({
+          ...before,
+          typed: `${before.typed.trimEnd()}${before.typed.trim() === '' ? '' : ' '}${written.replaceAll('\n', ' ')}`,
+        }));
+    });
   const submit = (): void => {
     if (state.typed.trim() === '' || waits) return;
     const now = exact();
@@ -233,6 +247,18 @@ function SlipForm({ state, setState, own, waits, onClose, onRefused }: SlipFormP
         placeholder={own ? own.title : 'Ring @lars about the crate tomorrow 15:00'}
         value={state.typed}
         onChange={(event) => type(event.target.value)}
+        data-takes-pictures
+        onPaste={(event) => {
+          if (event.clipboardData.getData('text/plain') !== '' || picturesAmong(event.clipboardData.files).length === 0) return;
+          event.preventDefault();
+          take(picturesAmong(event.clipboardData.files));
+        }}
+        onDrop={(event) => {
+          const files = picturesAmong(event.dataTransfer.files);
+          if (files.length === 0) return;
+          event.preventDefault();
+          take(files);
+        }}
       />
       {own?.questions.map((question) => (
         <label key={question} className="order-1 grid gap-0.5">
@@ -267,9 +293,13 @@ function SlipForm({ state, setState, own, waits, onClose, onRefused }: SlipFormP
       )}
       <div className="order-5 flex items-center gap-2 border-t border-line pt-2.5">
         <p className="flex-1 text-[0.86rem] text-muted max-sm:hidden">A part pressed is changed, or left as words</p>
+        <button type="button" className="quiet-button ms-auto" onClick={() => choosePictures(take, BY_TOUCH ? 'camera' : 'files')}>
+          <ImagePlus size={16} aria-hidden="true" />
+          <span className="max-sm:sr-only">Picture</span>
+        </button>
         <button
           type="button"
-          className="quiet-button ms-auto"
+          className="quiet-button"
           aria-expanded={open !== null}
           onClick={() => setOpen(open === null ? 'words' : null)}
         >

@@ -2,6 +2,7 @@ import { renameInGather } from '../../core/gather/saying/rename-in-gather';
 import { lineText, splitLines } from '../../core/note/blocks/lines';
 import { readFrontMatter } from '../../core/note/facts/front-matter';
 import { SEALED_ENDING, baseNameOf, folderOf, foldPath, freePath, isSealedPath, pathFor } from '../../core/note/names/path';
+import { withPicturesFrom } from '../../core/note/names/picture-path';
 import { renameLinks, retargetTo } from '../../core/note/names/rename-links';
 import { hidesTitle } from '../../core/seal/sealed-names';
 import { type StoredNote, contentOf } from '../notes/content';
@@ -53,7 +54,7 @@ function followed(
     const renamed = renameLinks(source, retarget, (line) => renameInGather(line, { is: 'note', retarget }));
     places += renamed.places;
     if (other !== note && renamed.places > 0) writes.push(withText(other, renamed.text));
-    if (other === note) writes.push(...placed(note, path, { text: renamed.text }));
+    if (other === note) writes.push(...placed(note, path, { text: withPicturesFrom(renamed.text, note.path, path) }));
   }
   if (note.text === null) writes.push(...placed(note, path, contentOf(note)));
   return { writes, places };

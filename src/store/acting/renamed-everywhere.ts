@@ -1,6 +1,7 @@
 import { type Renaming, renamedText } from '../../core/gather/saying/rename-everywhere';
 import { foldPath, liesIn } from '../../core/note/names/path';
 import { SEALS_FOLDER, readSeal, sealTextWith } from '../../core/seal/seal-note';
+import { withPicturesFrom } from '../../core/note/names/picture-path';
 import { type StoredNote, contentOf } from '../notes/content';
 import { type NoteWrite, placed } from '../notes/note-write';
 
@@ -18,7 +19,7 @@ export function renamedEverywhere(
     const renamed = found && { text: found.text, places: found.places + (text === note.text ? 0 : 1) };
     places += (renamed?.places ?? 0) + (path === note.path ? 0 : 1);
     if (path === note.path && (renamed?.places ?? 0) === 0) continue;
-    writes.push(...placed(note, path, renamed ? { text: renamed.text } : contentOf(note)));
+    writes.push(...placed(note, path, renamed ? { text: withPicturesFrom(renamed.text, note.path, path) } : contentOf(note)));
   }
   if (writes.length === 0) return { refused: `${renaming.before} is named nowhere, so nothing was changed.` };
   const taken = new Set(notes.map((note) => note.key));

@@ -42,6 +42,8 @@ const settingsSchema = z.object({
   /** How often a copy of everything is made by itself. */
   /** How often it is looked what changed on outside lists, in minutes; null for only when it is asked. */
   outsideEach: z.catch(z.nullable(z.number()), 5),
+  /** How many pixels a picture that comes in is wide or high at most; null for as it is. */
+  pictureSize: z.catch(z.nullable(z.union([z.literal(1200), z.literal(2400)])), 2400),
   /** After how many minutes without a sign of anybody the seals are closed; null for not by time. */
   sealsAfter: z.catch(z.nullable(z.union([z.literal(5), z.literal(15), z.literal(60)])), 15),
   copies: z.catch(z.enum(['daily', 'weekly', 'never']), 'daily'),

@@ -1,3 +1,4 @@
+import { isPictureFile } from '../../core/note/names/picture-path';
 import { decodeUtf8 } from '../../core/note/blocks/decode';
 import { cleanPath, foldPath, freePath, isSealedPath } from '../../core/note/names/path';
 import { type Content, type StoredNote, contentOf, markOf, sameContent } from '../notes/content';
@@ -367,7 +368,7 @@ export class FolderSync {
   private async read(path: string): Promise<Held | null> {
     const found = await this.folder.read(path);
     if (!found) return null;
-    const text = isSealedPath(path) ? null : decodeUtf8(found.bytes);
+    const text = isSealedPath(path) || isPictureFile(path) ? null : decodeUtf8(found.bytes);
     return { file: found.file, content: text === null ? { bytes: found.bytes } : { text } };
   }
 

@@ -35,7 +35,7 @@ describe('what is looked at', () => {
       ['Store/Deep/Lamp.markdown', 3],
     ]);
     expect(ignored).toEqual([
-      { path: 'Plan.pdf', why: 'It is no Markdown or text file.' },
+      { path: 'Plan.pdf', why: 'It is no Markdown, text or picture.' },
       { path: 'Locked.md', why: 'It cannot be read now.' },
       { path: 'Huge.md', why: 'It is larger than 50 MB, as no note is.' },
     ]);

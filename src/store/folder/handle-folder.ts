@@ -1,3 +1,4 @@
+import { isPictureFile } from '../../core/note/names/picture-path';
 import { writeWhole } from '../write-whole';
 import { isHidden, isNoteFile } from '../../core/note/names/path';
 import { type DiskFile, type DiskFolder, type Ignored, sameFile } from './disk-folder';
@@ -83,7 +84,7 @@ async function lookIn(root: FileSystemDirectoryHandle): Promise<{ files: DiskFil
       // What begins with a dot belongs to the system, or to other programs.
       if (isHidden(handle.name)) continue;
       if (handle.kind === 'directory') inner.push([handle, `${path}/`]);
-      else if (!isNoteFile(handle.name)) ignore(path, 'It is no Markdown or text file.');
+      else if (!isNoteFile(handle.name) && !isPictureFile(handle.name)) ignore(path, 'It is no Markdown, text or picture.');
       else if (found.push({ path, handle }) > MOST_FILES)
         throw new TooMuchError(`It holds more than ${MOST_FILES.toLocaleString('en')} notes.`);
     }

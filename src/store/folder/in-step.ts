@@ -1,3 +1,4 @@
+import { isPictureFile } from '../../core/note/names/picture-path';
 import { type Content, markOf } from '../notes/content';
 import type { RecadoDatabase } from '../notes/database';
 import type { DiskFile } from './disk-folder';
@@ -47,7 +48,8 @@ export class InSteps {
       await steps.bulkDelete(gone);
       await contents.bulkDelete(gone);
       await steps.bulkPut(there.map(({ step }) => step));
-      await contents.bulkPut(there.map(({ step, content }) => ({ key: step.key, content })));
+      // Pictures are never merged: what they grew from is not kept a second time.
+      await contents.bulkPut(there.flatMap(({ step, content }) => (isPictureFile(step.path) ? [] : [{ key: step.key, content }])));
     });
     for (const key of gone) this.all.delete(key);
     for (const { step } of there) this.all.set(step.key, step);

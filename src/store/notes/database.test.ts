@@ -6,7 +6,11 @@ import type { StoredNote } from './content';
 import { type Step, NewerStoreError, RecadoDatabase, presentDatabase } from './database';
 import { failureSentence } from './failure';
 import { NoteStore } from './note-store';
+import { NEWEST } from './schema';
 import { tabOn } from '../test-desk';
+
+/** A version that this program does not know. */
+const NEWER = (NEWEST + 1) * 10;
 
 interface Fixture {
   version: number;
@@ -85,7 +89,7 @@ describe('a database of the first version', () => {
 
 describe('a database of a newer version', () => {
   it('is read, and nothing is written into it', async () => {
-    await makeNewer('newer', 70);
+    await makeNewer('newer', NEWER);
     const db = await presentDatabase('newer');
     await db.openOwn();
     expect(db.onlyRead).toBe(true);
@@ -110,12 +114,12 @@ describe('a database of a newer version', () => {
     expect(await store.all()).toHaveLength(FIXTURE.notes.length);
     expect(await store.get(path)).toEqual(before);
     const present = db.backendDB();
-    expect([present.version, present.objectStoreNames.contains('later')]).toEqual([70, true]);
+    expect([present.version, present.objectStoreNames.contains('later')]).toEqual([NEWER, true]);
     store.close();
   });
 
   it('that keeps its notes elsewhere is not opened', async () => {
-    await brought('elsewhere', 70, 'pages');
+    await brought('elsewhere', NEWER, 'pages');
     await expect((await presentDatabase('elsewhere')).openOwn()).rejects.toBeInstanceOf(NewerStoreError);
   });
 });

@@ -3,6 +3,7 @@ import type { EarlierText } from '../keep/earlier-text';
 import type { DeskFile } from '../desk/desk-file';
 import type { LentBranch } from '../lending/lent-branch';
 import type { OutsideList, OutsideRecord } from '../outside/outside-record';
+import type { StoredPicture } from '../pictures/picture-store';
 import type { InStep } from '../folder/in-step-record';
 import type { Part } from '../acting/step-parts';
 import { type Content, type DemoState, type Marked, type StoredNote, newNoteId } from './content';
@@ -69,6 +70,8 @@ export class RecadoDatabase extends Dexie {
   declare outsideTasks: Table<OutsideRecord, string>;
   /** What is lent, and what both sides of it agreed on. */
   declare lent: Table<LentBranch, string>;
+  /** The pictures that notes show, beside them. */
+  declare pictures: Table<StoredPicture, string>;
   declare earlierContents: Table<{ id: number; content: Content }, number>;
   private abandoned = false;
 
@@ -97,6 +100,7 @@ export class RecadoDatabase extends Dexie {
     this.version(4).stores(TABLES[4]);
     this.version(5).stores(TABLES[5]);
     this.version(6).stores(TABLES[6]);
+    this.version(7).stores(TABLES[7]);
   }
 
   /**

@@ -1,6 +1,7 @@
 import { withLinesAtEnd } from '../../core/note/blocks/lines-at-end';
 import { decodeUtf8 } from '../../core/note/blocks/decode';
-import { cleanPath, foldPath, isNoteFile, isSealedPath, numbered } from '../../core/note/names/path';
+import { isPictureFile } from '../../core/note/names/picture-path';
+import { cleanPath, foldPath, isHidden, isNoteFile, isSealedPath, numbered } from '../../core/note/names/path';
 import { type Content, contentOf, markOf, sameContent } from './content';
 import type { WholeChange } from './database';
 import { failureSentence } from './failure';
@@ -94,6 +95,10 @@ export async function importNotes(
         lines.push({ path: file.path, lines: file.lines });
         continue;
       }
+      if (isPictureFile(file.path)) {
+        await bringPicture(store, file, report);
+        continue;
+      }
       const arrival = sort(file, report);
       if (arrival) batch.push(arrival);
       if (read % BATCH === 0) await flush();
@@ -110,6 +115,21 @@ export async function importNotes(
       .record({ ...IMPORT, label: `Import of ${came.length} ${came.length === 1 ? 'note' : 'notes'}` }, came)
       .catch(() => null);
   return report;
+}
+
+/** Puts a picture where it lay; it must be one. Another that lies there stays, and this one lies beside it. */
+async function bringPicture(store: NoteStore, { path: given, bytes, problem }: ImportFile, report: ImportReport): Promise<void> {
+  const path = cleanPath(given);
+  const leave = (reason: string): void => void report.left.push({ path: given, reason });
+  if (path === null) return leave('Its path leads out of the folder it came in.');
+  if (bytes === null) return leave(problem ?? 'It could not be read.');
+  if (isHidden(path) || path.startsWith('__MACOSX/')) return leave('It is a hidden file of the system.');
+  const { bringIn } = await import('../pictures/bring-in');
+  const came = await bringIn(store, path, bytes);
+  if (came.is === 'none') leave('It is called a picture, and is none that can be shown.');
+  else if (came.is === 'same') report.same.push(path);
+  else if (came.path === path) report.added.push(path);
+  else report.beside.push({ from: path, path: came.path });
 }
 
 interface LinesForNote {

@@ -248,6 +248,12 @@ export class NoteStore implements NoteSource {
     return next;
   }
 
+  /** Files beside the notes changed, as pictures: whoever shows them or keeps them in step looks again, in every tab. */
+  async tellFiles(paths: readonly string[], by: Origin['by']): Promise<void> {
+    this.post({ paths: [...paths], by });
+    await this.tellAsTheyAre(paths, by);
+  }
+
   private tell(by: Origin['by'], writes: readonly NoteWrite[], { seen, step }: Extract<CommitResult, { saved: true }>): void {
     this.commits++;
     const paths = writes.map((write) => write.path);

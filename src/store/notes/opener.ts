@@ -14,6 +14,10 @@ export interface Opener {
    * @throws where there is no seal for it
    */
   bytes(path: string, text: string, movedFrom?: string): Promise<Uint8Array>;
+  /** What is in the file of something else that is sealed, as a picture; null while its seal is closed. */
+  opened(path: string, bytes: Uint8Array): Promise<Uint8Array | null>;
+  /** Seals something else that belongs to a note, by the seal of the note. */
+  sealed(notePath: string, bytes: Uint8Array): Promise<Uint8Array>;
   /** Where a new note at a path is to be: in a folder that is sealed as a whole, the path of a sealed note. */
   placed(path: string): Promise<string | { refused: string }>;
 }

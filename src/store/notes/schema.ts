@@ -5,10 +5,13 @@ export const DATABASE_NAME = 'recado';
 export const OUTSIDE_NAME = 'recado-outside';
 
 /** The newest version of the database that this program knows; the browser counts in tens. */
-export const NEWEST = 6;
+export const NEWEST = 7;
 
 /** The table of the notes. */
 export const NOTES = 'notes';
+
+/** The table of the pictures. */
+export const PICTURES = 'pictures';
 
 /** What each version of the database changed in its tables: their primary key and indexes, as Dexie writes them. */
 export const TABLES = {
@@ -18,4 +21,5 @@ export const TABLES = {
   4: { deskStep: 'key', deskStepContents: 'key', deskFiles: 'name' },
   5: { outsideLists: 'name', outsideTasks: 'key, list' },
   6: { lent: 'name' },
+  7: { [PICTURES]: 'key' },
 } as const;

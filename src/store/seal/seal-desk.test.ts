@@ -191,7 +191,7 @@ describe('a seal', () => {
     await there.open(seal, 'salt and oak');
     expect(await b.store.text('Diary.md.age')).toContain('first');
     await here.closeEverywhere();
-    await until(() => there.seals.opened().length === 0, 'it is closed everywhere');
+    await until(() => there.seals.openSeals().length === 0, 'it is closed everywhere');
   });
 
   it('opened again on another device reads what was sealed there', async () => {

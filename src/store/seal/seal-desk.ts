@@ -93,7 +93,7 @@ export class SealDesk implements Opener {
     this.looking = this.looking.then(async () => {
       const { store } = this.host;
       const [seals, paths, by] = [await this.all(), await this.sealedPaths(), readSealedBy(await store.value(SEALED_BY))];
-      const open = new Set(this.seals.opened().map(foldPath));
+      const open = new Set(this.seals.openSeals().map(foldPath));
       const isOpen = (path: string): boolean => open.size > 0 && this.seals.openedBy(path) !== null;
       this.state = { seals, open, notes: paths.length, closed: paths.filter((path) => !isOpen(path)).length, by };
       for (const listener of this.listeners) listener();
@@ -107,6 +107,14 @@ export class SealDesk implements Opener {
 
   bytes(path: string, text: string, movedFrom?: string): Promise<Uint8Array> {
     return this.seals.bytes(path, text, movedFrom);
+  }
+
+  opened(path: string, bytes: Uint8Array): Promise<Uint8Array | null> {
+    return this.seals.opened(path, bytes);
+  }
+
+  sealed(notePath: string, bytes: Uint8Array): Promise<Uint8Array> {
+    return this.seals.sealed(notePath, bytes);
   }
 
   async placed(path: string): Promise<string | { refused: string }> {
@@ -183,7 +191,7 @@ export class SealDesk implements Opener {
   /** Closes a seal in this tab, or all of them, once what is written is stored. */
   async close(path?: string): Promise<void> {
     const { store, texts } = this.host;
-    const paths = path === undefined ? this.seals.opened() : [path];
+    const paths = path === undefined ? this.seals.openSeals() : [path];
     if (paths.length === 0) return;
     // Should something be typed while it is stored, that is sealed all the same: it needs no passphrase.
     await texts.settle();

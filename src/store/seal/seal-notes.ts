@@ -9,6 +9,7 @@ import { type NoteWrite, withText } from '../notes/note-write';
 import { SEALED_LABEL } from '../notes/opener';
 import type { Origin } from '../notes/origin';
 import { opaqueSign } from './opaque-sign';
+import { withPicturesOpened, withPicturesSealed } from './seal-pictures';
 import type { Seals } from './seals';
 
 /** Sealing is no step: what Undo would bring back is what nobody is to read. */
@@ -76,9 +77,10 @@ async function sealNote(
   const wanted = seal.titles === 'hidden' ? hiddenPath(note.path, opaqueSign(identity, note.path)) : sealedPath(note.path);
   const taken = await store.paths();
   const to = freePath(wanted, (folded) => taken.has(folded));
-  const text = seal.titles === 'hidden' ? withTitleSaid(note.path, note.text) : note.text;
-  const sealing = (words: string): Promise<Uint8Array> =>
-    seals.using((sealer) => sealer.sealFor(new TextEncoder().encode(words), [seal.to]));
+  const sealingBytes = (given: Uint8Array): Promise<Uint8Array> => seals.using((sealer) => sealer.sealFor(given, [seal.to]));
+  const sealing = (words: string): Promise<Uint8Array> => sealingBytes(new TextEncoder().encode(words));
+  const shown = await withPicturesSealed(store, { path: note.path, text: note.text }, sealingBytes);
+  const text = seal.titles === 'hidden' ? withTitleSaid(note.path, shown) : shown;
   const bytes = await sealing(text);
   const ids = (await db.earlier.where('note').equals(note.id).toArray()).map(({ id }) => id);
   const before = new Map<number, Uint8Array>();
@@ -146,9 +148,10 @@ export async function unsealNotes(store: NoteStore, paths: readonly string[]): P
       const taken = await store.paths();
       const folder = folderOf(note.path);
       const to = freePath(`${folder === '' ? '' : `${folder}/`}${unsealedName(note.path, note.text)}`, (key) => taken.has(key));
+      const opened = await withPicturesOpened(store, note.path, note.text);
       const saved = await store.commitKept(SEALING, [
         { path: lying.path, expect: contentOf(lying), content: null },
-        { path: to, expect: null, content: { text: note.text }, movedFrom: lying.path },
+        { path: to, expect: null, content: { text: opened }, movedFrom: lying.path },
       ]);
       if (!saved.saved) continue;
       moved.push({ from: path, to });

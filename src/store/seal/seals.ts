@@ -70,7 +70,7 @@ export class Seals implements Pick<Opener, 'text' | 'bytes'> {
   }
 
   /** The paths of the seals that are open. */
-  opened(): string[] {
+  openSeals(): string[] {
     return [...this.open.values()].map(({ seal }) => seal.path);
   }
 
@@ -153,6 +153,24 @@ export class Seals implements Pick<Opener, 'text' | 'bytes'> {
     const bytes = await this.using((sealer) => sealer.sealFor(new TextEncoder().encode(text), [seal.to]));
     if (when === this.when && this.isOpen(seal.path)) this.hold(foldPath(path), { bytes, text, seal: seal.path, when });
     return bytes;
+  }
+
+  /** What is in the file of something else than a note; null where no open seal opens it. It is not held. */
+  async opened(path: string, bytes: Uint8Array): Promise<Uint8Array | null> {
+    const identities = [...this.open.values()].map(({ identity }) => identity);
+    if (identities.length === 0) return null;
+    try {
+      return (await this.using((sealer) => sealer.open(bytes, identities))).bytes;
+    } catch (error) {
+      if (!/no identity matched/.test(String(error))) this.damaged.set(foldPath(path), 'Its file was cut short or changed.');
+      return null;
+    }
+  }
+
+  /** Seals something else by the seal of a note. */
+  async sealed(notePath: string, bytes: Uint8Array): Promise<Uint8Array> {
+    const { to } = await this.sealFor(notePath);
+    return this.using((sealer) => sealer.sealFor(bytes, [to]));
   }
 
   /** By which seal something is sealed: that of its note, of its folder, or the only one. */

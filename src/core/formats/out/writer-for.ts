@@ -19,6 +19,8 @@ export interface WriterGiven {
   now: Now;
   /** A local moment in UTC: the core knows no zone. */
   inUtc: (moment: Now) => Now;
+  /** What a page shows in the place of a link to a picture: the picture itself; null for its words. */
+  pictures?: (target: string) => string | null;
   /** Of a table; all when it is left out. */
   columns?: readonly string[];
 }
@@ -32,7 +34,7 @@ export function writerFor(format: OutFormat, given: WriterGiven): Writer {
     case 'text':
       return indentedWriter(given.titled);
     case 'html':
-      return htmlWriter(given.title);
+      return htmlWriter(given.title, given.pictures);
     case 'opml':
       return opmlWriter(given.title, given.titled);
     case 'ics':

@@ -2,6 +2,8 @@ import { useState } from 'react';
 import { Plus } from 'lucide-react';
 import { isoDay } from '../../../core/calendar/day';
 import { dayTitle } from '../../../core/calendar/day-name';
+import { BY_TOUCH } from '../../../ui/by-touch';
+import { choosePictures } from '../../pictures/choose-pictures';
 import { insertedFrom } from '../../../core/template/from-template';
 import { QuestionsDialog } from '../../templates/QuestionsDialog';
 import { MenuAt, MenuEntry, MenuInside, MenuLine } from '../../../ui/menu/menu';
@@ -13,13 +15,15 @@ interface InsertMenuProps {
   onOpenChange: (open: boolean) => void;
   /** Puts a piece of text at the cursor; `|` is where the cursor comes to stand. */
   onInsert: (piece: string, block: boolean) => void;
+  /** Keeps pictures, and puts them at the cursor. */
+  onPictures: (files: readonly File[]) => void;
   /** Puts the cursor back into the text. */
   onLeave: () => void;
   title: string;
 }
 
 /** What can be put into a text, for those who know no keys. */
-export function InsertMenu({ open, onOpenChange, onInsert, onLeave, title }: InsertMenuProps) {
+export function InsertMenu({ open, onOpenChange, onInsert, onPictures, onLeave, title }: InsertMenuProps) {
   const { store, commands } = useServices();
   const now = useNow();
   const templates = useAppSelector((state) => state.library.overview?.notes);
@@ -72,6 +76,8 @@ export function InsertMenu({ open, onOpenChange, onInsert, onLeave, title }: Ins
         <MenuEntry label="A date of the task" onSelect={() => commands.text?.run('text-tail')} />
         <MenuEntry label={`Today’s date, ${dayTitle(now.day)}`} onSelect={() => insert(isoDay(now.day), false)} />
         <MenuEntry label="Link to a note" onSelect={() => insert('[[|', false)} />
+        <MenuEntry label="Picture from a file" onSelect={() => choosePictures(onPictures)} />
+        {BY_TOUCH && <MenuEntry label="Picture from the camera" onSelect={() => choosePictures(onPictures, 'camera')} />}
         <MenuEntry label="Gather" onSelect={() => insert('```gather\ntitle |\nwhere open\n```\n')} />
         {known.length > 0 && (
           <MenuInside label="Template">

@@ -1,6 +1,7 @@
 import type { EditorState, Line, Range } from '@codemirror/state';
 import { Decoration, type EditorView } from '@codemirror/view';
 import { readInline } from '../../../core/note/names/names';
+import { picturesIn } from '../../../core/note/names/picture-path';
 import { foldPath } from '../../../core/note/names/path';
 import { type Heading, type Item, LineKind, itemHolding } from '../../../core/note/blocks/structure';
 import { type Progress, progressOf } from '../../../core/task/reading/progress';
@@ -13,6 +14,7 @@ import { LENT_CHIP } from '../../../ui/marks/lent-chip';
 import { editorContext } from '../reading/editor-context';
 import { addressesIn, daysIn, taskLinksIn } from '../reading/follow-names';
 import { noteReading, shownNote } from '../reading/note-field';
+import { PictureWidget, shownIn } from './picture-widget';
 import { repairOf } from '../editing/repair';
 import { BulletWidget, ChipsWidget, DetailsWidget, MarkWidget, ProblemsWidget, StepsWidget } from './widgets';
 
@@ -79,6 +81,7 @@ export function decorateLine(view: EditorView, line: Line, raw: ReadonlySet<numb
     if (leads) decorateNames(ranges, state, line.from, line.text, wordsTo);
     else if (column === null) decorateWords(ranges, line.from, line.text, wordsTo);
     decorateText(ranges, line.from, line.text, wordsTo, column, leads);
+    if (line.text.includes('![')) decoratePictures(ranges, view, line, column);
   } else if (kind === LineKind.code || kind === LineKind.frontMatter) {
     ranges.push(Decoration.line({ class: 'cm-code-line' }).range(line.from));
   } else if (kind === LineKind.blank && isQuoted(line.text)) ranges.push(QUOTE.range(line.from));
@@ -118,6 +121,18 @@ function decorateText(ranges: Range<Decoration>[], from: number, text: string, w
         hidden.range(to - width, to),
       );
     }
+  }
+}
+
+/** Pictures stand in the place of their links; where the cursor is in one, behind it. */
+function decoratePictures(ranges: Range<Decoration>[], view: EditorView, line: Line, column: Column): void {
+  const show = shownIn(view);
+  if (!show || line.length > LONGEST_LINE) return;
+  for (const { from, to, words, target } of picturesIn(line.text)) {
+    const widget = new PictureWidget(target, words, show);
+    const isIn = column !== null && column >= from && column <= to;
+    if (isIn) ranges.push(Decoration.widget({ widget, side: 1 }).range(line.from + to));
+    else ranges.push(Decoration.replace({ widget }).range(line.from + from, line.from + to));
   }
 }
 

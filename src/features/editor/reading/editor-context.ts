@@ -33,6 +33,10 @@ export interface EditorContext {
   repairKey: string;
   /** For what actions would do to a line. */
   action: () => ActionContext;
+  /** Finds the picture that a link shows: an address to show, or words that say why there is none. */
+  picture: ((target: string) => Promise<{ url: string } | { words: string }>) | null;
+  /** Keeps pictures, and gives what is written to show them; null where none can be kept. */
+  keepPictures: ((files: readonly File[]) => Promise<string>) | null;
   /** Ticks the task on a line (from 0). */
   tick: (line: number) => void;
   /** Raises the priority of the task on a line (from 0); behind top comes low. */
@@ -53,6 +57,8 @@ const NO_CONTEXT: EditorContext = {
   leads: true,
   repairKey: '',
   action: () => ({ now: { day: 0, minute: 0 }, settings: ACTION_DEFAULTS, makeRef: () => '' }),
+  picture: null,
+  keepPictures: null,
   tick: () => undefined,
   raise: () => undefined,
   run: () => undefined,

@@ -12,6 +12,7 @@ import type { TextHost } from '../commands/text-host';
 import { commandKeys } from '../commands/task-keys';
 import type { EditorValues } from '../make-editor';
 import type { EditorContext } from '../reading/editor-context';
+import { usePictures } from '../../pictures/use-pictures';
 import { useFollow } from '../reading/use-follow';
 import { useKnownPeople, useLentIn, useRefProblems, useSharedNames } from '../reading/use-library-facts';
 import type { OpenEditor } from './open-editor';
@@ -34,6 +35,7 @@ export function useEditorValues(
   const reading = useReading();
   const lent = useLentIn(path);
   const follow = useFollow(path);
+  const pictures = usePictures(path);
   const repairKey = BY_TOUCH ? '' : keyName(keys.get('text-repair') ?? '');
   const { dateStyle: style, workingDay } = settings;
   const context = useMemo(
@@ -47,6 +49,8 @@ export function useEditorValues(
       lent,
       leads: true,
       repairKey,
+      picture: pictures.show,
+      keepPictures: pictures.keep,
       action: () => actionContext(latestSettings.current, clock.now()),
       tick: (line) => host.current?.tick([line]),
       raise: (line) => host.current?.raise(line),
@@ -58,7 +62,22 @@ export function useEditorValues(
       },
       follow,
     }),
-    [today, style, workingDay, refProblems, sharedNames, knownPeople, lent, repairKey, latestSettings, editor, host, clock, follow],
+    [
+      today,
+      style,
+      workingDay,
+      refProblems,
+      sharedNames,
+      knownPeople,
+      lent,
+      repairKey,
+      pictures,
+      latestSettings,
+      editor,
+      host,
+      clock,
+      follow,
+    ],
   );
   const bindings = useMemo(
     () => commandKeys(keys, (target, id) => host.current !== null && runTextCommand(target, id, host.current)),

@@ -2,7 +2,8 @@ import { useEffect, useRef, useState } from 'react';
 import { isoDay } from '../../../core/calendar/day';
 import { pathsOfLists } from '../../../core/formats/listed';
 import { type OutFormat } from '../../../core/formats/out/formats';
-import { safeFileName } from '../../../core/note/names/path';
+import { SEALED_ENDING, isSealedPath, safeFileName } from '../../../core/note/names/path';
+import type { StoredNote } from '../../../store/notes/content';
 import type { Taken } from '../../../engine/files/take-out';
 import { SETTINGS_FILE } from '../../../store/device/settings-file';
 import { EARLIER_FILE } from '../../../store/keep/earlier-name';
@@ -80,7 +81,8 @@ export function useTakeOut(): TakeOutRuns {
         const { withFiles } = await import('../../../engine/files/files');
         const others = await othersOf(taken, settings, services);
         const notes = await notesOf(taken, services);
-        return withFiles(signal, (files) => files.takeOut({ ...asked(taken, format, columns), others }, notes, progress));
+        const pictures = await picturesOf(taken, services);
+        return withFiles(signal, (files) => files.takeOut({ ...asked(taken, format, columns), others, pictures }, notes, progress));
       },
       async ({ file, ending, notes, tasks, report }) => {
         const name = `${safeFileName(`${titleOf(taken)}${taken.is === 'note' ? '' : ` ${isoDay(services.clock.now().day)}`}`)}${ending}`;
@@ -109,7 +111,8 @@ export function useTakeOut(): TakeOutRuns {
       async (signal) => {
         const { withFiles } = await import('../../../engine/files/files');
         const notes = await notesOf(taken, services);
-        return withFiles(signal, (files) => files.copied({ ...asked(taken, 'html'), others: {} }, notes));
+        const pictures = await picturesOf(taken, services);
+        return withFiles(signal, (files) => files.copied({ ...asked(taken, 'html'), others: {}, pictures }, notes));
       },
       async ({ html, tasks }) => {
         printPart(titleOf(taken), html ?? '');
@@ -135,10 +138,35 @@ export function titleOf(taken: Taken): string {
 
 /** The notes that are taken, where they are few; null for those that the worker reads for itself. */
 async function notesOf(taken: Taken, { store }: Services) {
-  if (taken.is === 'note' || taken.is === 'lines') return [await store.get(taken.path)].flatMap((note) => note ?? []);
+  if (taken.is === 'note' || taken.is === 'lines') return [await store.get(taken.path)].flatMap((note) => (note ? unsealed(note) : []));
   if (taken.is === 'text') return [];
   if (taken.is === 'lists') return (await store.many(pathsOfLists(taken.lists))).flatMap((note) => note ?? []);
   return null;
+}
+
+const bare = (path: string): string => path.replace(/\.age$/, '');
+const SEALED_LINK = /(\.(?:png|jpe?g|gif|webp|avif|svg))\.age(?=[)>"\s])/gi;
+
+/** A note that a person takes out by hand goes out readable, as it is shown; its pictures too. */
+const unsealed = (note: StoredNote): StoredNote =>
+  isSealedPath(note.path) && note.text !== null
+    ? { ...note, path: note.path.slice(0, -SEALED_ENDING.length), text: note.text.replace(SEALED_LINK, '$1') }
+    : note;
+
+/** The pictures that a note shows, as whoever has opened its seal sees them. */
+async function picturesOf(taken: Taken, { store }: Services) {
+  if (taken.is !== 'note' && taken.is !== 'lines') return [];
+  const text = (await store.text(taken.path)) ?? '';
+  if (!text.includes('![')) return [];
+  const [{ picturesIn }, { shownPicture }] = await Promise.all([
+    import('../../../core/note/names/picture-path'),
+    import('../../../store/pictures/picture-store'),
+  ]);
+  const targets = new Set(text.split(/\r?\n/).flatMap((line) => picturesIn(line).map(({ target }) => target)));
+  const found = await Promise.all([...targets].map(async (target) => ({ target, shown: await shownPicture(store, taken.path, target) })));
+  return found.flatMap(({ target, shown }) =>
+    shown.is === 'there' ? { target: bare(target), path: bare(shown.path), bytes: shown.bytes } : [],
+  );
 }
 
 /** What stands beside the notes of a zip. */

@@ -5,6 +5,7 @@ import { httpRemote } from '../../../store/desk/desk-remote';
 import { fetchKeys, letOldKeysGo } from '../../../store/desk/device-list';
 import { readLinkedDesk } from '../../../store/desk/linked-desk';
 import type { Sealer } from '../../../store/desk/sealer';
+import { keptFiles } from '../../../store/pictures/kept-files';
 import { FolderSync } from '../../../store/folder/folder-sync';
 import { InSteps } from '../../../store/folder/in-step';
 import { counted } from '../../session/acting/use-act';
@@ -38,7 +39,7 @@ export function keepDesk(services: Pick<Services, 'store' | 'texts'>, ends: Abor
         const remote = httpRemote(linked);
         const folder = await DeskFolder.open(remote, sealer, memory, () => fetchKeys(remote, sealer, linked));
         return (present = {
-          ...{ sign, folder, steps, sync: new FolderSync(store.kept, folder, steps, () => store.opener) },
+          ...{ sign, folder, steps, sync: new FolderSync(keptFiles(store), folder, steps, () => store.opener) },
           looked: async (stopped, says) => {
             await folder.flush();
             // What another device began, or this one before it was closed, is gone on with.

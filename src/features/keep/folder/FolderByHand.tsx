@@ -1,5 +1,7 @@
+import { isPictureFile } from '../../../core/note/names/picture-path';
 import { useRef, useState } from 'react';
 import { isHidden, isNoteFile } from '../../../core/note/names/path';
+import { keptFiles } from '../../../store/pictures/kept-files';
 import { FolderSync } from '../../../store/folder/folder-sync';
 import { GivenFolder } from '../../../store/folder/given-folder';
 import { InSteps } from '../../../store/folder/in-step';
@@ -27,7 +29,7 @@ export function FolderByHand() {
     setOutcome('reading');
     try {
       await texts.saveAll();
-      const report = await new FolderSync(store.kept, folder, await InSteps.load(store.db), () => store.opener).pass(confirmed);
+      const report = await new FolderSync(keptFiles(store), folder, await InSteps.load(store.db), () => store.opener).pass(confirmed);
       setOutcome({ folder, cameIn: report.cameIn.length + report.merged.length, beside: report.beside, asks: report.asks });
     } catch (error) {
       setOutcome(null);
@@ -36,7 +38,7 @@ export function FolderByHand() {
   };
   const take = (list: FileList | null): void => {
     if (!list) return;
-    const files = givenFrom(list).filter(({ path }) => isNoteFile(path) && !isHidden(path));
+    const files = givenFrom(list).filter(({ path }) => (isNoteFile(path) || isPictureFile(path)) && !isHidden(path));
     given.current = new GivenFolder(
       files.map(({ path, file }) => ({
         path,

@@ -1,3 +1,4 @@
+import { keptFiles } from '../../../store/pictures/kept-files';
 import { FolderSync } from '../../../store/folder/folder-sync';
 import { handleFolder } from '../../../store/folder/handle-folder';
 import { InSteps } from '../../../store/folder/in-step';
@@ -29,7 +30,12 @@ export function keepFolder(services: Pick<Services, 'store' | 'texts'>, ends: Ab
         if (!joined) return (present = null);
         unobserve = await observed(joined.handle, changed);
         const [folder, steps] = [handleFolder(joined.handle), await InSteps.load(store.db)];
-        return (present = { handle: joined.handle, folder, steps, sync: new FolderSync(store.kept, folder, steps, () => store.opener) });
+        return (present = {
+          handle: joined.handle,
+          folder,
+          steps,
+          sync: new FolderSync(keptFiles(store), folder, steps, () => store.opener),
+        });
       },
       close: () => unobserve(),
     },
