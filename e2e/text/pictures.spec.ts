@@ -103,7 +103,7 @@ test('pictures are pasted, dropped, chosen and slipped in, made smaller, shown, 
   await page.getByRole('button', { name: 'Actions for this note' }).click();
   await page.getByRole('menuitem', { name: 'Take out…' }).click();
   const dialog = page.getByRole('dialog');
-  const [download] = await Promise.all([page.waitForEvent('download'), dialog.getByRole('button', { name: 'Save', exact: true }).click()]);
+  const [download] = await Promise.all([page.waitForEvent('download'), dialog.getByRole('button', { name: 'Save as a file' }).click()]);
   const files = unzipSync(await readFile(await download.path()));
   expect(Object.keys(files).sort()).toEqual([
     NOTE,

@@ -130,7 +130,7 @@ export function useCommands(): Command[] {
       help: () => void navigate(helpAddress()),
       'stored-text': () => {
         void import('../features/session/places/stored-text').then(({ storedTextFrom }) => {
-          const address = storedTextFrom(window.location, store.getState().library.overview);
+          const address = storedTextFrom(window.location, store.getState().library.overview, store.getState().frame.journal);
           if (address === null) say('No note holds the text of this page.');
           else void navigate(address);
         });

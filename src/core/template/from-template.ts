@@ -1,3 +1,4 @@
+import { foldName } from '../note/names/names';
 import { lineText, splitLines } from '../note/blocks/lines';
 import { fieldWords, readFrontMatter } from '../note/facts/front-matter';
 import { textWithoutIdentity } from '../task/writing/write-tail';
@@ -17,6 +18,12 @@ export function kindMadeBy(text: string): string | null {
       ?.trim()
       .toLowerCase() ?? null
   );
+}
+
+/** For which other journal a template makes pages, folded; null for none in particular. */
+function journalSaid(text: string): string | null {
+  const said = fieldWords(readFrontMatter(splitLines(text)).fields['journal'])?.trim();
+  return said ? foldName(said) : null;
 }
 
 /**
@@ -53,8 +60,19 @@ export function insertedFrom(template: string, values: TemplateValues): UsedTemp
   };
 }
 
-/** The template that is used for notes of a kind: the first by path; null when there is none. */
-export function templateFor<T extends { path: string; text: string }>(kind: string, templates: readonly T[]): T | null {
-  const fitting = templates.filter(({ text }) => kindMadeBy(text) === kind).sort((a, b) => (a.path < b.path ? -1 : 1));
+/**
+ * The template that is used for notes of a kind: the first by path; null when there is none.
+ *
+ * @param journal for pages of another journal, by its name: one that says that it is for that
+ */
+export function templateFor<T extends { path: string; text: string }>(
+  kind: string,
+  templates: readonly T[],
+  journal: string | null = null,
+): T | null {
+  const isFor = (text: string): boolean => (journalSaid(text) ?? '') === (journal === null ? '' : foldName(journal));
+  const fitting = templates
+    .filter(({ text }) => kindMadeBy(text) === kind && (kind !== 'journal' || isFor(text)))
+    .sort((a, b) => (a.path < b.path ? -1 : 1));
   return fitting[0] ?? null;
 }

@@ -3,6 +3,7 @@ import { type Day, readIsoDay } from '../../core/calendar/day';
 import { dayName } from '../../core/calendar/day-name';
 import type { CarryAnswer, LeftOpenTask } from '../../core/index/questions/carry';
 import { dayOfTitle } from '../../core/note/names/path';
+import { isSealedPath } from '../../core/note/names/path';
 import { journalPathOf } from '../../core/index/live/journal-claims';
 import { storedValue } from '../../core/task/line/clause-value';
 import { Dialog } from '../../ui/Dialog';
@@ -198,7 +199,9 @@ function useCarry(): (choices: readonly { task: LeftOpenTask; chosen: Chosen }[]
   const find = useFindPlace(null);
   return async (choices) => {
     const pageOf = (day: Day): string => journalPathOf(notes ?? [], day);
-    const plan = carryPlan(choices, today, moves ? pageOf : null);
+    // What stands on a page of another journal, or sealed, stays there: it gets its new day alone.
+    const stays = (from: string): boolean => isSealedPath(from) || notes?.find(({ path }) => path === from)?.journalName !== undefined;
+    const plan = carryPlan(choices, today, moves ? (day, from) => (stays(from) ? null : pageOf(day)) : null);
     if (moves)
       for (const day of daysOf(choices, today)) {
         const place = await find({ note: pageOf(day), heading: null });

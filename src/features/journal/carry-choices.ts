@@ -30,7 +30,7 @@ export interface CarryPlan {
 export function carryPlan(
   choices: readonly { task: LeftOpenTask; chosen: Chosen }[],
   today: Day,
-  moveTo: ((day: Day) => string) | null,
+  moveTo: ((day: Day, from: string) => string | null) | null,
 ): CarryPlan {
   const plan: CarryPlan = { acts: [], alone: [] };
   for (const { task, chosen } of choices) {
@@ -45,13 +45,13 @@ function intentionsOf(
   task: LeftOpenTask,
   { choice, day, remark }: Chosen,
   today: Day,
-  moveTo: ((day: Day) => string) | null,
+  moveTo: ((day: Day, from: string) => string | null) | null,
 ): WideIntention[] {
   switch (choice) {
     case 'today':
     case 'day': {
       const to = choice === 'today' ? today : (day ?? today);
-      const place = moveTo && dayOfTitle(baseNameOf(task.path)) !== null ? moveTo(to) : null;
+      const place = moveTo && dayOfTitle(baseNameOf(task.path)) !== null ? moveTo(to, task.path) : null;
       return [{ do: 'push', to: isoDay(to) }, ...(place === null ? [] : [{ do: 'move' as const, to: place }])];
     }
     case 'undated':

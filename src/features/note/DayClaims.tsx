@@ -13,7 +13,8 @@ interface DayClaimsProps {
 /** Says that another note claims the same day, and which of them is the day's journal page. */
 export function DayClaims({ path, day }: DayClaimsProps) {
   const notes = useAppSelector((state) => state.library.overview?.notes);
-  const claims = notes ? journalClaims(notes, day) : [];
+  const name = notes?.find((note) => note.path === path)?.journalName ?? null;
+  const claims = notes ? journalClaims(notes, day, name) : [];
   const others = claims.filter((note) => note.path !== path);
   if (others.length === 0) return null;
   const counts = claims[0]?.path === path;

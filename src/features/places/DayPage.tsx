@@ -3,8 +3,11 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { type Day, isoDay, readIsoDay } from '../../core/calendar/day';
 import { dayTitle } from '../../core/calendar/day-name';
-import { journalPathOf } from '../../core/index/live/journal-claims';
+import type { NoteSummary } from '../../core/index/live/overview';
+import type { Seal } from '../../core/seal/seal-note';
 import { Foot } from '../foot/Foot';
+import { ChooseJournal } from '../journal/ChooseJournal';
+import { useJournalPage } from '../journal/use-journal-page';
 import { LeftOpenLine } from '../journal/LeftOpenLine';
 import { useBegin } from '../journal/use-begin';
 import { LazyNoteEditor } from '../editor/LazyNoteEditor';
@@ -17,7 +20,8 @@ import { useFollowed } from '../note/use-followed';
 import { useStoredNote } from '../note/use-stored-note';
 import { dayAddress } from '../session/places/addresses';
 import { useNow } from '../session/state/services';
-import { useAppSelector } from '../session/state/state';
+import { frameSlice } from '../session/state/frame-slice';
+import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { ROUTES, useLineParameter, useParameter } from '../session/places/routes';
 import { late } from '../../ui/late';
 
@@ -46,11 +50,45 @@ export function DayPage() {
       </Sheet>
     );
   if (!notes) return <Sheet title={dayTitle(day)} busy />;
-  const path = journalPathOf(notes, day);
-  return <JournalPage key={day} path={path} day={day} />;
+  return <InJournal key={day} day={day} notes={notes} />;
 }
 
-function JournalPage({ path, day }: { path: string; day: Day }) {
+function InJournal({ day, notes }: { day: Day; notes: readonly NoteSummary[] }) {
+  const found = useJournalPage(day, notes);
+  if (found.is === 'closed') return <ClosedJournal day={day} seal={found.seal} />;
+  if (found.is === 'finding') return <Sheet title={dayTitle(day)} busy />;
+  return <JournalPage key={found.journal} path={found.path} day={day} journal={found.journal} begins={found.begins} />;
+}
+
+/** The page of a day in a journal that is sealed, and closed. */
+function ClosedJournal({ day, seal }: { day: Day; seal: Seal }) {
+  const dispatch = useAppDispatch();
+  return (
+    <Sheet title={dayTitle(day)}>
+      <p className="text-[0.86rem] text-muted">
+        <ChooseJournal />
+      </p>
+      <h1 className="font-title text-[1.86rem] leading-tight font-bold">{dayTitle(day)}</h1>
+      <p className="mt-2 text-muted">This journal is sealed by “{seal.name}”, which is closed.</p>
+      <button
+        type="button"
+        className="solid-button mt-4"
+        onClick={() => dispatch(frameSlice.actions.dialogShown({ is: 'seal', what: 'open', seal: seal.path }))}
+      >
+        Open it…
+      </button>
+    </Sheet>
+  );
+}
+
+interface JournalPageProps {
+  path: string;
+  day: Day;
+  journal: string | null;
+  begins: (text: string) => string;
+}
+
+function JournalPage({ path, day, journal, begins }: JournalPageProps) {
   const { day: today } = useNow();
   const followed = useFollowed(path);
   const stored = useStoredNote(path, followed);
@@ -59,14 +97,17 @@ function JournalPage({ path, day }: { path: string; day: Day }) {
   const view = said === 'plan' || said === 'week' ? said : undefined;
   const step = view === 'week' ? 7 : 1;
   const [opened, setOpened] = useState(0);
-  const { begin, waits } = useBegin(path, day, stored.is === 'absent');
+  const { begin, waits } = useBegin(path, day, stored.is === 'absent', journal, begins);
   const words = day === today ? 'Today' : day === today + 1 ? 'Tomorrow' : day === today - 1 ? 'Yesterday' : 'Journal';
   if (stored.is === 'there' && 'bytes' in stored.content) return <BytesPage path={stored.path} bytes={stored.content.bytes} />;
   const text = stored.is === 'there' && 'text' in stored.content ? stored.content.text : null;
   return (
     <Sheet title={dayTitle(day)} busy={stored.is === 'loading'} wide={view !== undefined}>
       <header className="mb-2">
-        <p className="text-[0.86rem] text-muted">{words}</p>
+        <p className="flex items-center gap-1.5 text-[0.86rem] text-muted">
+          {words}
+          <ChooseJournal />
+        </p>
         <div className="flex flex-wrap items-center gap-x-2">
           <h1 className="min-w-0 flex-[1_1_16rem] font-title text-[1.86rem] leading-tight font-bold">{dayTitle(day)}</h1>
           <nav aria-label="Neighbouring days" className="no-print flex">
@@ -103,7 +144,7 @@ function JournalPage({ path, day }: { path: string; day: Day }) {
         <p className="no-print mb-2 text-muted">
           This page is not begun.{' '}
           <button type="button" className="line-button" onClick={begin}>
-            Begin it from its template
+            {journal === null ? 'Begin it from its template' : 'Begin it'}
           </button>
         </p>
       )}

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { cleanPath, foldPath } from '../../core/note/names/path';
 import { parseGather } from '../../core/gather/language/parse';
 
 /** Two words that belong together, as a side and its condition. */
@@ -21,7 +22,7 @@ export interface PairWords {
 
 const NEEDS_NOTE = (note: string): string | null => (note.trim() === '' ? 'An archive needs a name.' : null);
 
-export const PAIR_WORDS: Record<'sides' | 'folders' | 'shelves', PairWords> = {
+export const PAIR_WORDS: Record<'sides' | 'folders' | 'shelves' | 'journals', PairWords> = {
   sides: {
     one: 'side',
     first: 'Name',
@@ -42,6 +43,20 @@ export const PAIR_WORDS: Record<'sides' | 'folders' | 'shelves', PairWords> = {
     taken: 'This folder has its archive.',
     mono: false,
     problemOf: NEEDS_NOTE,
+  },
+  journals: {
+    one: 'journal',
+    first: 'Name',
+    second: 'Folder',
+    examples: ['Diary', 'Diary'],
+    help: 'Chosen on the page of a day. Its pages begin from a template for journal pages that says “journal:” and its name, and are sealed where its folder is.',
+    taken: 'Another journal has this name.',
+    mono: false,
+    problemOf: (folder) => {
+      const path = cleanPath(folder.trim());
+      if (path === null) return 'A folder is a name, or names with / between them.';
+      return foldPath(path) === 'journal' ? 'The journal there is always lies in this folder.' : null;
+    },
   },
   shelves: {
     one: 'shelf',

@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { WEEKDAY_LONG } from '../../core/calendar/day-name';
 import { readTime, timeName } from '../../core/calendar/span';
+import { cleanPath } from '../../core/note/names/path';
 import type { Settings, SettingsChange } from '../../store/device/settings';
 import { agendaPages } from '../rack/folder-tree';
 import { useAppSelector } from '../session/state/state';
@@ -102,6 +103,15 @@ export function SettingField({ name, settings, set }: SettingFieldProps) {
           words={PAIR_WORDS.folders}
           value={(value as Settings['archiveFolders']).map(({ folder, note }) => [folder, note])}
           onChange={(pairs) => change(pairs.map(([folder, note]) => ({ folder, note })))}
+        />
+      );
+    case 'journals':
+      return (
+        <PairsField
+          label={field.label}
+          words={PAIR_WORDS.journals}
+          value={(value as Settings['journals']).map(({ name, folder }) => [name, folder])}
+          onChange={(pairs) => change(pairs.map(([name, folder]) => ({ name: name.trim(), folder: cleanPath(folder.trim()) ?? '' })))}
         />
       );
     case 'shelves':

@@ -29,6 +29,8 @@ export type Field<Value = never> =
   | { is: 'sides'; label: string }
   /** Folders, or tags, each with the note to which what is finished goes. */
   | { is: 'folders' | 'shelves'; label: string }
+  /** Journals by name, each with its folder. */
+  | { is: 'journals'; label: string }
   /** Whether the system tells reminders too, which it must allow. */
   | { is: 'notify'; label: string }
   /** Has a part of the page of its own. */
@@ -247,6 +249,7 @@ export const FIELDS: { readonly [Name in keyof Settings]: Field<Settings[Name]> 
   },
   finishedHeading: { is: 'heading', label: 'Heading under which finished lines go', help: 'In any note.' },
   archiveNote: { is: 'heading', label: 'Archive of finished lines', help: 'A note; {year} stands for the year.' },
+  journals: { is: 'journals', label: 'Other journals' },
   archiveFolders: { is: 'folders', label: 'Archives of folders' },
   shelves: { is: 'shelves', label: 'Shelves: archives of tags' },
   goalLevels: { is: 'words', label: 'Levels of goals', help: 'In their order, with commas between them.' },

@@ -89,6 +89,8 @@ const settingsSchema = z.object({
   keys: z.catch(z.record(z.string(), z.string()), {}),
   /** Sides of one's work and life: each a name and a condition of the gather language. */
   sides: z.catch(z.array(z.object({ name: z.string(), condition: z.string() })), []),
+  /** Journals beside the one there is always: each a name and the folder of its pages. */
+  journals: z.catch(z.array(z.object({ name: z.string(), folder: z.string() })), []),
   /** The levels of goals, in their order. */
   goalLevels: z.catch(z.array(z.string()), ['life', 'years', 'year', 'season']),
   /** What becomes of open steps when their task is finished. */

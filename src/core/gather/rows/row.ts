@@ -25,6 +25,8 @@ export class NoteHead {
   readonly kind: NoteKind;
   /** The day of a journal page. */
   readonly journal: Day | null;
+  /** The name of the other journal in which a page claims its day, as it is written; null for the one there is always. */
+  readonly journalName: string | null;
   /** Whether its front matter says kind journal. */
   readonly journalSaid: boolean;
   /** The date of its front matter. */
@@ -51,6 +53,7 @@ export class NoteHead {
     this.title = title;
     this.kind = kind;
     this.journal = journal;
+    this.journalName = journal === null ? null : fieldWords(front.fields['journal'])?.trim() || null;
     this.journalSaid = front.kind === 'journal';
     this.date = front.date;
     this.handle = kind === 'person' ? foldName(front.handle ?? title) : null;

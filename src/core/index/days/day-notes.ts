@@ -59,7 +59,9 @@ export class DayNotes {
       if (a.head.journalSaid !== b.head.journalSaid) return a.head.journalSaid ? a : b;
       return a.head.path < b.head.path ? a : b;
     };
-    return [...(this.pages.get(day) ?? [])].reduce<NoteEntry | null>((best, one) => (best ? first(best, one) : one), null);
+    // A page of another journal is the page of its day in that one only.
+    const pages = [...(this.pages.get(day) ?? [])].filter(({ head }) => head.journalName === null);
+    return pages.reduce<NoteEntry | null>((best, one) => (best ? first(best, one) : one), null);
   }
 }
 

@@ -76,7 +76,7 @@ export function overviewOf(library: Library, agendaCounts: Record<string, number
 }
 
 function summaryOf({ head, counts, slipKey, handle, foot }: NoteEntry): NoteSummary {
-  const { path, title, kind, journal, journalSaid } = head;
+  const { path, title, kind, journal, journalName, journalSaid } = head;
   return {
     path,
     title,
@@ -85,6 +85,7 @@ function summaryOf({ head, counts, slipKey, handle, foot }: NoteEntry): NoteSumm
     journalSaid,
     open: kind === 'archive' ? 0 : counts.open,
     closed: counts.closed,
+    ...(journalName !== null && { journalName }),
     ...(slipKey !== null && { slipKey }),
     ...(handle !== null && { handle }),
     ...(foot !== null && { foot }),
@@ -97,6 +98,7 @@ function isSame(a: NoteSummary | undefined, b: NoteSummary): boolean {
     a.title === b.title &&
     a.kind === b.kind &&
     a.journal === b.journal &&
+    a.journalName === b.journalName &&
     a.journalSaid === b.journalSaid &&
     a.open === b.open &&
     a.closed === b.closed &&

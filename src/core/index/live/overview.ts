@@ -10,6 +10,8 @@ export interface NoteSummary {
   title: string;
   kind: NoteKind;
   journal: Day | null;
+  /** The name of the other journal whose page it is. */
+  journalName?: string;
   /** Whether its front matter says kind journal. */
   journalSaid: boolean;
   /** Open tasks. */

@@ -1,6 +1,6 @@
 import { useLocation, useParams } from 'react-router';
 import { readIsoDay } from '../../../core/calendar/day';
-import { journalPathOf } from '../../../core/index/live/journal-claims';
+import { pageInJournal } from '../../../core/index/live/journal-claims';
 import { useAppSelector } from '../state/state';
 import { restOf } from './routes';
 
@@ -9,9 +9,10 @@ export function useNoteOnPage(): string | null {
   const { pathname } = useLocation();
   const rest = useParams()['*'];
   const notes = useAppSelector((state) => state.library.overview?.notes);
+  const journal = useAppSelector((state) => state.frame.journal);
   const path = restOf('note', pathname);
   if (path !== null) return rest ?? path;
   const day = readIsoDay(restOf('day', pathname) ?? '');
   if (day === null) return null;
-  return journalPathOf(notes ?? [], day);
+  return pageInJournal(notes ?? [], day, journal);
 }

@@ -41,6 +41,8 @@ export interface FrameState {
   folded: string[];
   /** Pages and views that are pinned to the rack. */
   pins: Pin[];
+  /** The journal that the pages of days show, by its name; null for the one there is always. */
+  journal: string | null;
   /** The names of the sides that are looked at; none looks at all. */
   sides: string[];
   /** Groups that stand on top of their list, named like folded ones. */
@@ -67,6 +69,7 @@ const initialState: FrameState = {
   recent: [],
   folded: [],
   pins: [],
+  journal: null,
   onTop: [],
   sides: [],
   widths: {},
@@ -120,6 +123,10 @@ export const frameSlice = createSlice({
     },
     foldToggled(state, { payload }: PayloadAction<string>) {
       toggle(state.folded, payload);
+    },
+    /** Another journal is shown on the pages of days; null for the one there is always. */
+    journalChosen(state, { payload }: PayloadAction<string | null>) {
+      state.journal = payload;
     },
     pinToggled(state, { payload }: PayloadAction<Pin>) {
       const at = state.pins.findIndex((pin) => pin.address === payload.address);
