@@ -56,7 +56,7 @@ test('two journals on one day: another is named, chosen, begun from its template
   await expect.poll(() => desk.stored('Diary/2026-11-24.md')).toBeNull();
   await page.keyboard.press('Alt+Shift+F8');
   await expect(desk.main.getByText('This journal is sealed by “Diary”, which is closed.')).toBeVisible();
-  await expect(desk.rack.getByText('Open what is sealed…')).toBeVisible();
+  await expect(desk.rack.getByText('Open a seal…')).toBeVisible();
   await desk.main.getByRole('button', { name: 'Which journal: Diary' }).click();
   await page.getByRole('menuitemradio', { name: 'Journal' }).click();
   await expect(desk.text).toBeVisible();

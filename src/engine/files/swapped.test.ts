@@ -4,7 +4,7 @@ import { swapped } from './swapped';
 const bytes = strToU8('age-encryption.org/v1\n…');
 const earlier = (paths: string[]): Uint8Array =>
   strToU8(JSON.stringify({ earlier: paths.map((path) => ({ path, text: `before ${path}` })) }));
-const copyOf = (files: Record<string, Uint8Array>): File => new File([zipSync(files) as BlobPart], 'recado 2026-11-22.zip');
+const copyOf = (files: Record<string, Uint8Array>): File => new File([zipSync(files)], 'recado 2026-11-22.zip');
 const opened = async (zip: Blob): Promise<Record<string, string>> =>
   Object.fromEntries(
     Object.entries(unzipSync(new Uint8Array(await zip.arrayBuffer()))).map(([path, file]) => [path, new TextDecoder().decode(file)]),

@@ -15,7 +15,7 @@ export function SealedLine() {
       onClick={() => dispatch(frameSlice.actions.dialogShown({ is: 'seal', what: 'open' }))}
     >
       <SealShape />
-      <span className="min-w-0 flex-1 truncate">Open what is sealed…</span>
+      <span className="min-w-0 flex-1 truncate">Open a seal…</span>
       <span className="text-[0.82rem] tabular-nums">{closed}</span>
     </button>
   );

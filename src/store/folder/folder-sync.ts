@@ -358,7 +358,8 @@ export class FolderSync {
     if (!isSealedPath(path))
       return base && 'text' in base && 'text' in here && 'text' in there ? merged(base.text, here.text, there.text) : null;
     const opener = this.opener();
-    const [before, mine, other] = await Promise.all([base, here, there].map((one) => one && openedContent(opener, path, one)));
+    const open = async (one: Content | null): Promise<Content | null> => one && openedContent(opener, path, one);
+    const [before, mine, other] = await Promise.all([open(base), open(here), open(there)]);
     if (!mine || !other || !('text' in mine) || !('text' in other)) return 'closed';
     if (mine.text === other.text) return here;
     const both = before && 'text' in before ? merged(before.text, mine.text, other.text) : null;

@@ -3,7 +3,7 @@ import type { EarlierText } from '../keep/earlier-text';
 import type { DeskFile } from '../desk/desk-file';
 import type { LentBranch } from '../lending/lent-branch';
 import type { OutsideList, OutsideRecord } from '../outside/outside-record';
-import type { StoredPicture } from '../pictures/picture-store';
+import type { StoredPicture } from '../pictures/stored-picture';
 import type { InStep } from '../folder/in-step-record';
 import type { Part } from '../acting/step-parts';
 import { type Content, type DemoState, type Marked, type StoredNote, newNoteId } from './content';

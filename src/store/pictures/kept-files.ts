@@ -4,7 +4,8 @@ import type { StoredNote } from '../notes/content';
 import type { NoteSource, Portion } from '../notes/note-source';
 import type { NoteStore } from '../notes/note-store';
 import type { NoteWrite } from '../notes/note-write';
-import { type PictureWrite, type StoredPicture, putPictures } from './picture-store';
+import type { StoredPicture } from './stored-picture';
+import { type PictureWrite, putPictures } from './picture-store';
 
 /** A picture as a note of bytes, for what takes both elsewhere. */
 const asNote = ({ key, path, bytes, changed }: StoredPicture): StoredNote => ({

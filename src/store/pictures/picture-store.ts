@@ -10,16 +10,6 @@ import {
 } from '../../core/note/names/picture-path';
 import type { NoteStore } from '../notes/note-store';
 
-/** A picture as it lies in the store; one of a sealed note is sealed too. */
-export interface StoredPicture {
-  /** Its folded path. */
-  key: string;
-  path: string;
-  bytes: Uint8Array;
-  /** Milliseconds since 1970. */
-  changed: number;
-}
-
 /** Larger files are no pictures that one keeps in notes: 40 MB. */
 export const LARGEST_PICTURE = 40 * 1024 * 1024;
 

@@ -1,6 +1,6 @@
 import { foldPath } from '../../core/note/names/path';
 import { DATABASE_NAME, PICTURES } from '../notes/schema';
-import type { StoredPicture } from './picture-store';
+import type { StoredPicture } from './stored-picture';
 
 /** Reads pictures without the library that writes them, one at a time: for workers. */
 export interface PictureReader {

@@ -1,7 +1,8 @@
 import { SEALED_ENDING, fileNameOf, foldPath } from '../../core/note/names/path';
 import { isSealedPicture, picturePlaces, picturesIn } from '../../core/note/names/picture-path';
 import type { NoteStore } from '../notes/note-store';
-import { type StoredPicture, putPictures } from '../pictures/picture-store';
+import type { StoredPicture } from '../pictures/stored-picture';
+import { putPictures } from '../pictures/picture-store';
 
 /** A picture that a text shows, and how the text names it. */
 interface Shown {
