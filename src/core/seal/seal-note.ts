@@ -67,8 +67,9 @@ export function sealTextWith(text: string, change: Partial<Pick<Seal, 'folders' 
 
 const foldersYaml = (folders: readonly string[]): string => `[${folders.map(quotedYaml).join(', ')}]`;
 
-/** The seal that seals what is in a folder, by the innermost folder that one names; null for none. */
+/** The seal that seals what is in a folder, by the innermost folder that one names; null for none, as for seals themselves. */
 export function sealOfFolder(seals: readonly Seal[], path: string): Seal | null {
+  if (liesIn(path, SEALS_FOLDER)) return null;
   const found = seals.flatMap((seal) =>
     seal.folders.filter((folder) => folder !== '' && liesIn(path, folder)).map((folder) => ({ seal, folder })),
   );

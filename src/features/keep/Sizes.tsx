@@ -11,6 +11,7 @@ interface Kept {
   notes: KindSize;
   earlier: KindSize;
   copies: KindSize;
+  pictures: KindSize & { unshown: number };
   /** In bytes; null where the browser does not say. */
   used: number | null;
   room: number | null;
@@ -19,9 +20,13 @@ interface Kept {
 }
 
 /** What a person can let go to have room. */
-type Let = 'earlier' | 'copies';
+type Let = 'earlier' | 'copies' | 'pictures';
 
-const LET_WORDS: Record<Let, string> = { earlier: 'Let all earlier texts go', copies: 'Let all copies but the newest go' };
+const LET_WORDS: Record<Let, string> = {
+  earlier: 'Let all earlier texts go',
+  copies: 'Let all copies but the newest go',
+  pictures: 'Let pictures go that no note shows',
+};
 
 /** Lets it go, and says what that was. */
 const LET_GO: Record<Let, (store: Services['store']) => Promise<string>> = {
@@ -34,6 +39,11 @@ const LET_GO: Record<Let, (store: Services['store']) => Promise<string>> = {
     const gone = place ? await letOlderCopiesGo(place) : 0;
     return gone === 1 ? '1 copy is gone; the newest stays.' : `${gone} copies are gone; the newest stays.`;
   },
+  pictures: async (store) => {
+    const { letUnshownGo } = await import('../../store/pictures/unshown');
+    const gone = await letUnshownGo(store);
+    return gone === 1 ? '1 picture is gone.' : `${gone} pictures are gone.`;
+  },
 };
 
 /** What the store holds by kind, how much room the browser gives, and whether it keeps it when room is short. */
@@ -43,16 +53,17 @@ export function Sizes() {
   const [sure, setSure] = useState<Let | null>(null);
   const look = useCallback(async (): Promise<void> => {
     const place = browserCopies(navigator.storage);
-    const [notes, earlier, copies, estimate, persisted] = await Promise.all([
+    const [notes, earlier, pictures, copies, estimate, persisted] = await Promise.all([
       store.earlier.notesSize(),
       store.earlier.size(),
+      import('../../store/pictures/unshown').then((part) => part.picturesSize(store)),
       place ? copiesIn(place).catch(() => []) : [],
       navigator.storage?.estimate?.().catch(() => null) ?? null,
       navigator.storage?.persisted?.().catch(() => null) ?? null,
     ]);
     const size = copies.reduce((sum, one) => sum + one.size, 0);
     const { usage = null, quota = null } = estimate ?? {};
-    setKept({ notes, earlier, copies: { count: copies.length, size }, used: usage, room: quota, persisted });
+    setKept({ notes, earlier, pictures, copies: { count: copies.length, size }, used: usage, room: quota, persisted });
   }, [store]);
   useEffect(() => void look(), [look]);
   if (!kept) return <p className="text-muted">Counting…</p>;
@@ -75,11 +86,16 @@ export function Sizes() {
     }
     await look();
   };
-  const lets: Let[] = [...(kept.earlier.count > 0 ? (['earlier'] as const) : []), ...(kept.copies.count > 1 ? (['copies'] as const) : [])];
+  const lets: Let[] = [
+    ...(kept.earlier.count > 0 ? (['earlier'] as const) : []),
+    ...(kept.copies.count > 1 ? (['copies'] as const) : []),
+    ...(kept.pictures.unshown > 0 ? (['pictures'] as const) : []),
+  ];
   const rows: [string, KindSize][] = [
     ['Notes', kept.notes],
     ['Earlier texts, deleted notes', kept.earlier],
     ['Copies', kept.copies],
+    ...(kept.pictures.count > 0 ? [['Pictures', kept.pictures] as [string, KindSize]] : []),
   ];
   return (
     <>

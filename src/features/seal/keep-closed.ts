@@ -48,6 +48,12 @@ export function keepClosed(desk: SealDesk, minutes: () => number | null, closed:
     void look();
     hidden = document.visibilityState === 'hidden' ? Date.now() : null;
   });
-  desk.listen(() => (last = Date.now()));
+  let open = 0;
+  desk.listen(() => {
+    // Whoever opens one is there; what comes from elsewhere is no sign of anybody.
+    const now = desk.present().open.size;
+    if (now > open) last = Date.now();
+    open = now;
+  });
   setInterval(() => void look(), LOOK_EACH);
 }

@@ -5,6 +5,7 @@ import { importNotes } from '../notes/import-notes';
 import { desk, tabOn, until } from '../test-desk';
 import { allThatIsKept, sealedDesk } from '../seal/test-seals';
 import { keptFiles } from './kept-files';
+import { letUnshownGo, picturesSize } from './unshown';
 import { addPicture, putPictures, shownPicture } from './picture-store';
 
 const PNG = Uint8Array.from('\x89PNG\r\n\x1a\n\0\0\0\rIHDR a violet', (letter) => letter.charCodeAt(0));
@@ -111,5 +112,18 @@ describe('a picture', () => {
     await seals.unseal(['A/N.md.age']);
     expect(await store.text('A/N.md')).toBe(text);
     expect(await shownPicture(store, 'A/N.md', `../${own}`)).toMatchObject({ is: 'there', bytes: PNG });
+  });
+
+  it('that no note shows can be let go, but not while a note is closed that may show it', async () => {
+    const { store, seals, seal } = await sealedDesk({ 'A.md': '![](Pictures/shown.png)', 'B.md': 'words' }, 'shown');
+    await addPicture(store, 'A.md', 'shown', 'image/png', PNG);
+    await addPicture(store, 'A.md', 'other', 'image/gif', GIF);
+    expect(await picturesSize(store)).toEqual({ count: 2, size: PNG.length + GIF.length, unshown: 1 });
+    await seals.seal(seal, ['B.md']);
+    await seals.close();
+    expect(await letUnshownGo(store)).toBe(0);
+    await seals.open(seal, 'salt and oak');
+    expect(await letUnshownGo(store)).toBe(1);
+    expect(await store.db.pictures.toCollection().primaryKeys()).toEqual(['pictures/shown.png']);
   });
 });

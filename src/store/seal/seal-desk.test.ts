@@ -145,6 +145,14 @@ describe('a seal', () => {
     expect(await actions.create('Private', 'Newer', '')).toMatchObject({ refused: expect.stringContaining('closed') as string });
   });
 
+  it('is never sealed itself, whatever folder is', async () => {
+    const { store, seals, seal } = await sealedDesk({});
+    await seals.changeFolders(seal, ['Seals', 'Private']);
+    expect((await seals.seal(seal, [seal.path])).moved).toEqual([]);
+    expect(await store.text(seal.path)).toContain('AGE ENCRYPTED FILE');
+    expect(await seals.placed('Seals/Another.md')).toBe('Seals/Another.md');
+  });
+
   it('gets another passphrase, also where the old one was forgotten and it is open; nothing of the old key is kept', async () => {
     const { store, seals, seal } = await sealedDesk({});
     await seals.changePassphrase(seal, 'salt and oak', 'tar and rope');

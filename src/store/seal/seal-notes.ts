@@ -1,5 +1,5 @@
-import { foldPath, folderOf, freePath, isSealedPath, withoutEnding } from '../../core/note/names/path';
-import type { Seal } from '../../core/seal/seal-note';
+import { foldPath, folderOf, freePath, isSealedPath, liesIn, withoutEnding } from '../../core/note/names/path';
+import { SEALS_FOLDER, type Seal } from '../../core/seal/seal-note';
 import { hiddenPath, sealedPath, unsealedName, withTitleSaid } from '../../core/seal/sealed-names';
 import { renameInGather } from '../../core/gather/saying/rename-in-gather';
 import { renameLinks, retargetTo } from '../../core/note/names/rename-links';
@@ -73,7 +73,8 @@ async function sealNote(
 ): Promise<SealedNote | 'changed' | null> {
   const { db } = store;
   const note = await store.kept.get(path);
-  if (note?.text == null || isSealedPath(note.path)) return null;
+  // A seal that is sealed opens nothing, itself least.
+  if (note?.text == null || isSealedPath(note.path) || liesIn(note.path, SEALS_FOLDER)) return null;
   const wanted = seal.titles === 'hidden' ? hiddenPath(note.path, opaqueSign(identity, note.path)) : sealedPath(note.path);
   const taken = await store.paths();
   const to = freePath(wanted, (folded) => taken.has(folded));
