@@ -9,6 +9,20 @@ const LOOK_EACH = 10_000;
 /** What a person does, by which a page knows that somebody is there. */
 const SIGNS = ['keydown', 'pointerdown', 'pointermove', 'wheel', 'touchstart'] as const;
 
+/** When a page was used last, and since when it is out of sight, in milliseconds since 1970; how many minutes it may be left. */
+interface Left {
+  now: number;
+  last: number;
+  hidden: number | null;
+  most: number | null;
+}
+
+/** Why seals are to be closed now; null while they may stay open. */
+export function whyClosed({ now, last, hidden, most }: Left): 'left' | 'out of sight' | null {
+  if (hidden !== null && now - hidden >= OUT_OF_SIGHT) return 'out of sight';
+  return most !== null && now - last >= most * MINUTE ? 'left' : null;
+}
+
 /**
  * Closes the seals of this tab when nobody did anything for a while, and when it was out of sight for five minutes; at once where it comes
  * back into sight later than that.
@@ -22,10 +36,7 @@ export function keepClosed(desk: SealDesk, minutes: () => number | null, closed:
   let closing = false;
   const look = async (): Promise<void> => {
     if (closing || desk.present().open.size === 0) return;
-    const now = Date.now();
-    const most = minutes();
-    const why =
-      hidden !== null && now - hidden >= OUT_OF_SIGHT ? 'out of sight' : most !== null && now - last >= most * MINUTE ? 'left' : null;
+    const why = whyClosed({ now: Date.now(), last, hidden, most: minutes() });
     if (why === null) return;
     closing = true;
     await desk.close().then(

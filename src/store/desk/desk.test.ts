@@ -4,6 +4,9 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { makeApp } from '../../../server/app';
 import { FolderSync } from '../folder/folder-sync';
+import { keptFiles } from '../pictures/kept-files';
+import { addPicture, shownPicture } from '../pictures/picture-store';
+import { sealsOf } from '../seal/test-seals';
 import { InSteps } from '../folder/in-step';
 import { desk } from '../test-desk';
 import { ageSealer } from './age-sealer';
@@ -26,7 +29,8 @@ afterAll(() => {
 
 /** A device with a store of its own, linked to a desk by real HTTP and real seals. */
 async function device(linked: LinkedDesk) {
-  const { store, actions, db, ready } = desk();
+  const tab = desk();
+  const { store, actions, db, ready } = tab;
   await ready;
   const steps = await InSteps.load(db, 'desk');
   const remote = httpRemote(linked);
@@ -38,9 +42,9 @@ async function device(linked: LinkedDesk) {
     (one) => sync.touched(one),
   );
   const folder = await DeskFolder.open(remote, ageSealer, memory, read);
-  const sync = new FolderSync(store, folder, steps);
+  const sync = new FolderSync(keptFiles(store), folder, steps, () => store.opener);
   store.listen({ changed: (changes) => changes.forEach((one) => sync.touched(one.path)) });
-  return { store, actions, folder, linked, remote, look: () => sync.pass(true), read };
+  return { tab, store, actions, folder, linked, remote, look: () => sync.pass(true), read };
 }
 
 async function firstDevice() {
@@ -198,4 +202,35 @@ test('a server that gives one file in the place of another, or half of one, is n
   const two = await linkedTo(one);
   await two.look();
   expect([await two.store.text('A.md'), await two.store.text('B.md')]).toEqual(['text of a', 'text of b']);
+});
+
+test('sealed notes and pictures go over a desk: closed they wait, open they are merged by their lines', async () => {
+  const one = await firstDevice();
+  const [here, path] = [sealsOf(one.tab), 'Private/Diary.md.age'];
+  await one.actions.replace('Private/Diary.md', 'first\n\nmiddle\n\nlast', 'Written');
+  const seal = await here.make('Private', 'salt and oak', { titles: 'shown', folders: [] });
+  await here.seal(seal, ['Private/Diary.md']);
+  const picture = Uint8Array.from('GIF89a plover', (letter) => letter.charCodeAt(0));
+  const bed = await addPicture(one.store, path, 'bed', 'image/gif', picture);
+  const wreck = await addPicture(one.store, 'A.md', 'wreck', 'image/gif', picture);
+  await one.look();
+  const two = await linkedTo(one);
+  await two.look();
+  const there = sealsOf(two.tab);
+  expect(await two.store.text(path)).toBeNull();
+  expect(await shownPicture(two.store, 'A.md', wreck)).toMatchObject({ is: 'there', bytes: picture });
+  expect(await shownPicture(two.store, path, `../${bed}`)).toEqual({ is: 'closed' });
+  const [known] = await there.all();
+  if (!known) throw new Error('the seal did not come');
+  await there.open(known, 'salt and oak');
+  expect(await shownPicture(two.store, path, `../${bed}`)).toMatchObject({ is: 'there', bytes: picture });
+  await one.actions.replace(path, 'first plover\n\nmiddle\n\nlast', 'Changed');
+  await two.actions.replace(path, 'first\n\nmiddle\n\nlast curlew', 'Changed');
+  await one.look();
+  await there.close();
+  expect((await two.look()).failed).toMatchObject([{ path }]);
+  await there.open(known, 'salt and oak');
+  await two.look();
+  await one.look();
+  for (const { store } of [one, two]) expect(await store.text(path)).toBe('first plover\n\nmiddle\n\nlast curlew');
 });
