@@ -3,7 +3,8 @@ import { expect, test } from '../desk';
 
 test('looks of one’s own are taken at once and stay; what the system asks for is respected', async ({ desk, page }) => {
   await desk.open('demo');
-  const primary = (): Promise<string> => page.evaluate(() => getComputedStyle(document.documentElement).getPropertyValue('--primary').trim());
+  const primary = (): Promise<string> =>
+    page.evaluate(() => getComputedStyle(document.documentElement).getPropertyValue('--primary').trim());
   await desk.rack.getByRole('link', { name: 'Settings' }).click();
   await desk.main.getByRole('radio', { name: 'Violet' }).check();
   await expect.poll(primary).toBe('#74478f');
