@@ -21,13 +21,14 @@ async function drawn(desk: Desk, width: number): Promise<Buffer> {
   return Buffer.from(base64, 'base64');
 }
 
-/** Hands files to a place of the page as a clipboard or a drag does. */
-async function hand(desk: Desk, how: 'paste' | 'drop', name: string, type: string, bytes: Buffer): Promise<void> {
+/** Hands a file to the text as a clipboard or a drag does; `more` bytes of nothing behind what it holds. */
+async function hand(desk: Desk, how: 'paste' | 'drop', name: string, type: string, bytes: Buffer, more = 0): Promise<void> {
   const target = desk.text;
   await target.evaluate(
     (element, given) => {
       const data = new DataTransfer();
-      data.items.add(new File([Uint8Array.from(atob(given.base64), (letter) => letter.charCodeAt(0))], given.name, { type: given.type }));
+      const parts = [Uint8Array.from(atob(given.base64), (letter) => letter.charCodeAt(0)), new Uint8Array(given.more)];
+      data.items.add(new File(parts, given.name, { type: given.type }));
       const box = element.querySelector('.cm-line:last-child')?.getBoundingClientRect() ?? element.getBoundingClientRect();
       const event =
         given.how === 'paste'
@@ -35,7 +36,7 @@ async function hand(desk: Desk, how: 'paste' | 'drop', name: string, type: strin
           : new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true, clientX: box.left + 5, clientY: box.top + 5 });
       element.dispatchEvent(event);
     },
-    { how, name, type, base64: bytes.toString('base64') },
+    { how, name, type, more, base64: bytes.toString('base64') },
   );
 }
 
@@ -69,7 +70,7 @@ test('pictures are pasted, dropped, chosen and slipped in, made smaller, shown, 
   const before = await desk.stored(NOTE);
   await hand(desk, 'drop', 'plan.png', 'image/png', Buffer.from('<html>no picture</html>'));
   await expect(page.getByText('“plan.png” is no picture that can be shown')).toBeVisible();
-  await hand(desk, 'paste', 'wall.png', 'image/png', Buffer.alloc(41 * 1024 * 1024));
+  await hand(desk, 'paste', 'wall.png', 'image/png', Buffer.from('so large'), 41 * 1024 * 1024);
   await expect(page.getByText('“wall.png” is larger than 40 MB')).toBeVisible();
   expect(await desk.stored(NOTE)).toBe(before);
 

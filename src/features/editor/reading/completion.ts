@@ -4,7 +4,9 @@ import {
   type CompletionResult,
   type CompletionSource,
   autocompletion,
+  closeCompletion,
   completionKeymap,
+  selectedCompletion,
 } from '@codemirror/autocomplete';
 import type { Extension, Line, TransactionSpec } from '@codemirror/state';
 import { type EditorView, keymap } from '@codemirror/view';
@@ -248,8 +250,17 @@ export const completionSources = (facts: CompletionFacts): CompletionSource[] =>
 /** How completion behaves, wherever it comes from. */
 export const completing = (sources: readonly CompletionSource[]): Extension => [
   autocompletion({ override: [firstSource(sources)], maxRenderedOptions: MOST, icons: false, defaultKeymap: false, interactionDelay: 0 }),
-  keymap.of([...completionKeymap]),
+  keymap.of([{ key: 'Enter', run: leaveWhatIsWritten }, ...completionKeymap]),
 ];
+
+/** A name that is written out already is not taken once more: Enter does what it does without an offer, as begin the next line. */
+function leaveWhatIsWritten(view: EditorView): boolean {
+  const chosen = selectedCompletion(view.state);
+  const { head } = view.state.selection.main;
+  if (chosen?.apply === undefined && chosen && view.state.sliceDoc(head - chosen.label.length, head) === chosen.label)
+    closeCompletion(view);
+  return false;
+}
 
 /** Completion of names, links and clauses, as the signs that begin them are typed. */
 export const completion = (facts: CompletionFacts): Extension => completing(completionSources(facts));
