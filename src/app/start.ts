@@ -105,7 +105,7 @@ export async function start(blocked: () => void): Promise<Started> {
   const seals = sealsOfDesk(
     {
       ...{ store, texts, problem: reportProblem },
-      moved: (moves) => void import('../features/seal/forget-moved').then(({ forgetMoved }) => forgetMoved(services, moves)),
+      sealed: async (moves) => (await import('../features/seal/after-sealing')).afterSealing(services, moves),
     },
     (desk) =>
       void Promise.all([import('../features/seal/keep-closed'), import('../features/seal/closed-words')]).then(

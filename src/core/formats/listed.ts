@@ -1,3 +1,4 @@
+import { isSealedPath } from '../note/names/path';
 import type { Branch } from './branch';
 import { listPart } from './out/parts-of';
 import type { Part } from './out/part';
@@ -18,6 +19,13 @@ export interface ListedGather {
   title: string | null;
   /** The label is null where it is not grouped. */
   groups: readonly { label: string | null; rows: readonly ListedRow[] }[];
+}
+
+/** Lists without what stands in sealed notes: for what is given to others. */
+export function withoutSealed(lists: readonly ListedGather[]): ListedGather[] {
+  const open = (rows: readonly ListedRow[]): ListedRow[] =>
+    rows.flatMap((row) => (isSealedPath(row.path) ? [] : [{ ...row, steps: open(row.steps) }]));
+  return lists.map((list) => ({ ...list, groups: list.groups.map(({ label, rows }) => ({ label, rows: open(rows) })) }));
 }
 
 /** The paths of the notes whose lines some lists hold. */

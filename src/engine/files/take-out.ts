@@ -9,6 +9,7 @@ import { htmlOf } from '../../core/formats/out/html-out';
 import type { CalendarEvent, Part } from '../../core/formats/out/part';
 import { linesPart, listPart, notePart } from '../../core/formats/out/parts-of';
 import { writerFor } from '../../core/formats/out/writer-for';
+import { toBase64 } from '../../core/note/blocks/base64';
 import { picturePlaces, picturesIn, typeOfBytes } from '../../core/note/names/picture-path';
 import { foldPath, liesIn } from '../../core/note/names/path';
 import type { ReadingSettings } from '../../core/task/line/task';
@@ -265,10 +266,4 @@ function asWritten(target: string): string {
   } catch {
     return target;
   }
-}
-
-function toBase64(bytes: Uint8Array): string {
-  let words = '';
-  for (let at = 0; at < bytes.length; at += 8190) words += btoa(String.fromCharCode(...bytes.subarray(at, at + 8190)));
-  return words;
 }

@@ -7,6 +7,12 @@ const MOST = 60;
 const held = new Map<string, { url: string }>();
 let heldAs = '';
 
+/** Lets go of all pictures that are held. */
+export function letPicturesGo(): void {
+  for (const { url } of held.values()) URL.revokeObjectURL(url);
+  held.clear();
+}
+
 /** An address at which the browser shows the picture of a note, or why there is none. It is held as long as nothing of pictures changes. */
 export async function pictureUrl(
   store: NoteStore,
@@ -15,11 +21,8 @@ export async function pictureUrl(
   as: string,
 ): Promise<{ url: string } | { words: string }> {
   // Another picture came, or a seal was closed: what was shown is let go of.
-  if (as !== heldAs) {
-    for (const { url } of held.values()) URL.revokeObjectURL(url);
-    held.clear();
-    heldAs = as;
-  }
+  if (as !== heldAs) letPicturesGo();
+  heldAs = as;
   const key = `${notePath}\n${target}`;
   const known = held.get(key);
   if (known) return known;

@@ -1,13 +1,8 @@
 import type { NoteStore } from '../../store/notes/note-store';
 import { copiesIn } from '../../store/keep/copies';
+import type { CopiesSealed } from '../../store/seal/seal-notes';
 import { copyPlaces } from '../keep/copies/copy-places';
 import { withFiles } from '../../engine/files/files';
-
-/** How many copies had notes in them that were sealed since, and how many could not be changed. */
-export interface CopiesSealed {
-  sealed: number;
-  failed: number;
-}
 
 /**
  * Puts notes that were sealed into the copies of everything as they are now, in the place of what can be read there; earlier texts of them

@@ -1,3 +1,4 @@
+import { fromBase64, toBase64 } from '../../core/note/blocks/base64';
 import * as z from 'zod/mini';
 import { foldPath } from '../../core/note/names/path';
 import type { Content } from '../notes/content';
@@ -66,11 +67,3 @@ export async function takeEarlier(db: RecadoDatabase, json: string): Promise<num
   });
   return came.length;
 }
-
-function toBase64(bytes: Uint8Array): string {
-  let words = '';
-  for (let at = 0; at < bytes.length; at += 8192) words += String.fromCharCode(...bytes.subarray(at, at + 8192));
-  return btoa(words);
-}
-
-const fromBase64 = (words: string): Uint8Array => Uint8Array.from(atob(words), (letter) => letter.charCodeAt(0));

@@ -1,7 +1,7 @@
 import * as Y from 'yjs';
 import { LENT_ABOUT, LENT_TICK, type LentTick } from '../../core/lend/lent-messages';
 import { type LentListLine, lentList } from '../../core/lend/lent-list';
-import { type ListedGather, pathsOfLists } from '../../core/formats/listed';
+import { type ListedGather, pathsOfLists, withoutSealed } from '../../core/formats/listed';
 import type { LineRef } from '../../core/task/writing/edit';
 import { foldPath } from '../../core/note/names/path';
 import type { NoteStore } from '../notes/note-store';
@@ -75,9 +75,9 @@ export class ListInStep {
   }
 
   private async lines(): Promise<LentListLine[]> {
-    const lists = await this.host.answer(this.branch.what);
+    const lists = withoutSealed(await this.host.answer(this.branch.what));
     const paths = pathsOfLists(lists);
-    const notes = await this.host.store.kept.many(paths);
+    const notes = await this.host.store.many(paths);
     const texts = new Map(paths.map((path, index) => [foldPath(path), notes[index]?.text ?? null]));
     return lentList(lists, (path) => texts.get(foldPath(path)) ?? null);
   }

@@ -41,11 +41,11 @@ export function sameContent(a: Content | Marked | null, b: Content | Marked | nu
   if (a === null || b === null) return a === b;
   if ('mark' in a || 'mark' in b) return markOf(a) === markOf(b);
   if ('text' in a && 'text' in b) return a.text === b.text;
-  if ('bytes' in a && 'bytes' in b) {
-    return a.bytes.length === b.bytes.length && a.bytes.every((byte, index) => byte === b.bytes[index]);
-  }
-  return false;
+  return 'bytes' in a && 'bytes' in b && sameBytes(a.bytes, b.bytes);
 }
+
+export const sameBytes = (a: Uint8Array, b: Uint8Array): boolean =>
+  a === b || (a.length === b.length && a.every((byte, at) => byte === b[at]));
 
 /** Tells a content from any other that a person would write; no secret depends on it. */
 export function markOf(content: Content | Marked): string {

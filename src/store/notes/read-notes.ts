@@ -40,7 +40,8 @@ function fetchAfter(db: IDBDatabase, key: string | null, size: number): Promise<
   return settled(db.transaction(NOTES).objectStore(NOTES).getAll(range, size) as IDBRequest<StoredNote[]>);
 }
 
-function openToRead(name: string): Promise<IDBDatabase | null> {
+/** Opens a database to be read, without making it; null where there is none yet. */
+export function openToRead(name: string): Promise<IDBDatabase | null> {
   return new Promise((resolve, reject) => {
     const request = indexedDB.open(name);
     // Only the page makes the database.
@@ -57,7 +58,8 @@ function openToRead(name: string): Promise<IDBDatabase | null> {
   });
 }
 
-function settled<T>(request: IDBRequest<T>): Promise<T> {
+/** What the browser answers, once it does. */
+export function settled<T>(request: IDBRequest<T>): Promise<T> {
   return new Promise((resolve, reject) => {
     request.onsuccess = () => resolve(request.result);
     request.onerror = () => reject(request.error ?? new Error('The database cannot be read.'));

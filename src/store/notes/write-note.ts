@@ -1,4 +1,5 @@
-import { OpenText, type Surface } from '../texts/open-text';
+import { OpenText } from '../texts/open-text';
+import type { Surface } from '../texts/surface';
 import type { OpenTexts } from '../texts/open-texts';
 
 /**

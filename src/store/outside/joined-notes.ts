@@ -1,3 +1,4 @@
+import { isSealedPath } from '../../core/note/names/path';
 import { refOf } from '../../core/task/line/ref';
 import type { NoteListener, NoteSource } from '../notes/note-source';
 import type { StoredNote } from '../notes/content';
@@ -22,7 +23,8 @@ export class JoinedNotes {
     changed: (changes) => {
       let isTouched = false;
       for (const { path, content, by } of changes) {
-        const says = content !== null && 'text' in content && SAYS.test(content.text);
+        // What a sealed note says is kept nowhere else, and goes nowhere.
+        const says = content !== null && 'text' in content && !isSealedPath(path) && SAYS.test(content.text);
         const had = this.paths?.has(path) ?? true;
         if (says) (this.paths ?? this.meanwhile).add(path);
         // One that says so no more was joined a moment ago.

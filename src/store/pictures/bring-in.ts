@@ -1,5 +1,6 @@
 import { foldPath, freePath } from '../../core/note/names/path';
 import { isSealedPicture, typeOfBytes } from '../../core/note/names/picture-path';
+import { sameBytes } from '../notes/content';
 import type { NoteStore } from '../notes/note-store';
 import { putPictures } from './picture-store';
 
@@ -11,7 +12,7 @@ export async function bringIn(store: NoteStore, path: string, bytes: Uint8Array)
   if (!isSealedPicture(path) && typeOfBytes(bytes) === null) return { is: 'none' };
   for (;;) {
     const present = await store.db.pictures.get(foldPath(path));
-    if (present && present.bytes.length === bytes.length && present.bytes.every((byte, at) => byte === bytes[at])) return { is: 'same' };
+    if (present && sameBytes(present.bytes, bytes)) return { is: 'same' };
     const taken = new Set(await store.db.pictures.toCollection().primaryKeys());
     const free = freePath(path, (key) => taken.has(key));
     if (await putPictures(store, [{ path: free, expect: null, bytes }])) return { is: 'there', path: free };

@@ -1,4 +1,4 @@
-import { foldPath, freePath, isSealedPath } from '../../core/note/names/path';
+import { SEALED_ENDING, foldPath, freePath, isSealedPath } from '../../core/note/names/path';
 import {
   PICTURES_FOLDER,
   type PictureType,
@@ -6,8 +6,9 @@ import {
   isSealedPicture,
   picturePlaces,
   typeOfBytes,
-  typeOfPath,
 } from '../../core/note/names/picture-path';
+import type { StoredPicture } from './stored-picture';
+import { sameBytes } from '../notes/content';
 import type { NoteStore } from '../notes/note-store';
 
 /** Larger files are no pictures that one keeps in notes: 40 MB. */
@@ -26,17 +27,21 @@ export type ShownPicture =
 
 /** The picture that a note shows by a target, wherever it is found. */
 export async function shownPicture(store: NoteStore, notePath: string, target: string): Promise<ShownPicture> {
+  if (/^[a-z][a-z0-9+.-]*:|^\/\//i.test(target)) return { is: 'elsewhere' };
+  const found = await pictureAt(store, notePath, target);
+  if (!found) return { is: 'gone' };
+  const bytes = isSealedPicture(found.path) ? await store.opener?.opened(found.path, found.bytes) : found.bytes;
+  if (bytes == null) return { is: 'closed' };
+  const type = typeOfBytes(bytes);
+  return type === null ? { is: 'broken', path: found.path } : { is: 'there', path: found.path, bytes, type };
+}
+
+/** The file that a note means by a target; where it is not there so, the same one sealed, or sealed no more: a page may have gone in between. */
+export async function pictureAt(store: NoteStore, notePath: string, target: string): Promise<StoredPicture | null> {
   const places = picturePlaces(notePath, target);
-  if (places.length === 0) return { is: /^[a-z][a-z0-9+.-]*:|^\/\//i.test(target) ? 'elsewhere' : 'gone' };
-  for (const place of places) {
-    const found = await store.db.pictures.get(foldPath(place));
-    if (!found) continue;
-    const bytes = isSealedPicture(found.path) ? await store.opener?.opened(found.path, found.bytes) : found.bytes;
-    if (bytes == null) return { is: 'closed' };
-    const type = typeOfBytes(bytes);
-    return type === null ? { is: 'broken', path: found.path } : { is: 'there', path: found.path, bytes, type };
-  }
-  return { is: 'gone' };
+  const others = places.map((place) => (isSealedPicture(place) ? place.slice(0, -SEALED_ENDING.length) : place + SEALED_ENDING));
+  const found = await store.db.pictures.bulkGet([...places, ...others].map(foldPath));
+  return found.find((one) => one !== undefined) ?? null;
 }
 
 /**
@@ -91,8 +96,3 @@ export async function putPictures(store: NoteStore, writes: readonly PictureWrit
     );
   return done;
 }
-
-/** The media type of a picture by its file, for who only packs it. */
-export const mediaTypeOf = (path: string): string => typeOfPath(path) ?? 'application/octet-stream';
-
-const sameBytes = (a: Uint8Array, b: Uint8Array): boolean => a === b || (a.length === b.length && a.every((byte, at) => byte === b[at]));

@@ -114,6 +114,19 @@ describe('a picture', () => {
     expect(await shownPicture(store, 'A/N.md', `../${own}`)).toMatchObject({ is: 'there', bytes: PNG });
   });
 
+  it('is found under its other name where a page went between sealing it and its note, and is brought right', async () => {
+    const { store, seals, seal } = await sealedDesk({ 'A.md': '![](Pictures/bed.png)' }, 'shown');
+    await addPicture(store, 'A.md', 'bed', 'image/png', PNG);
+    const bytes = await seals.sealed('A.md', PNG);
+    await putPictures(store, [
+      { path: 'Pictures/bed.png', expect: PNG, bytes: null },
+      { path: 'Pictures/bed.png.age', expect: null, bytes },
+    ]);
+    expect(await shownPicture(store, 'A.md', 'Pictures/bed.png')).toMatchObject({ is: 'there', bytes: PNG });
+    await seals.seal(seal, ['A.md']);
+    expect(await store.text('A.md.age')).toBe('![](Pictures/bed.png.age)');
+  });
+
   it('that no note shows can be let go, but not while a note is closed that may show it', async () => {
     const { store, seals, seal } = await sealedDesk({ 'A.md': '![](Pictures/shown.png)', 'B.md': 'words' }, 'shown');
     await addPicture(store, 'A.md', 'shown', 'image/png', PNG);

@@ -1,4 +1,5 @@
 import { foldPath } from '../../core/note/names/path';
+import { openToRead, settled } from '../notes/read-notes';
 import { DATABASE_NAME, PICTURES } from '../notes/schema';
 import type { StoredPicture } from './stored-picture';
 
@@ -21,7 +22,7 @@ export const STORED_PICTURES: PictureReader = {
 
 /** Does something with the table of pictures; where there is none yet, that is an answer. */
 async function withTable<T>(act: (table: () => IDBObjectStore) => Promise<T>, none: T): Promise<T> {
-  const db = await opened();
+  const db = await openToRead(DATABASE_NAME);
   if (!db) return none;
   try {
     return db.objectStoreNames.contains(PICTURES) ? await act(() => db.transaction(PICTURES).objectStore(PICTURES)) : none;
@@ -29,20 +30,3 @@ async function withTable<T>(act: (table: () => IDBObjectStore) => Promise<T>, no
     db.close();
   }
 }
-
-function opened(): Promise<IDBDatabase | null> {
-  return new Promise((resolve, reject) => {
-    const request = indexedDB.open(DATABASE_NAME);
-    // Only the page makes the database.
-    request.onupgradeneeded = () => request.transaction?.abort();
-    request.onsuccess = () => resolve(request.result);
-    request.onerror = () =>
-      request.error?.name === 'AbortError' ? resolve(null) : reject(request.error ?? new Error('It cannot be opened.'));
-  });
-}
-
-const settled = <T>(request: IDBRequest<T>): Promise<T> =>
-  new Promise((resolve, reject) => {
-    request.onsuccess = () => resolve(request.result);
-    request.onerror = () => reject(request.error ?? new Error('It cannot be read.'));
-  });

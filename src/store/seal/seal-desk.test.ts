@@ -6,6 +6,9 @@ import { BrokenKeyError, WrongPassphraseError } from './passphrase';
 import { allThatIsKept, sealedDesk, sealsOf, until } from './test-seals';
 
 const words = (text: string) => ({ text });
+const neverSeal = (): never => {
+  throw new Error('the seal is gone');
+};
 
 describe('a sealed note', () => {
   it('lies in the store as a file of the age format alone, its title hidden, with all that was kept of it', async () => {
@@ -127,6 +130,40 @@ describe('a sealed note', () => {
       expect(seals.damage('Diary.md.age')).toContain('cut short or changed');
     }
   });
+
+  it('sealed once more keeps each earlier text that it had, also those that were sealed before', async () => {
+    const { store, seals, seal } = await sealedDesk({ 'Diary.md': 'first' }, 'shown');
+    const write = (path: string, before: string, after: string) =>
+      store.commit(command('Changed'), [{ path, expect: words(before), content: words(after) }]);
+    await write('Diary.md', 'first', 'second');
+    await seals.seal(seal, ['Diary.md']);
+    await write('Diary.md.age', 'second', 'third');
+    await seals.unseal(['Diary.md.age']);
+    await write('Diary.md', 'third', 'fourth');
+    await seals.seal(seal, ['Diary.md']);
+    const kept = await Promise.all((await store.earlier.of('Diary.md.age')).map(({ id }) => store.earlierContent(id, 'Diary.md.age')));
+    const texts = kept.map((content) => (content && 'text' in content ? content.text : 'closed'));
+    for (const text of ['first', 'second', 'third']) expect(texts).toContain(text);
+    expect(texts).not.toContain('closed');
+    expect(await allThatIsKept(store)).not.toMatch(/"(?:first|second|third|fourth)"/);
+  });
+
+  it('that is only typed in tells nobody of seals: who follows them is not held up at each key', async () => {
+    const { store, seals, seal } = await sealedDesk({ 'Diary.md': 'first' }, 'shown');
+    await seals.seal(seal, ['Diary.md']);
+    await seals.look();
+    const before = seals.present();
+    const told: number[] = [];
+    seals.listen(() => told.push(1));
+    const looked = jest.spyOn(seals, 'look');
+    await store.commit(TYPING, [{ path: 'Diary.md.age', expect: words('first'), content: words('first one') }]);
+    expect(looked).not.toHaveBeenCalled();
+    await seals.look();
+    expect(told).toEqual([]);
+    expect(seals.present()).toBe(before);
+    await seals.close();
+    expect(told.length).toBeGreaterThan(0);
+  });
 });
 
 describe('a seal', () => {
@@ -143,6 +180,22 @@ describe('a seal', () => {
     expect(await actions.create('Private', 'New', '')).toMatchObject({ path: 'Private/New.md.age' });
     await seals.close();
     expect(await actions.create('Private', 'Newer', '')).toMatchObject({ refused: expect.stringContaining('closed') as string });
+  });
+
+  it('that seals a folder as a whole gives nothing out that it would seal again', async () => {
+    const { store, seals, actions } = await sealedDesk({ 'Private/Garden.md': 'violet' }, 'shown', ['Private']);
+    await seals.changeFolders((await seals.all())[0] ?? neverSeal(), ['Private']);
+    expect(await store.text('Private/Garden.md.age')).toBe('violet');
+    await expect(seals.unseal(['Private/Garden.md.age'])).rejects.toThrow('sealed as a whole');
+    await actions.move('Private/Garden.md.age', 'Open');
+    expect(await seals.unseal(['Open/Garden.md.age'])).toEqual([{ from: 'Open/Garden.md.age', to: 'Open/Garden.md' }]);
+    expect(await store.text('Open/Garden.md')).toBe('violet');
+  });
+
+  it('keeps what its note said before while only its folders change', async () => {
+    const { store, seals, seal } = await sealedDesk({});
+    await seals.changeFolders(seal, ['Private']);
+    expect((await store.earlier.of(seal.path)).length).toBeGreaterThan(0);
   });
 
   it('is never sealed itself, whatever folder is', async () => {

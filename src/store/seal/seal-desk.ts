@@ -1,6 +1,7 @@
-import { foldPath, freePath, isSealedPath, liesIn, pathFor } from '../../core/note/names/path';
+import { foldPath, folderOf, freePath, isSealedPath, liesIn, pathFor } from '../../core/note/names/path';
 import { SEALS_FOLDER, type Seal, type SealedTitles, readSeal, sealOfFolder, sealText, sealTextWith } from '../../core/seal/seal-note';
-import { hiddenPath, hidesTitle, sealedPath } from '../../core/seal/sealed-names';
+import { hiddenPath, sealedPath } from '../../core/seal/sealed-names';
+import type { StoreChange } from '../notes/note-source';
 import type { NoteStore } from '../notes/note-store';
 import type { Opener } from '../notes/opener';
 import { withText } from '../notes/note-write';
@@ -8,7 +9,7 @@ import type { Origin } from '../notes/origin';
 import type { OpenTexts } from '../texts/open-texts';
 import { opaqueSign } from './opaque-sign';
 import { openedKey, sealedKey } from './passphrase';
-import { type SealedNotes, sealNotes, unsealNotes } from './seal-notes';
+import { type CopiesSealed, type SealedNotes, sealNotes, unsealNotes } from './seal-notes';
 import { CLOSE_ALL, SEALED_BY, readSealedBy, sealedByWith } from './seal-value';
 import { type Sealing, Seals } from './seals';
 
@@ -33,8 +34,8 @@ export interface SealHost {
   begin: () => Sealing;
   /** The work of trying a passphrase, for tests. */
   work?: number;
-  /** Notes went elsewhere: what is remembered of their places is to go along. */
-  moved: (moves: readonly { from: string; to: string }[]) => void;
+  /** Notes were sealed: what is kept of them beside the store is to be sealed, or let go of. */
+  sealed: (moves: readonly { from: string; to: string }[]) => Promise<CopiesSealed>;
   problem: (error: unknown) => void;
 }
 
@@ -44,7 +45,9 @@ export class SealDesk implements Opener {
   private state: SealState = { seals: [], open: new Set(), notes: 0, closed: 0, by: {} };
   private readonly listeners = new Set<() => void>();
   private looking: Promise<void> = Promise.resolve();
-  private sweeping = false;
+  /** The keys of sealed notes, as they were looked at last. */
+  private known: ReadonlySet<string> = new Set();
+  private sweeping: 'no' | 'once' | 'again' = 'no';
 
   constructor(private readonly host: SealHost) {
     const { store, begin, problem } = host;
@@ -56,8 +59,7 @@ export class SealDesk implements Opener {
     store.opener = this;
     store.listen({
       changed: (changes) => {
-        const isSeals = ({ path }: { path: string }): boolean => isSealedPath(path) || liesIn(path, SEALS_FOLDER);
-        if (changes.some(isSeals)) void this.look().catch(problem);
+        if (changes.some((change) => this.isNews(change))) void this.look().catch(problem);
         if (changes.some(({ path, content }) => content !== null && this.isLoose(path))) void this.sweep().catch(problem);
       },
       valueChanged: (id) => {
@@ -82,20 +84,32 @@ export class SealDesk implements Opener {
     return notes.flatMap(({ path, text }) => (text === null ? [] : (readSeal(path, text) ?? [])));
   }
 
-  /** The paths of all sealed notes. */
-  async sealedPaths(): Promise<string[]> {
-    const keys = (await this.host.store.db.notes.toCollection().primaryKeys()).filter(isSealedPath);
-    return (await this.host.store.kept.many(keys)).flatMap((note) => note?.path ?? []);
+  /** The folded paths of all sealed notes. */
+  private async sealedKeys(): Promise<string[]> {
+    return (await this.host.store.db.notes.toCollection().primaryKeys()).filter(isSealedPath);
+  }
+
+  /** Whether a change is about which seals and sealed notes there are, and not only about what an open one says. */
+  private isNews({ path, content }: StoreChange): boolean {
+    if (liesIn(path, SEALS_FOLDER)) return true;
+    return isSealedPath(path) && (content === null || 'bytes' in content || !this.known.has(foldPath(path)));
   }
 
   /** Looks again what there is. */
   look(): Promise<void> {
-    this.looking = this.looking.then(async () => {
+    const before = this.looking.catch(() => undefined);
+    this.looking = before.then(async () => {
       const { store } = this.host;
-      const [seals, paths, by] = [await this.all(), await this.sealedPaths(), readSealedBy(await store.value(SEALED_BY))];
+      const [seals, keys, by] = [await this.all(), await this.sealedKeys(), readSealedBy(await store.value(SEALED_BY))];
+      this.known = new Set(keys);
       const open = new Set(this.seals.openSeals().map(foldPath));
-      const isOpen = (path: string): boolean => open.size > 0 && this.seals.openedBy(path) !== null;
-      this.state = { seals, open, notes: paths.length, closed: paths.filter((path) => !isOpen(path)).length, by };
+      const isOpen = (key: string): boolean => open.size > 0 && this.seals.openedBy(key) !== null;
+      const next = { seals, open, notes: keys.length, closed: keys.filter((key) => !isOpen(key)).length, by };
+      const signOf = (state: SealState): string => JSON.stringify({ ...state, open: [...state.open] });
+      if (signOf(next) === signOf(this.state)) return;
+      // Who follows which seals are open is told of that alone.
+      const isSame = [...open].join('\n') === [...this.state.open].join('\n');
+      this.state = { ...next, open: isSame ? this.state.open : open };
       for (const listener of this.listeners) listener();
     });
     return this.looking;
@@ -165,9 +179,9 @@ export class SealDesk implements Opener {
 
   private async tellOpened(): Promise<{ path: string; seal: string }[]> {
     const { store } = this.host;
-    const paths = await this.sealedPaths();
-    await store.many(paths);
-    const found = paths.flatMap((path) => {
+    const keys = await this.sealedKeys();
+    await store.many(keys);
+    const found = keys.flatMap((path) => {
       const seal = this.seals.openedBy(path);
       return seal === null ? [] : [{ path, seal }];
     });
@@ -196,7 +210,7 @@ export class SealDesk implements Opener {
     // Should something be typed while it is stored, that is sealed all the same: it needs no passphrase.
     await texts.settle();
     const closing = new Set(paths.map(foldPath));
-    const notes = (await this.sealedPaths()).filter((one) => closing.has(foldPath(this.seals.openedBy(one) ?? '')));
+    const notes = (await this.sealedKeys()).filter((one) => closing.has(foldPath(this.seals.openedBy(one) ?? '')));
     for (const one of paths) this.seals.close(one);
     store.steps.forgetUndone();
     await store.tellAsTheyAre(notes, 'command');
@@ -209,19 +223,25 @@ export class SealDesk implements Opener {
   }
 
   /** Seals notes by a seal that is open. */
-  async seal(seal: Seal, paths: readonly string[], progress?: (done: number) => void): Promise<SealedNotes> {
+  async seal(seal: Seal, paths: readonly string[], progress?: (done: number) => void): Promise<SealedNotes & { copies: CopiesSealed }> {
     const identity = this.seals.identityOf(seal.path);
     if (identity === null) throw new Error('A seal that is closed seals nothing.');
     await this.host.texts.settle();
     const done = await sealNotes({ store: this.host.store, seals: this.seals }, seal, identity, paths, progress);
-    this.host.moved(done.moved);
     await this.remember(done.moved.map(({ to }) => ({ path: to, seal: seal.path })));
     await this.look();
-    return done;
+    return { ...done, copies: await this.host.sealed(done.moved) };
   }
 
-  /** Takes notes out of their seal. */
+  /**
+   * Takes notes out of their seal.
+   *
+   * @throws where one lies in a folder that is sealed as a whole, which would seal it again
+   */
   async unseal(paths: readonly string[]): Promise<{ from: string; to: string }[]> {
+    const seals = await this.all();
+    const whole = paths.find((path) => sealOfFolder(seals, path) !== null);
+    if (whole !== undefined) throw new Error(`“${folderOf(whole)}” is sealed as a whole. Move the note out of it first.`);
     await this.host.texts.settle();
     const moved = await unsealNotes(this.host.store, paths);
     await this.look();
@@ -250,13 +270,15 @@ export class SealDesk implements Opener {
     await this.sweep();
   }
 
-  /** Changes the note of a seal, and lets go of what it said before. */
+  /** Changes the note of a seal; with its key goes what it said before. */
   private async rewrite(seal: Seal, change: Parameters<typeof sealTextWith>[1]): Promise<void> {
     const { store } = this.host;
     for (;;) {
       const note = await store.get(seal.path);
       if (note?.text == null) throw new Error('The note of this seal is not there any more.');
       const saved = await store.commit(SEAL, [withText(note, sealTextWith(note.text, change))], async () => {
+        if (change.key === undefined) return;
+        // What it said before opens with words that were given up.
         const earlier = await store.db.earlier.where('note').equals(note.id).primaryKeys();
         await store.db.earlier.bulkDelete(earlier);
         await store.db.earlierContents.bulkDelete(earlier);
@@ -275,21 +297,28 @@ export class SealDesk implements Opener {
 
   /** What came into folders of open seals, from wherever, is sealed. */
   private async sweep(): Promise<void> {
-    if (this.sweeping) return;
-    this.sweeping = true;
+    // What comes while it is done is looked for once more.
+    if (this.sweeping !== 'no') return void (this.sweeping = 'again');
     try {
-      for (const seal of (await this.all()).filter(({ path }) => this.seals.isOpen(path))) {
-        const loose = (await this.host.store.kept.all()).filter(
-          ({ path, text }) => text !== null && !isSealedPath(path) && sealOfFolder(this.state.seals, path)?.path === seal.path,
-        );
-        if (loose.length > 0)
-          await this.seal(
-            seal,
-            loose.map(({ path }) => path),
-          );
-      }
+      do {
+        this.sweeping = 'once';
+        await this.sweepOnce();
+      } while ((this.sweeping as 'once' | 'again') === 'again');
     } finally {
-      this.sweeping = false;
+      this.sweeping = 'no';
+    }
+  }
+
+  private async sweepOnce(): Promise<void> {
+    for (const seal of (await this.all()).filter(({ path }) => this.seals.isOpen(path))) {
+      const loose = (await this.host.store.kept.all()).filter(
+        ({ path, text }) => text !== null && !isSealedPath(path) && sealOfFolder(this.state.seals, path)?.path === seal.path,
+      );
+      if (loose.length > 0)
+        await this.seal(
+          seal,
+          loose.map(({ path }) => path),
+        );
     }
   }
 
@@ -298,6 +327,3 @@ export class SealDesk implements Opener {
     return this.seals.damaged.get(foldPath(path)) ?? null;
   }
 }
-
-/** What a sealed note is called while it is closed. */
-export const closedTitle = (path: string, title: string): string => (hidesTitle(path) ? 'A sealed note' : title);

@@ -25,6 +25,12 @@ export interface SealedNotes {
   steps: number;
 }
 
+/** How many copies of everything had notes in them that were sealed since, and how many could not be changed. */
+export interface CopiesSealed {
+  sealed: number;
+  failed: number;
+}
+
 /**
  * Seals notes, each with all that the store keeps of it: earlier texts are sealed, steps go. What a place of files knows of them goes too;
  * the files go at its next look.
@@ -104,11 +110,18 @@ async function sealNote(
         path: to,
         key: foldPath(to),
         label: one.label && SEALED_LABEL,
-        size: (before.get(one.id) ?? now).length,
+        size: before.get(one.id)?.length ?? one.size,
       })),
     );
-    // What came since they were looked at is the text that is sealed now.
-    await db.earlierContents.bulkPut(texts.map(({ id }) => ({ id, content: { bytes: before.get(id) ?? now } })));
+    // What came since they were looked at is the text that is sealed now; what was sealed already stays what it is.
+    const known = new Set(ids);
+    const sealedNow = (id: number): Uint8Array | null => before.get(id) ?? (known.has(id) ? null : now);
+    await db.earlierContents.bulkPut(
+      texts.flatMap(({ id }) => {
+        const sealed = sealedNow(id);
+        return sealed ? [{ id, content: { bytes: sealed } }] : [];
+      }),
+    );
     result.earlier = texts.length;
     const told = await db.steps
       .filter(({ changes }) => changes.some((one) => one.id === note.id || foldPath(one.path) === note.key))

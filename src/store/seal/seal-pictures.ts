@@ -1,8 +1,8 @@
 import { SEALED_ENDING, fileNameOf, foldPath } from '../../core/note/names/path';
-import { isSealedPicture, picturePlaces, picturesIn } from '../../core/note/names/picture-path';
+import { isSealedPicture, picturesIn } from '../../core/note/names/picture-path';
 import type { NoteStore } from '../notes/note-store';
 import type { StoredPicture } from '../pictures/stored-picture';
-import { putPictures } from '../pictures/picture-store';
+import { pictureAt, putPictures } from '../pictures/picture-store';
 
 /** A picture that a text shows, and how the text names it. */
 interface Shown {
@@ -15,11 +15,8 @@ async function shownIn(store: NoteStore, path: string, text: string): Promise<Sh
   const targets = new Set(text.split(/\r?\n/).flatMap((line) => picturesIn(line).map(({ target }) => target)));
   const found = await Promise.all(
     [...targets].map(async (target) => {
-      for (const place of picturePlaces(path, target)) {
-        const picture = await store.db.pictures.get(foldPath(place));
-        if (picture) return [{ target, picture }];
-      }
-      return [];
+      const picture = await pictureAt(store, path, target);
+      return picture ? [{ target, picture }] : [];
     }),
   );
   return found.flat();
@@ -36,11 +33,16 @@ export async function withPicturesSealed(
   note: { path: string; text: string },
   sealing: (bytes: Uint8Array) => Promise<Uint8Array>,
 ): Promise<string> {
-  const shown = (await shownIn(store, note.path, note.text)).filter(({ picture }) => !isSealedPicture(picture.path));
+  const shown = (await shownIn(store, note.path, note.text)).filter(({ target }) => !isSealedPicture(target));
   if (shown.length === 0) return note.text;
   const others = (await store.all()).filter(({ key, text }) => key !== foldPath(note.path) && text !== null);
   let text = note.text;
   for (const { target, picture } of shown) {
+    // A page that went in between had sealed it already.
+    if (isSealedPicture(picture.path)) {
+      text = renamed(text, target, target + SEALED_ENDING);
+      continue;
+    }
     const name = fileNameOf(picture.path);
     const isShared = others.some((other) => other.text?.includes(name) || other.text?.includes(encodeURIComponent(name)));
     if (isShared) continue;
@@ -58,7 +60,12 @@ export async function withPicturesSealed(
 export async function withPicturesOpened(store: NoteStore, path: string, given: string): Promise<string> {
   let text = given;
   for (const { target, picture } of await shownIn(store, path, given)) {
-    const bytes = isSealedPicture(picture.path) ? await store.opener?.opened(picture.path, picture.bytes) : null;
+    if (!isSealedPicture(target)) continue;
+    if (!isSealedPicture(picture.path)) {
+      text = renamed(text, target, target.slice(0, -SEALED_ENDING.length));
+      continue;
+    }
+    const bytes = await store.opener?.opened(picture.path, picture.bytes);
     if (bytes == null) continue;
     const saved = await putPictures(store, [
       { path: picture.path, expect: picture.bytes, bytes: null },

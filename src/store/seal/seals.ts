@@ -1,6 +1,7 @@
 import { type Seal, sealOfFolder } from '../../core/seal/seal-note';
 import { foldPath } from '../../core/note/names/path';
 import type { Sealer } from '../desk/sealer';
+import { sameBytes } from '../notes/content';
 import type { Opener } from '../notes/opener';
 import { openedKey } from './passphrase';
 
@@ -188,5 +189,3 @@ export class Seals implements Pick<Opener, 'text' | 'bytes'> {
     this.found.set(key, [...others, found].slice(-MOST_OF_A_NOTE));
   }
 }
-
-const sameBytes = (a: Uint8Array, b: Uint8Array): boolean => a === b || (a.length === b.length && a.every((byte, at) => byte === b[at]));

@@ -12,7 +12,7 @@ export function sealsOf(tab: Pick<ReturnType<typeof tabOn>, 'store' | 'openTexts
     texts: tab.openTexts,
     begin: () => ({ sealer: ageSealer, end: () => undefined }),
     work: WORK,
-    moved: () => undefined,
+    sealed: () => Promise.resolve({ sealed: 0, failed: 0 }),
     problem: (error) => tab.problems.push(error),
   });
 }

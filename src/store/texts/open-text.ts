@@ -1,6 +1,6 @@
 import { editorText, storedText } from '../../core/note/blocks/line-endings';
 import { foldPath, isSealedPath } from '../../core/note/names/path';
-import { type Change, differenceOf } from '../../core/task/writing/edit';
+import { differenceOf } from '../../core/task/writing/edit';
 import type { Drafts } from './drafts';
 import { failureExplained, failureSentence } from '../notes/failure';
 import { mergeTexts, mergeTogether } from './merge';
@@ -9,6 +9,7 @@ import type { NoteStore } from '../notes/note-store';
 import { RestTimer } from './rest-timer';
 import { type SetAside, intoOtherText, saveText } from './save-text';
 import { TYPING } from '../notes/origin';
+import { type Surface, keptText } from './surface';
 import { type TextEvent, type TextState, textStateAfter } from './text-state';
 
 /** Milliseconds after the last key, and at most between two savings while typing goes on. */
@@ -21,21 +22,6 @@ const WRITING = 2000;
 /** Milliseconds until a save that failed is tried again; each next pause is twice as long, up to a minute. */
 const FIRST_RETRY = 1000;
 const LAST_RETRY = 60_000;
-
-/** Where a text is written: an editor, or what it left behind. Line ends are LF. */
-export interface Surface {
-  text: () => string;
-  /** Shows a text of the store, in the place of the one that is shown. */
-  show: (text: string, elsewhere: boolean) => void;
-  /** What the text differs by from the one that is stored, for the draft. */
-  unsaved: () => readonly Change[];
-  /** The text is being stored as it is now. */
-  sent: () => void;
-  /** What was sent is stored: what differs from now on differs from that. */
-  stored: () => void;
-  /** The text now differs by this from what is stored. */
-  differs: (changes: readonly Change[]) => void;
-}
 
 /** Words that stand in a note of their own: another wrote in their place, or their note was deleted under them. */
 export interface WordsApart {
@@ -396,26 +382,6 @@ export class OpenText {
     await this.host.store.steps.recordTyping(this.path, run.before === null ? null : { text: run.before }, { text: base }, this.recorded);
     this.recorded = true;
   }
-}
-
-/**
- * The text of an editor that went.
- *
- * @param stored what is stored by now; null for no note
- */
-export function keptText(first: string, stored: () => string | null): Surface {
-  let text = first;
-  return {
-    text: () => text,
-    show: (next) => void (text = next),
-    unsaved: () => {
-      const change = differenceOf(editorText(stored() ?? ''), text);
-      return change ? [change] : [];
-    },
-    sent: () => undefined,
-    stored: () => undefined,
-    differs: () => undefined,
-  };
 }
 
 const textIn = ({ content }: StoreChange): string | null => (content && 'text' in content ? content.text : null);

@@ -3,7 +3,7 @@ import { baseNameOf } from '../../core/note/names/path';
 import { markOf } from '../notes/content';
 import { type Draft, draftText, draftWords } from './drafts';
 import type { NoteStore } from '../notes/note-store';
-import { keptText } from './open-text';
+import { keptText } from './surface';
 import type { OpenTexts } from './open-texts';
 import { intoOtherText, saveText } from './save-text';
 import { writeNote } from '../notes/write-note';

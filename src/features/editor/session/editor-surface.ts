@@ -2,7 +2,7 @@ import { isolateHistory } from '@codemirror/commands';
 import { ChangeSet, Transaction } from '@codemirror/state';
 import type { EditorView, ViewUpdate } from '@codemirror/view';
 import { type Change, differenceOf } from '../../../core/task/writing/edit';
-import type { Surface } from '../../../store/texts/open-text';
+import type { Surface } from '../../../store/texts/surface';
 import { fromStore } from '../reading/from-store';
 
 /** An editor as the place where the text of a note is written. What differs from the stored text is known without comparing the texts. */

@@ -1,5 +1,5 @@
 import { signOfText } from '../../../core/agenda/text-sign';
-import { pathsOfLists } from '../../../core/formats/listed';
+import { pathsOfLists, withoutSealed } from '../../../core/formats/listed';
 import { statusTable } from '../../../core/task/line/added-status';
 import type { AddedStatus } from '../../../core/task/line/status';
 import type { Settings } from '../../../store/device/settings';
@@ -50,10 +50,9 @@ async function send(services: FeedServices, given: FeedGiven): Promise<boolean> 
 
 async function calendarOf({ pages, events }: Feed, { store, engine, clock }: FeedServices, given: FeedGiven): Promise<string> {
   const now = clock.now();
-  const lists = (await Promise.all(pages.map((at) => engine.ask('listed', { texts: null, at })))).flat();
+  const lists = withoutSealed((await Promise.all(pages.map((at) => engine.ask('listed', { texts: null, at })))).flat());
   const happening = events ? await engine.ask('events', { from: now.day - DAYS_BACK }) : [];
-  // Sealed notes as they lie there: a calendar that is given away says nothing of them, also while they are open.
-  const notes = (await store.kept.many(pathsOfLists(lists))).flatMap((note) => (note?.text == null ? [] : note));
+  const notes = (await store.many(pathsOfLists(lists))).flatMap((note) => note ?? []);
   const { Files } = await import('../../../engine/files/files');
   const files = new Files();
   try {

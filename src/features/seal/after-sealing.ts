@@ -1,11 +1,21 @@
 import { foldPath } from '../../core/note/names/path';
 import { keepFoldsOf } from '../editor/reading/kept-folds';
 import { LEFT_ALONE } from '../journal/left-alone';
+import { sealInCopies } from './seal-in-copies';
 import { RINGING, readRings } from '../reminders/ringing';
+import type { CopiesSealed } from '../../store/seal/seal-notes';
 import type { Services } from '../session/state/services';
 
+type Moves = readonly { from: string; to: string }[];
+
+/** Once notes are sealed: what was remembered beside them goes, and the copies of everything hold them sealed. */
+export async function afterSealing(services: Services, moves: Moves): Promise<CopiesSealed> {
+  await forget(services, moves);
+  return sealInCopies(services.store, moves);
+}
+
 /** Lets go of what was remembered beside notes that are sealed now: drafts, folds, what rings, what was left alone, digests. */
-export async function forgetMoved({ store, texts, clock }: Services, moves: readonly { from: string }[]): Promise<void> {
+async function forget({ store, texts, clock }: Services, moves: Moves): Promise<void> {
   const gone = new Set(moves.map(({ from }) => foldPath(from)));
   for (const { from } of moves) {
     texts.host.drafts.forgetNote(from);
