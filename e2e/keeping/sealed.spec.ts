@@ -143,3 +143,100 @@ test('a note is sealed: closed, no word of it is anywhere; opened it is written,
   expect(told.length).toBeGreaterThan(0);
   expect(JSON.stringify(told)).not.toMatch(SECRET);
 });
+
+/** Goes to a note, and seals it from its menu. */
+async function seal(desk: Desk, path: string): Promise<void> {
+  const { page } = desk;
+  await page.goto(`/note/${path}`);
+  await expect(desk.text).toBeVisible();
+  await page.getByRole('button', { name: 'Actions for this note' }).click();
+  await page.getByRole('menuitem', { name: 'Seal…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Seal a note' });
+  await dialog.getByLabel('Passphrase', { exact: true }).fill(PASSPHRASE);
+  await dialog.getByLabel('Once more').fill(PASSPHRASE);
+  await dialog.getByRole('button', { name: 'Seal', exact: true }).click();
+  await expect(dialog).toBeHidden();
+}
+
+test('keys and dialogs of seals where they do not apply, twice, and with two tabs', { tag: '@long' }, async ({ desk, page, context }) => {
+  test.slow();
+  page.setDefaultTimeout(30_000);
+  await desk.open('demo');
+  // Without any seal.
+  for (let time = 0; time < 2; time++) {
+    await page.keyboard.press('Alt+Shift+F8');
+    await expect(page.getByText('No seal is open.').last()).toBeVisible();
+    await page.keyboard.press('Control+k');
+    await page.keyboard.type('open a seal');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('dialog', { name: 'Open a seal' })).toContainText('There is no seal here yet.');
+    await page.keyboard.press('Escape');
+  }
+  // What the program itself must read is not sealed, and a dialog that is left changes nothing.
+  await page.goto('/note/Templates/Meeting.md');
+  await page.getByRole('button', { name: 'Actions for this note' }).click();
+  await page.getByRole('menuitem', { name: 'Seal…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Seal a note' });
+  await dialog.getByLabel('Passphrase', { exact: true }).fill(PASSPHRASE);
+  await dialog.getByLabel('Once more').fill(PASSPHRASE);
+  await dialog.getByRole('button', { name: 'Seal', exact: true }).click();
+  await expect(dialog.getByRole('alert')).toContainText('is of kind template');
+  await page.keyboard.press('Escape');
+  expect(await desk.stored('Seals/Private.md')).toBeNull();
+
+  await seal(desk, 'Private/Allotment.md');
+  // With all open there is nothing to open; the note goes out of its seal and under it again.
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('open a seal');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('dialog', { name: 'Open a seal' })).toContainText('Every seal is open.');
+  await page.keyboard.press('Escape');
+  const strip = page.getByRole('contentinfo');
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await other.getByRole('button', { name: 'Open it…' }).click();
+  await other.getByLabel('Passphrase').fill(PASSPHRASE);
+  await other.keyboard.press('Enter');
+  await expect(other.getByRole('contentinfo').getByText('Private is open')).toBeVisible();
+  // What is written in one tab is there in the other.
+  await page.bringToFront();
+  await desk.write('\n# From the first tab\n');
+  await expect(other.getByRole('textbox', { name: 'Text of the note' })).toContainText('From the first tab');
+  // Closed in one, it is closed in both, and it is said; once more there is nothing to close.
+  await page.keyboard.press('Alt+Shift+F8');
+  await expect(page.getByText('Closed: sealed notes can be read by nobody now.')).toBeVisible();
+  await expect(strip.getByText('Private is open')).toBeHidden();
+  await expect(other.getByRole('heading', { name: 'A sealed note' })).toBeVisible();
+  await page.keyboard.press('Alt+Shift+F8');
+  await expect(page.getByText('No seal is open.')).toBeVisible();
+});
+
+test.describe('by touch', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+
+  test('a note is sealed, closed, opened and written on a phone', { tag: '@long' }, async ({ desk, page }) => {
+    test.slow();
+    page.setDefaultTimeout(30_000);
+    await desk.open('demo');
+    await seal(desk, 'Phone list.md');
+    const dialogFits = async (): Promise<boolean> =>
+      page.evaluate(() =>
+        [...document.querySelectorAll('[role=dialog] *')].every((one) => one.getBoundingClientRect().right <= innerWidth),
+      );
+    // While one writes, the tools of the text stand in the place of the strip.
+    await desk.text.blur();
+    await page.getByRole('button', { name: 'Close', exact: true }).tap();
+    await expect(desk.main.getByRole('heading', { name: 'A sealed note' })).toBeVisible();
+    await desk.main.getByRole('button', { name: 'Open it…' }).tap();
+    const opening = page.getByRole('dialog', { name: 'Open a seal' });
+    await opening.getByLabel('Passphrase').fill(PASSPHRASE);
+    expect(await dialogFits()).toBe(true);
+    await opening.getByRole('button', { name: 'Open', exact: true }).tap();
+    await expect(opening).toBeHidden();
+    await desk.write('\n\nthe harbour office');
+    await desk.text.blur();
+    await page.getByRole('button', { name: 'Close', exact: true }).tap();
+    await expect(desk.main.getByRole('heading', { name: 'A sealed note' })).toBeVisible();
+    expect(await allThatIsKept(desk)).not.toContain('the harbour office');
+  });
+});

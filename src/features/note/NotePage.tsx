@@ -48,13 +48,17 @@ function NoteAt({ path, followed }: { path: string; followed: Followed }) {
   const [asText, setAsText] = useState(false);
   const isStored = useParameter('view') === STORED;
   const wasThere = useRef(false);
+  // Whoever opens a sealed note goes on in its text.
+  const wasSealed = useRef(false);
   useFirstLineTitle(path);
   useEffect(() => {
     if (stored.is === 'there') wasThere.current = true;
   }, [stored]);
   if (stored.is === 'loading') return <Sheet title="" busy />;
   if (stored.is === 'absent') return <AbsentNote path={path} wasThere={wasThere.current} />;
-  if ('bytes' in stored.content && isSealedPath(stored.path)) return <SealedPage path={stored.path} />;
+  const isClosed = 'bytes' in stored.content && isSealedPath(stored.path);
+  wasSealed.current ||= isClosed;
+  if (isClosed) return <SealedPage path={stored.path} />;
   if ('bytes' in stored.content) return <BytesPage path={stored.path} bytes={stored.content.bytes} />;
   const { text } = stored.content;
   const front = readFrontMatter(splitLines(text));
@@ -69,6 +73,7 @@ function NoteAt({ path, followed }: { path: string; followed: Followed }) {
       text={text}
       front={front}
       line={line}
+      takesFocus={wasSealed.current}
       onShowLists={() => {
         setAsText(false);
         if (line !== null || isStored) void navigate({ search: '' }, { replace: true });

@@ -46,12 +46,14 @@ interface TextPageProps {
   front: FrontMatter;
   /** The line that is shown, from 0; null for none. */
   line: number | null;
+  /** Whether the text has the focus at once, also where it is not empty. */
+  takesFocus: boolean;
   /** An agenda page turns to its lists again. */
   onShowLists: () => void;
 }
 
 /** A note as its text: its head, what is to be said of it, the editor, and its foot. */
-export function TextPage({ path, title, text, front, line, onShowLists }: TextPageProps) {
+export function TextPage({ path, title, text, front, line, takesFocus, onShowLists }: TextPageProps) {
   const turned = useParameter('view');
   const view = readNoteView(turned);
   const isStored = turned === STORED;
@@ -87,7 +89,7 @@ export function TextPage({ path, title, text, front, line, onShowLists }: TextPa
           title={title}
           stored={text}
           line={line}
-          autoFocus={text === ''}
+          autoFocus={takesFocus || text === ''}
           placeholder={isUntitled(path) ? 'The first line becomes the title.' : 'Write. A line that begins with - [ ] is a task.'}
           onRemoved={() => undefined}
           below={<Foot at={path} kind={front.kind ?? (dayOfTitle(title) === null ? 'note' : 'journal')} />}

@@ -32,9 +32,10 @@ export function SealDialog({ asked, onClose }: SealDialogProps) {
   );
 }
 
-/** What was opened is there to be written in: the button that asked for it is gone. */
+/** What was opened is there to be written in: the button that asked for it is gone, and the focus with it, or in the page at large. */
 function intoText(): void {
-  if (document.activeElement === null || document.activeElement === document.body)
+  const { activeElement } = document;
+  if (activeElement === null || activeElement === document.body || activeElement.id === 'page')
     document.querySelector<HTMLElement>('#page .cm-content')?.focus();
 }
 
