@@ -1,7 +1,7 @@
 import { lineText, splitLines } from '../note/blocks/lines';
 import { readOutline } from '../note/outline/outline-edits';
 import { clauseOf, readTail } from '../task/line/tail';
-import { alignedLines } from './aligned-lines';
+import { alignedLines } from '../note/compare/aligned-lines';
 import { without } from './lent-lines';
 import { type LentPart, partAt } from './lent-part';
 

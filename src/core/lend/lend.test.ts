@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { alignedLines } from './aligned-lines';
+import { alignedLines } from '../note/compare/aligned-lines';
 import { aroundOf, followedPart, itemWithRef } from './follow-part';
 import { lentText } from './lent-lines';
 import { type LentKind, type LentPart, partAt } from './lent-part';

@@ -2,11 +2,11 @@ import { lineText, splitLines } from '../note/blocks/lines';
 import { type Item, LineKind } from '../note/blocks/structure';
 import { readOutline, roomOf } from '../note/outline/outline-edits';
 import { withClause } from '../task/writing/write-tail';
-import { alignedLines } from './aligned-lines';
+import { alignedLines } from '../note/compare/aligned-lines';
 import { aroundOf } from './follow-part';
 import { type KeptClause, type LentLine, indentOf, indented, lentLines, without } from './lent-lines';
 import { type LentPart, partAt, widthOf } from './lent-part';
-import { ALIKE, likeness } from './like-lines';
+import { ALIKE, likeness } from '../note/compare/like-lines';
 import { mendedLine } from './mended-line';
 
 /** What is kept back of a line that went: it comes again with its line, as by Undo. */

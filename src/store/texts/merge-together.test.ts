@@ -12,6 +12,14 @@ describe('two who write in one place and see each other', () => {
     ['a b c', 'c', 'a b', ''],
     ['one\ntwo\nthree', 'one\ntwo mine\nthree', 'zero\none\ntwo theirs\nthree\nfour', 'zero\none\ntwo theirs mine\nthree\nfour'],
     ['', 'mine', 'theirs', 'theirsmine'],
+    // Each in several places, among each other: nothing stands there twice.
+    ['one\ntwo\nthree', 'one mine\ntwo\nthree mine', 'one\ntwo theirs\nthree theirs', 'one mine\ntwo theirs\nthree theirs mine'],
+    [
+      '- [ ] Pack it {ref k3f9qa}',
+      '- [ ] Pack it well {ref k3f9qa}',
+      '- [x] Pack it {ref k3f9qa; done 2026-11-23}',
+      '- [x] Pack it well {ref k3f9qa; done 2026-11-23}',
+    ],
   ])('%j, %j and %j come to %j', (base, mine, theirs, wanted) => expect(mergeTogether(base, mine, theirs)).toBe(wanted));
 
   it('lose no letter that either put in, and it is the merge by lines where that can be done', () => {

@@ -1,5 +1,6 @@
 import { diff3Merge } from 'node-diff3';
-import { differenceOf } from '../../core/task/writing/edit';
+import { byLetters, changesInto } from '../../core/task/writing/changes-into';
+import type { Change } from '../../core/task/writing/edit';
 
 /** Lines that are settled, or a place that both texts changed in different ways. */
 type Region = { is: 'settled'; lines: string[] } | Contested;
@@ -73,17 +74,16 @@ export function mergeTogether(base: string, mine: string, theirs: string): strin
   );
 }
 
-/** A text with what both changed of it, each in one place: what either took out is gone, what both put in is there. */
+/** A text with what both changed of it: what either took out is gone, what both put in is there. */
 function lettersOf(base: string, mine: string, theirs: string): string {
-  const [own, other] = [differenceOf(base, mine), differenceOf(base, theirs)];
-  if (!own || !other) return own ? mine : theirs;
-  const isGone = (at: number): boolean => [own, other].some(({ from, to }) => at >= from && at < to);
-  const cuts = [...new Set([own.from, own.to, other.from, other.to, base.length])].sort((one, next) => one - next);
+  const [own, other] = [mine, theirs].map((text) => byLetters(base, changesInto(base, text))) as [Change[], Change[]];
+  const isGone = (at: number): boolean => [...own, ...other].some(({ from, to }) => at >= from && at < to);
+  const put = (changes: readonly Change[], at: number): string => changes.map(({ from, insert }) => (from === at ? insert : '')).join('');
+  const cuts = [...new Set([...own, ...other].flatMap(({ from, to }) => [from, to]).concat(base.length))].sort((one, next) => one - next);
   let [text, at] = ['', 0];
   for (const cut of cuts) {
     if (!isGone(at)) text += base.slice(at, cut);
-    if (cut === other.from) text += other.insert;
-    if (cut === own.from) text += own.insert;
+    text += put(other, cut) + put(own, cut);
     at = cut;
   }
   return text;

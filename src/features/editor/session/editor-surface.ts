@@ -1,7 +1,8 @@
 import { isolateHistory } from '@codemirror/commands';
 import { ChangeSet, Transaction } from '@codemirror/state';
 import type { EditorView, ViewUpdate } from '@codemirror/view';
-import { type Change, differenceOf } from '../../../core/task/writing/edit';
+import { changesUnderHand } from '../../../core/task/writing/changes-into';
+import type { Change } from '../../../core/task/writing/edit';
 import type { Surface } from '../../../store/texts/surface';
 import { fromStore } from '../reading/from-store';
 
@@ -28,12 +29,12 @@ export class EditorSurface implements Surface {
 
   readonly text = (): string => this.view.state.doc.toString();
 
-  /** By the smallest change; what this tab did can be undone here too. */
+  /** By the smallest changes, so that the cursor stays among its words; what this tab did can be undone here too. */
   readonly show = (text: string, elsewhere: boolean): void => {
-    const change = differenceOf(this.text(), text);
-    if (!change) return;
+    const changes = changesUnderHand(this.text(), text);
+    if (changes.length === 0) return;
     this.view.dispatch({
-      changes: change,
+      changes,
       // What was typed just before is another step of Undo.
       annotations: [fromStore.of(true), Transaction.addToHistory.of(!elsewhere), isolateHistory.of('full')],
     });
