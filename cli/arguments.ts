@@ -1,6 +1,7 @@
 import { type Day, dayOfDate, readIsoDay } from '../src/core/calendar/day';
 import { readMoment } from '../src/core/calendar/span';
 import type { Moment } from '../src/core/task/acts/action-context';
+import { OPTIONS, type OptionName, guideOf } from './guide/options';
 import { PlainError } from './plain-error';
 
 /** A command with its words and options, as they were given. */
@@ -10,28 +11,6 @@ export interface Arguments {
   options: Map<string, string>;
   flags: Set<string>;
 }
-
-const WITH_VALUE = new Set([
-  'settings',
-  'now',
-  'today',
-  'query',
-  'at',
-  'expect',
-  'remark',
-  'steps',
-  'from',
-  'to',
-  'done',
-  'count',
-  'dates',
-  'in',
-  'name',
-  'answers',
-  'as',
-  'map',
-]);
-const FLAGS = new Set(['json', 'write', 'help', 'tasks', 'open']);
 
 /** Splits the words of a command line. What follows `--` is words, whatever it looks like. */
 export function readArguments(list: readonly string[]): Arguments {
@@ -47,15 +26,18 @@ export function readArguments(list: readonly string[]): Arguments {
     }
     const [, name, joined] = /^--([a-z]+)(?:=([\s\S]*))?$/.exec(one) ?? [];
     if (name === undefined) words.push(one);
-    else if (FLAGS.has(name)) flags.add(name);
-    else if (WITH_VALUE.has(name)) {
+    else if (!isOption(name)) throw new PlainError(`There is no option --${name}.`);
+    else if (guideOf(name).value === null) flags.add(name);
+    else {
       const value = joined ?? rest[++at];
       if (value === undefined) throw new PlainError(`--${name} needs a value.`);
       options.set(name, value);
-    } else throw new PlainError(`There is no option --${name}.`);
+    }
   }
   return { command, words, options, flags };
 }
+
+const isOption = (name: string): name is OptionName => Object.hasOwn(OPTIONS, name);
 
 /** A day of an option, in ISO form. */
 export function dayOption(given: Arguments, name: string): Day | null {

@@ -136,40 +136,6 @@ function taskLine(task: ScannedTask): string {
   return `${task.note}:${task.line}  ${task.raw.trim()}${problems}`;
 }
 
-export const HELP = `recado COMMAND [--json] [--settings FILE] [--now TIME]
-
-  scan PATH                      every task of a Markdown file or a folder of them
-  gather PATH --query TEXT       the answer to a gather
-  why PATH --at NOTE:LINE --query TEXT   why a task is in it, or what keeps it out
-  act PATH --at NOTE:LINE ACTION what an action makes of the texts; --write stores it
-      finish, cancel, end, reopen, cycle, status NAME, raise, lower, swap NOTE:LINE,
-      tag NAME, untag NAME, reword TEXT, convert, duplicate, sink, sweep, ref, echo NOTE,
-      rename OLD NEW, set CLAUSE, unset NAME, push WORDS, rest WORDS, reset, archive NOTE,
-      move NOTE[#HEADING]
-      --today DAY --expect TEXT --remark TEXT --steps leave|close|out --write
-  next REPEAT --from DAY [--done DAY] [--count N]   the next dates of a repeat
-  date WORDS --today DAY         what is understood as a date
-  day PATH --today DAY           everything of a day: tasks, appointments, meetings
-  slip WORDS --today DAY [--in PATH [--write]]   the line that words come to, and where it lands
-  meetings PATH                  every meeting, with its actions, key points and questions
-  digest PATH --at NOTE          the short account of a meeting
-  carry PATH --today DAY         what earlier days left open
-  archive PATH --query TEXT [--to NOTE] [--write]
-                                 what is finished of it goes to its archive
-  projects PATH --today DAY      how each project stands, and its next step
-  reviews PATH                   every review, and how long it took
-  repeats PATH --from DAY --to DAY
-                                 how often each repeat was planned, and kept
-  find PATH WORDS [--tasks] [--open]   notes and tasks by words and conditions
-  links PATH --at NOTE           lines elsewhere that lead to a note, and those that only say its name
-  template PATH --at NOTE --today DAY [--name WORDS] [--answers JSON]   what a template comes to
-  fit PATH --today DAY           what cannot be done until its due day, and what each day has to give
-  kept PATH --from DAY --to DAY  what was planned for each day, and how much of it was kept
-  export PATH --as text|html|opml|ics|csv|vcard [--query TEXT] [--at NOTE] --today DAY
-                                 the file itself; every task, closed and resting ones too, unless a query asks
-  import FILE --as text|opml|ics|csv|vcard [--map JSON]   the notes that a file of another format comes to
-  batch FILE                     a JSON list of commands, each a list of words`;
-
 /** A meeting with what came of it. */
 function meetingLine({ note, title, date, start, actions, keyPoints, questions }: PrintedMeeting): string {
   const when = [date ?? 'no day', start].filter((one) => one !== null).join(' ');

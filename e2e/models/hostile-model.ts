@@ -102,6 +102,8 @@ class Words {
         await page.evaluate(() => document.querySelector<HTMLElement>('.cm-content')?.focus());
         await page.keyboard.press('Control+End');
         for (let up = Math.floor(random() * 9); up > 0; up--) await page.keyboard.press('ArrowUp');
+        // Twice: the first stops where a long line is broken.
+        await page.keyboard.press('End');
         await page.keyboard.press('End');
         // Whole: letters that two type at one place at once stand among each other.
         await page.keyboard.insertText(` ${word}`);
@@ -116,7 +118,13 @@ class Words {
 }
 
 type Fault = 'nothing' | 'server killed' | 'browser killed' | 'phone without a network' | 'service fails';
-const FAULTS: readonly Fault[] = (process.env['HF']?.split(',') as Fault[]) ?? ['nothing', 'server killed', 'browser killed', 'phone without a network', 'service fails'];
+const FAULTS: readonly Fault[] = (process.env['HF']?.split(',') as Fault[]) ?? [
+  'nothing',
+  'server killed',
+  'browser killed',
+  'phone without a network',
+  'service fails',
+];
 
 interface Parts {
   server: HostileServer;
@@ -195,7 +203,9 @@ async function allAgree({ owner, phone, borrower, service, words }: Holders, fau
   const here = async (): Promise<Record<string, string>> => (await everythingStored(page)).notes;
   const apart = async (): Promise<string[]> => {
     const mine = await here();
-    const [theirs, files] = [(await everythingStored(phone)).notes, await filesOf(page)];
+    const theirs = (await everythingStored(phone)).notes;
+    // A file that is just being written cannot be read.
+    const files: Record<string, string> = await filesOf(page).catch(() => ({}));
     const shown = (await text(borrower).locator('.cm-line').allTextContents()).join('\n');
     const all = Object.values(mine).join('\n');
     return [
@@ -215,14 +225,24 @@ async function allAgree({ owner, phone, borrower, service, words }: Holders, fau
       ...outsideApart(service, mine[PATH] ?? ''),
     ];
   };
-  await expect.poll(apart, TO_AGREE).toEqual([]).catch(async (error) => {
-    console.log('FAULTS', faults.join(', '));
-    console.log('OWNER\n' + (await here())[PATH], Object.entries(await here()).filter(([p]) => /Van/.test(p) && p !== PATH));
-    console.log('PHONE\n' + (await everythingStored(phone)).notes[PATH]);
-    console.log('FILE\n' + (await filesOf(page))[PATH]);
-    console.log('BORROWER\n' + (await text(borrower).locator('.cm-line').allTextContents()).join('\n'), await borrower.getByRole('contentinfo').allTextContents(), await borrower.locator('body').innerText());
-    throw error;
-  });
+  await expect
+    .poll(apart, TO_AGREE)
+    .toEqual([])
+    .catch(async (error) => {
+      console.log('FAULTS', faults.join(', '));
+      console.log(
+        'OWNER\n' + (await here())[PATH],
+        Object.entries(await here()).filter(([p]) => /Van/.test(p) && p !== PATH),
+      );
+      console.log('PHONE\n' + (await everythingStored(phone)).notes[PATH]);
+      console.log('FILE\n' + (await filesOf(page))[PATH]);
+      console.log(
+        'BORROWER\n' + (await text(borrower).locator('.cm-line').allTextContents()).join('\n'),
+        await borrower.getByRole('contentinfo').allTextContents(),
+        await borrower.locator('body').innerText(),
+      );
+      throw error;
+    });
 }
 
 /** Every file of the folder with which the desk is kept in step. */

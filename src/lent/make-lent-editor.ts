@@ -13,7 +13,7 @@ import { runTextCommand } from '../features/editor/commands/run-command';
 import { commandKeys, writingKeys } from '../features/editor/commands/task-keys';
 import type { TextHost } from '../features/editor/commands/text-host';
 import type { TextCommandId } from '../features/commands/definitions';
-import { behindTail } from '../features/editor/editing/behind-tail';
+import { besideTail } from '../features/editor/editing/beside-tail';
 import { leavingLines } from '../features/editor/editing/leaving-lines';
 import { pasteRich } from '../features/editor/editing/paste';
 import { tickLines } from '../features/editor/editing/tick-lines';
@@ -114,7 +114,7 @@ export function makeLentEditor(options: LentEditorOptions): LentEditor {
           ...{ overview: () => null, recent: () => [], headings: () => Promise.resolve([]), make: null },
           ...{ calendar: () => undefined, context },
         }),
-        behindTail,
+        besideTail,
         wordOffers(
           context,
           () => true,

@@ -5,7 +5,7 @@ import { Compartment, EditorState, type Extension, Prec, Text, type Transaction 
 import { EditorView, type KeyBinding, type ViewUpdate, drawSelection, keymap, placeholder } from '@codemirror/view';
 import type { ActionContext } from '../../core/task/acts/action-context';
 import type { ReadingSettings } from '../../core/task/line/task';
-import { behindTail } from './editing/behind-tail';
+import { besideTail } from './editing/beside-tail';
 import { belowLastBlock } from './editing/below-last-block';
 import { gatherProblems } from './gather/gather-writing';
 import { gathersOfNote } from './gather/gathers-of-note';
@@ -161,7 +161,7 @@ export function makeEditor(options: EditorOptions): MadeEditor {
     lineDecorations,
     blockDecorations(options.registry),
     belowLastBlock,
-    behindTail,
+    besideTail,
     finishedLines,
     recordFolds,
     closeUp,
