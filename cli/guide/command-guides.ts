@@ -48,7 +48,7 @@ export const COMMANDS: readonly CommandGuide[] = [
     words: 'PATH',
     says: 'Every task of a Markdown file, or of a folder of them.',
     options: [],
-    examples: ['scan "demo/Waiting for others.md"'],
+    examples: ['scan "demo/Phone list.md"'],
   },
   {
     name: 'gather',

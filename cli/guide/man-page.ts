@@ -46,4 +46,10 @@ export function manPage(version: string): string {
 const optionNames = (): OptionName[] => [...new Set([...EVERYWHERE, ...COMMANDS.flatMap(({ options }) => options)])];
 
 /** Words as roff reads them: dashes that can be copied, and no line that begins a request. */
-const text = (words: string): string => words.replace(/\\/g, '\\e').replace(/-/g, '\\-').replace(/^[.']/, '\\&$&');
+const text = (words: string): string =>
+  words
+    .replace(/\\/g, '\\e')
+    .replace(/-/g, '\\-')
+    .replace(/^[.']/, '\\&$&')
+    // Other signs by their number: what reads the page may not know UTF-8 (groff_char(7)).
+    .replace(/[^ -~]/gu, (sign) => `\\[u${sign.codePointAt(0)?.toString(16).toUpperCase().padStart(4, '0') ?? ''}]`);

@@ -12,4 +12,5 @@ export const HELP_PAGES = [
   { id: 'sealed', title: 'Sealed notes', load: () => import('../../../docs/sealed.md?raw') },
   { id: 'lending', title: 'Lending', load: () => import('../../../docs/lending.md?raw') },
   { id: 'keeping', title: 'How it is kept', load: () => import('../../../docs/keep.md?raw') },
+  { id: 'runner', title: 'At the command line', load: () => import('../../../docs/runner.md?raw') },
 ] as const;

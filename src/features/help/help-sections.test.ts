@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs';
 import { parseGather } from '../../core/gather/language/parse';
 import { anchorOf, sectionsOf, sectionsWith, wordsAround } from './help-sections';
 
-const DOCS = ['format', 'day', 'gather', 'finding'].map((name) => [name, readFileSync(`docs/${name}.md`, 'utf8')] as const);
+const NAMES = [...readFileSync('src/features/help/help-pages.ts', 'utf8').matchAll(/docs\/(\w+)\.md/g)].map(([, name = '']) => name);
+const DOCS = NAMES.map((name) => [name, readFileSync(`docs/${name}.md`, 'utf8')] as const);
 
 test('a page is cut at its headings, each with what stands under it', () => {
   const sections = sectionsOf('note', '# One\n\nfirst `code`\n\n## Two, and more\n\n- a\n- b\n');
