@@ -59,6 +59,35 @@ describe('a folder that is kept in step', () => {
     expect(Object.fromEntries([...folder.files.keys()].map((path) => [path, folder.text(path)]))).toEqual(all);
   });
 
+  it('however often both change one line, there is one other text beside, and none beside that', async () => {
+    const folder = new MemoryFolder();
+    const { store, actions, sync } = await joined(folder, { 'A.md': 'x' });
+    await sync.pass();
+    for (const round of ['one', 'two', 'three']) {
+      folder.put('A.md', `there ${round}`);
+      await actions.replace('A.md', `here ${round}`, 'Changed');
+      // And in the other text itself.
+      if (round === 'three') {
+        folder.put('A (other text).md', `${folder.text('A (other text).md')}\nsaid there`);
+        await actions.replace('A (other text).md', `${await store.text('A (other text).md')}\nsaid here`, 'Changed');
+      }
+      await sync.pass();
+      await sync.pass();
+    }
+    expect(Object.keys(await texts(store))).toEqual(['A (other text).md', 'A.md']);
+    const other = (await store.text('A (other text).md')) ?? '';
+    for (const words of ['there one', 'there two', 'there three', 'said there', 'said here']) expect(other).toContain(words);
+    expect([await store.text('A.md'), folder.text('A.md'), folder.text('A (other text).md')]).toEqual(['here three', 'here three', other]);
+  });
+
+  it('an empty file that was begun and never written gets what the note says, and nothing stands beside it', async () => {
+    const folder = new MemoryFolder();
+    const { store, sync } = await joined(folder, { 'A.md': 'a' });
+    folder.put('A.md', '');
+    await sync.pass();
+    expect([await texts(store), folder.text('A.md')]).toEqual([{ 'A.md': 'a' }, 'a']);
+  });
+
   it('what is removed on one side goes; removed on one and changed on the other it stays', async () => {
     const folder = new MemoryFolder();
     const { store, actions, sync } = await joined(folder, { 'A.md': 'a', 'B.md': 'b', 'C.md': 'c', 'D.md': 'd' });

@@ -6,8 +6,9 @@ import type { NoteSource } from '../notes/note-source';
 import type { NoteWrite } from '../notes/note-write';
 import { type Opener, openedContent, sealedContent } from '../notes/opener';
 import { FOLDER } from '../notes/origin';
-import { mergeTexts } from '../texts/merge';
-import { otherTextPath } from '../texts/other-text';
+import { mergeForBoth, mergeTexts } from '../texts/merge';
+import { otherTextOf, otherTextPath } from '../texts/other-text';
+import { intoOtherText } from '../texts/save-text';
 import { type DiskFile, type DiskFolder, sameFile } from './disk-folder';
 import { folderFailure } from './folder-failure';
 import type { InSteps } from './in-step';
@@ -278,7 +279,9 @@ export class FolderSync {
     if (file && !held) return null;
     const markThere = held && markOf(held.content);
     if (markHere === markThere) return { key, now: held };
-    if (markThere === before) return this.goesOut(key, note, held && held.file, report);
+    // An empty file that was never in step says nothing: it was made by a write that did not come to its end.
+    const isUnsaid = step === null && note !== null && held !== null && held.file.size === 0;
+    if (markThere === before || isUnsaid) return this.goesOut(key, note, held && held.file, report);
     if (markHere === before) return this.comesIn(key, note, held);
     if (!note || !held) {
       report.stayed.push(note?.path ?? file?.path ?? key);
@@ -325,19 +328,17 @@ export class FolderSync {
   /** Both changed: they are merged line by line, or the file's text stands beside the note. */
   private async together(key: string, note: StoredNote, held: Held, report: SyncReport): Promise<Arrival | null> {
     const here = contentOf(note);
-    const content = await this.bothIn(note.path, this.steps.get(key) && (await this.steps.content(key)), here, held.content);
+    const content = await this.bothIn(note.path, await this.known(key), here, held.content);
     if (content === 'closed') {
       report.failed.push({ path: note.path, why: CLOSED });
       return null;
     }
     if (content === null) {
-      const taken = await this.store.paths();
-      const other = freePath(otherTextPath(note.path), (folded) => taken.has(folded));
       // The file's text is stored here before the file is written over.
-      const saved = await this.store.commit(FOLDER, [{ path: other, expect: null, content: held.content }]);
-      if (!saved.saved) return null;
-      report.beside.push({ path: note.path, other });
-      this.dirty?.add(foldPath(other));
+      const other = await this.besideIt(note.path, await this.known(key), held.content);
+      if (other.writes.length > 0 && !(await this.store.commit(FOLDER, other.writes)).saved) return null;
+      report.beside.push({ path: note.path, other: other.path });
+      this.dirty?.add(foldPath(other.path));
     } else {
       const saved = sameContent(content, here) || (await this.store.commit(FOLDER, [{ path: note.path, expect: here, content }])).saved;
       if (!saved) {
@@ -353,10 +354,28 @@ export class FolderSync {
     return null;
   }
 
+  /** What both sides held last. */
+  private async known(key: string): Promise<Content | null> {
+    return this.steps.get(key) && (await this.steps.content(key));
+  }
+
+  /** What puts the file's text beside a note: into its other text, where it has one already. */
+  private async besideIt(path: string, base: Content | null, there: Content): Promise<{ path: string; writes: NoteWrite[] }> {
+    if ('text' in there) return intoOtherText(this.store, path, there.text, base && 'text' in base ? base.text : '');
+    const taken = await this.store.paths();
+    const free = freePath(otherTextPath(path), (folded) => taken.has(folded));
+    return { path: free, writes: [{ path: free, expect: null, content: there }] };
+  }
+
   /** Both texts in one, from what they grew from; null where that cannot be done, as with what is no text. */
   private async bothIn(path: string, base: Content | null, here: Content, there: Content): Promise<Content | 'closed' | null> {
-    if (!isSealedPath(path))
-      return base && 'text' in base && 'text' in here && 'text' in there ? merged(base.text, here.text, there.text) : null;
+    if (!isSealedPath(path)) {
+      if (!('text' in here && 'text' in there)) return null;
+      const grownFrom = base && 'text' in base ? base.text : null;
+      const both = grownFrom === null ? null : merged(grownFrom, here.text, there.text);
+      // Beside an other text nothing stands: it has the lines of both.
+      return both ?? (otherTextOf(path) === null ? null : { text: mergeForBoth(grownFrom ?? '', here.text, there.text) });
+    }
     const opener = this.opener();
     const open = async (one: Content | null): Promise<Content | null> => one && openedContent(opener, path, one);
     const [before, mine, other] = await Promise.all([open(base), open(here), open(there)]);

@@ -82,6 +82,26 @@ describe('a file', () => {
     expect(made).toEqual({ Store: {} });
   });
 
+  it('that another program writes meanwhile is not written over, whether it was there or not', async () => {
+    const made: MadeFolder = { 'A.md': 'one' };
+    const mishap: Mishap = { aborted: 0 };
+    const clock = { at: 1 };
+    const folder = handleFolder(madeHandle(made, mishap, clock));
+    const before = await folder.stat('A.md');
+    for (const [name, seen] of [
+      ['A.md', before],
+      ['B.md', null],
+    ] as const) {
+      mishap.meanwhile = () => {
+        made[name] = 'theirs';
+        clock.at++;
+      };
+      expect(await folder.write(name, bytes('ours'), seen)).toBeNull();
+      expect(made[name]).toBe('theirs');
+    }
+    expect(mishap.aborted).toBe(2);
+  });
+
   it('that cannot be written to its end holds what it held', async () => {
     const made: MadeFolder = { 'A.md': 'one' };
     const mishap: Mishap = { aborted: 0 };

@@ -48,11 +48,16 @@ export function handleFolder(root: FileSystemDirectoryHandle): DiskFolder {
       return found && { bytes: new Uint8Array(await found.content.arrayBuffer()), file: found.file };
     },
     write: async (path, bytes, before) => {
-      if (!sameFile((await statOf(path))?.file ?? null, before)) return null;
+      const isAsSeen = async (): Promise<boolean> => sameFile((await statOf(path))?.file ?? null, before);
+      if (!(await isAsSeen())) return null;
       const { folder, name } = await fileHandle(path, true);
       const handle = await folder.getFileHandle(name, { create: true });
-      await writeWhole(handle, bytes);
-      return fileOf(path, await handle.getFile());
+      // Another program may write while this one does. A file that was made just now is empty.
+      const mayStill = before ? isAsSeen : async (): Promise<boolean> => (await handle.getFile()).size === 0;
+      if (!(await writeWhole(handle, bytes, mayStill))) return null;
+      const written = fileOf(path, await handle.getFile());
+      // What came over it right behind is not what was written.
+      return written.size === bytes.length ? written : null;
     },
     remove: async (path, before) => {
       const present = (await statOf(path))?.file ?? null;

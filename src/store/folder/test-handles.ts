@@ -7,6 +7,8 @@ export interface MadeFolder {
 export interface Mishap {
   /** Writing fails with this. */
   fails?: Error;
+  /** Done once while a file is written, before it is closed. */
+  meanwhile?: () => void;
   /** How often a half-written file was given up. */
   aborted: number;
 }
@@ -35,6 +37,8 @@ export function madeHandle(made: MadeFolder, mishap: Mishap = { aborted: 0 }, cl
         write: async (content: Blob | Uint8Array) => {
           written += content instanceof Blob ? await content.text() : new TextDecoder().decode(content);
           if (mishap.fails) throw mishap.fails;
+          mishap.meanwhile?.();
+          delete mishap.meanwhile;
         },
         close: () => {
           made[name] = written;
@@ -51,6 +55,7 @@ export function madeHandle(made: MadeFolder, mishap: Mishap = { aborted: 0 }, cl
     getFileHandle: (name: string, { create = false } = {}) => {
       if (typeof made[name] === 'object') return Promise.reject(new DOMException('a folder', 'TypeMismatchError'));
       if (made[name] === undefined && !create) return Promise.reject(notThere());
+      made[name] ??= '';
       return Promise.resolve(fileHandle(name));
     },
     getDirectoryHandle: (name: string, { create = false } = {}) => {

@@ -2,6 +2,7 @@ import { foldPath, freePath } from '../../core/note/names/path';
 import { contentOf } from '../notes/content';
 import { TYPING, command } from '../notes/origin';
 import { mergeForBoth, mergeForTheirs, mergeTogether } from './merge';
+import type { NoteSource } from '../notes/note-source';
 import type { NoteStore } from '../notes/note-store';
 import type { NoteWrite } from '../notes/note-write';
 import { otherTextPath } from './other-text';
@@ -77,7 +78,12 @@ interface IntoOther {
  *
  * @param grownFrom what both grew from, as far as that is known
  */
-export async function intoOtherText(store: NoteStore, path: string, text: string, grownFrom: string): Promise<IntoOther> {
+export async function intoOtherText(
+  store: Pick<NoteSource, 'get' | 'paths'>,
+  path: string,
+  text: string,
+  grownFrom: string,
+): Promise<IntoOther> {
   const place = otherTextPath(path);
   const note = await store.get(place);
   if (note?.text != null) {
