@@ -63,7 +63,7 @@ describe('a folder that is kept in step', () => {
     const folder = new MemoryFolder();
     const { store, actions, sync } = await joined(folder, { 'A.md': 'x' });
     await sync.pass();
-    for (const round of ['one', 'two', 'three']) {
+    for (const round of ['one', 'ones', 'three']) {
       folder.put('A.md', `there ${round}`);
       await actions.replace('A.md', `here ${round}`, 'Changed');
       // And in the other text itself.
@@ -76,7 +76,7 @@ describe('a folder that is kept in step', () => {
     }
     expect(Object.keys(await texts(store))).toEqual(['A (other text).md', 'A.md']);
     const other = (await store.text('A (other text).md')) ?? '';
-    for (const words of ['there one', 'there two', 'there three', 'said there', 'said here']) expect(other).toContain(words);
+    for (const words of ['there one\n', 'there ones', 'there three', 'said there', 'said here']) expect(other).toContain(words);
     expect([await store.text('A.md'), folder.text('A.md'), folder.text('A (other text).md')]).toEqual(['here three', 'here three', other]);
   });
 

@@ -361,7 +361,7 @@ export class FolderSync {
 
   /** What puts the file's text beside a note: into its other text, where it has one already. */
   private async besideIt(path: string, base: Content | null, there: Content): Promise<{ path: string; writes: NoteWrite[] }> {
-    if ('text' in there) return intoOtherText(this.store, path, there.text, base && 'text' in base ? base.text : '');
+    if ('text' in there) return intoOtherText(this.store, path, there.text, base && 'text' in base ? base.text : '', 'no word grows');
     const taken = await this.store.paths();
     const free = freePath(otherTextPath(path), (folded) => taken.has(folded));
     return { path: free, writes: [{ path: free, expect: null, content: there }] };
@@ -374,7 +374,7 @@ export class FolderSync {
       const grownFrom = base && 'text' in base ? base.text : null;
       const both = grownFrom === null ? null : merged(grownFrom, here.text, there.text);
       // Beside an other text nothing stands: it has the lines of both.
-      return both ?? (otherTextOf(path) === null ? null : { text: mergeForBoth(grownFrom ?? '', here.text, there.text) });
+      return both ?? (otherTextOf(path) === null ? null : { text: mergeForBoth(grownFrom ?? '', here.text, there.text, 'no word grows') });
     }
     const opener = this.opener();
     const open = async (one: Content | null): Promise<Content | null> => one && openedContent(opener, path, one);

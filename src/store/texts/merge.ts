@@ -46,14 +46,21 @@ const goesOn = ({ base }: Contested, more: readonly string[], less: readonly str
  * Merges two texts that grew from one so that no word of either goes: where both changed the same lines, the lines of both stand, theirs
  * first, but for lines that grew into another.
  *
+ * @param grows of one who types on, the last word of a line may have grown into a longer one; of others it is another word
  * @example mergeForBoth('a', 'a mine', 'a theirs') // 'a theirs\na mine'
  */
-export function mergeForBoth(base: string, mine: string, theirs: string): string {
+export function mergeForBoth(
+  base: string,
+  mine: string,
+  theirs: string,
+  grows: 'one word grows' | 'no word grows' = 'one word grows',
+): string {
   const clean = mergeTexts(base, mine, theirs);
   if (clean !== null) return clean;
+  const most = grows === 'one word grows' ? 1 : 0;
   return textOf(regionsOf(base, mine, theirs), (region) => {
-    const kept = region.theirs.filter((line) => !region.mine.some((other) => holds(other, line)));
-    return [...kept, ...region.mine.filter((line) => !kept.some((other) => holds(other, line)))];
+    const kept = region.theirs.filter((line) => !region.mine.some((other) => holds(other, line, most)));
+    return [...kept, ...region.mine.filter((line) => !kept.some((other) => holds(other, line, most)))];
   });
 }
 
@@ -162,13 +169,13 @@ const wordsOf = (line: string): string[] => line.split(/\s+/).filter((word) => w
 const allHeld = (lines: readonly string[], by: readonly string[]): boolean =>
   lines.every((line) => wordsOf(line).length === 0 || by.some((other) => holds(other, line)));
 
-/** Whether one line has all words of another in their order, so that it may have grown from it; one word may have grown too. */
-function holds(longer: string, shorter: string): boolean {
+/** Whether one line has all words of another in their order, so that it may have grown from it; some words may have grown too, at most so many. */
+function holds(longer: string, shorter: string, most = 1): boolean {
   const words = wordsOf(longer);
   let at = 0;
   let grown = 0;
   for (const word of wordsOf(shorter)) {
-    while (at < words.length && words[at] !== word && !(grown === 0 && words[at]?.startsWith(word))) at++;
+    while (at < words.length && words[at] !== word && !(grown < most && words[at]?.startsWith(word))) at++;
     if (at === words.length) return false;
     if (words[at] !== word) grown++;
     at++;

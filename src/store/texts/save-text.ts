@@ -83,11 +83,12 @@ export async function intoOtherText(
   path: string,
   text: string,
   grownFrom: string,
+  grows: Parameters<typeof mergeForBoth>[3] = 'one word grows',
 ): Promise<IntoOther> {
   const place = otherTextPath(path);
   const note = await store.get(place);
   if (note?.text != null) {
-    const both = mergeForBoth(grownFrom, text, note.text);
+    const both = mergeForBoth(grownFrom, text, note.text, grows);
     const write: NoteWrite = { path: note.path, expect: contentOf(note), content: { text: both } };
     return { path: note.path, text: both, writes: both === note.text ? [] : [write] };
   }
