@@ -18,6 +18,17 @@ export default ts.config(
       '@typescript-eslint/require-await': 'off',
       // The texts of Yjs say what they hold.
       '@typescript-eslint/no-base-to-string': ['error', { ignoredTypeNames: ['Error', 'RegExp', 'URL', 'URLSearchParams', 'YText'] }],
+      'no-eval': 'error',
+      'no-new-func': 'error',
+      // Text becomes markup nowhere but by React and by the writer of HTML, which lets nothing through (docs/security.md).
+      'no-restricted-syntax': [
+        'error',
+        ...[
+          'MemberExpression[property.name=/^(innerHTML|outerHTML|insertAdjacentHTML|srcdoc)$/]',
+          'JSXAttribute[name.name=/^(dangerouslySetInnerHTML|srcDoc)$/]',
+          "CallExpression[callee.object.name='document'][callee.property.name=/^write/]",
+        ].map((selector) => ({ selector, message: 'Text becomes markup here.' })),
+      ],
       'max-lines': ['error', { max: 420, skipBlankLines: true, skipComments: true }],
     },
   },

@@ -54,6 +54,7 @@ module.exports = {
     '<rootDir>/stand-in/**/*.test.ts',
     '<rootDir>/bench/**/*.test.ts',
     '<rootDir>/cli/**/*.test.ts',
+    '<rootDir>/docs/**/*.test.ts',
   ],
   transform: {
     '^.+\\.[cm]?[jt]sx?$': [

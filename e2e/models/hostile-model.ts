@@ -52,7 +52,7 @@ export async function runHostileModel({ browser, launch, port, seconds, seed, fa
         changeOutside(service, until, random),
         changeFile(owner.pages[0] as Page, words, until, random),
       ];
-      const fault = asked[faults.length] ?? (FAULTS[Math.floor(random() * FAULTS.length)] as Fault);
+      const fault = asked[faults.length] ?? FAULTS[Math.floor(random() * FAULTS.length)] ?? 'nothing';
       faults.push(fault);
       await Promise.all([...hands, fail(fault, { server, owner, service, phone })]);
       await mended(fault, { server, owner, service, phone });
