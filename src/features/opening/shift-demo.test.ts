@@ -2,6 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { isoDay, readIsoDay, weekdayOf } from '../../core/calendar/day';
 import { readNote } from '../../core/task/reading/read-note';
+import { parseGather } from '../../core/gather/language/parse';
 import { STATUSES } from '../../core/task/line/status';
 import { DEMO_DAY, shiftDemo } from './shift-demo';
 
@@ -24,6 +25,9 @@ describe('the demo', () => {
 
   it('has no line with a problem', () => {
     expect(tasks.flatMap((task) => task.problems.map((problem) => `${task.raw}: ${problem.message}`))).toEqual([]);
+    // Those of templates are filled in first.
+    const asked = notes.filter(({ front }) => front.kind !== 'template');
+    expect(asked.flatMap((note) => note.gathers.flatMap(({ text }) => parseGather(text).errors))).toEqual([]);
   });
 });
 

@@ -57,7 +57,7 @@ function endOfLine(text: string, from: number): number {
 /** `title` begins a clause only at the start of a line, and runs to its end. */
 function titleAt(text: string, at: number): Token | null {
   const match = /^title(?![\p{L}\p{N}_])[ \t]*/iu.exec(text.slice(at, at + 80));
-  if (!match || /^(?:[=<>!,]|(?:in|has)\s)/i.test(text.slice(at + match[0].length))) return null;
+  if (!match || /^(?:[=<>!,]|has\s+")/i.test(text.slice(at + match[0].length))) return null;
   const to = endOfLine(text, at);
   return { kind: 'title', value: text.slice(at + match[0].length, to).trim(), from: at, to, startsLine: true };
 }

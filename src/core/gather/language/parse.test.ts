@@ -149,6 +149,10 @@ describe('what a gather says', () => {
       title: 'where open and limit 3',
       where: { is: 'flag' },
     });
+    // Only what asks for a title is no title.
+    for (const words of ['In the coming weeks', 'has to be done', 'Has it come?'])
+      expect(parseGather(`title ${words}\nwhere late`)).toMatchObject({ gather: { title: words }, errors: [] });
+    expect(parseGather('title has "salt"\nfrom notes').gather.where).toMatchObject({ is: 'title has' });
   });
 
   it('clauses may follow on one line, and comments are left out', () => {

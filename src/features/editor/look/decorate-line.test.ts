@@ -65,6 +65,15 @@ describe('what stands over a line', () => {
     expect(over('- a {key}', 0)).toEqual(['cm-item --depth:0', 'ChipsWidget for “{key}”', 'BulletWidget for “-”']);
   });
 
+  it('signs around words are out of sight while the cursor is elsewhere; in code they are what they are', () => {
+    const looks = (text: string): string[] => over(text, 0).filter((one) => !one.startsWith('cm-md'));
+    expect(looks('see *Settings* now')).toEqual(['hidden “*”', 'cm-slanted: Settings', 'hidden “*”']);
+    expect(looks('type `a *b* **c**` now')).toEqual(['hidden “`”', 'cm-code: a *b* **c**', 'hidden “`”']);
+    expect(looks('**a** *b*')).toEqual(['hidden “**”', 'cm-bold: a', 'hidden “**”', 'hidden “*”', 'cm-slanted: b', 'hidden “*”']);
+    for (const text of ['2 * 3 * 4', 'a `` b', '* a *', '**', '\\*a*', '`'])
+      expect(looks(text).filter((one) => one.startsWith('hidden'))).toEqual([]);
+  });
+
   it('plain text under an item stands below its words, until the cursor is in it', () => {
     const text = '- a\n  - [ ] b\n    words **bold**\n  - c\n    more\n\nplain';
     expect(over(text, 2)).toEqual(['cm-under cm-under-task --depth:1', 'hidden “    ”', 'hidden “**”', 'cm-bold: bold', 'hidden “**”']);

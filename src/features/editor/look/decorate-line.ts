@@ -108,8 +108,12 @@ function decorateText(ranges: Range<Decoration>[], from: number, text: string, w
   for (const { from: first, to } of addressesIn(text)) ranges.push(ADDRESS.range(from + first, from + to));
   if (leads) for (const { from: first, to } of taskLinksIn(text)) ranges.push(TASK_LINK.range(from + first, from + to));
   if (leads) for (const { from: first, to } of daysIn(text.slice(0, wordsTo))) ranges.push(DAY.range(from + first, from + to));
+  const code = text.includes('`') ? [...text.matchAll(CODE)] : [];
   for (const [sign, name] of MARKED) {
     for (const found of text.matchAll(sign)) {
+      // What stands in code is what it is.
+      if (sign !== CODE && code.some(({ index, 0: words }) => found.index < index + words.length && index < found.index + found[0].length))
+        continue;
       const width = found[1]?.length ?? 0;
       if (column !== null && column >= found.index && column <= found.index + found[0].length) continue;
       const at = from + found.index;
@@ -144,9 +148,12 @@ const DAY = Decoration.mark({ class: 'cm-day', attributes: { title: 'A click lea
 const AUTO = Decoration.line({ attributes: { dir: 'auto' } });
 const TABLE = Decoration.line({ class: 'cm-table-line' });
 const QUOTE = Decoration.line({ class: 'cm-quote-line' });
+const CODE = /(?<![`\\])(`)(?!`)[^`\n]+`(?!`)/g;
 /** Signs of emphasis around words, which are shown as what they say while the cursor is elsewhere. */
 const MARKED: readonly [RegExp, string][] = [
+  [CODE, 'cm-code'],
   [/(\*\*)(?=\S)[^*\n]+?(?<=\S)\*\*/g, 'cm-bold'],
+  [/(?<![*\\])(\*)(?=[^\s*])[^*\n]+?(?<=[^\s*])\*(?!\*)/g, 'cm-slanted'],
   [/(~~)(?=\S)[^~\n]+?(?<=\S)~~/g, 'cm-struck'],
 ];
 

@@ -50,6 +50,8 @@ const theme = EditorView.theme({
     fontSize: '0.9em',
   },
   '.cm-bold': { fontWeight: '700' },
+  '.cm-slanted': { fontStyle: 'italic' },
+  '.cm-code': { background: 'var(--raised)', borderRadius: '3px', padding: '0 0.2em' },
   '.cm-struck': { textDecoration: 'line-through' },
   '.cm-offered': { textDecoration: 'underline dashed var(--primary)', textUnderlineOffset: '4px' },
   '.cm-offer': {
