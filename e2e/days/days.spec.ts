@@ -38,7 +38,7 @@ test(
   },
 );
 
-test('a template with a question: as a new note and put in at the cursor', async ({ desk, page }) => {
+test('a template with a question: as a new note and put in at the cursor', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('demo');
   await page.keyboard.press('Control+k');
   await page.keyboard.type('New note with');

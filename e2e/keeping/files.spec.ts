@@ -99,59 +99,60 @@ test('a table is mapped, a calendar becomes appointments, boxes with other signs
   await expect(plan.getByLabel('[>]')).toHaveValue('waiting');
 });
 
-test('the set-up alone goes out and comes into an empty desk; a calendar is given by the server and withdrawn; a page is printed whole', async ({
-  desk,
-  page,
-}) => {
-  await desk.open('demo');
-  await desk.rack.getByRole('link', { name: 'Files' }).click();
-  await page.getByLabel('The set-up alone').check();
-  const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save as a file' }).click();
-  const bytes = readFileSync(await (await download).path());
-  const names = Object.keys(unzipSync(new Uint8Array(bytes)));
-  expect(names).toContain('Agenda/Today.md');
-  expect(names).toContain('recado-settings.json');
-  expect(names.filter((name) => /^(?:Exhibitions|Journal|People)\//.test(name))).toEqual([]);
+test(
+  'the set-up alone goes out and comes into an empty desk; a calendar is given by the server and withdrawn; a page is printed whole',
+  { tag: '@long' },
+  async ({ desk, page }) => {
+    await desk.open('demo');
+    await desk.rack.getByRole('link', { name: 'Files' }).click();
+    await page.getByLabel('The set-up alone').check();
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Save as a file' }).click();
+    const bytes = readFileSync(await (await download).path());
+    const names = Object.keys(unzipSync(new Uint8Array(bytes)));
+    expect(names).toContain('Agenda/Today.md');
+    expect(names).toContain('recado-settings.json');
+    expect(names.filter((name) => /^(?:Exhibitions|Journal|People)\//.test(name))).toEqual([]);
 
-  await page.getByRole('button', { name: 'Begin a calendar' }).click();
-  await expect(page.getByText(/^Sent last/)).toBeVisible();
-  const address = await page.getByLabel('Its address').inputValue();
-  const calendar = async () => (await page.request.get(address)).text();
-  expect(await calendar()).toContain('SUMMARY:Sign the glass-case insurance rider');
-  await page.getByRole('checkbox', { name: 'Today' }).uncheck();
-  await expect.poll(calendar).not.toContain('insurance rider');
-  await page.getByRole('button', { name: 'Withdraw it' }).click();
-  await expect(page.getByRole('button', { name: 'Begin a calendar' })).toBeVisible();
-  expect((await page.request.get(address)).status()).toBe(404);
+    await page.getByRole('button', { name: 'Begin a calendar' }).click();
+    await expect(page.getByText(/^Sent last/)).toBeVisible();
+    const address = await page.getByLabel('Its address').inputValue();
+    const calendar = async () => (await page.request.get(address)).text();
+    expect(await calendar()).toContain('SUMMARY:Sign the glass-case insurance rider');
+    await page.getByRole('checkbox', { name: 'Today' }).uncheck();
+    await expect.poll(calendar).not.toContain('insurance rider');
+    await page.getByRole('button', { name: 'Withdraw it' }).click();
+    await expect(page.getByRole('button', { name: 'Begin a calendar' })).toBeVisible();
+    expect((await page.request.get(address)).status()).toBe(404);
 
-  // On paper everything is there: also the rows that the screen has not drawn, and none of the frame.
-  await desk.agenda('Undated');
-  await page.keyboard.press('Control+k');
-  await page.keyboard.type('Print this page');
-  await page.evaluate(() => (window.print = () => document.body.setAttribute('data-printed', '')));
-  await page.keyboard.press('Enter');
-  const print = page.getByRole('dialog', { name: 'Print' });
-  await print.getByLabel('Say where each task stands').uncheck();
-  await print.getByRole('button', { name: 'Print', exact: true }).click();
-  await expect(page.locator('body[data-printed]')).toBeVisible();
-  await page.emulateMedia({ media: 'print', colorScheme: 'dark' });
-  await expect(desk.rack).toBeHidden();
-  await expect(desk.main.locator('.row-source').first()).toBeHidden();
-  expect(await desk.main.evaluate((main) => getComputedStyle(main).overflowY)).toBe('visible');
-  expect(await page.evaluate(() => getComputedStyle(document.body).color)).toBe('rgb(0, 0, 0)');
-  expect((await page.pdf()).subarray(0, 5).toString()).toBe('%PDF-');
+    // On paper everything is there: also the rows that the screen has not drawn, and none of the frame.
+    await desk.agenda('Undated');
+    await page.keyboard.press('Control+k');
+    await page.keyboard.type('Print this page');
+    await page.evaluate(() => (window.print = () => document.body.setAttribute('data-printed', '')));
+    await page.keyboard.press('Enter');
+    const print = page.getByRole('dialog', { name: 'Print' });
+    await print.getByLabel('Say where each task stands').uncheck();
+    await print.getByRole('button', { name: 'Print', exact: true }).click();
+    await expect(page.locator('body[data-printed]')).toBeVisible();
+    await page.emulateMedia({ media: 'print', colorScheme: 'dark' });
+    await expect(desk.rack).toBeHidden();
+    await expect(desk.main.locator('.row-source').first()).toBeHidden();
+    expect(await desk.main.evaluate((main) => getComputedStyle(main).overflowY)).toBe('visible');
+    expect(await page.evaluate(() => getComputedStyle(document.body).color)).toBe('rgb(0, 0, 0)');
+    expect((await page.pdf()).subarray(0, 5).toString()).toBe('%PDF-');
 
-  // Another desk has the pages then, and none of the tasks.
-  await page.emulateMedia({ media: 'screen' });
-  await page.evaluate(async () => {
-    for (const { name } of await indexedDB.databases()) if (name !== undefined) indexedDB.deleteDatabase(name);
-    localStorage.clear();
-  });
-  await desk.open('empty');
-  const report = await desk.bringIn([{ name: 'set-up.zip', mimeType: 'application/zip', buffer: bytes }]);
-  await expect(report.getByRole('button', { name: 'Use the settings that came with it' })).toBeVisible();
-  await report.getByRole('button', { name: 'Done' }).click();
-  await expect(desk.rack.getByRole('link', { name: /Undated/ })).toBeVisible();
-  expect(await desk.stored('Exhibitions/Salt on the Glass.md')).toBeNull();
-});
+    // Another desk has the pages then, and none of the tasks.
+    await page.emulateMedia({ media: 'screen' });
+    await page.evaluate(async () => {
+      for (const { name } of await indexedDB.databases()) if (name !== undefined) indexedDB.deleteDatabase(name);
+      localStorage.clear();
+    });
+    await desk.open('empty');
+    const report = await desk.bringIn([{ name: 'set-up.zip', mimeType: 'application/zip', buffer: bytes }]);
+    await expect(report.getByRole('button', { name: 'Use the settings that came with it' })).toBeVisible();
+    await report.getByRole('button', { name: 'Done' }).click();
+    await expect(desk.rack.getByRole('link', { name: /Undated/ })).toBeVisible();
+    expect(await desk.stored('Exhibitions/Salt on the Glass.md')).toBeNull();
+  },
+);

@@ -321,65 +321,66 @@ test('every command of a note and of its text runs from the menu of commands', {
   await expect(page.getByRole('textbox', { name: 'Title of the note' })).toBeFocused();
 });
 
-test('the tail stays at the end, words keep their place, a link makes its note, records and finished lines fold', async ({
-  desk,
-  page,
-}) => {
-  await desk.open('empty');
-  const stored = () => desk.stored(JOURNAL);
-  await desk.write('- [ ] Ask Ilse {due 2026-11-27');
-  await page.keyboard.press('End');
-  await page.keyboard.type('}');
-  await page.keyboard.press('End');
-  // What is typed behind the tail goes before it, and a brace opens the one that is there.
-  await page.keyboard.type(' about the lamp');
-  await expect.poll(stored).toBe('- [ ] Ask Ilse about the lamp {due 2026-11-27}');
-  await page.keyboard.press('End');
-  await page.keyboard.type('{high');
-  await expect.poll(stored).toBe('- [ ] Ask Ilse about the lamp {due 2026-11-27; high}');
-
-  // The box is drawn as its mark until the cursor stands in it.
-  const line = desk.text.locator('.cm-line').first();
-  await expect(line.locator('.task-mark')).toBeVisible();
-  const left = async (): Promise<number> => (await line.getByText('Ask Ilse about the lamp').boundingBox())?.x ?? 0;
-  const place = await left();
-  await page.keyboard.press('Escape');
-  await page.getByRole('heading', { level: 1 }).click();
-  expect(await left()).toBe(place);
-  await desk.text.press('Control+Home');
-  await expect(line).toContainText('- [ ] Ask');
-
-  // A link to a note that is not there asks, and makes it.
-  await page.keyboard.press('Control+End');
-  await page.keyboard.type('\n\n[[Lamp room');
-  await page.keyboard.press('Escape');
-  await page.keyboard.type(']]');
-  await page.keyboard.press('ArrowLeft');
-  await page.keyboard.press('ArrowLeft');
-  await page.keyboard.press('ArrowLeft');
-  await page.keyboard.press('Alt+Shift+Enter');
-  const dialog = page.getByRole('dialog', { name: 'New note' });
-  await expect(dialog.getByRole('textbox', { name: 'Title' })).toHaveValue('Lamp room');
-  await page.keyboard.press('Enter');
-  await expect(page).toHaveURL(/Lamp%20room/);
-
-  await page.goto('/day/2026-11-24');
-  await desk.write('- [ ] Read the log {due 2026-11-24; every day');
-  await page.keyboard.press('End');
-  await page.keyboard.type('}');
-  for (let time = 1; time <= 2; time++) {
-    await page.keyboard.press('Control+Home');
+test(
+  'the tail stays at the end, words keep their place, a link makes its note, records and finished lines fold',
+  { tag: '@long' },
+  async ({ desk, page }) => {
+    await desk.open('empty');
+    const stored = () => desk.stored(JOURNAL);
+    await desk.write('- [ ] Ask Ilse {due 2026-11-27');
     await page.keyboard.press('End');
-    await page.keyboard.press('Control+Enter');
-    await expect.poll(async () => (await desk.stored('Journal/2026-11-24.md'))?.match(/\[x\]/g)?.length).toBe(time);
-  }
-  const records = desk.text.getByRole('button', { name: /Read the log: 2 times, last today/ });
-  await expect(records).toBeVisible();
-  await page.keyboard.press('Control+Shift+F');
-  await expect(desk.text.locator('.task-mark-done')).toHaveCount(2);
-  await page.keyboard.press('Control+Shift+F');
-  await expect(records).toBeVisible();
-  await expect(page.getByRole('button', { name: '2 finished lines show' })).toBeVisible();
-  await page.keyboard.press('Shift+F8');
-  await expect(page.getByRole('button', { name: '2 finished lines out of sight' })).toBeVisible();
-});
+    await page.keyboard.type('}');
+    await page.keyboard.press('End');
+    // What is typed behind the tail goes before it, and a brace opens the one that is there.
+    await page.keyboard.type(' about the lamp');
+    await expect.poll(stored).toBe('- [ ] Ask Ilse about the lamp {due 2026-11-27}');
+    await page.keyboard.press('End');
+    await page.keyboard.type('{high');
+    await expect.poll(stored).toBe('- [ ] Ask Ilse about the lamp {due 2026-11-27; high}');
+
+    // The box is drawn as its mark until the cursor stands in it.
+    const line = desk.text.locator('.cm-line').first();
+    await expect(line.locator('.task-mark')).toBeVisible();
+    const left = async (): Promise<number> => (await line.getByText('Ask Ilse about the lamp').boundingBox())?.x ?? 0;
+    const place = await left();
+    await page.keyboard.press('Escape');
+    await page.getByRole('heading', { level: 1 }).click();
+    expect(await left()).toBe(place);
+    await desk.text.press('Control+Home');
+    await expect(line).toContainText('- [ ] Ask');
+
+    // A link to a note that is not there asks, and makes it.
+    await page.keyboard.press('Control+End');
+    await page.keyboard.type('\n\n[[Lamp room');
+    await page.keyboard.press('Escape');
+    await page.keyboard.type(']]');
+    await page.keyboard.press('ArrowLeft');
+    await page.keyboard.press('ArrowLeft');
+    await page.keyboard.press('ArrowLeft');
+    await page.keyboard.press('Alt+Shift+Enter');
+    const dialog = page.getByRole('dialog', { name: 'New note' });
+    await expect(dialog.getByRole('textbox', { name: 'Title' })).toHaveValue('Lamp room');
+    await page.keyboard.press('Enter');
+    await expect(page).toHaveURL(/Lamp%20room/);
+
+    await page.goto('/day/2026-11-24');
+    await desk.write('- [ ] Read the log {due 2026-11-24; every day');
+    await page.keyboard.press('End');
+    await page.keyboard.type('}');
+    for (let time = 1; time <= 2; time++) {
+      await page.keyboard.press('Control+Home');
+      await page.keyboard.press('End');
+      await page.keyboard.press('Control+Enter');
+      await expect.poll(async () => (await desk.stored('Journal/2026-11-24.md'))?.match(/\[x\]/g)?.length).toBe(time);
+    }
+    const records = desk.text.getByRole('button', { name: /Read the log: 2 times, last today/ });
+    await expect(records).toBeVisible();
+    await page.keyboard.press('Control+Shift+F');
+    await expect(desk.text.locator('.task-mark-done')).toHaveCount(2);
+    await page.keyboard.press('Control+Shift+F');
+    await expect(records).toBeVisible();
+    await expect(page.getByRole('button', { name: '2 finished lines show' })).toBeVisible();
+    await page.keyboard.press('Shift+F8');
+    await expect(page.getByRole('button', { name: '2 finished lines out of sight' })).toBeVisible();
+  },
+);

@@ -102,40 +102,40 @@ test('a second tab shows the same, and both edits stay', async ({ desk, page, co
   await other.close();
 });
 
-test('a line written in two tabs at once keeps both texts, which are shown to choose from; Undo brings both back', async ({
-  desk,
-  page,
-  context,
-}) => {
-  await desk.open('empty');
-  await desk.write('# Crates\n\n- [ ] Weigh ');
-  await expect.poll(() => desk.stored('Journal/2026-11-23.md')).toContain('Weigh');
-  const other = await context.newPage();
-  await other.clock.setFixedTime(NOW);
-  await other.goto('/day/2026-11-23');
-  const there = other.getByRole('textbox', { name: 'Text of the note' });
-  await expect(there).toContainText('Weigh');
-  await there.click();
-  await other.keyboard.press('Control+End');
-  await desk.text.click();
-  await page.keyboard.press('Control+End');
-  await Promise.all([page.keyboard.type('the north door crate', { delay: 70 }), other.keyboard.type('the lamps by hand', { delay: 70 })]);
-  const bar = page.getByRole('status').filter({ hasText: 'written in two places at once' });
-  await expect(bar).toBeVisible();
-  const both = async (): Promise<string[]> =>
-    Promise.all(['', ' (other text)'].map(async (end) => (await desk.stored(`Journal/2026-11-23${end}.md`)) ?? 'gone'));
-  // Whichever was stored first is the other text; nothing that was typed is lost.
-  await expect.poll(async () => (await both()).sort().join('|')).toMatch(/Weigh the lamps by hand.*Weigh the north door crate/s);
-  const [mine, theirs] = await both();
-  await bar.getByRole('button', { name: 'Compare and choose' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Two texts of “2026-11-23”' });
-  await expect(dialog.getByText('the lamps by hand')).toBeVisible();
-  await expect(dialog.getByText('the north door crate')).toBeVisible();
-  await dialog.getByRole('radio', { name: /^The other text/ }).check();
-  await dialog.getByRole('button', { name: 'Keep what is chosen' }).click();
-  await expect.poll(both).toEqual([theirs, 'gone']);
-  await expect(bar).toBeHidden();
-  await page.getByRole('button', { name: 'Undo' }).first().click();
-  await expect.poll(both).toEqual([mine, theirs]);
-  await expect(bar).toBeVisible();
-});
+test(
+  'a line written in two tabs at once keeps both texts, which are shown to choose from; Undo brings both back',
+  { tag: '@long' },
+  async ({ desk, page, context }) => {
+    await desk.open('empty');
+    await desk.write('# Crates\n\n- [ ] Weigh ');
+    await expect.poll(() => desk.stored('Journal/2026-11-23.md')).toContain('Weigh');
+    const other = await context.newPage();
+    await other.clock.setFixedTime(NOW);
+    await other.goto('/day/2026-11-23');
+    const there = other.getByRole('textbox', { name: 'Text of the note' });
+    await expect(there).toContainText('Weigh');
+    await there.click();
+    await other.keyboard.press('Control+End');
+    await desk.text.click();
+    await page.keyboard.press('Control+End');
+    await Promise.all([page.keyboard.type('the north door crate', { delay: 70 }), other.keyboard.type('the lamps by hand', { delay: 70 })]);
+    const bar = page.getByRole('status').filter({ hasText: 'written in two places at once' });
+    await expect(bar).toBeVisible();
+    const both = async (): Promise<string[]> =>
+      Promise.all(['', ' (other text)'].map(async (end) => (await desk.stored(`Journal/2026-11-23${end}.md`)) ?? 'gone'));
+    // Whichever was stored first is the other text; nothing that was typed is lost.
+    await expect.poll(async () => (await both()).sort().join('|')).toMatch(/Weigh the lamps by hand.*Weigh the north door crate/s);
+    const [mine, theirs] = await both();
+    await bar.getByRole('button', { name: 'Compare and choose' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Two texts of “2026-11-23”' });
+    await expect(dialog.getByText('the lamps by hand')).toBeVisible();
+    await expect(dialog.getByText('the north door crate')).toBeVisible();
+    await dialog.getByRole('radio', { name: /^The other text/ }).check();
+    await dialog.getByRole('button', { name: 'Keep what is chosen' }).click();
+    await expect.poll(both).toEqual([theirs, 'gone']);
+    await expect(bar).toBeHidden();
+    await page.getByRole('button', { name: 'Undo' }).first().click();
+    await expect.poll(both).toEqual([mine, theirs]);
+    await expect(bar).toBeVisible();
+  },
+);
