@@ -1,7 +1,7 @@
 import type { ActionContext } from './action-context';
 import { carry } from './carry';
 import { push, rest, shift, setClause, setPriority, shiftPriority, unsetClause } from './clause-actions';
-import { type Change, type LineRef, type Outcome, applyChanges, locateLine } from '../writing/edit';
+import { type Change, type LineRef, type Outcome, applyChanges, differenceOf, locateLine } from '../writing/edit';
 import type { Intention, WideIntention } from './intention';
 import { convert, duplicate, ensureRef, remove, reset, sink, sweep } from './list-actions';
 import { type OpenNote, type Refusal, itemAt, openNote, taskAt } from '../reading/open-note';
@@ -55,7 +55,8 @@ export function actOnMany(text: string, refs: readonly NamedLine[], intention: I
     if ('refused' in outcome) return outcome;
     next = applyChanges(next, outcome.changes);
   }
-  return { changes: wholeChange(text, next) };
+  const change = differenceOf(text, next);
+  return { changes: change ? [change] : [] };
 }
 
 /** What an intention does to each of several lines that takes it; the others stay. */
@@ -90,16 +91,6 @@ const OF_LINE: ReadonlySet<WideIntention['do']> = new Set<WideIntention['do']>([
  */
 export const isOfLine = (intention: WideIntention): boolean =>
   OF_LINE.has(intention.do) && !(intention.do === 'status' && intention.steps === 'out');
-
-function wholeChange(before: string, after: string): Change[] {
-  if (before === after) return [];
-  let head = 0;
-  while (head < before.length && before[head] === after[head]) head++;
-  let foot = 0;
-  const most = Math.min(before.length, after.length) - head;
-  while (foot < most && before[before.length - 1 - foot] === after[after.length - 1 - foot]) foot++;
-  return [{ from: head, to: before.length - foot, insert: after.slice(head, after.length - foot) }];
-}
 
 /** Does an intention to an opened note; what becomes of its lines stands in its edits. */
 export function actOn(opened: OpenNote, ref: Omit<LineRef, 'path'>, intention: Intention, context: ActionContext): Refusal | null {

@@ -50,4 +50,11 @@ describe('the changes that bring one text into another', () => {
     ],
     ['a line that came', 'one\ntwo', 'one\nnew\ntwo', [{ from: 4, to: 4, insert: 'new\n' }]],
   ])('touch nothing else: %s', (_, before, wanted, changes) => expect(changesUnderHand(before, wanted)).toEqual(changes));
+
+  it('are one where very many lines changed at once, for a hand that types', () => {
+    const lines = Array.from({ length: 600 }, (_, at) => `- [ ] task ${at}`);
+    const [before, wanted] = [lines.join('\n'), lines.map((line) => line.replace('[ ]', '[x]')).join('\n')];
+    expect(changesUnderHand(before, wanted)).toHaveLength(1);
+    expect(changesInto(before, wanted)).toHaveLength(600);
+  });
 });

@@ -45,12 +45,19 @@ export function changesInto(before: string, wanted: string, pairing: Pairing = p
 /** Beyond so many pairs of lines it takes too long for a hand that types to say which became which. */
 const FEW_PAIRS = 64;
 
+/** Beyond so many pairs of lines nothing is compared: one change takes the place of all. */
+const MOST_PAIRS = 160_000;
+
 /** The same for an editor, in which somebody types: letter by letter, and in no time. */
 export function changesUnderHand(before: string, wanted: string): Change[] {
+  const whole = differenceOf(before, wanted);
+  if (whole && linesIn(before.slice(whole.from, whole.to)) * linesIn(whole.insert) > MOST_PAIRS) return [whole];
   const pairing: Pairing = (old, next) =>
     old.length * next.length <= FEW_PAIRS ? pairedLines(old, next) : next.map((_, at) => (old.length === next.length ? at : -1));
   return byLetters(before, changesInto(before, wanted, pairing));
 }
+
+const linesIn = (text: string): number => text.split('\n').length;
 
 /** The changes without what each puts in as it was. */
 export function byLetters(before: string, changes: readonly Change[]): Change[] {

@@ -45,7 +45,7 @@ export function ColumnHead({ by, column, level: Level, isFolded, onFold, onMove,
       <div className="flex items-center gap-1">
         <Level className="min-w-0 flex-1 font-title text-[1.05rem] font-semibold [overflow-wrap:anywhere]">
           <button type="button" aria-expanded={!isFolded} className="min-h-[25px] rounded-md text-start hover:underline" onClick={onFold}>
-            {label} <span className="font-sans text-[0.84rem] font-semibold text-muted">{sums.join(' · ')}</span>
+            {label} <span className="inline-block font-sans text-[0.84rem] font-semibold text-muted">{sums.join(' · ')}</span>
           </button>
         </Level>
         <MoreMenu label={`Actions for the column ${label}`} small>

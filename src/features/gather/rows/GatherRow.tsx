@@ -110,7 +110,7 @@ export const GatherRow = memo(function GatherRow({ row, group, columns, withSour
         {row.steps.length > 0 && (
           <button
             type="button"
-            className="quiet-button no-print"
+            className="row-steps quiet-button no-print"
             aria-expanded={open}
             aria-label={`Steps of ${row.text}`}
             onClick={() => setOpen(!unfolded)}

@@ -88,7 +88,7 @@ export function RowMenuButton({ row, onAct, onReword }: RowMenuButtonProps) {
       type="button"
       aria-haspopup="menu"
       aria-label={`Actions for ${row.text}`}
-      className="quiet-button no-print opacity-0 group-focus-within/row:opacity-100 group-hover/row:opacity-100 focus-visible:opacity-100 pointer-coarse:opacity-100"
+      className="row-more quiet-button no-print opacity-0 group-focus-within/row:opacity-100 group-hover/row:opacity-100 focus-visible:opacity-100 pointer-coarse:opacity-100"
       onClick={(event) => open({ row, button: event.currentTarget, onAct, onReword })}
     >
       {DOTS}

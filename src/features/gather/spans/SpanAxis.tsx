@@ -15,7 +15,11 @@ export function SpanAxis({ axis }: { axis: DayRange }) {
   const { unit, days } = spanTicks(axis, first);
   return (
     <>
-      <div className="relative h-6 overflow-hidden text-[0.8rem] text-muted" aria-hidden="true">
+      <div
+        className="span-axis relative h-6 overflow-hidden text-[0.8rem] text-muted"
+        data-ticks={days.length > 8 ? 'many' : 'few'}
+        aria-hidden="true"
+      >
         {days.map((day) => (
           <span key={day} className="absolute whitespace-nowrap ps-1" style={{ insetInlineStart: `${acrossOf(axis, day)}%` }}>
             {tickName(day, unit)}
