@@ -7,7 +7,7 @@ const PIXEL = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQ
 const PASSPHRASE = 'salt and lanterns';
 
 test(
-  'a second person opens a whole desk from a full export: notes, earlier texts, settings, pictures, what is sealed',
+  'a second person opens a whole desk from a full export: notes, settings, pictures, what is sealed',
   { tag: '@long' },
   async ({ desk, page, browser }) => {
     test.slow();
@@ -44,12 +44,13 @@ test(
     await other.getByTestId('import-files').setInputFiles({ name: 'desk.zip', mimeType: 'application/zip', buffer: zip });
     await other.getByRole('button', { name: /^(?:Bring it in|Go on)$/ }).click();
     await expect(other.getByTestId('import-report')).toBeVisible({ timeout: 60_000 });
+    await other.getByRole('button', { name: 'Use the settings that came with it' }).click();
     await other.keyboard.press('Escape');
     const there = new Desk(other);
     await expect(other.getByText(/lines indexed/)).toBeAttached();
     const theirs = (await everythingStored(other)).notes;
     expect(theirs).toEqual(mine);
-    expect(await there.storedSettings()).toMatchObject({ firstDayOfWeek: 7 });
+    await expect.poll(() => there.storedSettings()).toMatchObject({ firstDayOfWeek: 7 });
     await other.goto('/note/Crate.md');
     await expect(there.text).toContainText('measured twice');
     await expect(there.text.locator('.cm-picture img')).toBeVisible();
