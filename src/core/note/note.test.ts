@@ -73,6 +73,7 @@ describe('front matter', () => {
       'Yes',
       '.5',
       '2026-11-23 09:00',
+      '09:30',
       'smells of salt, at the printer by 15 January',
       'who? me! (or l’heure)',
       'a,b,',

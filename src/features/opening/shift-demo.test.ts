@@ -2,6 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { isoDay, readIsoDay, weekdayOf } from '../../core/calendar/day';
 import { readNote } from '../../core/task/reading/read-note';
+import { readSimpleYaml } from '../../core/note/facts/front-matter';
 import { parseGather } from '../../core/gather/language/parse';
 import { STATUSES } from '../../core/task/line/status';
 import { DEMO_DAY, shiftDemo } from './shift-demo';
@@ -21,6 +22,11 @@ describe('the demo', () => {
     expect(tasks.filter((task) => task.parent !== -1).length).toBeGreaterThan(5);
     expect(tasks.filter((task) => task.every !== null).length).toBeGreaterThan(5);
     expect(notes.filter((note) => note.gathers.length > 0).length).toBeGreaterThan(2);
+  });
+
+  it('needs no library for its front matter, which would be a tenth more to load at first', () => {
+    const fronts = files.flatMap((file) => /^---\n([\s\S]*?)\n---/.exec(readFileSync(path.join(root, file), 'utf8'))?.[1] ?? []);
+    expect(fronts.filter((front) => readSimpleYaml(front.split('\n')) === null)).toEqual([]);
   });
 
   it('has no line with a problem', () => {

@@ -92,6 +92,8 @@ const SIMPLE_WORD = /^\p{L}[\p{L}\p{N} _./+-]*$/u;
 const SIMPLE_WORDS = /^\p{L}[\p{L}\p{N} _./,()'’!?+-]*$/u;
 const ISO_DAY = /^\d{4}-\d{2}-\d{2}$/;
 const DURATION = /^(?:\d+[dhm])+$/;
+/** A time, with its day or without, as meetings and reviews say it. */
+const MOMENT = /^(?:\d{4}-\d{2}-\d{2} )?\d{2}:\d{2}$/;
 const QUOTED = /^"([^"\\]*)"$/;
 const RESERVED = /^(?:true|false|null)$/i;
 
@@ -151,7 +153,7 @@ function readSimpleLine(line: string): SimpleLine | null {
 function simpleScalar(words: string, plain: RegExp): string | null {
   const quoted = QUOTED.exec(words);
   if (quoted) return quoted[1] ?? '';
-  if (ISO_DAY.test(words) || DURATION.test(words)) return words;
+  if (ISO_DAY.test(words) || DURATION.test(words) || MOMENT.test(words)) return words;
   return plain.test(words) && !RESERVED.test(words) ? words : null;
 }
 
