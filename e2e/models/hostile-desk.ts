@@ -38,6 +38,13 @@ export class HostileServer {
 
   async start(): Promise<void> {
     const root = path.resolve(import.meta.dirname, '../..');
+    const isThere = (): Promise<boolean> =>
+      fetch(`${this.address}/healthz`).then(
+        ({ ok }) => ok,
+        () => false,
+      );
+    // One that another run left would answer in its place, with other data.
+    expect(await isThere(), `another server listens at ${this.address}`).toBe(false);
     this.process = spawn(process.execPath, [path.join(root, 'node_modules/tsx/dist/cli.mjs'), path.join(root, 'server/main.ts')], {
       cwd: root,
       env: { ...process.env, PORT: String(this.port), DATA: this.data },
@@ -45,20 +52,11 @@ export class HostileServer {
       // Killed with all that it started.
       detached: true,
     });
-    await expect
-      .poll(
-        () =>
-          fetch(`${this.address}/healthz`).then(
-            ({ ok }) => ok,
-            () => false,
-          ),
-        { timeout: 60_000 },
-      )
-      .toBe(true);
+    await expect.poll(isThere, { timeout: 60_000 }).toBe(true);
   }
 
   kill(): void {
-    if (this.process?.pid !== undefined) process.kill(-this.process.pid, 'SIGKILL');
+    if (this.process?.pid !== undefined && this.process.exitCode === null) process.kill(-this.process.pid, 'SIGKILL');
     this.process = null;
   }
 
