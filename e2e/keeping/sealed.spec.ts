@@ -1,5 +1,6 @@
 import { expectAccessible } from '../axe';
 import { type Desk, expect, test } from '../desk';
+import { askedToSeal, sealNote } from './seal-a-note';
 
 const PASSPHRASE = 'salt and oak and tar';
 /** What of the note stands nowhere else. */
@@ -144,20 +145,6 @@ test('a note is sealed: closed, no word of it is anywhere; opened it is written,
   expect(JSON.stringify(told)).not.toMatch(SECRET);
 });
 
-/** Goes to a note, and seals it from its menu. */
-async function seal(desk: Desk, path: string): Promise<void> {
-  const { page } = desk;
-  await page.goto(`/note/${path}`);
-  await expect(desk.text).toBeVisible();
-  await page.getByRole('button', { name: 'Actions for this note' }).click();
-  await page.getByRole('menuitem', { name: 'Seal…' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Seal a note' });
-  await dialog.getByLabel('Passphrase', { exact: true }).fill(PASSPHRASE);
-  await dialog.getByLabel('Once more').fill(PASSPHRASE);
-  await dialog.getByRole('button', { name: 'Seal', exact: true }).click();
-  await expect(dialog).toBeHidden();
-}
-
 test('keys and dialogs of seals where they do not apply, twice, and with two tabs', { tag: '@long' }, async ({ desk, page, context }) => {
   test.slow();
   page.setDefaultTimeout(30_000);
@@ -174,17 +161,12 @@ test('keys and dialogs of seals where they do not apply, twice, and with two tab
   }
   // What the program itself must read is not sealed, and a dialog that is left changes nothing.
   await page.goto('/note/Templates/Meeting.md');
-  await page.getByRole('button', { name: 'Actions for this note' }).click();
-  await page.getByRole('menuitem', { name: 'Seal…' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Seal a note' });
-  await dialog.getByLabel('Passphrase', { exact: true }).fill(PASSPHRASE);
-  await dialog.getByLabel('Once more').fill(PASSPHRASE);
-  await dialog.getByRole('button', { name: 'Seal', exact: true }).click();
+  const dialog = await askedToSeal(desk, PASSPHRASE);
   await expect(dialog.getByRole('alert')).toContainText('is of kind template');
   await page.keyboard.press('Escape');
   expect(await desk.stored('Seals/Private.md')).toBeNull();
 
-  await seal(desk, 'Private/Allotment.md');
+  await sealNote(desk, 'Private/Allotment.md', PASSPHRASE);
   // With all open there is nothing to open; the note goes out of its seal and under it again.
   await page.keyboard.press('Control+k');
   await page.keyboard.type('open a seal');
@@ -218,7 +200,7 @@ test.describe('by touch', () => {
     test.slow();
     page.setDefaultTimeout(30_000);
     await desk.open('demo');
-    await seal(desk, 'Phone list.md');
+    await sealNote(desk, 'Phone list.md', PASSPHRASE);
     const dialogFits = async (): Promise<boolean> =>
       page.evaluate(() =>
         [...document.querySelectorAll('[role=dialog] *')].every((one) => one.getBoundingClientRect().right <= innerWidth),

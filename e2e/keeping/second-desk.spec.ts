@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { everythingStored } from '../models/stored';
 import { Desk, NOW, expect, test } from '../desk';
+import { sealNote } from './seal-a-note';
 
 /** A picture of one pixel (PNG, RFC 2083). */
 const PIXEL = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64');
@@ -20,14 +21,7 @@ test(
     await page.goto('/note/Crate.md');
     await desk.write('\nmeasured twice');
     await expect.poll(() => desk.stored('Crate.md')).toContain('measured twice');
-    await page.goto('/note/Private/Swimming.md');
-    await page.getByRole('button', { name: 'Actions for this note' }).click();
-    await page.getByRole('menuitem', { name: 'Seal…' }).click();
-    const sealing = page.getByRole('dialog', { name: 'Seal a note' });
-    await sealing.getByLabel('Passphrase', { exact: true }).fill(PASSPHRASE);
-    await sealing.getByLabel('Once more').fill(PASSPHRASE);
-    await page.keyboard.press('Enter');
-    await expect(sealing).toBeHidden();
+    await sealNote(desk, 'Private/Swimming.md', PASSPHRASE);
     await page.goto('/settings');
     await page.getByRole('radio', { name: 'Sunday' }).click();
     await page.goto('/files');

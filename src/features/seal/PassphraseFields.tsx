@@ -1,3 +1,5 @@
+import { PassphraseField } from './form-parts';
+
 interface PassphraseFieldsProps {
   first: string;
   again: string;
@@ -7,6 +9,7 @@ interface PassphraseFieldsProps {
   label: string;
 }
 
+const SAID = 'passphrase-said';
 /** So many characters a passphrase has at least; four or five words are better. */
 const LEAST = 10;
 
@@ -22,31 +25,10 @@ export function PassphraseFields({ first, again, onFirst, onAgain, label }: Pass
   return (
     <>
       <div className="grid grid-cols-2 gap-2 max-sm:grid-cols-1">
-        <label className="grid content-start gap-1">
-          <span className="section-label">{label}</span>
-          <input
-            className="field"
-            type="password"
-            autoComplete="new-password"
-            value={first}
-            aria-invalid={problem !== null}
-            aria-describedby="passphrase-said"
-            onChange={({ target }) => onFirst(target.value)}
-          />
-        </label>
-        <label className="grid content-start gap-1">
-          <span className="section-label">Once more</span>
-          <input
-            className="field"
-            type="password"
-            autoComplete="new-password"
-            value={again}
-            aria-describedby="passphrase-said"
-            onChange={({ target }) => onAgain(target.value)}
-          />
-        </label>
+        <PassphraseField label={label} value={first} onChange={onFirst} isNew isWrong={problem !== null} describedBy={SAID} />
+        <PassphraseField label="Once more" value={again} onChange={onAgain} isNew describedBy={SAID} />
       </div>
-      <p id="passphrase-said" aria-live="polite" className="text-[0.9rem] text-late empty:hidden">
+      <p id={SAID} aria-live="polite" className="text-[0.9rem] text-late empty:hidden">
         {problem}
       </p>
       <p className="text-[0.9rem]">

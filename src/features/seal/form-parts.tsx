@@ -19,22 +19,35 @@ interface PassphraseFieldProps {
   label: string;
   value: string;
   onChange: (words: string) => void;
+  /** Whether one is made; else it is one that there is. */
+  isNew?: boolean;
   isWrong?: boolean;
+  /** The id of what says more about it. */
+  describedBy?: string;
   takesFocus?: boolean;
 }
 
-/** A passphrase that there is. */
-export function PassphraseField({ label, value, onChange, isWrong = false, takesFocus = false }: PassphraseFieldProps) {
+/** A passphrase, typed unseen. */
+export function PassphraseField({
+  label,
+  value,
+  onChange,
+  isNew = false,
+  isWrong = false,
+  describedBy,
+  takesFocus = false,
+}: PassphraseFieldProps) {
   return (
-    <label className="grid gap-1">
+    <label className="grid content-start gap-1">
       <span className="section-label">{label}</span>
       <input
         className="field"
         type="password"
-        autoComplete="current-password"
+        autoComplete={isNew ? 'new-password' : 'current-password'}
         autoFocus={takesFocus}
         value={value}
         aria-invalid={isWrong}
+        aria-describedby={describedBy}
         onChange={({ target }) => onChange(target.value)}
       />
     </label>

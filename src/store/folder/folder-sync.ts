@@ -1,14 +1,12 @@
 import { isPictureFile } from '../../core/note/names/picture-path';
 import { decodeUtf8 } from '../../core/note/blocks/decode';
-import { cleanPath, foldPath, freePath, isSealedPath } from '../../core/note/names/path';
+import { cleanPath, foldPath, isSealedPath } from '../../core/note/names/path';
 import { type Content, type StoredNote, contentOf, markOf, sameContent } from '../notes/content';
 import type { NoteSource } from '../notes/note-source';
 import type { NoteWrite } from '../notes/note-write';
-import { type Opener, openedContent, sealedContent } from '../notes/opener';
+import type { Opener } from '../notes/opener';
 import { FOLDER } from '../notes/origin';
-import { mergeForBoth, mergeTexts } from '../texts/merge';
-import { otherTextOf, otherTextPath } from '../texts/other-text';
-import { intoOtherText } from '../texts/save-text';
+import { besideIt, bothIn } from './both-sides';
 import { type DiskFile, type DiskFolder, sameFile } from './disk-folder';
 import { folderFailure } from './folder-failure';
 import type { InSteps } from './in-step';
@@ -328,14 +326,14 @@ export class FolderSync {
   /** Both changed: they are merged line by line, or the file's text stands beside the note. */
   private async together(key: string, note: StoredNote, held: Held, report: SyncReport): Promise<Arrival | null> {
     const here = contentOf(note);
-    const content = await this.bothIn(note.path, await this.known(key), here, held.content);
+    const content = await bothIn(this.opener(), note.path, await this.known(key), here, held.content);
     if (content === 'closed') {
       report.failed.push({ path: note.path, why: CLOSED });
       return null;
     }
     if (content === null) {
       // The file's text is stored here before the file is written over.
-      const other = await this.besideIt(note.path, await this.known(key), held.content);
+      const other = await besideIt(this.store, note.path, await this.known(key), held.content);
       if (other.writes.length > 0 && !(await this.store.commit(FOLDER, other.writes)).saved) return null;
       report.beside.push({ path: note.path, other: other.path });
       this.dirty?.add(foldPath(other.path));
@@ -359,32 +357,6 @@ export class FolderSync {
     return this.steps.get(key) && (await this.steps.content(key));
   }
 
-  /** What puts the file's text beside a note: into its other text, where it has one already. */
-  private async besideIt(path: string, base: Content | null, there: Content): Promise<{ path: string; writes: NoteWrite[] }> {
-    if ('text' in there) return intoOtherText(this.store, path, there.text, base && 'text' in base ? base.text : '', 'no word grows');
-    const taken = await this.store.paths();
-    const free = freePath(otherTextPath(path), (folded) => taken.has(folded));
-    return { path: free, writes: [{ path: free, expect: null, content: there }] };
-  }
-
-  /** Both texts in one, from what they grew from; null where that cannot be done, as with what is no text. */
-  private async bothIn(path: string, base: Content | null, here: Content, there: Content): Promise<Content | 'closed' | null> {
-    if (!isSealedPath(path)) {
-      if (!('text' in here && 'text' in there)) return null;
-      const grownFrom = base && 'text' in base ? base.text : null;
-      const both = grownFrom === null ? null : merged(grownFrom, here.text, there.text);
-      // Beside an other text nothing stands: it has the lines of both.
-      return both ?? (otherTextOf(path) === null ? null : { text: mergeForBoth(grownFrom ?? '', here.text, there.text, 'no word grows') });
-    }
-    const opener = this.opener();
-    const open = async (one: Content | null): Promise<Content | null> => one && openedContent(opener, path, one);
-    const [before, mine, other] = await Promise.all([open(base), open(here), open(there)]);
-    if (!mine || !other || !('text' in mine) || !('text' in other)) return 'closed';
-    if (mine.text === other.text) return here;
-    const both = before && 'text' in before ? merged(before.text, mine.text, other.text) : null;
-    return both && sealedContent(opener, path, both);
-  }
-
   private async read(path: string): Promise<Held | null> {
     const found = await this.folder.read(path);
     if (!found) return null;
@@ -403,11 +375,6 @@ export class FolderSync {
 }
 
 const CLOSED = 'It is sealed, and both sides changed it: they are brought together once its seal is open in the tab that was opened first.';
-
-function merged(base: string, mine: string, other: string): Content | null {
-  const text = mergeTexts(base, mine, other);
-  return text === null ? null : { text };
-}
 
 /** Whether the name of a file can be that of a note: then the note is found by it again. */
 const canBeNote = (path: string): boolean => cleanPath(path) === path.normalize('NFC');

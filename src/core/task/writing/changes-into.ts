@@ -12,9 +12,13 @@ type Pairing = (before: readonly string[], after: readonly string[]) => readonly
  *
  * @example changesInto('a b\nc', 'a x b\nc d') // two changes, one in each line
  */
-export function changesInto(before: string, wanted: string, pairing: Pairing = pairedLines): Change[] {
+export function changesInto(before: string, wanted: string): Change[] {
   const whole = differenceOf(before, wanted);
-  if (!whole) return [];
+  return whole ? changesWithin(before, wanted, whole, pairedLines) : [];
+}
+
+/** The smallest changes, all within the one that brings a text into another. */
+function changesWithin(before: string, wanted: string, whole: Change, pairing: Pairing): Change[] {
   // Whole lines around the place in which they differ.
   const from = whole.from === 0 ? 0 : before.lastIndexOf('\n', whole.from - 1) + 1;
   const end = before.indexOf('\n', whole.to);
@@ -51,10 +55,11 @@ const MOST_PAIRS = 160_000;
 /** The same for an editor, in which somebody types: letter by letter, and in no time. */
 export function changesUnderHand(before: string, wanted: string): Change[] {
   const whole = differenceOf(before, wanted);
-  if (whole && linesIn(before.slice(whole.from, whole.to)) * linesIn(whole.insert) > MOST_PAIRS) return [whole];
+  if (!whole) return [];
+  if (linesIn(before.slice(whole.from, whole.to)) * linesIn(whole.insert) > MOST_PAIRS) return [whole];
   const pairing: Pairing = (old, next) =>
     old.length * next.length <= FEW_PAIRS ? pairedLines(old, next) : next.map((_, at) => (old.length === next.length ? at : -1));
-  return byLetters(before, changesInto(before, wanted, pairing));
+  return byLetters(before, changesWithin(before, wanted, whole, pairing));
 }
 
 const linesIn = (text: string): number => text.split('\n').length;

@@ -108,17 +108,17 @@ function decorateText(ranges: Range<Decoration>[], from: number, text: string, w
   for (const { from: first, to } of addressesIn(text)) ranges.push(ADDRESS.range(from + first, from + to));
   if (leads) for (const { from: first, to } of taskLinksIn(text)) ranges.push(TASK_LINK.range(from + first, from + to));
   if (leads) for (const { from: first, to } of daysIn(text.slice(0, wordsTo))) ranges.push(DAY.range(from + first, from + to));
-  const code = text.includes('`') ? [...text.matchAll(CODE)] : [];
+  const code: { from: number; to: number }[] = [];
   for (const [sign, name] of MARKED) {
     for (const found of text.matchAll(sign)) {
+      const [first, end] = [found.index, found.index + found[0].length];
       // What stands in code is what it is.
-      if (sign !== CODE && code.some(({ index, 0: words }) => found.index < index + words.length && index < found.index + found[0].length))
-        continue;
+      if (code.some((one) => first < one.to && one.from < end)) continue;
+      if (sign === CODE) code.push({ from: first, to: end });
       const width = found[1]?.length ?? 0;
-      if (column !== null && column >= found.index && column <= found.index + found[0].length) continue;
-      const at = from + found.index;
-      const to = at + found[0].length;
-      if (to - at <= 2 * width) continue;
+      if (column !== null && column >= first && column <= end) continue;
+      if (end - first <= 2 * width) continue;
+      const [at, to] = [from + first, from + end];
       ranges.push(
         hidden.range(at, at + width),
         Decoration.mark({ class: name }).range(at + width, to - width),
@@ -149,7 +149,7 @@ const AUTO = Decoration.line({ attributes: { dir: 'auto' } });
 const TABLE = Decoration.line({ class: 'cm-table-line' });
 const QUOTE = Decoration.line({ class: 'cm-quote-line' });
 const CODE = /(?<![`\\])(`)(?!`)[^`\n]+`(?!`)/g;
-/** Signs of emphasis around words, which are shown as what they say while the cursor is elsewhere. */
+/** Signs of emphasis around words, which are shown as what they say while the cursor is elsewhere; code goes first. */
 const MARKED: readonly [RegExp, string][] = [
   [CODE, 'cm-code'],
   [/(\*\*)(?=\S)[^*\n]+?(?<=\S)\*\*/g, 'cm-bold'],
