@@ -166,3 +166,19 @@ it('an older tab that holds the store is told of, and when it is closed the stor
   expect(await db.notes.count()).toBe(FIXTURE.notes.length);
   db.close();
 });
+
+it('writes in turn, also into other tables and from another tab', async () => {
+  const tabs = [new RecadoDatabase('turns'), new RecadoDatabase('turns')] as const;
+  for (const db of tabs) await db.openOwn();
+  const order: string[] = [];
+  const write = (db: RecadoDatabase, table: 'inStep' | 'lent' | 'values', who: string): Promise<void> =>
+    db.transaction('rw', db[table], async () => {
+      for (let times = 0; times < 5; times++) {
+        await db.table(table).put({ key: 'a', name: 'a', id: 'a' });
+        order.push(who);
+      }
+    });
+  await Promise.all([write(tabs[0], 'inStep', 'a'), write(tabs[0], 'lent', 'b'), write(tabs[1], 'values', 'c')]);
+  expect(order.join('')).toMatch(/^(?:a{5}|b{5}|c{5}){3}$/);
+  for (const db of tabs) db.close();
+});

@@ -8,7 +8,7 @@ import type { InStep } from '../folder/in-step-record';
 import type { Part } from '../acting/step-parts';
 import { type Content, type DemoState, type Marked, type StoredNote, newNoteId } from './content';
 import type { Origin } from './origin';
-import { DATABASE_NAME, NEWEST, TABLES } from './schema';
+import { DATABASE_NAME, NEWEST, TABLES, TURN } from './schema';
 import { isStoreClosed } from './failure';
 
 /** What a step did to one note; null where there was none. */
@@ -87,6 +87,7 @@ export class RecadoDatabase extends Dexie {
       this.use({ stack: 'dbcore', name: 'only read', create: withoutWrites });
       return;
     }
+    this.use({ stack: 'dbcore', name: 'in turn', create: writesInTurn });
     this.version(1).stores(TABLES[1]);
     this.version(2)
       .stores(TABLES[2])
@@ -101,6 +102,7 @@ export class RecadoDatabase extends Dexie {
     this.version(5).stores(TABLES[5]);
     this.version(6).stores(TABLES[6]);
     this.version(7).stores(TABLES[7]);
+    this.version(8).stores(TABLES[8]);
   }
 
   /**
@@ -175,6 +177,18 @@ function withoutWrites(core: DBCore): DBCore {
       if (mode === 'readwrite') throw new NewerStoreError();
       return core.transaction(tables, mode, options);
     },
+  };
+}
+
+/**
+ * One write after the other, in all tabs: each takes the same empty table with its own. A browser of the Chromium family that is killed while two
+ * writes into different tables are under way finds the locks of both on its disk, takes that for damage, and deletes the whole database
+ * (seen in version 156: “Got corruption … Unknown corruption”).
+ */
+function writesInTurn(core: DBCore): DBCore {
+  return {
+    ...core,
+    transaction: (tables, mode, options) => core.transaction(mode === 'readwrite' ? [...tables, TURN] : tables, mode, options),
   };
 }
 

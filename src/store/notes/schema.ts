@@ -5,13 +5,16 @@ export const DATABASE_NAME = 'recado';
 export const OUTSIDE_NAME = 'recado-outside';
 
 /** The newest version of the database that this program knows; the browser counts in tens. */
-export const NEWEST = 7;
+export const NEWEST = 8;
 
 /** The table of the notes. */
 export const NOTES = 'notes';
 
 /** The table of the pictures. */
 export const PICTURES = 'pictures';
+
+/** Holds nothing: each write takes it with what it writes into, so that no two are under way at once. */
+export const TURN = 'turn';
 
 /** What each version of the database changed in its tables: their primary key and indexes, as Dexie writes them. */
 export const TABLES = {
@@ -22,4 +25,5 @@ export const TABLES = {
   5: { outsideLists: 'name', outsideTasks: 'key, list' },
   6: { lent: 'name' },
   7: { [PICTURES]: 'key' },
+  8: { [TURN]: '' },
 } as const;
