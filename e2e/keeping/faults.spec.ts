@@ -1,3 +1,4 @@
+import { expectAccessible } from '../axe';
 import { type Page, test as base } from '@playwright/test';
 import { Desk, NOW, expect, test } from '../desk';
 
@@ -159,6 +160,41 @@ base('a store that does not answer, and one that is deleted in another tab, are 
   await page.keyboard.type(' more');
   await expect(page.getByTestId('save-state')).toHaveText('“2026-11-23” is not saved');
   await expect(desk.text).toContainText('more');
+});
+
+base('a store that the browser lost is told from a first opening, and the desk comes back from the copy beside it', async ({ page }) => {
+  const desk = new Desk(page);
+  await desk.open('empty');
+  await desk.write('- [ ] Weigh the crate');
+  await expect.poll(() => desk.stored(JOURNAL)).toContain('Weigh');
+  await page.goto('/settings');
+  await page.getByRole('radio', { name: 'Sunday' }).click();
+  await page.goto('/keep');
+  await page.getByRole('button', { name: 'Make one now' }).click();
+  await expect(page.getByText('A copy of everything was made.')).toBeVisible();
+  await page.goto('/healthz');
+  await page.evaluate(
+    () =>
+      new Promise((resolve) => {
+        indexedDB.deleteDatabase('recado').onsuccess = resolve;
+      }),
+  );
+  await page.goto('/day/2026-11-23');
+  await expect(page.getByRole('alert')).toContainText('The notes that were in this browser are gone');
+  await expect(page.getByRole('button', { name: 'Join a folder again…' })).toBeVisible();
+  await expectAccessible(page, 'lost desk', { colours: true });
+  // What is most at hand has the focus.
+  await expect(page.getByRole('button', { name: /^Bring back the copy of / })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Read it' }).click();
+  await page.getByRole('button', { name: /^(?:Bring it in|Go on)$/ }).click();
+  await expect(page.getByTestId('import-report')).toBeVisible();
+  await page.getByRole('button', { name: 'Use the settings that came with it' }).click();
+  await page.getByRole('button', { name: 'Done' }).click();
+  await expect(desk.text).toContainText('Weigh the crate');
+  await expect.poll(() => desk.storedSettings()).toMatchObject({ firstDayOfWeek: 7 });
+  await page.reload();
+  await expect(desk.text).toContainText('Weigh the crate');
 });
 
 // The browser reports what it could not load, which the usual test takes for a fault.

@@ -15,6 +15,8 @@ import { whenWaiting } from '../features/session/acting/messages';
 import { useNow, useServices } from '../features/session/state/services';
 import { useAppDispatch, useAppSelector } from '../features/session/state/state';
 import { useIdleYaml } from '../features/session/state/use-yaml';
+import { type DeskOpening, keepOpened } from '../store/device/desk-opened';
+import { deviceMemory } from '../store/device/device-memory';
 import { Later } from '../ui/Later';
 import { DialogHost } from './DialogHost';
 import { Frame } from './Frame';
@@ -53,28 +55,20 @@ const OutsidePage = late(() => import('../features/outside/OutsidePage').then((p
 const LinkPage = late(() => import('../features/keep/desk/LinkPage').then((part) => part.LinkPage), busy);
 const SettingsPage = late(() => import('../features/settings/SettingsPage').then((part) => part.SettingsPage), busy);
 
-/** The whole interface: the first opening, or the frame with its pages and dialogs. */
-export function App({ firstOpening }: { firstOpening: boolean }) {
+/** The whole interface: what is met where no desk is open, or the frame with its pages and dialogs. */
+export function App({ opening }: { opening: DeskOpening }) {
   const { store } = useServices();
-  const [opening, setOpening] = useState(firstOpening);
+  const [isOpen, setOpen] = useState(opening === 'none');
   const theme = useTheme();
   const [said, setSaid] = useState(false);
   // What shows messages is loaded with the first of them.
   useEffect(() => whenWaiting(() => setSaid(true)), []);
   return (
     <>
-      {opening ? (
-        <Opening
-          onOpened={() => {
-            // Should it not be kept, the opening is only asked for once more.
-            void store
-              .setValue('opened', true)
-              .catch(() => undefined)
-              .then(() => setOpening(false));
-          }}
-        />
-      ) : (
+      {isOpen ? (
         <Desk />
+      ) : (
+        <Opening isLost={opening === 'lost'} onOpened={() => void keepOpened(store, deviceMemory).then(() => setOpen(true))} />
       )}
       <Notices />
       <Later after={OFFLINE_AFTER}>

@@ -52,14 +52,14 @@ function blocked(): void {
 }
 
 start(blocked)
-  .then(({ services, state, firstOpening }) => {
+  .then(({ services, state, opening }) => {
     clearTimeout(waiting);
     place.replaceChildren();
     createRoot(place).render(
       <Provider store={state}>
         <ServicesProvider value={services}>
           <BrowserRouter>
-            <App firstOpening={firstOpening} />
+            <App opening={opening} />
           </BrowserRouter>
         </ServicesProvider>
       </Provider>,

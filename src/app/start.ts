@@ -15,6 +15,7 @@ import { OpenTexts } from '../store/texts/open-texts';
 import type { Recovered } from '../store/texts/recover-drafts';
 import { type Settings, changedSettings, readSettings } from '../store/device/settings';
 import { type Tab, claimTab } from '../store/device/tab';
+import { type DeskOpening, openingOf } from '../store/device/desk-opened';
 import { engineChanges } from './engine-changes';
 import { openWhereFollowed, outsideLists } from './outside-lists';
 import { sealsOfDesk } from './seals';
@@ -35,7 +36,7 @@ import { type State, makeState, settingsChanged } from '../features/session/stat
 export interface Started {
   services: Services;
   state: State;
-  firstOpening: boolean;
+  opening: DeskOpening;
 }
 
 /**
@@ -152,7 +153,7 @@ export async function start(blocked: () => void): Promise<Started> {
         .catch(() => notice({ words: 'The settings could not be stored: they last until the page is closed.', warns: true }));
     },
   };
-  const firstOpening = (await store.value('opened')) !== true;
+  const opening = await openingOf(store, deviceMemory);
   // Nothing on the first page waits for it.
   if (!db.onlyRead)
     keepClockwork(navigator.locks, async (ends) => {
@@ -160,7 +161,7 @@ export async function start(blocked: () => void): Promise<Started> {
       await whenRead(state);
       await new Promise((resolve) => setTimeout(resolve, CLOCKWORK_AFTER));
       await store.steps.prune();
-      if (!firstOpening) await (await import('../features/opening/renew-pages')).renewAgendaPages(store);
+      if (opening === 'none') await (await import('../features/opening/renew-pages')).renewAgendaPages(store);
       const { keepReminders } = await import('../features/reminders/keep-reminders');
       keepReminders(services, () => state.getState().settings, ends);
       const { keepFeed } = await import('../features/files/feed/keep-feed');
@@ -173,7 +174,7 @@ export async function start(blocked: () => void): Promise<Started> {
     });
   if (db.onlyRead) notice({ words: ONLY_READ, warns: true });
   if (deviceMemory.refused || tabMemory.refused) notice({ words: NOTHING_KEPT, warns: true });
-  return { services, state, firstOpening };
+  return { services, state, opening };
 }
 
 /** What is acted with comes so long after all notes are read, unless it is wanted before; in milliseconds. */

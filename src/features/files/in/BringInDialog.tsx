@@ -90,7 +90,7 @@ function AskForFiles({ given, onGiven }: { given: GivenFile[] | null; onGiven: (
     return (
       <div className="grid gap-3">
         <p>
-          {counted(given.length, 'file')} dropped. You see what they come to before anything changes, and a note that is here is never
+          {counted(given.length, 'file')} to be read. You see what they come to before anything changes, and a note that is here is never
           overwritten.
         </p>
         <button type="button" autoFocus className="solid-button justify-self-start" onClick={() => onGiven(given)}>

@@ -1,9 +1,9 @@
 import { InSteps } from '../../../store/folder/in-step';
-import { folderFailure } from '../../../store/folder/folder-failure';
 import { refuse, say } from '../../session/acting/messages';
 import { useServices } from '../../session/state/services';
 import { FolderByHand } from './FolderByHand';
 import { askAccess, folderPicker } from '../copies/access';
+import { joinFolder } from './join-folder';
 import { StepReport } from './StepReport';
 import { FOLDER, type JoinedFolder, type StepState, type StepWish, readJoined } from './step-state';
 import { useStepPlace } from './use-step-place';
@@ -17,29 +17,14 @@ export function FolderPart() {
 
 function NotJoined() {
   const { store } = useServices();
-  const pick = folderPicker();
-  const join = async (): Promise<void> => {
-    try {
-      const handle = await pick?.({ mode: 'readwrite', id: 'recado' });
-      if (!handle) return;
-      await (await InSteps.load(store.db)).forget();
-      await store.setValue(FOLDER.state, null);
-      await store.setValue(FOLDER.value, { handle, name: handle.name });
-      say(`“${handle.name}” is joined: its notes come in, and yours go out.`);
-    } catch (error) {
-      // Whoever closes the choice wants nothing.
-      if (!(error instanceof DOMException && error.name === 'AbortError'))
-        refuse(`The folder could not be joined. ${folderFailure(error)}`);
-    }
-  };
   return (
     <>
       <p className="mb-2 text-muted">
         A folder on the disk can hold the notes as plain Markdown files, the same on both sides: other programs read and write them, and
         whatever keeps the folder the same on several computers makes them share this desk.
       </p>
-      {pick ? (
-        <button type="button" className="line-button" onClick={() => void join()}>
+      {folderPicker() ? (
+        <button type="button" className="line-button" onClick={() => void joinFolder(store)}>
           Join a folder…
         </button>
       ) : (
