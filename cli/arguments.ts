@@ -65,6 +65,13 @@ export function momentOf(given: Arguments): Moment {
   return { day: dayOfDate(clock), minute: clock.getHours() * 60 + clock.getMinutes() };
 }
 
+/** The value of an option, or a plain error that says what is missing. */
+export function optionOf(given: Arguments, name: OptionName, what: string): string {
+  const value = given.options.get(name);
+  if (value === undefined) throw new PlainError(`${given.command} needs --${name} ${what}.`);
+  return value;
+}
+
 /** The word at a place, or a plain error that says what was expected there. */
 export function wordAt(given: Arguments, place: number, what: string): string {
   const word = given.words[place];

@@ -23,12 +23,16 @@ export function printed(command: string, result: unknown): string {
       return files.length === 0 ? 'Nothing changes.' : files.map(({ note, text }) => `--- ${note}\n${text}`).join('\n');
     }
     case 'gather': {
-      const { sentence, total, groups } = result as GatherAnswer;
+      const { sentence, total, groups, series = [] } = result as GatherAnswer;
       const lines = groups.flatMap(({ key, count, rows }) => [
         ...(key === null ? [] : [`\n${String(key)} (${count})`]),
-        ...rows.map(rowLine),
+        ...rows.flatMap((row) => rowLines(row)),
       ]);
-      return [sentence, `${total} in all`, ...lines].join('\n');
+      const drawn = series.flatMap(({ key, values }) => [
+        ...(series.length < 2 ? [] : [`\n${key ?? 'none'}`]),
+        ...values.map((one) => `${one.key ?? 'none'}  ${one.value}`),
+      ]);
+      return [sentence, `${total} in all`, ...lines, ...drawn].join('\n');
     }
     case 'why': {
       const { because, tree, changes } = result as Why;
@@ -88,7 +92,7 @@ export function printed(command: string, result: unknown): string {
         `${note}  ${title}`,
         ...found.map((one) => `  ${one.line}  ${one.text}`),
       ]);
-      return [...lines, ...(tasks.length > 0 ? ['', ...tasks.map(rowLine)] : [])].join('\n');
+      return [...lines, ...(tasks.length > 0 ? ['', ...tasks.flatMap((row) => rowLines(row))] : [])].join('\n');
     }
     case 'links': {
       const { linked, named } = result as Record<'linked' | 'named', { note: string; line: number; text: string }[]>;
@@ -120,9 +124,11 @@ function whyLines(node: WhyNode, depth: number): string[] {
   ];
 }
 
-function rowLine(row: GatheredRow): string {
-  if ('title' in row) return `${row.note}  ${row.title} (${row.open} open, ${row.done} done)`;
-  return 'status' in row ? taskLine(row) : `${row.note}:${row.line}  ${row.raw.trim()}`;
+/** A row, and below it the steps that were gathered with it. */
+function rowLines(row: GatheredRow, depth = 0): string[] {
+  if ('title' in row) return [`${row.note}  ${row.title} (${row.open} open, ${row.done} done)`];
+  if (!('status' in row)) return [`${row.note}:${row.line}  ${row.raw.trim()}`];
+  return ['  '.repeat(depth) + taskLine(row), ...row.steps.flatMap((step) => rowLines(step, depth + 1))];
 }
 
 function itemLine({ note, line, text, kind, start, end, minutes, status }: PrintedItem): string {

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { type Arguments, dayOption, momentOf, readArguments, wordAt } from './arguments';
+import { type Arguments, dayOption, momentOf, optionOf, readArguments, wordAt } from './arguments';
 import { act } from './commands/act';
 import { day, kept } from './commands/day';
 import { fit } from './commands/fit';
@@ -14,84 +14,65 @@ import { type Question, gather, why } from './commands/gather';
 import { next } from './commands/next';
 import { scan } from './commands/scan';
 import { slip, template } from './commands/slip';
-import type { Desks } from './desk';
+import type { Desk, Desks } from './desk';
 import type { Reading } from './library-of';
 import { PlainError } from './plain-error';
 import { settingsOf } from './settings';
+import type { Day } from '../src/core/calendar/day';
+import type { DayRange } from '../src/core/calendar/span';
 
 /** Runs one command; gives what `--json` prints, or a promise of it. */
 export function run(given: Arguments, desks: Desks): unknown {
   switch (given.command) {
     case 'scan':
-      return scan(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), momentOf(given).day);
+      return scan(deskOf(given, desks), momentOf(given).day);
     case 'act': {
-      const answer = act(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), given, momentOf(given));
+      const answer = act(deskOf(given, desks), given, momentOf(given));
       if (given.flags.has('write')) desks.forget();
       return answer;
     }
     case 'gather':
-      return gather(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), questionOf(given));
-    case 'why': {
-      const at = given.options.get('at');
-      if (at === undefined) throw new PlainError('why needs --at NOTE:LINE.');
-      return why(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), at, questionOf(given));
-    }
+      return gather(deskOf(given, desks), questionOf(given));
+    case 'why':
+      return why(deskOf(given, desks), optionOf(given, 'at', 'NOTE:LINE'), questionOf(given));
     case 'day':
-      return day(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), settingsOf(given), momentOf(given).day);
+      return day(deskOf(given, desks), settingsOf(given), momentOf(given).day);
     case 'fit': {
       const { day: today, minute } = momentOf(given);
-      return fit(
-        desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)),
-        settingsOf(given),
-        today,
-        given.options.has('now') ? minute : null,
-      );
+      return fit(deskOf(given, desks), settingsOf(given), today, given.options.has('now') ? minute : null);
     }
     case 'kept': {
       const today = momentOf(given).day;
-      const from = dayOption(given, 'from') ?? today;
-      const to = dayOption(given, 'to') ?? today;
-      if (to - from > MOST_DAYS) throw new PlainError('kept looks at ten years at most.');
-      return kept(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), settingsOf(given), { from, to, today });
+      return kept(deskOf(given, desks), settingsOf(given), { ...daysOf(given, today, today), today });
     }
     case 'meetings':
-      return meetings(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), momentOf(given).day);
-    case 'digest': {
-      const at = given.options.get('at');
-      if (at === undefined) throw new PlainError('digest needs --at NOTE.');
-      return digest(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), at);
-    }
+      return meetings(deskOf(given, desks), momentOf(given).day);
+    case 'digest':
+      return digest(deskOf(given, desks), optionOf(given, 'at', 'NOTE'));
     case 'archive':
       return archived(given, desks);
     case 'projects':
-      return projects(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), readingOf(given));
+      return projects(deskOf(given, desks), readingOf(given));
     case 'reviews':
-      return reviews(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)));
+      return reviews(deskOf(given, desks));
     case 'repeats': {
       const today = momentOf(given).day;
-      const from = dayOption(given, 'from') ?? today - 27;
-      const to = dayOption(given, 'to') ?? today;
-      if (to - from > MOST_DAYS) throw new PlainError('repeats looks at ten years at most.');
-      return repeats(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), from, to, today);
+      const { from, to } = daysOf(given, today - 27, today);
+      return repeats(deskOf(given, desks), from, to, today);
     }
     case 'carry':
-      return carry(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), settingsOf(given), momentOf(given).day);
+      return carry(deskOf(given, desks), settingsOf(given), momentOf(given).day);
     case 'find': {
       const [path = '', ...words] = given.words;
       if (words.length === 0) throw new PlainError('find needs words.');
       const desk = desks.open(path, settingsOf(given));
       return find(desk, { ...readingOf(given), words: words.join(' '), tasks: given.flags.has('tasks'), open: given.flags.has('open') });
     }
-    case 'links': {
-      const at = given.options.get('at');
-      if (at === undefined) throw new PlainError('links needs --at NOTE.');
-      return links(desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given)), at, readingOf(given));
-    }
+    case 'links':
+      return links(deskOf(given, desks), optionOf(given, 'at', 'NOTE'), readingOf(given));
     case 'template': {
-      const at = given.options.get('at');
-      if (at === undefined) throw new PlainError('template needs --at NOTE.');
-      const desk = desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given));
-      return template(desk, at, momentOf(given), given.options.get('name'), given.options.get('answers'));
+      const at = optionOf(given, 'at', 'NOTE');
+      return template(deskOf(given, desks), at, momentOf(given), given.options.get('name'), given.options.get('answers'));
     }
     case 'slip': {
       wordAt(given, 0, 'words');
@@ -118,7 +99,7 @@ export function run(given: Arguments, desks: Desks): unknown {
     case 'export': {
       const settings = settingsOf(given);
       const { day, minute } = momentOf(given);
-      return exported(desks.open(wordAt(given, 0, 'a file or folder'), settings), settings, {
+      return exported(deskOf(given, desks), settings, {
         ...readingOf(given),
         as: given.options.get('as') ?? 'text',
         query: given.options.get('query') ?? null,
@@ -136,7 +117,7 @@ export function run(given: Arguments, desks: Desks): unknown {
 
 async function archived(given: Arguments, desks: Desks): Promise<unknown> {
   const settings = settingsOf(given);
-  const desk = desks.open(wordAt(given, 0, 'a file or folder'), settings);
+  const desk = deskOf(given, desks);
   const answer = await archive(desk, { ...questionOf(given), to: given.options.get('to') ?? null }, settings, momentOf(given));
   if (given.flags.has('write')) {
     desk.folder.write(answer.files);
@@ -145,12 +126,20 @@ async function archived(given: Arguments, desks: Desks): Promise<unknown> {
   return answer;
 }
 
+const deskOf = (given: Arguments, desks: Desks): Desk => desks.open(wordAt(given, 0, 'a file or folder'), settingsOf(given));
+
 const MOST_DAYS = 3660;
 
+/** The days that are looked at: those that are said, else a command's own. */
+function daysOf(given: Arguments, first: Day, last: Day): DayRange {
+  const from = dayOption(given, 'from') ?? first;
+  const to = dayOption(given, 'to') ?? last;
+  if (to - from > MOST_DAYS) throw new PlainError(`${given.command} looks at ten years at most.`);
+  return { from, to };
+}
+
 function questionOf(given: Arguments): Question {
-  const query = given.options.get('query');
-  if (query === undefined) throw new PlainError(`${given.command} needs --query TEXT.`);
-  return { query, ...readingOf(given) };
+  return { query: optionOf(given, 'query', 'TEXT'), ...readingOf(given) };
 }
 
 function readingOf(given: Arguments): Reading {

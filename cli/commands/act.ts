@@ -10,7 +10,7 @@ import type { OpenSteps, WideIntention } from '../../src/core/task/acts/intentio
 import { refMaker } from '../../src/core/task/line/ref';
 import { STATUSES, STATUS_NAMES } from '../../src/core/task/line/status';
 import { signedName } from '../../src/core/task/acts/word-actions';
-import { type Arguments, wordAt } from '../arguments';
+import { type Arguments, optionOf, wordAt } from '../arguments';
 import { type Desk, noteAt } from '../desk';
 import { PlainError } from '../plain-error';
 
@@ -29,9 +29,7 @@ export function act(desk: Desk, given: Arguments, now: Moment): ActAnswer {
 }
 
 function actAt(desk: Desk, given: Arguments, action: string, now: Moment): ActAnswer {
-  const at = given.options.get('at');
-  if (at === undefined) throw new PlainError('act needs --at NOTE:LINE.');
-  const ref = lineAt(desk, at, given.options.get('expect'));
+  const ref = lineAt(desk, optionOf(given, 'at', 'NOTE:LINE'), given.options.get('expect'));
   const intention = intentionOf(desk, given, action);
   const context: ActionContext = {
     now,

@@ -101,7 +101,7 @@ export function gather(desk: Desk, question: Question): GatherAnswer {
   if (form?.is === 'bars' || form?.is === 'curve')
     return {
       title: live.gather.title,
-      sentence: sentenceText(live.gather, library.contextAt(null)),
+      sentence: sentenceText(live.written, library.contextAt(null)),
       total: answer.total,
       groups: [],
       series: (form.is === 'bars' ? barsOf(form, answer.groups) : curveOf(form, answer.groups, question.today)).map(({ key, values }) => ({
@@ -111,7 +111,7 @@ export function gather(desk: Desk, question: Question): GatherAnswer {
     };
   return {
     title: live.gather.title,
-    sentence: sentenceText(live.gather, library.contextAt(null)),
+    sentence: sentenceText(live.written, library.contextAt(null)),
     total: answer.total,
     groups:
       live.gather.form?.is === 'board'

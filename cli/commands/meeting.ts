@@ -7,6 +7,7 @@ import { meetingFacts } from '../../src/core/meeting/meeting-facts';
 import { type Desk, noteAt } from '../desk';
 import { PlainError } from '../plain-error';
 import { type ScannedTask, scanNote, scanned } from './scan';
+import { absentLast } from '../absent-last';
 
 /** A meeting as the runner prints it: days and times in ISO form, null for what is absent, rows as `scan` prints them. */
 export interface PrintedMeeting {
@@ -49,11 +50,8 @@ export function meetings(desk: Desk, today: Day): PrintedMeeting[] {
         questions: tasks.filter(({ question }) => question),
       };
     });
-  return found.sort((a, b) => order(a.date, b.date) || order(a.start, b.start) || order(a.note, b.note));
+  return found.sort((a, b) => absentLast(a.date, b.date) || absentLast(a.start, b.start) || absentLast(a.note, b.note));
 }
-
-/** What is absent comes last. */
-const order = (a: string | null, b: string | null): number => (a === b ? 0 : a === null ? 1 : b === null ? -1 : a < b ? -1 : 1);
 
 /** `digest`: the short account of a meeting. */
 export function digest(desk: Desk, at: string): { text: string } {

@@ -10,6 +10,7 @@ import type { Desk } from '../desk';
 import { type Reading, libraryOf } from '../library-of';
 import { PlainError } from '../plain-error';
 import type { RunnerSettings } from '../settings';
+import { absentLast } from '../absent-last';
 
 export interface ArchiveAnswer {
   files: { note: string; text: string }[];
@@ -101,11 +102,8 @@ export function reviews(desk: Desk): PrintedReview[] {
         done: tasks.filter(({ status }) => status === 'done').length,
       };
     });
-  return found.sort((a, b) => order(a.date, b.date) || order(a.note, b.note));
+  return found.sort((a, b) => absentLast(a.date, b.date) || absentLast(a.note, b.note));
 }
-
-/** What is absent comes last. */
-const order = (a: string | null, b: string | null): number => (a === b ? 0 : a === null ? 1 : b === null ? -1 : a < b ? -1 : 1);
 
 export interface PrintedRepeat {
   note: string;

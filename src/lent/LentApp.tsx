@@ -3,6 +3,7 @@ import { Logo } from '../ui/Logo';
 import { JoinedLent } from './join-lent';
 import { LentPage } from './LentPage';
 import { cleanPresence } from './presence';
+import { Labelled } from '../ui/Labelled';
 
 const SECRET = /^#[\w-]{22}$/;
 
@@ -133,8 +134,7 @@ function Word({ isWrong, onWord }: { isWrong: boolean; onWord: (word: string) =>
       says={
         <form className="grid gap-3" onSubmit={submit}>
           <p>Whoever lent this to you gave you a word with its address.</p>
-          <label className="grid gap-1">
-            <span className="section-label">The word</span>
+          <Labelled label="The word">
             <input
               className="field"
               type="password"
@@ -146,7 +146,7 @@ function Word({ isWrong, onWord }: { isWrong: boolean; onWord: (word: string) =>
               aria-describedby={isWrong ? 'wrong-word' : undefined}
               onChange={({ target }) => setTyped(target.value)}
             />
-          </label>
+          </Labelled>
           {isWrong && (
             <p id="wrong-word" role="alert" className="text-late">
               That is another word. After ten wrong ones it takes a minute.

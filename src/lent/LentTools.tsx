@@ -23,7 +23,7 @@ export function LentTools({ editor, words }: LentToolsProps) {
         <MenuLine />
         <MenuEntry label="Save as Markdown" onSelect={() => saveText('Lent.md', words, 'text/markdown')} />
         <MenuEntry label="Save as plain text" onSelect={() => saveText('Lent.txt', plainText(words), 'text/plain')} />
-        <MenuEntry label="Print…" onSelect={() => setTimeout(() => window.print())} />
+        <MenuEntry label="Print…" onSelect={() => window.print()} />
       </MoreMenu>
     </div>
   );

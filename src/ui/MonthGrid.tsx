@@ -1,7 +1,7 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { type KeyboardEvent, type ReactNode, useRef, useState } from 'react';
 import { type Day, type Weekday, addMonths, civilFrom, endOfMonth, isoDay, startOfMonth, startOfWeek } from '../core/calendar/day';
-import { MONTH_NAMES, dayTitle, weekdayName } from '../core/calendar/day-name';
+import { dayTitle, weekdayName, monthTitle } from '../core/calendar/day-name';
 
 interface MonthGridProps {
   today: Day;
@@ -20,8 +20,8 @@ export function MonthGrid({ today, chosen, firstDayOfWeek, onChoose, more }: Mon
   const [at, setAt] = useState(chosen ?? today);
   const grid = useRef<HTMLDivElement>(null);
   const first = startOfWeek(startOfMonth(at), firstDayOfWeek);
+  const { month } = civilFrom(at);
   const weeks = Math.ceil((endOfMonth(at) - first + 1) / 7);
-  const { year, month } = civilFrom(at);
   const go = (day: Day): void => {
     setAt(day);
     requestAnimationFrame(() => grid.current?.querySelector<HTMLElement>(`[data-pick="${isoDay(day)}"]`)?.focus());
@@ -41,7 +41,7 @@ export function MonthGrid({ today, chosen, firstDayOfWeek, onChoose, more }: Mon
           <ChevronLeft size={15} aria-hidden="true" />
         </button>
         <span className="font-semibold" aria-live="polite">
-          {MONTH_NAMES[month - 1]} {year}
+          {monthTitle(at)}
         </span>
         <button type="button" className="quiet-button" aria-label="The month after" onClick={() => setAt(addMonths(at, 1))}>
           <ChevronRight size={15} aria-hidden="true" />

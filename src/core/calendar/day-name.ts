@@ -7,6 +7,12 @@ export const MONTH_NAMES = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Au
 /** How dates look in lists and chips: words ("Fri 27 Nov") or ISO ("2026-11-27"). */
 export type DateStyle = 'words' | 'iso';
 
+/** `Nov 2026`, of any day in it. */
+export function monthTitle(day: Day): string {
+  const { year, month } = civilFrom(day);
+  return `${MONTH_NAMES[month - 1]} ${year}`;
+}
+
 /** `Mon`. */
 export function weekdayName(day: Day): string {
   return WEEKDAY_NAMES[weekdayOf(day) - 1] ?? '';

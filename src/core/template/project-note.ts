@@ -4,6 +4,7 @@ import { openNote } from '../task/reading/open-note';
 import { applyChanges } from '../task/writing/edit';
 import { placeUnder } from '../task/writing/place-lines';
 import { noteFrom } from './from-template';
+import { escapedYaml } from '../note/facts/with-fields';
 
 /** What is said of a project when it is made. */
 export interface ProjectSaid {
@@ -22,8 +23,8 @@ const PLAIN = '---\nkind: template\nfor: project\noutcome: "{{question: outcome}
 export function projectNote(template: string | null, { title, outcome, deadline, steps }: ProjectSaid, context: ActionContext): string {
   const due = deadline.trim() === '' ? '' : (storedValue('due', deadline.trim().toLowerCase(), context) ?? deadline.trim());
   const answers = new Map([
-    ['outcome', escaped(outcome.trim())],
-    ['deadline', escaped(due)],
+    ['outcome', escapedYaml(outcome.trim())],
+    ['deadline', escapedYaml(due)],
   ]);
   const { day, minute } = context.now;
   const { text } = noteFrom(template ?? PLAIN, { day, minute, name: title, answers });
@@ -34,6 +35,3 @@ export function projectNote(template: string | null, { title, outcome, deadline,
   const refusal = placeUnder(opened, [], steps);
   return refusal ? `${made}\n${steps.join('\n')}\n` : applyChanges(made, opened.edits.changes());
 }
-
-/** Words within the quotes of YAML. */
-const escaped = (words: string): string => words.replace(/["\\]/g, '\\$&');

@@ -7,11 +7,11 @@ export function Prose({ text, spans }: { text: string; spans: boolean }) {
       {blocksOf(text).map(({ heading, words }, index) =>
         heading ? (
           <h2 key={index} className="mt-3 font-title text-[1.3rem] font-bold">
-            <InlineText text={words} />
+            <InlineText text={words} leads />
           </h2>
         ) : (
           <p key={index} className="whitespace-pre-line text-muted">
-            <InlineText text={words} />
+            <InlineText text={words} leads />
           </p>
         ),
       )}

@@ -1,6 +1,7 @@
 import type { AddedStatus } from '../../core/task/line/status';
 import { quoted } from '../../core/gather/saying/print';
 import { parseGather } from '../../core/gather/language/parse';
+import { escapedPattern } from '../../core/note/names/escaped-pattern';
 
 /** A condition that can be chosen, in the words of the language. */
 export interface Choice {
@@ -106,15 +107,13 @@ export function matching<One extends Choice & { words: string }>(all: readonly O
     const bare = text.toLowerCase().replace(/^(?:[#@]|\[\[)/, '');
     return text.toLowerCase().startsWith(wanted) || bare.startsWith(wanted)
       ? 0
-      : new RegExp(`\\b${escaped(wanted)}`, 'u').test(said)
+      : new RegExp(`\\b${escapedPattern(wanted)}`, 'u').test(said)
         ? 1
         : 2;
   };
   const weighed = all.map((one) => ({ one, weight: weightOf(one) })).filter(({ weight }) => weight < 3);
   return weighed.sort((a, b) => a.weight - b.weight).map(({ one }) => one);
 }
-
-const escaped = (words: string): string => words.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
 
 /** What typed words may themselves be: a condition as the language has it, or words that must stand in the task. */
 export function typedChoices(typed: string): Choice[] {

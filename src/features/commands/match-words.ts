@@ -1,4 +1,5 @@
 import { plainName } from '../session/state/plain-name';
+import { escapedPattern } from '../../core/note/names/escaped-pattern';
 
 /**
  * How well a name fits what is typed, from 0 (not at all) to 1: every typed word must be in it, at the start of a word counts more, as a
@@ -15,7 +16,7 @@ export function matchWords(name: string, typed: string): number {
   for (const word of words) {
     const at = text.indexOf(word);
     if (at === -1) return 0;
-    const [, behind] = new RegExp(`(?:^|[^\\p{L}\\p{N}])${word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(.?)`, 'u').exec(text) ?? [];
+    const [, behind] = new RegExp(`(?:^|[^\\p{L}\\p{N}])${escapedPattern(word)}(.?)`, 'u').exec(text) ?? [];
     const isWhole = behind !== undefined && !/[\p{L}\p{N}’']/u.test(behind);
     least = Math.min(least, behind === undefined ? 0.4 : isWhole ? 0.9 : 0.8);
   }

@@ -23,6 +23,9 @@ const PAST = 5;
 const DAY_WIDTH = 3.9;
 const TODAY_WIDTH = 10.4;
 
+/** How many pixels a length of so many rem comes to now. */
+const pixels = (rem: number): number => rem * Number.parseFloat(getComputedStyle(document.documentElement).fontSize);
+
 /** The row of days across the top: what was kept, what is on, what comes. The wheel, keys and buttons move it. */
 export const DayRow = memo(function DayRow() {
   const { day: today } = useNow();
@@ -36,8 +39,7 @@ export const DayRow = memo(function DayRow() {
     if (!element) return;
     // Today takes the room of nearly three days; all of them grow with the text.
     const measure = (): void => {
-      const rem = Number.parseFloat(getComputedStyle(document.documentElement).fontSize);
-      setCount(Math.max(3, Math.floor((element.clientWidth - TODAY_WIDTH * rem) / (DAY_WIDTH * rem + 2)) + 1));
+      setCount(Math.max(3, Math.floor((element.clientWidth - pixels(TODAY_WIDTH)) / (pixels(DAY_WIDTH) + 2)) + 1));
     };
     const watcher = new ResizeObserver(measure);
     watcher.observe(element);
@@ -46,7 +48,11 @@ export const DayRow = memo(function DayRow() {
       setShift((present) => present + Math.sign(event.deltaY || event.deltaX));
     };
     element.addEventListener('wheel', wheel, { passive: false });
-    const stopDragging = onDrag(element, (days) => setShift((present) => present + days));
+    const stopDragging = onDrag(
+      element,
+      () => pixels(DAY_WIDTH),
+      (days) => setShift((present) => present + days),
+    );
     return () => {
       watcher.disconnect();
       element.removeEventListener('wheel', wheel);

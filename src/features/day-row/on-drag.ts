@@ -1,12 +1,10 @@
-/** The width of a day and the gap behind it, in pixels. */
-const DAY_WIDTH = 57;
-
 /**
  * Calls back whenever the pointer has dragged the row by whole days. A press that moved is no click.
  *
+ * @param dayWidth how wide a day is now with the gap behind it, in pixels: days grow with the text
  * @returns stops listening
  */
-export function onDrag(row: HTMLElement, moveBy: (days: number) => void): () => void {
+export function onDrag(row: HTMLElement, dayWidth: () => number, moveBy: (days: number) => void): () => void {
   let from: number | null = null;
   let moved = false;
   const down = (event: PointerEvent): void => {
@@ -15,10 +13,11 @@ export function onDrag(row: HTMLElement, moveBy: (days: number) => void): () => 
   };
   const move = (event: PointerEvent): void => {
     if (from === null) return;
-    const days = Math.trunc((from - event.clientX) / DAY_WIDTH);
+    const width = dayWidth();
+    const days = Math.trunc((from - event.clientX) / width);
     if (days === 0) return;
     moved = true;
-    from -= days * DAY_WIDTH;
+    from -= days * width;
     moveBy(days);
   };
   const up = (): void => {
@@ -32,12 +31,14 @@ export function onDrag(row: HTMLElement, moveBy: (days: number) => void): () => 
   row.addEventListener('pointerdown', down);
   window.addEventListener('pointermove', move);
   window.addEventListener('pointerup', up);
+  window.addEventListener('pointercancel', up);
   row.addEventListener('click', click, true);
   row.addEventListener('dragstart', dragStart);
   return () => {
     row.removeEventListener('pointerdown', down);
     window.removeEventListener('pointermove', move);
     window.removeEventListener('pointerup', up);
+    window.removeEventListener('pointercancel', up);
     row.removeEventListener('click', click, true);
     row.removeEventListener('dragstart', dragStart);
   };

@@ -103,7 +103,7 @@ export function NoteEditor({
             title={title}
             onLeave={() => editor.current?.view.focus()}
             onPictures={(files) => editor.current && void putPictures(editor.current.view, files)}
-            onInsert={(piece, block) => editor.current && insertPiece(editor.current.view, piece, block)}
+            onInsert={(piece) => editor.current && insertPiece(editor.current.view, piece)}
           />
         </span>
       </div>

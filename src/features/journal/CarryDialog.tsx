@@ -17,6 +17,7 @@ import { useAppSelector } from '../session/state/state';
 import { CHOICES, type Choice, type Chosen, carryPlan } from './carry-choices';
 import { leaveAlone, offerAgain } from './left-alone';
 import { useLeftOpen } from './use-left-open';
+import { Labelled } from '../../ui/Labelled';
 
 /** Of more tasks than these the first are listed; the others follow when those are carried. */
 const MOST_SHOWN = 200;
@@ -102,19 +103,17 @@ function Choices({ left, onClose }: { left: CarryAnswer; onClose: () => void }) 
       </ul>
       {left.offered.length > MOST_SHOWN && <p className="text-muted">And {left.offered.length - MOST_SHOWN} more, which All takes too.</p>}
       {asks('day') && (
-        <label className="grid gap-1">
-          <span className="section-label">To which day</span>
+        <Labelled label="To which day">
           <input className="field" value={day} aria-invalid={named === null} onChange={(event) => setDay(event.target.value)} />
           <span className="text-[0.86rem] text-muted">
             {named === null ? 'That is no day; “fri”, “in 3 days” or “1 dec” are.' : dayName(dayOf(named), now.day, settings.dateStyle)}
           </span>
-        </label>
+        </Labelled>
       )}
       {asks('cancel') && (
-        <label className="grid gap-1">
-          <span className="section-label">Why cancelled</span>
+        <Labelled label="Why cancelled">
           <input className="field" value={remark} onChange={(event) => setRemark(event.target.value)} />
-        </label>
+        </Labelled>
       )}
       <div className="flex flex-wrap items-center gap-3 border-t border-line pt-2.5">
         <p className="flex-1 text-[0.86rem] text-muted">Arrows go from task to task, 1 to 5 choose. {reasons(left.left)}</p>
@@ -156,7 +155,7 @@ function TaskChoice({ task, head, choice, onChoose }: TaskChoiceProps) {
         onKeyDown={byKey}
       >
         <span className="min-w-[14rem] flex-1 [overflow-wrap:anywhere]">
-          <InlineText text={task.text} />
+          <InlineText text={task.text} leads />
           {dayOfTitle(task.noteTitle) !== task.day && <span className="block text-[0.83rem] text-muted">{task.noteTitle}</span>}
         </span>
         <span className="flex flex-wrap gap-1">

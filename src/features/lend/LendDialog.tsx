@@ -19,6 +19,7 @@ import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { REACH_WORDS, lentAddress, reachOf } from './lent-words';
 import { placeLent } from './place-lent';
 import { useLent } from './use-lent';
+import { Labelled } from '../../ui/Labelled';
 
 interface LendDialogProps {
   asked: Extract<AskedDialog, { is: 'lend' }>;
@@ -165,12 +166,10 @@ function Terms({ asked, present, onLent, onClose }: TermsProps) {
         onChoose={setRights}
       />
       <div className="grid grid-cols-2 gap-2 max-sm:grid-cols-1">
-        <label className="grid content-start gap-1">
-          <span className="section-label">To whom, for your own list</span>
+        <Labelled label="To whom, for your own list">
           <input className="field" autoFocus maxLength={60} value={who} onChange={({ target }) => setWho(target.value)} />
-        </label>
-        <label className="grid content-start gap-1">
-          <span className="section-label">Last day</span>
+        </Labelled>
+        <Labelled label="Last day">
           <input
             className="field"
             placeholder="none; or: end of month"
@@ -182,7 +181,7 @@ function Terms({ asked, present, onLent, onClose }: TermsProps) {
           <span id="last-understood" className={`text-[0.86rem] ${isDayWrong ? 'text-late' : 'text-muted'}`}>
             {isDayWrong ? 'This is no day from today on.' : day !== null ? dayName(day, now.day, dateStyle) : ''}
           </span>
-        </label>
+        </Labelled>
       </div>
       {present?.hasWord && (
         <label className="flex min-h-[28px] items-center gap-1.5">
@@ -195,10 +194,9 @@ function Terms({ asked, present, onLent, onClose }: TermsProps) {
           A word is asked for
         </label>
       )}
-      <label className="grid gap-1">
-        <span className="section-label">{present?.hasWord ? 'Another word' : 'A word that is asked for'}</span>
+      <Labelled label={present?.hasWord ? 'Another word' : 'A word that is asked for'}>
         <input className="field" autoComplete="off" maxLength={100} value={word} onChange={({ target }) => setWord(target.value)} />
-      </label>
+      </Labelled>
       <p className="text-[0.9rem] text-muted">
         {REACH_WORDS[reach]} They see this and nothing else of your notes. What is lent lies readable on the server as long as it is lent.{' '}
         {reach !== 'all' && (
@@ -225,10 +223,9 @@ function Terms({ asked, present, onLent, onClose }: TermsProps) {
 function Address({ address, onClose }: { address: string; onClose: () => void }) {
   return (
     <div className="grid gap-3">
-      <label className="grid gap-1">
-        <span className="section-label">Its address</span>
+      <Labelled label="Its address">
         <input className="field font-mono text-[0.86rem]" readOnly autoFocus value={address} onFocus={({ target }) => target.select()} />
-      </label>
+      </Labelled>
       <p className="text-[0.9rem] text-muted">Give it to those who are to have it. Whoever has it can open it, until you call it back.</p>
       <div className="flex flex-wrap gap-2">
         <button type="button" className="solid-button" onClick={() => void copyText(address)}>

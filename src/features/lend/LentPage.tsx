@@ -16,6 +16,7 @@ import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { keepApart } from './keep-apart';
 import { RIGHTS_WORDS, lentAddress, lentSecret, seenWords } from './lent-words';
 import { useLent } from './use-lent';
+import { Labelled } from '../../ui/Labelled';
 
 /** So often it is asked who is there while the page is looked at, in milliseconds. */
 const EACH = 10_000;
@@ -184,8 +185,7 @@ function PinLent() {
   return (
     <form className="grid max-w-[46ch] gap-2" onSubmit={pin}>
       <p>An address that somebody gave you stays at hand in the rack; a click opens it in a window of its own.</p>
-      <label className="grid gap-0.5">
-        <span className="section-label">Its address</span>
+      <Labelled label="Its address">
         <input
           className="field"
           inputMode="url"
@@ -195,16 +195,15 @@ function PinLent() {
           aria-describedby={isWrong ? 'lent-address-wrong' : undefined}
           onChange={({ target }) => setAddress(target.value)}
         />
-      </label>
+      </Labelled>
       {isWrong && (
         <p id="lent-address-wrong" className="text-late">
           This is no address of something lent: it ends with /lent/# and 22 letters.
         </p>
       )}
-      <label className="grid gap-0.5">
-        <span className="section-label">What you call it</span>
+      <Labelled label="What you call it">
         <input className="field" value={title} onChange={({ target }) => setTitle(target.value)} />
-      </label>
+      </Labelled>
       <button type="submit" className="line-button justify-self-start" disabled={lentSecret(address.trim()) === null}>
         Pin it in the rack
       </button>

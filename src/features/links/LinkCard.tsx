@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import { Link } from 'react-router';
 import { foldName } from '../../core/note/names/names';
 import { isSealedPath } from '../../core/note/names/path';
@@ -6,7 +6,7 @@ import { AgendaLists } from '../agenda/AgendaLists';
 import { useStoredNote } from '../note/use-stored-note';
 import { useNoteOnPage } from '../session/places/use-note-on-page';
 import { noteAddress, personAddress, tagAddress } from '../session/places/addresses';
-import { useServices } from '../session/state/services';
+import { useAsked } from '../session/state/use-asked';
 import { useAppSelector } from '../session/state/state';
 import { perhapsClosed } from '../seal/unlooked';
 import { useSeals } from '../seal/use-seals';
@@ -85,7 +85,6 @@ function Bare({ name, isLink }: { name: string; isLink: boolean }) {
 
 /** The path of the note that a place means; null when there is none, undefined until it is known. */
 function usePath(place: string): string | null | undefined {
-  const { engine } = useServices();
   const from = useNoteOnPage();
   const bare = foldName(place.slice(1));
   const named = useAppSelector((state) => {
@@ -93,14 +92,6 @@ function usePath(place: string): string | null | undefined {
     const names = place.startsWith('@') ? state.library.overview?.people : state.library.overview?.tags;
     return names?.find((one) => foldName(one.name) === bare)?.path ?? null;
   });
-  const [found, setFound] = useState<string | null>();
-  useEffect(() => {
-    if (!place.startsWith('[[')) return;
-    let gone = false;
-    void engine.ask('resolve', { target: place.slice(2), from }).then((path) => !gone && setFound(path));
-    return () => {
-      gone = true;
-    };
-  }, [engine, place, from]);
+  const found = useAsked('resolve', place.startsWith('[[') ? { target: place.slice(2), from } : null);
   return place.startsWith('[[') ? found : named;
 }

@@ -17,7 +17,7 @@ export function DigestEntries({ path, title }: { path: string; title: string }) 
   return (
     <>
       <MenuEntry label="Copy the digest as text" onSelect={() => void digest().then(copyText)} />
-      <MenuEntry label="Take the digest out…" onSelect={() => setTimeout(() => void takeOut())} />
+      <MenuEntry label="Take the digest out…" onSelect={() => void takeOut()} />
     </>
   );
 }

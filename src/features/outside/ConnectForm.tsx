@@ -8,6 +8,7 @@ import { counted } from '../session/acting/use-act';
 import { useServices } from '../session/state/services';
 import { freeListName } from './list-names';
 import { useLookNow } from './use-outside-lists';
+import { Labelled } from '../../ui/Labelled';
 
 interface ConnectFormProps {
   lists: readonly SeenList[];
@@ -76,8 +77,7 @@ export function ConnectForm({ lists, renewed, onClose }: ConnectFormProps) {
         else void find();
       }}
     >
-      <label className="grid gap-0.5">
-        <span className="section-label">Address of the service</span>
+      <Labelled label="Address of the service">
         <input
           className="field"
           inputMode="url"
@@ -90,14 +90,12 @@ export function ConnectForm({ lists, renewed, onClose }: ConnectFormProps) {
             setFound(null);
           }}
         />
-      </label>
+      </Labelled>
       <div className="grid grid-cols-2 gap-2 max-sm:grid-cols-1">
-        <label className="grid gap-0.5">
-          <span className="section-label">Name there</span>
+        <Labelled label="Name there">
           <input className="field" autoComplete="off" value={user} onChange={({ target }) => setUser(target.value)} />
-        </label>
-        <label className="grid gap-0.5">
-          <span className="section-label">Access key or password</span>
+        </Labelled>
+        <Labelled label="Access key or password">
           <input
             className="field"
             type="password"
@@ -107,7 +105,7 @@ export function ConnectForm({ lists, renewed, onClose }: ConnectFormProps) {
             value={key}
             onChange={({ target }) => setKey(target.value)}
           />
-        </label>
+        </Labelled>
       </div>
       <p className="text-[0.86rem] text-muted">
         It must speak CalDAV with tasks. The key is kept in this browser alone, readable to whoever may use it; the server of this page

@@ -10,6 +10,7 @@ import type { AskedDialog } from '../session/acting/task-dialog';
 import { counted, useToldDone } from '../session/acting/use-act';
 import { copyOut, joinTasks, sendOn } from './send-on';
 import { useOutsideLists } from './use-outside-lists';
+import { Labelled } from '../../ui/Labelled';
 
 interface OntoDialogProps {
   asked: Extract<AskedDialog, { is: 'onto' }>;
@@ -74,23 +75,20 @@ export function OntoDialog({ asked: { tasks }, onClose }: OntoDialogProps) {
               ]}
               onChoose={setHow}
             />
-            <label className="grid gap-1">
-              <span className="section-label">List</span>
+            <Labelled label="List">
               <select className="field" autoFocus value={list ?? ''} onChange={({ target }) => setName(target.value)}>
                 {lists.map((one) => (
                   <option key={one.name}>{one.name}</option>
                 ))}
               </select>
-            </label>
+            </Labelled>
             <div className="grid grid-cols-2 gap-2 max-sm:grid-cols-1">
-              <label className="grid gap-1">
-                <span className="section-label">Due, where it is to be another day</span>
+              <Labelled label="Due, where it is to be another day">
                 <input className="field" placeholder="next week" value={due} onChange={({ target }) => setDue(target.value)} />
-              </label>
-              <label className="grid gap-1">
-                <span className="section-label">Labels</span>
+              </Labelled>
+              <Labelled label="Labels">
                 <input className="field" placeholder="loans autumn" value={labels} onChange={({ target }) => setLabels(target.value)} />
-              </label>
+              </Labelled>
             </div>
           </>
         )}

@@ -1,10 +1,11 @@
 import { ArrowDown, ArrowUp } from 'lucide-react';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { dayName } from '../../core/calendar/day-name';
 import type { MetOn, PersonFacts } from '../../core/index/questions/people';
 import { noteAddress, personAddress } from '../session/places/addresses';
-import { useNow, useServices } from '../session/state/services';
+import { useNow } from '../session/state/services';
+import { useAsked } from '../session/state/use-asked';
 import { useAppSelector } from '../session/state/state';
 import { PEOPLE_COLUMNS, type PeopleColumn, type PeopleOrder, calledIn, nextOrder, sortedPeople } from './sorted-people';
 
@@ -22,11 +23,11 @@ const MOST = 60;
 
 /** Everybody who is named or has a page: what is open with them, when one met last, and when next. */
 export function PeopleTable() {
-  const people = usePeople();
+  const people = useAsked('people', {});
   const [order, setOrder] = useState<PeopleOrder>({ by: 'open', descending: true });
   const [all, setAll] = useState(false);
   const sorted = useMemo(() => sortedPeople(people ?? [], order), [people, order]);
-  if (people === null) return <p className="mb-6 text-muted">Looking…</p>;
+  if (people === undefined) return <p className="mb-6 text-muted">Looking…</p>;
   if (people.length === 0) return <p className="mb-6 text-muted">Nobody is named yet: write @someone anywhere.</p>;
   return (
     <section className="mb-6 overflow-x-auto" aria-label="All people">
@@ -51,23 +52,6 @@ export function PeopleTable() {
       )}
     </section>
   );
-}
-
-function usePeople(): readonly PersonFacts[] | null {
-  const { engine } = useServices();
-  const { day } = useNow();
-  // What anybody owns or asked for changes with it.
-  const overview = useAppSelector((state) => state.library.overview);
-  const [people, setPeople] = useState<readonly PersonFacts[] | null>(null);
-  useEffect(() => {
-    if (!overview) return;
-    let gone = false;
-    void engine.ask('people', {}).then((found) => !gone && setPeople(found));
-    return () => {
-      gone = true;
-    };
-  }, [engine, overview, day]);
-  return people;
 }
 
 function Head({ column, order, onOrder }: { column: PeopleColumn; order: PeopleOrder; onOrder: () => void }) {

@@ -1,21 +1,12 @@
-import { useEffect, useState } from 'react';
 import { soleLink } from '../../core/note/names/sole-link';
-import { useServices } from '../session/state/services';
+import { useAsked } from '../session/state/use-asked';
 import { ProgressBar } from './ProgressBar';
 import { useProject } from './use-project';
 
 /** Behind a task whose words are one link to a project: how far that is. */
 export function ProjectProgress({ text, from }: { text: string; from: string }) {
-  const { engine } = useServices();
   const target = soleLink(text);
-  const [path, setPath] = useState<string | null>(null);
-  useEffect(() => {
-    let gone = false;
-    if (target !== null) void engine.ask('resolve', { target, from }).then((found) => !gone && setPath(found));
-    return () => {
-      gone = true;
-    };
-  }, [engine, target, from]);
+  const path = useAsked('resolve', target === null ? null : { target, from }) ?? null;
   const project = useProject(path);
   if (!project || project.all === 0) return null;
   return (

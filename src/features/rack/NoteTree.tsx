@@ -109,9 +109,7 @@ function FolderLine({ folder, depth, open }: { folder: Folder; depth: number; op
           />
           <MenuEntry
             label="Seal the folder…"
-            onSelect={() =>
-              void setTimeout(() => dispatch(frameSlice.actions.dialogShown({ is: 'seal', what: 'folder', folder: folder.path })))
-            }
+            onSelect={() => dispatch(frameSlice.actions.dialogShown({ is: 'seal', what: 'folder', folder: folder.path }))}
           />
           <MenuEntry label="Rename the folder…" onSelect={() => setRenaming(true)} />
         </MoreMenu>

@@ -7,6 +7,7 @@ import { otherOfKey, usePinKeys, useSlipKeys } from '../commands/use-own-keys';
 import { writtenKey } from '../commands/written-key';
 import { frameSlice } from '../session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
+import { Labelled } from '../../ui/Labelled';
 
 /** Asks how a pin is called, and by which key its place is gone to. */
 export function PinDialog({ address, onClose }: { address: string; onClose: () => void }) {
@@ -36,8 +37,7 @@ export function PinDialog({ address, onClose }: { address: string; onClose: () =
           if (pin) dispatch(frameSlice.actions.pinChanged({ address, title: words || pin.title, ...(key !== null && { key }) }));
         }}
       >
-        <label className="grid gap-1">
-          <span className="section-label">Name</span>
+        <Labelled label="Name">
           <input
             className="field"
             autoFocus
@@ -45,7 +45,7 @@ export function PinDialog({ address, onClose }: { address: string; onClose: () =
             onChange={(event) => setTitle(event.target.value)}
             onFocus={(event) => event.target.select()}
           />
-        </label>
+        </Labelled>
         <div className="grid gap-1">
           <span className="section-label">Key</span>
           <span className="flex flex-wrap items-center gap-3">

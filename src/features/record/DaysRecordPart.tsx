@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { type Day, addMonths, civilFrom, endOfMonth, startOfMonth, startOfWeek, weekdayOf } from '../../core/calendar/day';
-import { MONTH_NAMES, WEEKDAY_LONG, dayName } from '../../core/calendar/day-name';
+import { WEEKDAY_LONG, dayName, monthTitle } from '../../core/calendar/day-name';
 import { durationName } from '../../core/calendar/duration';
 import type { DaysRecord, Share } from '../../core/index/questions/record';
 import { dayAddress } from '../session/places/addresses';
@@ -120,7 +120,7 @@ function Days({ record, from, today }: DaysProps) {
     <section aria-label="The days of the last months" className="mb-6 flex flex-wrap gap-x-8 gap-y-4">
       {months.map((month) => (
         <div key={month}>
-          <h2 className="section-label mb-1">{monthName(month)}</h2>
+          <h2 className="section-label mb-1">{monthTitle(month)}</h2>
           <div className="grid w-fit grid-cols-7 gap-x-1 gap-y-0.5">
             {Array.from({ length: (weekdayOf(month) - first + 7) % 7 }, (_, at) => (
               <span key={at} />
@@ -151,8 +151,3 @@ function Days({ record, from, today }: DaysProps) {
     </section>
   );
 }
-
-const monthName = (month: Day): string => {
-  const { year, month: number } = civilFrom(month);
-  return `${MONTH_NAMES[number - 1] ?? ''} ${year}`;
-};

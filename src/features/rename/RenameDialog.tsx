@@ -5,6 +5,7 @@ import { unlooked } from '../seal/unlooked';
 import { useSeals } from '../seal/use-seals';
 import { useServices } from '../session/state/services';
 import { counted, useToldDone } from '../session/acting/use-act';
+import { Labelled } from '../../ui/Labelled';
 
 interface RenameDialogProps {
   /** What is renamed now, as people read it. */
@@ -55,8 +56,7 @@ export function RenameDialog({ name, renaming, rule, onClose, onDone }: RenameDi
           else void start();
         }}
       >
-        <label className="grid gap-1">
-          <span className="section-label">New name</span>
+        <Labelled label="New name">
           <input
             className="field"
             autoFocus
@@ -69,7 +69,7 @@ export function RenameDialog({ name, renaming, rule, onClose, onDone }: RenameDi
               setRefused(null);
             }}
           />
-        </label>
+        </Labelled>
         <p id="rename-problem" role="status" className="text-[0.9rem] text-late empty:hidden">
           {problem}
         </p>

@@ -5,6 +5,7 @@ import { counted } from '../session/acting/use-act';
 import { PassphraseField, Problem, type SealFormProps } from './form-parts';
 import { useDoing } from './use-doing';
 import { isOpenSeal, sealOfNote, useSeals } from './use-seals';
+import { Labelled } from '../../ui/Labelled';
 
 /** Opens a seal by its passphrase. */
 export function OpenForm({ desk, seal, path, onClose }: SealFormProps & { seal: string | null; path: string | null }) {
@@ -31,8 +32,7 @@ export function OpenForm({ desk, seal, path, onClose }: SealFormProps & { seal: 
   return (
     <form className="grid gap-3" onSubmit={submit}>
       {closed.length > 1 ? (
-        <label className="grid gap-1">
-          <span className="section-label">Seal</span>
+        <Labelled label="Seal">
           <select className="field" value={one?.path} onChange={({ target }) => setChosen(target.value)}>
             {closed.map(({ path: at, name }) => (
               <option key={at} value={at}>
@@ -40,7 +40,7 @@ export function OpenForm({ desk, seal, path, onClose }: SealFormProps & { seal: 
               </option>
             ))}
           </select>
-        </label>
+        </Labelled>
       ) : (
         <p className="text-muted">{one?.name}</p>
       )}

@@ -15,6 +15,7 @@ import { PassphraseField, Problem, type SealFormProps } from './form-parts';
 import { unfitToSeal } from './unfit-to-seal';
 import { useDoing } from './use-doing';
 import { isOpenSeal, useSeals } from './use-seals';
+import { Labelled } from '../../ui/Labelled';
 
 type Asked = Extract<AskedDialog, { is: 'seal' }>;
 
@@ -66,8 +67,7 @@ export function SealForm({ desk, asked, onClose }: SealFormProps & { asked: Extr
     <form className="grid gap-3" onSubmit={submit}>
       <p className="text-muted [overflow-wrap:anywhere]">{title}</p>
       {state.seals.length > 0 && (
-        <label className="grid gap-1">
-          <span className="section-label">By which seal</span>
+        <Labelled label="By which seal">
           <select className="field" value={chosen} onChange={({ target }) => setChosen(target.value)}>
             {state.seals.map((one) => (
               <option key={one.path} value={one.path}>
@@ -76,15 +76,14 @@ export function SealForm({ desk, asked, onClose }: SealFormProps & { asked: Extr
             ))}
             <option value={NEW}>a new one</option>
           </select>
-        </label>
+        </Labelled>
       )}
       {isClosed && <PassphraseField label="Its passphrase" value={words} onChange={setWords} isWrong={problem !== null} />}
       {present === null && (
         <>
-          <label className="grid gap-1">
-            <span className="section-label">Name of the seal</span>
+          <Labelled label="Name of the seal">
             <input className="field" autoFocus maxLength={60} value={name} onChange={({ target }) => setName(target.value)} />
-          </label>
+          </Labelled>
           <PassphraseFields label="Passphrase" first={first} again={again} onFirst={setFirst} onAgain={setAgain} />
           <Choice
             label="While it is closed, titles are"

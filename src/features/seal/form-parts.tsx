@@ -1,4 +1,5 @@
 import type { SealDesk } from '../../store/seal/seal-desk';
+import { Labelled } from '../../ui/Labelled';
 
 /** What each form of the dialog of seals is given. */
 export interface SealFormProps {
@@ -38,8 +39,7 @@ export function PassphraseField({
   takesFocus = false,
 }: PassphraseFieldProps) {
   return (
-    <label className="grid content-start gap-1">
-      <span className="section-label">{label}</span>
+    <Labelled label={label}>
       <input
         className="field"
         type="password"
@@ -50,6 +50,6 @@ export function PassphraseField({
         aria-describedby={describedBy}
         onChange={({ target }) => onChange(target.value)}
       />
-    </label>
+    </Labelled>
   );
 }

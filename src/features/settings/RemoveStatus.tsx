@@ -8,6 +8,7 @@ import { noteAddress } from '../session/places/addresses';
 import { useServices } from '../session/state/services';
 import { useAddedStatuses } from '../session/state/use-statuses';
 import { useStatusUse } from './use-status-use';
+import { Labelled } from '../../ui/Labelled';
 
 /** Removes a status that a note adds: it says where it stands and asks what the tasks become. */
 export function RemoveStatus({ status, onClose }: { status: NotedStatus; onClose: () => void }) {
@@ -48,8 +49,7 @@ export function RemoveStatus({ status, onClose }: { status: NotedStatus; onClose
                 </li>
               ))}
             </ul>
-            <label className="grid gap-1">
-              <span className="section-label">They become</span>
+            <Labelled label="They become">
               <select className="field w-fit" autoFocus value={sign} onChange={(event) => setSign(event.target.value)}>
                 {choices.map((one) => (
                   <option key={one.sign} value={one.sign}>
@@ -57,7 +57,7 @@ export function RemoveStatus({ status, onClose }: { status: NotedStatus; onClose
                   </option>
                 ))}
               </select>
-            </label>
+            </Labelled>
           </>
         )}
         <p role="status" className="text-[0.9rem] text-late empty:hidden">

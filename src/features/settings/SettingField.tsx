@@ -9,6 +9,7 @@ import { Choice } from '../../ui/Choice';
 import { PAIR_WORDS, PairsField } from './PairsField';
 import { NotifyField } from './NotifyField';
 import { type ChoiceField, FIELDS, type Field } from './fields';
+import { Labelled } from '../../ui/Labelled';
 
 interface SettingFieldProps {
   name: keyof Settings;
@@ -32,7 +33,7 @@ export function SettingField({ name, settings, set }: SettingFieldProps) {
       return <WeekOf label={field.label} hours={value as number[]} onChange={change} />;
     case 'handle':
       return (
-        <Labelled label={field.label} help={field.help}>
+        <Labelled label={field.label} help={field.help} className="max-w-sm">
           <input
             className="field"
             defaultValue={(value as string | null) ?? ''}
@@ -43,7 +44,7 @@ export function SettingField({ name, settings, set }: SettingFieldProps) {
       );
     case 'time':
       return (
-        <Labelled label={field.label} help={field.help}>
+        <Labelled label={field.label} help={field.help} className="max-w-sm">
           <input
             type="time"
             className="field w-[7rem]"
@@ -58,7 +59,7 @@ export function SettingField({ name, settings, set }: SettingFieldProps) {
     case 'tag':
     case 'heading':
       return (
-        <Labelled label={field.label} help={field.help}>
+        <Labelled label={field.label} help={field.help} className="max-w-sm">
           <input
             className="field"
             defaultValue={value as string}
@@ -72,7 +73,7 @@ export function SettingField({ name, settings, set }: SettingFieldProps) {
       );
     case 'words':
       return (
-        <Labelled label={field.label} help={field.help}>
+        <Labelled label={field.label} help={field.help} className="max-w-sm">
           <input
             className="field"
             defaultValue={(value as readonly string[]).join(', ')}
@@ -152,7 +153,7 @@ interface NumberOfProps {
 function NumberOf({ field, value, onChange }: NumberOfProps) {
   const { unit, least, most, step } = field;
   return (
-    <Labelled label={field.label} help={field.help}>
+    <Labelled label={field.label} help={field.help} className="max-w-sm">
       <input
         type="number"
         min={least}
@@ -183,7 +184,7 @@ function PageOf({ label, of, value, onChange }: PageOfProps) {
     [of, notes],
   );
   return (
-    <Labelled label={label}>
+    <Labelled label={label} className="max-w-sm">
       <select className="field" value={value} onChange={(event) => onChange(event.target.value)}>
         <option value="journal">Today’s journal page</option>
         {pages.map((page) => (
@@ -221,15 +222,5 @@ function WeekOf({ label, hours, onChange }: { label: string; hours: number[]; on
         ))}
       </div>
     </fieldset>
-  );
-}
-
-function Labelled({ label, help, children }: { label: string; help?: string | undefined; children: React.ReactNode }) {
-  return (
-    <label className="grid max-w-sm gap-1">
-      <span className="section-label">{label}</span>
-      {children}
-      {help && <span className="text-[0.86rem] text-muted">{help}</span>}
-    </label>
   );
 }

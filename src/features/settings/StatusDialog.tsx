@@ -1,4 +1,4 @@
-import { type FormEvent, type ReactNode, useState } from 'react';
+import { type FormEvent, useState } from 'react';
 import type { NotedStatus } from '../../core/index/live/overview';
 import { withStatus } from '../../core/task/line/added-status';
 import { type AddedStatus, STATUSES, STATUS_COLOURS, STATUS_NAMES, mayAddSign } from '../../core/task/line/status';
@@ -8,6 +8,7 @@ import { counted, useToldDone } from '../session/acting/use-act';
 import { useServices } from '../session/state/services';
 import { useAddedStatuses } from '../session/state/use-statuses';
 import { useStatusUse } from './use-status-use';
+import { Labelled } from '../../ui/Labelled';
 
 const NEW: AddedStatus = { sign: '', name: '', means: 'todo', colour: null, icon: null };
 
@@ -123,14 +124,5 @@ export function StatusDialog({ status, onClose }: { status: NotedStatus | null; 
         </div>
       </form>
     </Dialog>
-  );
-}
-
-function Labelled({ label, children }: { label: string; children: ReactNode }) {
-  return (
-    <label className="grid gap-1">
-      <span className="section-label">{label}</span>
-      {children}
-    </label>
   );
 }

@@ -1,3 +1,5 @@
+import { Labelled } from '../../ui/Labelled';
+
 /** What is said of a small project that a slip becomes. */
 export interface Project {
   outcome: string;
@@ -30,19 +32,17 @@ export function ProjectChoice({ title, project, onChange }: ProjectChoiceProps) 
       </div>
       {project && (
         <div className="grid gap-2 sm:grid-cols-[1fr_11rem]">
-          <label className="grid gap-0.5">
-            <span className="section-label">What is true when it is done</span>
+          <Labelled label="What is true when it is done">
             <input className="field" value={project.outcome} onChange={(event) => onChange({ ...project, outcome: event.target.value })} />
-          </label>
-          <label className="grid gap-0.5">
-            <span className="section-label">By when</span>
+          </Labelled>
+          <Labelled label="By when">
             <input
               className="field"
               placeholder="18 dec"
               value={project.deadline}
               onChange={(event) => onChange({ ...project, deadline: event.target.value })}
             />
-          </label>
+          </Labelled>
         </div>
       )}
     </fieldset>

@@ -28,6 +28,7 @@ import { type ShownSlip, useSlipRead } from './use-slip-read';
 import { useStands } from './use-stands';
 import { useStoreProject } from './use-store-project';
 import { useStoreSlip } from './use-store-slip';
+import { Labelled } from '../../ui/Labelled';
 
 interface SlipDialogProps {
   asked: Extract<AskedDialog, { is: 'slip' }>;
@@ -261,14 +262,13 @@ function SlipForm({ state, setState, own, waits, onClose, onRefused }: SlipFormP
         }}
       />
       {own?.questions.map((question) => (
-        <label key={question} className="order-1 grid gap-0.5">
-          <span className="section-label">{question}</span>
+        <Labelled key={question} label={question} className="order-1">
           <input
             className="field"
             value={state.answers[question] ?? ''}
             onChange={(event) => setState((before) => ({ ...before, answers: { ...before.answers, [question]: event.target.value } }))}
           />
-        </label>
+        </Labelled>
       ))}
       {read.project !== null && (
         <div className="order-3">

@@ -8,6 +8,7 @@ import type { SlipState } from './read-slip';
 import type { ShownSlip } from './use-slip-read';
 import { useOutsideLists } from '../outside/use-outside-lists';
 import { useAddedStatuses } from '../session/state/use-statuses';
+import { Labelled } from '../../ui/Labelled';
 
 interface SlipFieldsProps {
   state: SlipState;
@@ -42,8 +43,7 @@ export function SlipFields({ state, read, first, onField, onTarget }: SlipFields
   }, [first]);
   return (
     <div ref={fields} className="grid grid-cols-2 gap-x-3 gap-y-2 sm:grid-cols-4">
-      <label className="col-span-2 grid gap-0.5 sm:col-span-4">
-        <span className="section-label">Where to</span>
+      <Labelled label="Where to" className="col-span-2 sm:col-span-4">
         <input
           className="field"
           data-field="target"
@@ -52,7 +52,7 @@ export function SlipFields({ state, read, first, onField, onTarget }: SlipFields
           value={state.target ?? ''}
           onChange={(event) => onTarget(event.target.value)}
         />
-      </label>
+      </Labelled>
       <datalist id="slip-notes">
         {notes
           ?.filter(({ kind }) => kind !== 'agenda')
@@ -65,8 +65,7 @@ export function SlipFields({ state, read, first, onField, onTarget }: SlipFields
         ))}
       </datalist>
       {SLIP_FIELDS.map((name) => (
-        <label key={name} className={`grid gap-0.5 ${name === 'every' ? 'col-span-2' : ''}`}>
-          <span className="section-label">{LABELS[name].label}</span>
+        <Labelled key={name} label={LABELS[name].label} className={name === 'every' ? 'col-span-2' : ''}>
           <input
             className="field min-w-0"
             data-field={name}
@@ -77,7 +76,7 @@ export function SlipFields({ state, read, first, onField, onTarget }: SlipFields
             onChange={(event) => onField(name, event.target.value)}
           />
           {read.wrong[name] !== undefined && <span className="text-[0.83rem] text-late">{read.wrong[name]}.</span>}
-        </label>
+        </Labelled>
       ))}
       <Choices />
     </div>

@@ -4,6 +4,7 @@ import { MonthGrid } from '../../ui/MonthGrid';
 import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 import type { DetailClause } from './details';
+import { Labelled } from '../../ui/Labelled';
 
 const LABELS: Record<DetailClause, [label: string, hint: string]> = {
   due: ['Due', 'fri 15:00'],
@@ -37,8 +38,7 @@ export function ClauseField({ name, value, understood, onChange }: ClauseFieldPr
   const wrong = understood !== null && !understood.fine;
   return (
     <div className="grid content-start gap-0.5">
-      <label className="grid gap-1">
-        <span className="section-label">{label}</span>
+      <Labelled label={label}>
         <input
           className={`field w-full ${wrong ? 'border-late' : ''}`}
           name={name}
@@ -48,7 +48,7 @@ export function ClauseField({ name, value, understood, onChange }: ClauseFieldPr
           aria-describedby={understood ? told : undefined}
           onChange={(event) => onChange(event.target.value)}
         />
-      </label>
+      </Labelled>
       {understood && (
         <span id={told} className={`text-[0.82rem] ${wrong ? 'text-late' : 'text-muted'}`}>
           {wrong && /cannot be read/.test(understood.words) ? `“${value.trim()}” cannot be read. Say it like ${hint}.` : understood.words}

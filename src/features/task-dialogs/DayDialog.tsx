@@ -11,6 +11,7 @@ import { useAppSelector } from '../session/state/state';
 import type { TaskDialog } from '../session/acting/task-dialog';
 import { counted, useAct } from '../session/acting/use-act';
 import { dayIntention, dayPreview } from './day-preview';
+import { Labelled } from '../../ui/Labelled';
 
 const TITLES = { plan: 'Plan for another day', due: 'Due on another day', rest: 'Rest until another day' };
 /** What is chosen here, for somebody who chooses it for the first time. */
@@ -54,8 +55,7 @@ export function DayDialog({ asked, onClose }: DayDialogProps) {
       >
         <p className="text-muted [overflow-wrap:anywhere]">{tasks.length === 1 ? task?.text : counted(tasks.length, 'task')}</p>
         <p className="text-[0.9rem] text-muted">{MEANINGS[what]}</p>
-        <label className="grid gap-1">
-          <span className="section-label">Day</span>
+        <Labelled label="Day">
           <input
             className="field"
             autoFocus
@@ -64,7 +64,7 @@ export function DayDialog({ asked, onClose }: DayDialogProps) {
             aria-describedby="understood"
             onChange={(event) => setWords(event.target.value)}
           />
-        </label>
+        </Labelled>
         <p id="understood" role="status" className="min-h-6 text-[0.92rem]">
           {preview === null ? (
             <span className="text-muted">Words will do: fri, next week, in 2 weeks, 1 dec, end of month.</span>

@@ -23,6 +23,7 @@ import {
   needsIntentions,
   understoodAs,
 } from './details';
+import { Labelled } from '../../ui/Labelled';
 
 interface DetailsDialogProps {
   asked: Extract<TaskDialog, { is: 'details' }>;
@@ -112,10 +113,9 @@ export function DetailsDialog({ asked, onClose }: DetailsDialogProps) {
         </div>
       )}
       <form ref={fields} className="grid gap-3" onSubmit={(event) => void store(event)}>
-        <label className="grid gap-1">
-          <span className="section-label">Words</span>
+        <Labelled label="Words">
           <input className="field" autoFocus value={form.text} onChange={(event) => set({ text: event.target.value })} />
-        </label>
+        </Labelled>
         <div className="flex gap-3">
           <Pick
             label="Status"
@@ -167,8 +167,7 @@ interface PickProps<T extends string> {
 
 function Pick<T extends string>({ label, value, options, onPick }: PickProps<T>) {
   return (
-    <label className="grid flex-1 gap-1">
-      <span className="section-label">{label}</span>
+    <Labelled label={label} className="flex-1">
       <select className="field" value={value} onChange={(event) => onPick(event.target.value as T)}>
         {options.map(([option, words]) => (
           <option key={option} value={option}>
@@ -176,6 +175,6 @@ function Pick<T extends string>({ label, value, options, onPick }: PickProps<T>)
           </option>
         ))}
       </select>
-    </label>
+    </Labelled>
   );
 }

@@ -9,8 +9,7 @@ import { useAppSelector } from '../session/state/state';
 import type { TaskDialog } from '../session/acting/task-dialog';
 import { counted, useAct } from '../session/acting/use-act';
 import { readNames } from './typed-names';
-
-/** So many notes are offered for a link. */
+import { Labelled } from '../../ui/Labelled';
 
 interface NamesDialogProps {
   asked: Extract<TaskDialog, { is: 'names' }>;
@@ -67,8 +66,7 @@ export function NamesDialog({ asked, onClose }: NamesDialogProps) {
         }}
       >
         <p className="text-muted [overflow-wrap:anywhere]">{tasks.length === 1 ? tasks[0]?.text : counted(tasks.length, 'task')}</p>
-        <label className="grid gap-1">
-          <span className="section-label">Add</span>
+        <Labelled label="Add">
           <input
             className="field"
             autoFocus={asked.first === undefined}
@@ -78,7 +76,7 @@ export function NamesDialog({ asked, onClose }: NamesDialogProps) {
             onChange={(event) => setAdded(event.target.value)}
           />
           {wrong.length > 0 && <span className="text-[0.86rem] text-late">“{wrong[0]}” can be no tag or person.</span>}
-        </label>
+        </Labelled>
         <datalist id="known-names">
           {overview?.tags.map((tag) => (
             <option key={tag.name} value={`#${tag.name}`} />
@@ -89,11 +87,10 @@ export function NamesDialog({ asked, onClose }: NamesDialogProps) {
             </option>
           ))}
         </datalist>
-        <label className="grid gap-1">
-          <span className="section-label">Link to a note</span>
+        <Labelled label="Link to a note">
           <input className="field" list="known-notes" value={linkTo} onChange={(event) => setLinkTo(event.target.value)} />
           {noLink && <span className="text-[0.86rem] text-late">A link has none of [ ] | in it.</span>}
-        </label>
+        </Labelled>
         <datalist id="known-notes">
           {notes.map(({ path, title }) => (
             <option key={path} value={shared.has(foldPath(title)) ? withoutEnding(path) : title} />
@@ -140,8 +137,7 @@ interface WhoProps {
 
 function Who({ label, hint, first = false, value, onChange }: WhoProps) {
   return (
-    <label className="grid flex-1 gap-1">
-      <span className="section-label">{label}</span>
+    <Labelled label={label} className="flex-1">
       <input
         className="field"
         autoFocus={first}
@@ -150,7 +146,7 @@ function Who({ label, hint, first = false, value, onChange }: WhoProps) {
         value={value}
         onChange={(event) => onChange(event.target.value)}
       />
-    </label>
+    </Labelled>
   );
 }
 

@@ -5,6 +5,7 @@ import { isOpen } from '../../core/task/line/status';
 import type { FoundTask } from '../../core/index/questions/of-a-task/found-task';
 import { useServices } from '../session/state/services';
 import { type Need, needKey } from './details';
+import { Labelled } from '../../ui/Labelled';
 
 interface NeedsFieldProps {
   /** The task itself, which cannot need itself. */
@@ -41,8 +42,7 @@ export function NeedsField({ own, needs, onChange }: NeedsFieldProps) {
   };
   return (
     <div className="relative grid gap-1">
-      <label className="grid gap-1">
-        <span className="section-label">Needs</span>
+      <Labelled label="Needs">
         <input
           ref={field}
           className="field w-full"
@@ -65,7 +65,7 @@ export function NeedsField({ own, needs, onChange }: NeedsFieldProps) {
             event.stopPropagation();
           }}
         />
-      </label>
+      </Labelled>
       {found.length > 0 && (
         <ul id={list} role="listbox" aria-label="Tasks that fit" className="menu-panel absolute top-full z-10 w-full">
           {found.map((task, index) => (

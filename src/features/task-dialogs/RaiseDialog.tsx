@@ -4,6 +4,7 @@ import { Dialog } from '../../ui/Dialog';
 import type { TaskDialog } from '../session/acting/task-dialog';
 import { counted, useAct } from '../session/acting/use-act';
 import { useAppSelector } from '../session/state/state';
+import { Labelled } from '../../ui/Labelled';
 
 interface RaiseDialogProps {
   asked: Extract<TaskDialog, { is: 'raise' }>;
@@ -33,8 +34,7 @@ export function RaiseDialog({ asked: { tasks }, onClose }: RaiseDialogProps) {
         }}
       >
         <p className="text-muted [overflow-wrap:anywhere]">{tasks.length === 1 ? tasks[0]?.text : counted(tasks.length, 'task')}</p>
-        <label className="grid gap-1">
-          <span className="section-label">With whom</span>
+        <Labelled label="With whom">
           <input
             className="field"
             autoFocus
@@ -44,7 +44,7 @@ export function RaiseDialog({ asked: { tasks }, onClose }: RaiseDialogProps) {
             onChange={(event) => setTyped(event.target.value)}
           />
           {typed.trim() !== '' && !isName && <span className="text-[0.86rem] text-late">“{typed.trim()}” can be nobody’s name.</span>}
-        </label>
+        </Labelled>
         <datalist id="known-people">
           {people?.map(({ name, fullName }) => (
             <option key={name} value={name}>

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Dialog } from '../../ui/Dialog';
 import type { TaskDialog } from '../session/acting/task-dialog';
 import { counted, useAct } from '../session/acting/use-act';
+import { Labelled } from '../../ui/Labelled';
 
 interface RemarkDialogProps {
   asked: Extract<TaskDialog, { is: 'remark' }>;
@@ -31,11 +32,10 @@ export function RemarkDialog({ asked, onClose }: RemarkDialogProps) {
         }}
       >
         <p className="text-muted [overflow-wrap:anywhere]">{single ? tasks[0]?.text : counted(tasks.length, 'task')}</p>
-        <label className="grid gap-1">
-          <span className="section-label">{label}</span>
+        <Labelled label={label}>
           <input className="field" autoFocus value={remark} onChange={(event) => setRemark(event.target.value)} />
           <span className="text-[0.86rem] text-muted">It is written as a line under {single ? 'the task' : 'each task'}.</span>
-        </label>
+        </Labelled>
         <button type="submit" className="solid-button justify-self-start">
           {single ? act[0] : act[1]}
         </button>

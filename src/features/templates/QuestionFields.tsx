@@ -1,3 +1,5 @@
+import { Labelled } from '../../ui/Labelled';
+
 interface QuestionFieldsProps {
   questions: readonly string[];
   answers: Readonly<Record<string, string>>;
@@ -9,14 +11,13 @@ interface QuestionFieldsProps {
 /** A field for each question of a template; what is left empty is nothing said. */
 export function QuestionFields({ questions, answers, onAnswers, first = false }: QuestionFieldsProps) {
   return questions.map((question, index) => (
-    <label key={question} className="grid gap-1">
-      <span className="section-label">{question.charAt(0).toUpperCase() + question.slice(1)}</span>
+    <Labelled key={question} label={question.charAt(0).toUpperCase() + question.slice(1)}>
       <input
         className="field"
         autoFocus={first && index === 0}
         value={answers[question] ?? ''}
         onChange={(event) => onAnswers({ ...answers, [question]: event.target.value })}
       />
-    </label>
+    </Labelled>
   ));
 }

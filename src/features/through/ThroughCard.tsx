@@ -83,7 +83,7 @@ function TaskShown({ through, rewording, onRewording }: Pick<ThroughCardProps, '
           <RewordField text={row.text} onStore={through.reword} onClose={() => onRewording(false)} />
         ) : (
           <p className={isOpen(row.status) ? '' : 'closed-text'}>
-            {row.text === '' ? <em className="text-muted">no words</em> : <InlineText text={row.text} />}
+            {row.text === '' ? <em className="text-muted">no words</em> : <InlineText text={row.text} leads />}
           </p>
         )}
       </div>

@@ -1,8 +1,8 @@
 import type { Day } from '../../core/calendar/day';
-import { type DateStyle, MONTH_NAMES, dayName } from '../../core/calendar/day-name';
+import { type DateStyle, dayName, monthTitle } from '../../core/calendar/day-name';
 import { durationName, readDuration } from '../../core/calendar/duration';
 import { readMoment, readMonth, readSpan, readWeek, timeName } from '../../core/calendar/span';
-import { civilFrom, isoWeekOf } from '../../core/calendar/day';
+import { isoWeekOf } from '../../core/calendar/day';
 import type { ClauseName } from '../../core/task/line/clause';
 import type { Clause, Tail } from '../../core/task/line/tail';
 
@@ -88,10 +88,7 @@ function planChip(value: string, context: ChipContext): { value: string; tone: C
   const tone = covers && span.from === span.to ? 'today' : 'plain';
   if (readWeek(value)) return { value: weekWords(value, context), tone };
   const month = readMonth(value);
-  if (month) {
-    const { year, month: number } = civilFrom(month.from);
-    return { value: `${MONTH_NAMES[number - 1]} ${year}`, tone };
-  }
+  if (month) return { value: monthTitle(month.from), tone };
   return { ...momentChip(value, context), tone };
 }
 

@@ -226,7 +226,14 @@ describe('RFC 5545 §3.8.5.3', () => {
     ['Every Friday the 13th', 'FREQ=MONTHLY;BYDAY=FR;BYMONTHDAY=13'],
     ['The third instance of Tuesday, Wednesday or Thursday', 'FREQ=MONTHLY;COUNT=3;BYDAY=TU,WE,TH;BYSETPOS=3'],
     ['Every 3 hours', 'FREQ=HOURLY;INTERVAL=3'],
+    ['Weeks that begin on Sunday, two of them an interval', 'FREQ=WEEKLY;INTERVAL=2;BYDAY=TU,SU;WKST=SU'],
+    ['An end that is no day', 'FREQ=DAILY;UNTIL=NEVER'],
   ])('%s is what no phrase says', (_example, rule) => expect(repeatOfRule(rule, day('1997-09-02'))).toBeNull());
+
+  it('on which day weeks begin matters only where several of them make an interval (3.3.10)', () => {
+    expect(repeatOfRule('FREQ=WEEKLY;BYDAY=FR;WKST=SU', null)).toEqual(repeat('fri'));
+    expect(repeatOfRule('FREQ=MONTHLY;BYDAY=-1FR;WKST=SU', null)).toEqual(repeat('month on last fri'));
+  });
 
   it('a date that a month lacks is kept on its last day, where a plain rule leaves it out', () => {
     // The RFC's own example gives 2007-01-15, 01-30, 02-15, 03-15, 03-30: “an invalid date (February 30) is ignored”.

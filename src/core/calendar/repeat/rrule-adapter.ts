@@ -78,6 +78,7 @@ const FREQUENCIES: readonly Frequency[] = ['DAILY', 'WEEKLY', 'MONTHLY', 'YEARLY
 export function readRule(text: string): Rule | null {
   const rule: Rule = { frequency: 'DAILY', interval: 1 };
   const numbers = (value: string): number[] => value.split(',').map(Number);
+  let weekBegins = 'MO';
   for (const part of text.replace(/^RRULE:/i, '').split(';')) {
     const [name = '', value = ''] = part.toUpperCase().split('=');
     switch (name) {
@@ -112,12 +113,21 @@ export function readRule(text: string): Rule | null {
         break;
       }
       case 'WKST':
-        if (value !== 'MO') return null;
+        weekBegins = value;
         break;
       default:
         return null;
     }
   }
-  const whole = [rule.interval, rule.count ?? 1, ...(rule.months ?? []), ...(rule.monthDays ?? []), ...(rule.positions ?? [])];
+  const whole = [
+    rule.interval,
+    rule.count ?? 1,
+    rule.until ?? 0,
+    ...(rule.months ?? []),
+    ...(rule.monthDays ?? []),
+    ...(rule.positions ?? []),
+  ];
+  // On which day weeks begin matters only where several of them make an interval (RFC 5545, 3.3.10).
+  if (weekBegins !== 'MO' && rule.frequency === 'WEEKLY' && rule.interval > 1 && rule.weekdays) return null;
   return text.toUpperCase().includes('FREQ=') && whole.every(Number.isInteger) && rule.interval > 0 ? rule : null;
 }

@@ -1,5 +1,5 @@
 import { type Day, civilFrom, endOfMonth, isoDay, isoWeekName, isoWeekOf, startOfMonth, startOfWeek } from '../../calendar/day';
-import { type DateStyle, MONTH_NAMES, dayName } from '../../calendar/day-name';
+import { type DateStyle, dayName, monthTitle } from '../../calendar/day-name';
 import type { DayRange } from '../../calendar/span';
 import { foldName } from '../../note/names/names';
 import type { Row } from '../rows/row';
@@ -184,7 +184,7 @@ function weekValue(day: Day | null, context: GatherContext, style: DateStyle): G
 function monthValue(day: Day | null): GroupValue {
   if (day === null) return { key: null, label: 'No date', order: null };
   const { year, month } = civilFrom(day);
-  return { key: isoDay(day).slice(0, 7), label: `${MONTH_NAMES[month - 1]} ${year}`, order: year * 12 + month };
+  return { key: isoDay(day).slice(0, 7), label: monthTitle(day), order: year * 12 + month };
 }
 
 /** The period of a task: each leaves out the ones before it. */

@@ -1,6 +1,8 @@
 import { type Token, tokensOf } from '../language/lexer';
+import { CLAUSE_WORDS } from '../language/parse';
 
-const CLAUSE_WORDS = new Set(['where', 'group', 'order', 'limit', 'including', 'steps', 'columns', 'totals', 'as', 'into', 'from']);
+/** A title is a token of its own kind. */
+const BEGINNINGS = new Set(CLAUSE_WORDS.filter((word) => word !== 'title'));
 
 /** A clause by its first word. */
 export type ClauseWord = 'group' | 'order' | 'columns' | 'including' | 'as' | 'totals' | 'limit';
@@ -31,7 +33,7 @@ export function withGatherClause(text: string, word: ClauseWord, clause: string 
 function beginsClause(tokens: readonly Token[], index: number): boolean {
   const token = tokens[index];
   if (!token || token.kind === 'end' || token.kind === 'title') return true;
-  if (token.kind !== 'word' || !CLAUSE_WORDS.has(token.value)) return false;
+  if (token.kind !== 'word' || !BEGINNINGS.has(token.value)) return false;
   const before = tokens[index - 1]?.value;
   if (token.value === 'steps') return tokens[index + 1]?.value === 'apart';
   return before !== ',' && before !== 'by' && before !== 'with' && before !== 'without';

@@ -137,7 +137,9 @@ function measureText(field: Extract<Condition, { is: 'measure' }>['field'], valu
   }
 }
 
-const whoText = (person: string): string => (person === 'me' || person === 'nobody' || person === THIS_PERSON ? person : `@${person}`);
+/** A person as the language says them: `me`, `nobody`, `this person`, `@lars`. */
+export const whoText = (person: string): string =>
+  person === 'me' || person === 'nobody' || person === THIS_PERSON ? person : `@${person}`;
 
 export function groupKeyText({ key, of, byCount, descending }: GroupKey): string {
   return `${key}${of === null ? '' : ` of ${of}`}${byCount ? ' by count' : ''}${descending ? ' desc' : ''}`;

@@ -1,11 +1,10 @@
-import { THIS_PERSON } from '../language/ast';
 import { dayName } from '../../calendar/day-name';
 import { durationName } from '../../calendar/duration';
 import type { DayRange } from '../../calendar/span';
 import { STATUS_NAMES } from '../../task/line/status';
 import type { Condition, Gather, GatherContext, Sign, Source } from '../language/ast';
 import { resolveDate, resolveRange } from '../answer/dates';
-import { formText, groupKeyText, orderKeyText } from './print';
+import { formText, groupKeyText, orderKeyText, whoText } from './print';
 
 /** The clauses that a sentence says; the title stands above it. */
 export const SAID_CLAUSES = [
@@ -126,7 +125,7 @@ export function conditionWords(condition: Condition, context: Asked): string {
     case 'measure':
       return measureWords(condition);
     case 'who':
-      return `${condition.field === 'owner' ? 'belong to' : 'were asked for by'} ${condition.same ? '' : 'somebody other than '}${whoWords(condition.person)}`;
+      return `${condition.field === 'owner' ? 'belong to' : 'were asked for by'} ${condition.same ? '' : 'somebody other than '}${whoText(condition.person)}`;
     case 'place':
       return placeWords(condition);
     case 'under':
@@ -154,7 +153,7 @@ export function conditionWords(condition: Condition, context: Asked): string {
         ? `are ${condition.same ? '' : 'not '}called “${condition.value}”`
         : `have ${condition.same ? 'the' : 'another'} ${condition.field} ${condition.same ? '' : 'than '}${condition.value}`;
     case 'met':
-      return `stand in a meeting with ${whoWords(condition.person)}`;
+      return `stand in a meeting with ${whoText(condition.person)}`;
     case 'own key':
       return `have ${condition.same ? '' : 'another '}${condition.key} ${condition.same ? '' : 'than '}“${condition.value}”`;
     case 'title has':
@@ -291,8 +290,6 @@ function measureWords({ field, sign, value }: Extract<Condition, { is: 'measure'
       return `have a progress ${compareWords(sign)} ${value}%`;
   }
 }
-
-const whoWords = (person: string): string => (person === 'me' || person === 'nobody' || person === THIS_PERSON ? person : `@${person}`);
 
 function placeWords({ field, value, same }: Extract<Condition, { is: 'place' }>): string {
   switch (field) {

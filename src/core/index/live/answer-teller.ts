@@ -120,7 +120,7 @@ export class AnswerTeller {
       columns: gather.columns,
       sums: gather.totals,
       into: gather.into,
-      sentence: sentenceText(gather, context),
+      sentence: sentenceText(this.live.written, context),
       ...this.live.head,
       errors: [],
       hints,

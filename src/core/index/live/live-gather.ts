@@ -47,7 +47,8 @@ const MOST_SPLICES = 60;
  * rows out and puts its new ones in, so that the work grows neither with the number of notes nor with that of rows.
  */
 export class LiveGather {
-  private readonly written: Gather;
+  /** The gather as its text says it. */
+  readonly written: Gather;
   readonly errors: GatherError[];
   /** Whether its answer depends on how notes are called. */
   readonly asksForNames: boolean;

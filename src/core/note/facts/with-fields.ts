@@ -27,4 +27,7 @@ export function withFields(text: string, fields: Readonly<Record<string, string 
 }
 
 /** Words as YAML writes them in double quotes. */
-export const quotedYaml = (words: string): string => `"${words.replace(/["\\]/g, '\\$&')}"`;
+export const quotedYaml = (words: string): string => `"${escapedYaml(words)}"`;
+
+/** Words as they stand between the double quotes of YAML. */
+export const escapedYaml = (words: string): string => words.replace(/["\\]/g, '\\$&');

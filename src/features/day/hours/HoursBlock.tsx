@@ -60,9 +60,9 @@ export function HoursBlock({ day, placed, scale, isAlone, isAside, moved }: Hour
     event.stopPropagation();
     if (days !== undefined) {
       moved.current = key;
-      place(day + days, from);
-    } else if (event.shiftKey) resize(Math.max(15, to - from + (by ?? 0)));
-    else place(day, toQuarter(from + (by ?? 0)));
+      void place(day + days, from);
+    } else if (event.shiftKey) void resize(Math.max(15, to - from + (by ?? 0)));
+    else void place(day, toQuarter(from + (by ?? 0)));
   };
   const drag = (grows: boolean) => (event: PointerEvent<HTMLElement>) => {
     if (!canMove || event.button !== 0) return;
@@ -83,8 +83,10 @@ export function HoursBlock({ day, placed, scale, isAlone, isAside, moved }: Hour
   };
   const drop = (): void => {
     if (!moving) return;
-    if (!moving.grows && (start !== from || moving.day !== day)) place(moving.day, start);
-    else if (moving.grows && end !== to) resize(end - from);
+    // Where it is refused, it goes back to where it was.
+    const settle = (done: Promise<boolean>): void => void done.then((was) => was || setMoving(null));
+    if (!moving.grows && (start !== from || moving.day !== day)) settle(place(moving.day, start));
+    else if (moving.grows && end !== to) settle(resize(end - from));
     else setMoving(null);
   };
   const isClosed = row !== null && !isOpen(row.status);
@@ -108,6 +110,7 @@ export function HoursBlock({ day, placed, scale, isAlone, isAside, moved }: Hour
       onPointerDown={drag(false)}
       onPointerMove={follow}
       onPointerUp={drop}
+      onPointerCancel={() => setMoving(null)}
     >
       <Link
         to={noteAddress(item.path, item.line ?? undefined)}
@@ -130,6 +133,7 @@ export function HoursBlock({ day, placed, scale, isAlone, isAside, moved }: Hour
           onPointerDown={drag(true)}
           onPointerMove={follow}
           onPointerUp={drop}
+          onPointerCancel={() => setMoving(null)}
         />
       )}
     </div>

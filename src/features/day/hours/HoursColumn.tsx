@@ -56,6 +56,7 @@ export function HoursColumn({ day, working, layout, scale, isAlone, ids, moved }
       onPointerDown={draw}
       onPointerMove={(event) => drawn && !drawn.isOpen && setDrawn({ ...drawn, to: Math.max(drawn.from + 15, minuteAt(event.clientY)) })}
       onPointerUp={() => drawn && setDrawn(drawn.to - drawn.from < 30 && !drawn.isOpen ? null : { ...drawn, isOpen: true })}
+      onPointerCancel={() => drawn && !drawn.isOpen && setDrawn(null)}
     >
       {isWorked && (
         <span

@@ -1,5 +1,6 @@
 import { useCallback } from 'react';
 import { isoDay } from '../../../core/calendar/day';
+import { minutesText } from '../../../core/calendar/duration';
 import { timeName } from '../../../core/calendar/span';
 import { endName, withClock } from '../../../core/day/appointments';
 import { quotedYaml } from '../../../core/note/facts/with-fields';
@@ -11,10 +12,10 @@ import { useAct, useToldDone } from '../../session/acting/use-act';
 import { useServices } from '../../session/state/services';
 import { plainWords } from '../../strip/plain-words';
 
-/** What gives something of a day another time, day or length; each in minutes. */
+/** What gives something of a day another time, day or length; each in minutes, and each tells whether it came to that. */
 export interface ItemPlace {
-  place: (day: number, at: number) => void;
-  resize: (minutes: number) => void;
+  place: (day: number, at: number) => Promise<boolean>;
+  resize: (minutes: number) => Promise<boolean>;
   canMove: boolean;
   /** An appointment is a line of its day's page, and stays there. */
   canLeave: boolean;
@@ -28,45 +29,39 @@ export function useItemPlace(item: PlanItem, from: number, to: number, here: num
   const { row, kind, path, line, raw, text, end } = item;
   const words = plainWords(text);
   const tell = useCallback(
-    (at: number, done: Promise<ActionResult>): void => {
-      void done.then((result) => {
-        if ('refused' in result) refuse(result.refused);
-        else told(`${timeName(at)} ${words}`, result.step);
-      });
+    async (at: number, done: Promise<ActionResult>): Promise<boolean> => {
+      const result = await done;
+      if ('refused' in result) refuse(result.refused);
+      else told(`${timeName(at)} ${words}`, result.step);
+      return !('refused' in result);
     },
     [told, words],
   );
-  const rewrite = (at: number, until: number | null): void => {
+  const set = async (clause: string): Promise<boolean> =>
+    row !== null && (await act(dialogTask(row).ref, row.text, { do: 'set', clause })) !== null;
+  const rewrite = async (at: number, until: number | null): Promise<boolean> => {
     const after = raw === null ? null : withClock(raw, at, until);
-    if (after === null || raw === null || line === null) return;
-    tell(at, actions.replaceLine({ path, line, expected: raw }, after, `Moved: ${text}`));
+    if (after === null || raw === null || line === null) return false;
+    return tell(at, actions.replaceLine({ path, line, expected: raw }, after, `Moved: ${text}`));
   };
-  const meet = (day: number, at: number, until: number | null): void => {
+  const meet = (day: number, at: number, until: number | null): Promise<boolean> => {
     const fields = { date: isoDay(day), start: clock(at), ...(until === null ? {} : { end: clock(until) }) };
-    tell(at, actions.setFields(path, fields, `Moved: ${text}`));
+    return tell(at, actions.setFields(path, fields, `Moved: ${text}`));
   };
   return {
     canMove: row !== null || raw !== null || kind === 'meeting',
     canLeave: row !== null || kind === 'meeting',
     place: (day, at) => {
-      if (row) void act(dialogTask(row).ref, row.text, { do: 'set', clause: `plan ${isoDay(day)} ${timeName(at)}` });
-      else if (kind === 'meeting') meet(day, at, end === null ? null : at + (end - from));
-      else rewrite(at, raw !== null && withClock(raw, from, null) !== raw ? at + (to - from) : null);
+      if (row) return set(`plan ${isoDay(day)} ${timeName(at)}`);
+      if (kind === 'meeting') return meet(day, at, end === null ? null : at + (end - from));
+      return rewrite(at, raw !== null && withClock(raw, from, null) !== raw ? at + (to - from) : null);
     },
     resize: (minutes) => {
-      if (row) void act(dialogTask(row).ref, row.text, { do: 'set', clause: `takes ${durationClause(minutes)}` });
-      else if (kind === 'meeting') meet(here, from, from + minutes);
-      else rewrite(from, from + minutes);
+      if (row) return set(`takes ${minutesText(minutes)}`);
+      return kind === 'meeting' ? meet(here, from, from + minutes) : rewrite(from, from + minutes);
     },
   };
 }
 
 /** A time as the front matter says it: in quotes, for YAML would read some as numbers; a day may end at `24:00`. */
 const clock = (minute: number): string => quotedYaml(endName(minute));
-
-/** `45m`, `2h`, `1h30m`. */
-function durationClause(minutes: number): string {
-  const hours = Math.floor(minutes / 60);
-  const rest = minutes % 60;
-  return `${hours > 0 ? `${hours}h` : ''}${rest > 0 ? `${rest}m` : ''}`;
-}

@@ -1,16 +1,15 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { type Day, isoDay } from '../../../core/calendar/day';
 import { timeName } from '../../../core/calendar/span';
 import type { PlanItem } from '../../../core/index/days/day-plan';
-import type { WrittenNote } from '../../../core/index/questions/written-on';
 import { foldName } from '../../../core/note/names/names';
 import { isOpen } from '../../../core/task/line/status';
 import { readableTitle } from '../../links/readable-title';
 import { dialogTask } from '../../session/acting/task-dialog';
 import { counted, useAct } from '../../session/acting/use-act';
 import { noteAddress } from '../../session/places/addresses';
-import { useChanges } from '../../session/state/use-changes';
+import { useAsked } from '../../session/state/use-asked';
 import { useNow, useServices } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';
 import { LineField } from '../../../ui/LineField';
@@ -79,17 +78,8 @@ const isRoutine = (headings: readonly string[], routine: string): boolean =>
 
 /** The notes written in on the day, for a second reading; each opens at its first new line. */
 function Written({ day }: { day: Day }) {
-  const { engine } = useServices();
-  const changes = useChanges();
-  const [found, setFound] = useState<WrittenNote[]>([]);
-  useEffect(() => {
-    let gone = false;
-    void engine.ask('writtenOn', { day }).then((notes) => !gone && setFound(notes));
-    return () => {
-      gone = true;
-    };
-  }, [engine, day, changes]);
-  if (found.length === 0) return null;
+  const found = useAsked('writtenOn', { day });
+  if (!found || found.length === 0) return null;
   return (
     <details>
       <summary className="min-h-[26px] cursor-pointer text-muted">Written in that day: {counted(found.length, 'note')}</summary>

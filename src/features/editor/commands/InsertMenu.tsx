@@ -6,6 +6,7 @@ import { BY_TOUCH } from '../../../ui/by-touch';
 import { choosePictures } from '../../pictures/choose-pictures';
 import { insertedFrom } from '../../../core/template/from-template';
 import { QuestionsDialog } from '../../templates/QuestionsDialog';
+import type { Piece } from '../look/text-marks';
 import { MenuAt, MenuEntry, MenuInside, MenuLine } from '../../../ui/menu/menu';
 import { useNow, useServices } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';
@@ -13,8 +14,8 @@ import { useAppSelector } from '../../session/state/state';
 interface InsertMenuProps {
   open: boolean;
   onOpenChange: (open: boolean) => void;
-  /** Puts a piece of text at the cursor; `|` is where the cursor comes to stand. */
-  onInsert: (piece: string, block: boolean) => void;
+  /** Puts a piece of text at the cursor. */
+  onInsert: (piece: Piece) => void;
   /** Keeps pictures, and puts them at the cursor. */
   onPictures: (files: readonly File[]) => void;
   /** Puts the cursor back into the text. */
@@ -27,7 +28,6 @@ export function InsertMenu({ open, onOpenChange, onInsert, onPictures, onLeave, 
   const { store, commands } = useServices();
   const now = useNow();
   const templates = useAppSelector((state) => state.library.overview?.notes);
-  const insert = (piece: string, block = true): void => onInsert(piece, block);
   const [asking, setAsking] = useState<{ title: string; text: string; questions: readonly string[] } | null>(null);
   const fill = (text: string, answers: ReadonlyMap<string, string>) =>
     insertedFrom(text, { day: now.day, minute: now.minute, name: title, answers });
@@ -36,7 +36,7 @@ export function InsertMenu({ open, onOpenChange, onInsert, onPictures, onLeave, 
     if (text === null) return;
     const { text: filled, questions } = fill(text, new Map());
     if (questions.length > 0) setAsking({ title: name, text, questions });
-    else onInsert(filled, true);
+    else onInsert({ before: filled });
   };
   const known = (templates ?? []).filter((note) => note.kind === 'template');
   return (
@@ -48,7 +48,7 @@ export function InsertMenu({ open, onOpenChange, onInsert, onPictures, onLeave, 
           onClose={() => setAsking(null)}
           onDone={(answers) => {
             setAsking(null);
-            onInsert(fill(asking.text, answers).text, true);
+            onInsert({ before: fill(asking.text, answers).text });
           }}
         />
       )}
@@ -67,18 +67,18 @@ export function InsertMenu({ open, onOpenChange, onInsert, onPictures, onLeave, 
           onLeave();
         }}
       >
-        <MenuEntry label="Task" onSelect={() => insert('- [ ] |')} />
+        <MenuEntry label="Task" onSelect={() => onInsert({ before: '- [ ] ' })} />
         <MenuEntry label="Key point" onSelect={() => commands.text?.run('text-key')} />
         <MenuEntry label="Task of who is named" onSelect={() => commands.text?.run('text-give')} />
         <MenuEntry label="To raise with somebody" onSelect={() => commands.text?.run('text-to-raise')} />
         <MenuEntry label="Question" onSelect={() => commands.text?.run('text-question')} />
         <MenuEntry label="Meeting of the appointment" onSelect={() => commands.text?.run('text-meeting')} />
         <MenuEntry label="A date of the task" onSelect={() => commands.text?.run('text-tail')} />
-        <MenuEntry label={`Today’s date, ${dayTitle(now.day)}`} onSelect={() => insert(isoDay(now.day), false)} />
-        <MenuEntry label="Link to a note" onSelect={() => insert('[[|', false)} />
+        <MenuEntry label={`Today’s date, ${dayTitle(now.day)}`} onSelect={() => onInsert({ before: isoDay(now.day), isInline: true })} />
+        <MenuEntry label="Link to a note" onSelect={() => onInsert({ before: '[[', isInline: true })} />
         <MenuEntry label="Picture from a file" onSelect={() => choosePictures(onPictures)} />
         {BY_TOUCH && <MenuEntry label="Picture from the camera" onSelect={() => choosePictures(onPictures, 'camera')} />}
-        <MenuEntry label="Gather" onSelect={() => insert('```gather\ntitle |\nwhere open\n```\n')} />
+        <MenuEntry label="Gather" onSelect={() => onInsert({ before: '```gather\ntitle ', behind: '\nwhere open\n```\n' })} />
         {known.length > 0 && (
           <MenuInside label="Template">
             {known.map((note) => (
@@ -87,10 +87,10 @@ export function InsertMenu({ open, onOpenChange, onInsert, onPictures, onLeave, 
           </MenuInside>
         )}
         <MenuLine />
-        <MenuEntry label="Heading" onSelect={() => insert('## |')} />
-        <MenuEntry label="Divider" onSelect={() => insert('\n---\n')} />
-        <MenuEntry label="Table" onSelect={() => insert('| | | |\n| --- | --- | --- |\n| | | |\n'.replace('| |', '| ||'))} />
-        <MenuEntry label="Quote" onSelect={() => insert('> |')} />
+        <MenuEntry label="Heading" onSelect={() => onInsert({ before: '## ' })} />
+        <MenuEntry label="Divider" onSelect={() => onInsert({ before: '\n---\n' })} />
+        <MenuEntry label="Table" onSelect={() => onInsert({ before: '| ', behind: '| | |\n| --- | --- | --- |\n| | | |\n' })} />
+        <MenuEntry label="Quote" onSelect={() => onInsert({ before: '> ' })} />
       </MenuAt>
     </>
   );

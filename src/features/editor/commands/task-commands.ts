@@ -10,6 +10,7 @@ import type { Task } from '../../../core/task/line/task';
 import { withClause } from '../../../core/task/writing/write-tail';
 import { noteNow } from '../reading/note-field';
 import { repairOf } from '../editing/repair';
+import { lineOfCursor } from '../reading/cursor-line';
 
 /** The lines (from 0) that the selection touches. */
 export function selectedLines(view: EditorView): number[] {
@@ -23,7 +24,7 @@ export function selectedLines(view: EditorView): number[] {
 
 /** The line (from 0) that the cursor means: where a selection ends at the start of a line, the one before it. */
 export function cursorLine(view: EditorView): number {
-  const line = view.state.doc.lineAt(view.state.selection.main.head).number - 1;
+  const line = lineOfCursor(view.state);
   const lines = selectedLines(view);
   return lines.includes(line) ? line : (lines.at(-1) ?? line);
 }

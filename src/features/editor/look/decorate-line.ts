@@ -12,7 +12,9 @@ import { clauseOf, readTail } from '../../../core/task/line/tail';
 import { chipsOf } from '../../../ui/marks/chip-look';
 import { LENT_CHIP } from '../../../ui/marks/lent-chip';
 import { editorContext } from '../reading/editor-context';
-import { addressesIn, daysIn, taskLinksIn } from '../reading/follow-names';
+import { addressesIn, taskLinksIn } from '../../../core/note/names/addresses';
+import { type InlineMark, marksIn } from '../../../core/note/names/inline-marks';
+import { daysIn } from '../reading/follow-names';
 import { noteReading, shownNote } from '../reading/note-field';
 import { PictureWidget, shownIn } from './picture-widget';
 import { repairOf } from '../editing/repair';
@@ -108,23 +110,10 @@ function decorateText(ranges: Range<Decoration>[], from: number, text: string, w
   for (const { from: first, to } of addressesIn(text)) ranges.push(ADDRESS.range(from + first, from + to));
   if (leads) for (const { from: first, to } of taskLinksIn(text)) ranges.push(TASK_LINK.range(from + first, from + to));
   if (leads) for (const { from: first, to } of daysIn(text.slice(0, wordsTo))) ranges.push(DAY.range(from + first, from + to));
-  const code: { from: number; to: number }[] = [];
-  for (const [sign, name] of MARKED) {
-    for (const found of text.matchAll(sign)) {
-      const [first, end] = [found.index, found.index + found[0].length];
-      // What stands in code is what it is.
-      if (code.some((one) => first < one.to && one.from < end)) continue;
-      if (sign === CODE) code.push({ from: first, to: end });
-      const width = found[1]?.length ?? 0;
-      if (column !== null && column >= first && column <= end) continue;
-      if (end - first <= 2 * width) continue;
-      const [at, to] = [from + first, from + end];
-      ranges.push(
-        hidden.range(at, at + width),
-        Decoration.mark({ class: name }).range(at + width, to - width),
-        hidden.range(to - width, to),
-      );
-    }
+  for (const { is, from: first, to: end, width } of marksIn(text)) {
+    if (column !== null && column >= first && column <= end) continue;
+    const [at, to] = [from + first, from + end];
+    ranges.push(hidden.range(at, at + width), MARK[is].range(at + width, to - width), hidden.range(to - width, to));
   }
 }
 
@@ -148,14 +137,13 @@ const DAY = Decoration.mark({ class: 'cm-day', attributes: { title: 'A click lea
 const AUTO = Decoration.line({ attributes: { dir: 'auto' } });
 const TABLE = Decoration.line({ class: 'cm-table-line' });
 const QUOTE = Decoration.line({ class: 'cm-quote-line' });
-const CODE = /(?<![`\\])(`)(?!`)[^`\n]+`(?!`)/g;
-/** Signs of emphasis around words, which are shown as what they say while the cursor is elsewhere; code goes first. */
-const MARKED: readonly [RegExp, string][] = [
-  [CODE, 'cm-code'],
-  [/(\*\*)(?=\S)[^*\n]+?(?<=\S)\*\*/g, 'cm-bold'],
-  [/(?<![*\\])(\*)(?=[^\s*])[^*\n]+?(?<=[^\s*])\*(?!\*)/g, 'cm-slanted'],
-  [/(~~)(?=\S)[^~\n]+?(?<=\S)~~/g, 'cm-struck'],
-];
+/** Words that are set apart are shown as what their signs say while the cursor is elsewhere. */
+const MARK: Readonly<Record<InlineMark['is'], Decoration>> = {
+  code: Decoration.mark({ class: 'cm-code' }),
+  bold: Decoration.mark({ class: 'cm-bold' }),
+  slanted: Decoration.mark({ class: 'cm-slanted' }),
+  struck: Decoration.mark({ class: 'cm-struck' }),
+};
 
 function decorateHeading(ranges: Range<Decoration>[], heading: Heading, from: number, text: string, column: Column): void {
   ranges.push(Decoration.line({ class: `cm-heading cm-heading-${heading.level}` }).range(from));

@@ -54,12 +54,19 @@ describe('headings and pieces', () => {
   });
 
   it.each([
-    ['|', '- [ ] |', true, '- [ ] |'],
-    ['words|', '- [ ] |', true, 'words\n- [ ] |'],
-    ['  |', '## |', true, '  ## |'],
-    ['- [ ] Pack|', ' {due |}', false, '- [ ] Pack {due |}'],
-    ['a |b| c', '2026-11-23', false, 'a 2026-11-23| c'],
-  ])('%s, and %s put in, is %s', (before, piece, block, wanted) => {
-    expect(after(before, (view) => insertPiece(view, piece, block))).toBe(wanted);
+    ['|', { before: '- [ ] ' }, '- [ ] |'],
+    ['words|', { before: '- [ ] ' }, 'words\n- [ ] |'],
+    ['  |', { before: '## ' }, '  ## |'],
+    ['- [ ] Pack|', { before: ' {due ', behind: '}', isInline: true }, '- [ ] Pack {due |}'],
+    ['a |b| c', { before: '2026-11-23', isInline: true }, 'a 2026-11-23| c'],
+  ])('%s, and %j put in, is %s', (before, piece, wanted) => {
+    expect(after(before, (view) => insertPiece(view, piece))).toBe(wanted);
+  });
+
+  it('what is put in keeps every sign of its own, bars too', () => {
+    const view = testView('|');
+    insertPiece(view, { before: '| ', behind: '| |\n| --- | --- |\n' });
+    expect(view.state.doc.toString()).toBe('| | |\n| --- | --- |\n');
+    expect(view.state.selection.main.head).toBe(2);
   });
 });

@@ -58,17 +58,23 @@ export function nextHeading(view: EditorView): boolean {
   return true;
 }
 
-/** Puts a piece of text at the cursor, on a line of its own where it is a block; `|` says where the cursor comes to stand. */
-export function insertPiece(view: EditorView, piece: string, block: boolean): void {
+/** A piece of text that is put in; the cursor comes to stand between its two parts. */
+export interface Piece {
+  before: string;
+  behind?: string;
+  /** Whether it goes into the line itself, not onto one of its own. */
+  isInline?: boolean;
+}
+
+/** Puts a piece of text at the cursor, or in the place of what is selected. */
+export function insertPiece(view: EditorView, { before, behind = '', isInline = false }: Piece): void {
   const { state } = view;
   const { from, to } = state.selection.main;
   const line = state.doc.lineAt(from);
-  const before = block && line.text.slice(0, from - line.from).trim() !== '' ? '\n' : '';
-  const cursor = piece.indexOf('|');
-  const text = before + piece.replace('|', '');
+  const start = (!isInline && line.text.slice(0, from - line.from).trim() !== '' ? '\n' : '') + before;
   view.dispatch({
-    changes: { from, to, insert: text },
-    selection: { anchor: from + (cursor === -1 ? text.length : before.length + cursor) },
+    changes: { from, to, insert: start + behind },
+    selection: { anchor: from + start.length },
     userEvent: 'input.insert',
     scrollIntoView: true,
   });

@@ -43,9 +43,9 @@ export class MarkWidget extends WidgetType {
   }
 
   override eq(other: MarkWidget): boolean {
-    const { status, priority, late, resting } = this.look;
+    const { status, priority, late, resting, added } = this.look;
     const look = other.look;
-    return look.status === status && look.priority === priority && look.late === late && look.resting === resting;
+    return look.status === status && look.priority === priority && look.late === late && look.resting === resting && look.added === added;
   }
 
   override toDOM(view: EditorView): HTMLElement {

@@ -147,11 +147,13 @@ const CLAUSES: readonly [string, string][] = [
   ['owner', 'who does it'],
   ['asked', 'who asked for it'],
   ['remind', 'when to be reminded'],
-  ['until', 'the day after which it no longer applies'],
+  ['until', 'the last day of a repeat'],
+  ['lapses', 'the last day on which it applies'],
   ['needs', 'what must be closed first'],
+  ['question', 'an open question'],
   ['key', 'a key point'],
 ];
-const DATED = new Set(['due', 'plan', 'start', 'until']);
+const DATED = new Set(['due', 'plan', 'start', 'until', 'lapses']);
 /** The clauses whose day can be picked from a calendar. */
 const PICKED: Record<string, DayAsked> = { due: 'due', plan: 'plan', start: 'rest' };
 

@@ -3,6 +3,7 @@ import { Decoration, type DecorationSet, EditorView, WidgetType } from '@codemir
 import { isOpen } from '../../../core/task/line/status';
 import type { Task } from '../../../core/task/line/task';
 import { shownNote } from './note-field';
+import { lineOfCursor } from './cursor-line';
 
 /** Whether finished lines are out of sight. */
 export const hideFinished = Facet.define<boolean, boolean>({ combine: (values) => values[0] ?? false });
@@ -32,19 +33,17 @@ export const finishedLines = StateField.define<DecorationSet>({
     !docChanged &&
     shownNote(startState) === shownNote(state) &&
     startState.facet(hideFinished) === state.facet(hideFinished) &&
-    cursorLine(startState) === cursorLine(state)
+    lineOfCursor(startState) === lineOfCursor(state)
       ? set
       : find(state),
   provide: (field) => EditorView.decorations.from(field),
 });
 
-const cursorLine = ({ doc, selection }: EditorState): number => doc.lineAt(selection.main.head).number - 1;
-
 function find(state: EditorState): DecorationSet {
   if (!state.facet(hideFinished)) return Decoration.none;
   const note = shownNote(state);
   const { doc } = state;
-  const cursor = cursorLine(state);
+  const cursor = lineOfCursor(state);
   const runs: { first: number; last: number; count: number }[] = [];
   for (const [index, task] of note.tasks.entries()) {
     const item = note.structure.items[task.item];

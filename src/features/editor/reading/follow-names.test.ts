@@ -1,4 +1,5 @@
-import { addressesIn, targetAt } from './follow-names';
+import { addressesIn } from '../../../core/note/names/addresses';
+import { targetAt } from './follow-names';
 
 describe('what stands at a place and leads somewhere', () => {
   const LINE = '- [ ] Ask @ilse about [[Tide clock#Oil|the oil]] #loans https://sea.example/a, [report](https://sea.example/b) {due fri}';

@@ -1,35 +1,11 @@
 import type { Extension } from '@codemirror/state';
 import { EditorView } from '@codemirror/view';
 import { type Day, readIsoDay } from '../../../core/calendar/day';
+import { addressesIn, namedAddressesIn, taskLinksIn } from '../../../core/note/names/addresses';
 import { readInline } from '../../../core/note/names/names';
 import { type FollowTarget, editorContext } from './editor-context';
 
-const ADDRESS = /https?:\/\/[^\s<>()[\]{}"']*[^\s<>()[\]{}"'.,;:!?]/g;
-/** Words that stand for an address, as Markdown has it. */
-const NAMED_ADDRESS = /\[[^\][\n]*\]\(\s*(https?:[^\s()]+)[^()\n]*\)/g;
-
-/** Words that stand for a task, by its ref. */
-const TASK = /\[[^\][\n]*\]\(recado:([a-z0-9]{6})\)/g;
 const ISO_DAY = /(?<![\d-])\d{4}-\d{2}-\d{2}(?![\d-])/g;
-
-/** An address of the web in a line, and where it stands. */
-export interface Address {
-  url: string;
-  from: number;
-  to: number;
-}
-
-/** The addresses that a line shows. */
-export function addressesIn(text: string): Address[] {
-  if (!text.includes('http')) return [];
-  return [...text.matchAll(ADDRESS)].map((found) => ({ url: found[0], from: found.index, to: found.index + found[0].length }));
-}
-
-/** Links to tasks in a line, and where they stand. */
-export function taskLinksIn(text: string): { ref: string; from: number; to: number }[] {
-  if (!text.includes('](recado:')) return [];
-  return [...text.matchAll(TASK)].map((found) => ({ ref: found[1] ?? '', from: found.index, to: found.index + found[0].length }));
-}
 
 /** Days in a line, written as ISO 8601 has them, and where they stand. */
 export function daysIn(text: string): { day: Day; from: number; to: number }[] {
@@ -45,8 +21,7 @@ export function targetAt(text: string, column: number): FollowTarget | null {
   const { names, links } = readInline(text, 0, text.length);
   const link = links.find(holds);
   if (link) return { is: 'note', name: link.target, heading: link.heading };
-  const named = [...text.matchAll(NAMED_ADDRESS)].find((found) => holds({ from: found.index, to: found.index + found[0].length }));
-  const url = named?.[1] ?? addressesIn(text).find(holds)?.url;
+  const url = (namedAddressesIn(text).find(holds) ?? addressesIn(text).find(holds))?.url;
   if (url !== undefined) return { is: 'address', url };
   const task = taskLinksIn(text).find(holds);
   if (task) return { is: 'task', ref: task.ref };

@@ -5,6 +5,7 @@ import { type RecordRun, recordRuns } from '../../../core/task/reading/record-ru
 import { editorContext } from './editor-context';
 import { hideFinished } from './finished-lines';
 import { noteNow, shownNote } from './note-field';
+import { lineOfCursor } from './cursor-line';
 
 /** Opens or folds the records that begin at an offset. */
 const toggled = StateEffect.define<number>({ map: (at, changes) => changes.mapPos(at, 1) });
@@ -63,18 +64,16 @@ export const recordFolds = StateField.define<Folds>({
       shownNote(startState) === shownNote(state) &&
       startState.facet(hideFinished) === state.facet(hideFinished) &&
       startState.facet(editorContext).today === state.facet(editorContext).today &&
-      cursorLine(startState) === cursorLine(state);
+      lineOfCursor(startState) === lineOfCursor(state);
     return same ? folds : { open, decorations: decorate(state, open) };
   },
   provide: (self) => EditorView.decorations.from(self, (folds) => folds.decorations),
 });
 
-const cursorLine = ({ doc, selection }: EditorState): number => doc.lineAt(selection.main.head).number - 1;
-
 function decorate(state: EditorState, open: readonly number[]): DecorationSet {
   if (state.facet(hideFinished)) return Decoration.none;
   const { doc } = state;
-  const cursor = cursorLine(state);
+  const cursor = lineOfCursor(state);
   const ranges = recordRuns(shownNote(state)).flatMap((run): Range<Decoration>[] => {
     if (run.last >= doc.lines) return [];
     const from = doc.line(run.first + 1).from;

@@ -9,6 +9,7 @@ import { type RootState, useAppSelector } from '../../session/state/state';
 import { type Feed, changeFeed, feedAddress, newFeed } from './feed-state';
 import { sendFeed, withdrawFeed } from './send-feed';
 import { useFeed } from './use-feed';
+import { Labelled } from '../../../ui/Labelled';
 
 /** A calendar at an address that nobody can guess, which calendar programs read; begun, changed and withdrawn here. */
 export function CalendarFeed() {
@@ -76,10 +77,9 @@ function Present({ feed, onChange, onWithdraw }: PresentProps) {
   const address = feedAddress(feed);
   return (
     <div className="grid gap-3">
-      <label className="grid gap-1">
-        <span className="section-label">Its address</span>
+      <Labelled label="Its address">
         <input className="field font-mono text-[0.86rem]" readOnly value={address} onFocus={(event) => event.target.select()} />
-      </label>
+      </Labelled>
       <p className="text-[0.9rem] text-muted">
         Give it to your calendar program as a calendar to subscribe to. Whoever has the address can read it, and so can the server
         {isLocal(location.hostname) ? '; this one is reached from this machine alone' : ''}.

@@ -1,11 +1,9 @@
-import { useEffect, useMemo, useState } from 'react';
-import type { Day } from '../../../core/calendar/day';
+import { useMemo } from 'react';
 import { hoursOf } from '../../../core/day/hours';
 import { endOfKey, isTimeKey, startOfKey } from '../../../core/gather/forms/time-keys';
 import type { Form } from '../../../core/gather/language/ast';
-import { useServices } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';
-import { useChanges } from '../../session/state/use-changes';
+import { useAsked } from '../../session/state/use-asked';
 
 /** More days than these are not looked through. */
 const MOST_DAYS = 1200;
@@ -17,10 +15,7 @@ const NONE: ReadonlyMap<string, number> = new Map();
  * against. Nothing for other bars.
  */
 export function useHoursThere(form: Form | null, keys: readonly (string | null)[]): ReadonlyMap<string, number> {
-  const { engine } = useServices();
   const settings = useAppSelector((state) => state.settings);
-  const changes = useChanges();
-  const [figures, setFigures] = useState<ReadonlyMap<Day, number>>(new Map());
   const by = form?.is === 'bars' && form.measure === 'takes' && isTimeKey(form.by) ? form.by : null;
   const spans = useMemo(
     () =>
@@ -35,24 +30,16 @@ export function useHoursThere(form: Form | null, keys: readonly (string | null)[
   const from = spans[0]?.from;
   const to = spans.at(-1)?.to;
   const isFew = from !== undefined && to !== undefined && to - from < MOST_DAYS;
-  useEffect(() => {
-    if (!isFew) return;
-    let gone = false;
-    void engine.ask('figures', { from, to }).then((found) => {
-      if (!gone) setFigures(new Map(found.flatMap(({ day, figures: { hours } }) => (hours === null ? [] : [[day, hours] as const]))));
-    });
-    return () => {
-      gone = true;
-    };
-  }, [engine, changes, isFew, from, to]);
+  const found = useAsked('figures', isFew ? { from, to } : null);
   return useMemo(() => {
     if (!isFew) return NONE;
+    const there = new Map((found ?? []).map(({ day, figures }) => [day, figures.hours]));
     return new Map(
       spans.map((span) => {
         let sum = 0;
-        for (let day = span.from; day <= span.to; day++) sum += figures.get(day) ?? hoursOf(day, [], settings);
+        for (let day = span.from; day <= span.to; day++) sum += there.get(day) ?? hoursOf(day, [], settings);
         return [span.key, sum] as const;
       }),
     );
-  }, [isFew, spans, figures, settings]);
+  }, [isFew, spans, found, settings]);
 }

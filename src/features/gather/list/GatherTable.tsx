@@ -15,6 +15,7 @@ import { PickEdge } from '../rows/PickEdge';
 import { RowMenuButton } from '../rows/RowMenu';
 import type { FormProps } from './form-props';
 import { itemsOf } from './list-items';
+import { ListFooter } from './ListFooter';
 import { cellText, markOf } from '../rows/row-columns';
 import { RowPicking } from '../rows/row-picking';
 import { type ActOnRow, useListActions, useShownGroups } from './use-list-actions';
@@ -113,11 +114,7 @@ export function GatherTable({ answer, name, showAll, order, onOrder }: FormProps
             <Spacer height={shown.behind} columns={columns.length + 2} />
           </tbody>
         </table>
-        {showAll && (
-          <button type="button" className="quiet-button text-[0.86rem]" onClick={showAll}>
-            Show all
-          </button>
-        )}
+        <ListFooter answer={answer} showAll={showAll} />
       </div>
     </RowPicking>
   );
@@ -167,12 +164,15 @@ function Head({ column, words, name, order, onOrder }: HeadProps) {
           const start = event.clientX;
           const from = cell.current?.offsetWidth ?? 120;
           const move = (next: PointerEvent): void => resize(from + next.clientX - start);
-          window.addEventListener('pointermove', move);
-          window.addEventListener('pointerup', () => window.removeEventListener('pointermove', move), { once: true });
+          const end = new AbortController();
+          window.addEventListener('pointermove', move, { signal: end.signal });
+          for (const last of ['pointerup', 'pointercancel']) window.addEventListener(last, () => end.abort(), { signal: end.signal });
         }}
         onKeyDown={(event) => {
           const step = event.key === 'ArrowRight' ? 16 : event.key === 'ArrowLeft' ? -16 : 0;
-          if (step !== 0) resize((cell.current?.offsetWidth ?? 120) + step);
+          if (step === 0) return;
+          event.preventDefault();
+          resize((cell.current?.offsetWidth ?? 120) + step);
         }}
       />
     </th>
@@ -218,7 +218,7 @@ function Row({ row, index, columns, onAct }: RowProps) {
             </Link>
           ) : (
             <span className={`min-w-[9rem] [overflow-wrap:anywhere] ${open ? '' : 'closed-text'}`}>
-              <InlineText text={row.text} />
+              <InlineText text={row.text} leads />
               {row.what === 'task' && soleLink(row.text) !== null && <ProjectProgress text={row.text} from={row.path} />}
             </span>
           )}

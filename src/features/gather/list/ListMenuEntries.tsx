@@ -65,28 +65,24 @@ export function ListMenuEntries({ shown, kept, at, sentenceShown, onSentence, on
       {gather.from === 'tasks' && (
         <MenuEntry
           label="Archive what is finished here…"
-          onSelect={() => setTimeout(() => dispatch(frameSlice.actions.dialogShown({ is: 'archive', gather: { text: shown.text, at } })))}
+          onSelect={() => dispatch(frameSlice.actions.dialogShown({ is: 'archive', gather: { text: shown.text, at } }))}
         />
       )}
       <MenuEntry
         label="Take out…"
         onSelect={() =>
-          setTimeout(() =>
-            dispatch(
-              frameSlice.actions.dialogShown({
-                ...{ is: 'take-out', what: 'lists', texts: [shown.text], at, title: gather.title ?? 'Tasks' },
-                ...(gather.columns && { columns: ['task', ...gather.columns] }),
-              }),
-            ),
+          dispatch(
+            frameSlice.actions.dialogShown({
+              ...{ is: 'take-out', what: 'lists', texts: [shown.text], at, title: gather.title ?? 'Tasks' },
+              ...(gather.columns && { columns: ['task', ...gather.columns] }),
+            }),
           )
         }
       />
       <MenuEntry
         label="Lend…"
         onSelect={() =>
-          setTimeout(() =>
-            dispatch(frameSlice.actions.dialogShown({ is: 'lend', what: 'list', text: shown.text, at, title: gather.title ?? 'Tasks' })),
-          )
+          dispatch(frameSlice.actions.dialogShown({ is: 'lend', what: 'list', text: shown.text, at, title: gather.title ?? 'Tasks' }))
         }
       />
       <MenuEntry label="Select tasks" onSelect={() => dispatch(frameSlice.actions.selectingChanged(true))} />

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { NO_GROUP } from '../../../core/index/live/no-group';
 import type { AnswerView, GroupView, RowView } from '../../../core/index/live/view';
+import { groupName } from './list-items';
 
 interface Held {
   row: RowView;
@@ -8,8 +9,6 @@ interface Held {
   group: string;
   index: number;
 }
-
-const groupId = (group: GroupView): string => `${group.key ?? ''} ${group.label}`;
 
 /**
  * The groups of an answer in which nothing moves under the pointer: a row that was just acted on and no longer
@@ -39,7 +38,7 @@ export function useHeldGroups(
       for (const group of shown.current) {
         const index = group.rows.findIndex((row) => row.id === before.id);
         if (index === -1) continue;
-        const entry: Held = { row: after, group: groupId(group), index };
+        const entry: Held = { row: after, group: groupName(group), index };
         setHeld((present) => [...present.filter((one) => one.row.id !== after.id || one.group !== entry.group), entry]);
         const timer = setTimeout(() => setHeld((present) => present.filter((one) => one !== entry)), 1000 * seconds);
         timers.current.add(timer);
@@ -54,7 +53,7 @@ function withHeld(groups: readonly GroupView[], held: readonly Held[]): readonly
   if (held.length === 0) return groups;
   const result = groups.map((group) => ({ ...group, rows: [...group.rows] }));
   for (const { row, group: id, index } of [...held].sort((a, b) => a.index - b.index)) {
-    let group = result.find((one) => groupId(one) === id);
+    let group = result.find((one) => groupName(one) === id);
     if (group?.rows.some((one) => one.id === row.id)) continue;
     if (!group) {
       const [, ...label] = id.split(' ');

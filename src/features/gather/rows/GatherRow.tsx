@@ -92,7 +92,7 @@ export const GatherRow = memo(function GatherRow({ row, group, columns, withSour
                 ) : row.text === '' ? (
                   <em className="text-muted">no words</em>
                 ) : (
-                  <InlineText text={row.text} />
+                  <InlineText text={row.text} leads />
                 )}
               </span>
             )}

@@ -48,8 +48,7 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
   const single = rows.length === 1 ? first : null;
   const tasks = rows.map(dialogTask);
   const isOutside = rows.every(({ path }) => isOutsidePath(path));
-  // Once the menu has let go of the focus, so that the dialog can take it.
-  const ask = (dialog: AskedDialog): void => void setTimeout(() => dispatch(frameSlice.actions.dialogShown(dialog)));
+  const ask = (dialog: AskedDialog): void => void dispatch(frameSlice.actions.dialogShown(dialog));
   // One after the other: each may get a ref, which moves nothing but changes its note.
   const copyLinks = async (form: 'text' | 'address'): Promise<void> => {
     const links: string[] = [];
@@ -70,7 +69,7 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
           <MenuEntry label="Details…" hint={hint('row-details')} onSelect={() => ask({ is: 'details', task: dialogTask(single) })} />
           <MenuEntry label="Open at its line" hint={hint('row-open')} onSelect={() => void navigate(rowAddress(single))} />
           <MenuEntry label="Its goals" onSelect={() => void toGoals(single.path, single.line)} />
-          {onReword && <MenuEntry label="Change the words" onSelect={() => setTimeout(onReword)} />}
+          {onReword && <MenuEntry label="Change the words" onSelect={onReword} />}
           <MenuLine />
         </>
       )}

@@ -72,7 +72,7 @@ export function DayCell({ day, entries, month, timed, lanes, hidden, writing, mo
           }`}
         >
           {civilFrom(day).day}
-          {civilFrom(day).day === 1 && ` ${(MONTH_NAMES[civilFrom(day).month - 1] ?? '').slice(0, 3)}`}
+          {civilFrom(day).day === 1 && ` ${MONTH_NAMES[civilFrom(day).month - 1] ?? ''}`}
         </Link>
         {day >= today && figures.minutes > 0 && (
           <span className="min-w-0 flex-1">

@@ -1,7 +1,7 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { type KeyboardEvent, useMemo, useRef, useState } from 'react';
 import { type Day, addMonths, civilFrom, isoWeekOf, startOfWeek } from '../../../core/calendar/day';
-import { MONTH_NAMES, weekdayName } from '../../../core/calendar/day-name';
+import { MONTH_NAMES, weekdayName, monthTitle } from '../../../core/calendar/day-name';
 import { monthRange, sheetOf } from '../../../core/gather/forms/sheet';
 import { useNow } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';
@@ -51,7 +51,7 @@ export function GatherSheet({ answer, writing, showAll }: FormProps) {
     <RowPicking value={pick}>
       <div className="mb-1 flex items-center gap-1">
         <strong className="font-title text-[1.05rem]">
-          {isMonth ? monthName(shown) : `${dayWords(range.from)} to ${dayWords(range.to)}`}
+          {isMonth ? monthTitle(shown) : `${dayWords(range.from)} to ${dayWords(range.to)}`}
         </strong>
         <span className="no-print ms-auto flex">
           <button
@@ -109,8 +109,7 @@ export function GatherSheet({ answer, writing, showAll }: FormProps) {
   );
 }
 
-const monthName = (day: Day): string => `${MONTH_NAMES[civilFrom(day).month - 1] ?? ''} ${civilFrom(day).year}`;
-const dayWords = (day: Day): string => `${civilFrom(day).day} ${(MONTH_NAMES[civilFrom(day).month - 1] ?? '').slice(0, 3)}`;
+const dayWords = (day: Day): string => `${civilFrom(day).day} ${MONTH_NAMES[civilFrom(day).month - 1] ?? ''}`;
 
 /** Looks at what stands on the nearest day to a side that holds anything. */
 function focusBeside(sheet: HTMLElement | null, entry: HTMLElement, side: number): void {

@@ -2,6 +2,7 @@ import { type FormEvent, useState } from 'react';
 import { useServices } from '../../session/state/services';
 import { linkThisDevice } from './desk-setup';
 import { thisDeviceName } from './device-name';
+import { Labelled } from '../../../ui/Labelled';
 
 interface LinkFormProps {
   /** Words that came with a code that was scanned; else empty. */
@@ -33,8 +34,7 @@ export function LinkForm({ words: given, onLinked }: LinkFormProps) {
         On a device that shares the desk, open “What is kept” and choose “Link another device”. Scan the code, or type its eight words here;
         four letters of each are enough.
       </p>
-      <label className="grid gap-0.5">
-        <span className="section-label">Words of the invitation</span>
+      <Labelled label="Words of the invitation">
         <textarea
           className="field font-mono"
           rows={2}
@@ -45,11 +45,10 @@ export function LinkForm({ words: given, onLinked }: LinkFormProps) {
           value={words}
           onChange={(event) => setWords(event.target.value)}
         />
-      </label>
-      <label className="grid gap-0.5">
-        <span className="section-label">Name of this device</span>
+      </Labelled>
+      <Labelled label="Name of this device">
         <input className="field" value={name} maxLength={60} onChange={(event) => setName(event.target.value)} />
-      </label>
+      </Labelled>
       <p className="text-[0.9rem] text-muted">
         Your notes here and those of the desk are brought together; where both have the same note, both texts are kept. What shipped with
         Recado and was never changed here goes.

@@ -16,15 +16,13 @@ export function FileEntries({ path, onTakeOut, onLend }: FileEntriesProps) {
   const dispatch = useAppDispatch();
   const { heading, task } = useAtCursor(path);
   const isAtPart = heading !== null || task !== null;
-  // A dialog is shown once the menu has let go of the keys.
-  const later = (show: () => void) => () => void setTimeout(show);
   return (
     <>
-      {onTakeOut && <MenuEntry label="Take out…" onSelect={later(onTakeOut)} />}
-      {isAtPart && <MenuEntry label="Take out what is at the cursor…" onSelect={later(() => commands.text?.run('text-take-out'))} />}
-      {onLend && <MenuEntry label="Lend…" onSelect={later(onLend)} />}
-      {onLend && isAtPart && <MenuEntry label="Lend what is at the cursor…" onSelect={later(() => commands.text?.run('text-lend'))} />}
-      <MenuEntry label="Print…" onSelect={later(() => dispatch(frameSlice.actions.dialogShown({ is: 'print' })))} />
+      {onTakeOut && <MenuEntry label="Take out…" onSelect={onTakeOut} />}
+      {isAtPart && <MenuEntry label="Take out what is at the cursor…" onSelect={() => commands.text?.run('text-take-out')} />}
+      {onLend && <MenuEntry label="Lend…" onSelect={onLend} />}
+      {onLend && isAtPart && <MenuEntry label="Lend what is at the cursor…" onSelect={() => commands.text?.run('text-lend')} />}
+      <MenuEntry label="Print…" onSelect={() => dispatch(frameSlice.actions.dialogShown({ is: 'print' }))} />
     </>
   );
 }

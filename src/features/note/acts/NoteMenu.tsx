@@ -75,10 +75,7 @@ export function NoteMenu({ path, title, onRename }: NoteMenuProps) {
         </MenuInside>
         {name !== null && <MenuEntry label={`Rename ${name} everywhere…`} onSelect={() => setNaming(true)} />}
         <MenuEntry label="Earlier texts" onSelect={runs['note-earlier']} />
-        <MenuEntry
-          label={isSealedPath(path) ? 'Take out of its seal' : 'Seal…'}
-          onSelect={() => void setTimeout(() => runs['note-seal']?.())}
-        />
+        <MenuEntry label={isSealedPath(path) ? 'Take out of its seal' : 'Seal…'} onSelect={() => runs['note-seal']?.()} />
         <FileEntries path={path} onTakeOut={runs['note-take-out']} onLend={isSealedPath(path) ? null : runs['note-lend']} />
         <MenuEntry label="Delete" danger onSelect={runs['note-delete']} />
       </MoreMenu>

@@ -1,5 +1,6 @@
 import { useId } from 'react';
 import { useFolders } from './use-folders';
+import { Labelled } from '../../../ui/Labelled';
 
 interface FolderFieldProps {
   value: string;
@@ -11,14 +12,13 @@ export function FolderField({ value, onChange }: FolderFieldProps) {
   const folders = useFolders();
   const list = useId();
   return (
-    <label className="grid gap-1">
-      <span className="section-label">Folder</span>
+    <Labelled label="Folder">
       <input className="field" list={list} value={value} placeholder="none" onChange={(event) => onChange(event.target.value)} />
       <datalist id={list}>
         {folders.map((folder) => (
           <option key={folder} value={folder} />
         ))}
       </datalist>
-    </label>
+    </Labelled>
   );
 }

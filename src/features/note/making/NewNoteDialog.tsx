@@ -14,6 +14,7 @@ import { useNow, useServices } from '../../session/state/services';
 import type { AskedDialog } from '../../session/acting/task-dialog';
 import { FolderField } from './FolderField';
 import { folderOfKind } from './kind-folders';
+import { Labelled } from '../../../ui/Labelled';
 
 interface NewNoteDialogProps {
   open: boolean;
@@ -85,14 +86,12 @@ function NewNoteForm({ asked, onClose }: Omit<NewNoteDialogProps, 'open'>) {
             : `No note that can be read now is called “${asked.title}”. ${perhapsClosed(closed)}`}
         </p>
       )}
-      <label className="grid gap-1">
-        <span className="section-label">Title</span>
+      <Labelled label="Title">
         <input className="field" required autoFocus value={title} onChange={(event) => setTitle(event.target.value)} />
-      </label>
+      </Labelled>
       <FolderField value={folder} onChange={setFolder} />
       {templates !== null && templates.length > 0 && (
-        <label className="grid gap-1">
-          <span className="section-label">Begins as</span>
+        <Labelled label="Begins as">
           <select
             className="field"
             value={from}
@@ -109,7 +108,7 @@ function NewNoteForm({ asked, onClose }: Omit<NewNoteDialogProps, 'open'>) {
               </option>
             ))}
           </select>
-        </label>
+        </Labelled>
       )}
       <QuestionFields questions={questions} answers={answers} onAnswers={setAnswers} />
       <button type="submit" className="solid-button justify-self-start" disabled={title.trim() === ''}>
