@@ -9,7 +9,8 @@ export default defineConfig({
   testDir: 'e2e',
   grepInvert: LONG,
   fullyParallel: true,
-  workers: 2,
+  // One more than the cores of a small machine: each waits now and then, for a timer or the disk.
+  workers: 3,
   timeout: 90_000,
   expect: { timeout: 20_000 },
   retries: process.env['CI'] ? 1 : 0,

@@ -10,6 +10,7 @@ import { Desks } from './desk';
 import { printed } from './print';
 import { readFolder } from './read-folder';
 import { run } from './run';
+import { exampleWords } from './test-examples';
 
 let folder = '';
 const TEXT = [
@@ -333,6 +334,16 @@ describe('the command-line runner', () => {
     expect(nested.groups[0]).toMatchObject({ key: null, count: 3, rows: [{ line: 5, steps: [{ line: 6 }, { line: 8 }] }] });
     const two = recado('gather', folder, '--today', '2026-11-23', '--query', 'done group by status, week of done') as GatherAnswer;
     expect(two.groups.map((group) => group.key)).toEqual([['done', '2026-W47']]);
+  });
+
+  it('answers each example of the help in words', async () => {
+    const desks = new Desks();
+    for (const words of exampleWords()) {
+      const given = readArguments(words);
+      const result = await run(given, desks);
+      const text = given.command === 'export' ? String(result) : printed(given.command, result);
+      expect([words, text.trim() === '']).toEqual([words, false]);
+    }
   });
 
   it('prints the steps of a gather below their task, and the numbers of bars and curves', () => {

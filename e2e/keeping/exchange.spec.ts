@@ -76,7 +76,7 @@ test('a zip of Markdown comes in, its tasks are gathered, and the export holds t
   await expect(page.locator('.cm-line', { hasText: 'Still a task' })).toBeVisible();
 });
 
-test('an import never overwrites, skips what is the same, and can be taken back', async ({ desk }) => {
+test('an import never overwrites, skips what is the same, and can be taken back', { tag: '@long' }, async ({ desk }) => {
   await desk.open('demo');
   const rounds = await desk.stored('Rounds/Yearly.md');
   const archive = zipSync({ 'Rounds/Yearly.md': strToU8(rounds ?? ''), 'Reading list.md': strToU8('- [ ] another text\n') });
@@ -114,7 +114,7 @@ test('a note of 5 MB opens, is indexed, and keeps its bytes', { tag: '@long' }, 
   await expect(page.locator('.cm-line').first()).toContainText('One of many lines');
 });
 
-test('files dropped on the window are imported', async ({ desk, page }) => {
+test('files dropped on the window are imported', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('empty');
   const transfer = await page.evaluateHandle(() => {
     const data = new DataTransfer();

@@ -56,48 +56,49 @@ test('a list goes to the clipboard as text and with its form, and stays a list w
   expect(readFileSync(await (await calendar).path(), 'utf8').match(/BEGIN:VTODO/g)).toHaveLength(14);
 });
 
-test('a table is mapped, a calendar becomes appointments, boxes with other signs are asked about; one Undo takes all back, and it is remembered', async ({
-  desk,
-  page,
-}) => {
-  await desk.open('empty');
-  const files = [
-    file('work.csv', 'What,By,Who\nWeigh the crate,27.11.2026,kofi\nCall the printer,soon,ilse\n'),
-    file('old.md', '- [>] Forwarded\n- [_] Empty elsewhere\n- [ ] Fine\n'),
-    file(
-      'week.ics',
-      'BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:x\r\nBEGIN:VEVENT\r\nUID:a\r\nDTSTART:20261123T140000\r\nDTEND:20261123T150000\r\nSUMMARY:Visit\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n',
-    ),
-    file('broken.opml', 'no outline'),
-  ];
-  await desk.rack.getByRole('link', { name: 'Files' }).click();
-  await page.getByRole('button', { name: 'Bring in files…' }).click();
-  await page.getByTestId('import-files').setInputFiles(files);
-  const plan = page.getByTestId('import-plan');
-  await expect(plan).toContainText('2 notes with 5 tasks and 1 appointment will come in.');
-  await expect(plan).toContainText('broken.opml: It is no OPML.');
-  await plan.getByLabel('By becomes').selectOption('due');
-  await expect(plan).toContainText('Row 2: “soon” cannot be read for due and stands under its task.');
-  await plan.getByLabel('[>]').selectOption('Waiting');
-  await plan.getByLabel('[_]').selectOption('To do');
-  await expectAccessible(page, 'bringing in', { part: '[role=dialog]' });
-  await plan.getByRole('button', { name: 'Bring it in' }).click();
-  const report = page.getByTestId('import-report');
-  await expect(report).toContainText('3 notes came in.');
-  expect(await desk.stored('work.md')).toBe(
-    '- [ ] Weigh the crate {due 2026-11-27; owner @kofi}\n- [ ] Call the printer {owner @ilse}\n  due: soon\n',
-  );
-  expect(await desk.stored('old.md')).toBe('- [:] Forwarded\n- [ ] Empty elsewhere\n- [ ] Fine\n');
-  expect(await desk.stored('Journal/2026-11-23.md')).toContain('- 14:00-15:00 Visit\n');
-  await report.getByRole('button', { name: 'Take the import back' }).click();
-  await expect.poll(() => desk.stored('work.md')).toBeNull();
-  await expect.poll(async () => (await desk.stored('Journal/2026-11-23.md')) ?? '').not.toContain('Visit');
-  // What was decided is there the next time.
-  await page.getByRole('button', { name: 'Bring in files…' }).click();
-  await page.getByTestId('import-files').setInputFiles(files);
-  await expect(plan.getByLabel('By becomes')).toHaveValue('due');
-  await expect(plan.getByLabel('[>]')).toHaveValue('waiting');
-});
+test(
+  'a table is mapped, a calendar becomes appointments, boxes with other signs are asked about; one Undo takes all back, and it is remembered',
+  { tag: '@long' },
+  async ({ desk, page }) => {
+    await desk.open('empty');
+    const files = [
+      file('work.csv', 'What,By,Who\nWeigh the crate,27.11.2026,kofi\nCall the printer,soon,ilse\n'),
+      file('old.md', '- [>] Forwarded\n- [_] Empty elsewhere\n- [ ] Fine\n'),
+      file(
+        'week.ics',
+        'BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:x\r\nBEGIN:VEVENT\r\nUID:a\r\nDTSTART:20261123T140000\r\nDTEND:20261123T150000\r\nSUMMARY:Visit\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n',
+      ),
+      file('broken.opml', 'no outline'),
+    ];
+    await desk.rack.getByRole('link', { name: 'Files' }).click();
+    await page.getByRole('button', { name: 'Bring in files…' }).click();
+    await page.getByTestId('import-files').setInputFiles(files);
+    const plan = page.getByTestId('import-plan');
+    await expect(plan).toContainText('2 notes with 5 tasks and 1 appointment will come in.');
+    await expect(plan).toContainText('broken.opml: It is no OPML.');
+    await plan.getByLabel('By becomes').selectOption('due');
+    await expect(plan).toContainText('Row 2: “soon” cannot be read for due and stands under its task.');
+    await plan.getByLabel('[>]').selectOption('Waiting');
+    await plan.getByLabel('[_]').selectOption('To do');
+    await expectAccessible(page, 'bringing in', { part: '[role=dialog]' });
+    await plan.getByRole('button', { name: 'Bring it in' }).click();
+    const report = page.getByTestId('import-report');
+    await expect(report).toContainText('3 notes came in.');
+    expect(await desk.stored('work.md')).toBe(
+      '- [ ] Weigh the crate {due 2026-11-27; owner @kofi}\n- [ ] Call the printer {owner @ilse}\n  due: soon\n',
+    );
+    expect(await desk.stored('old.md')).toBe('- [:] Forwarded\n- [ ] Empty elsewhere\n- [ ] Fine\n');
+    expect(await desk.stored('Journal/2026-11-23.md')).toContain('- 14:00-15:00 Visit\n');
+    await report.getByRole('button', { name: 'Take the import back' }).click();
+    await expect.poll(() => desk.stored('work.md')).toBeNull();
+    await expect.poll(async () => (await desk.stored('Journal/2026-11-23.md')) ?? '').not.toContain('Visit');
+    // What was decided is there the next time.
+    await page.getByRole('button', { name: 'Bring in files…' }).click();
+    await page.getByTestId('import-files').setInputFiles(files);
+    await expect(plan.getByLabel('By becomes')).toHaveValue('due');
+    await expect(plan.getByLabel('[>]')).toHaveValue('waiting');
+  },
+);
 
 test(
   'the set-up alone goes out and comes into an empty desk; a calendar is given by the server and withdrawn; a page is printed whole',

@@ -30,7 +30,8 @@ async function allThatIsKept(desk: Desk): Promise<string> {
       }
       db.close();
     }
-    for (const storage of [localStorage, sessionStorage]) parts.push(said({ ...storage }));
+    // An address writes a space in its own way.
+    for (const storage of [localStorage, sessionStorage]) parts.push(said({ ...storage }).replaceAll('%20', ' '));
     const files = async (folder: FileSystemDirectoryHandle): Promise<void> => {
       for await (const handle of folder.values()) {
         parts.push(handle.name);

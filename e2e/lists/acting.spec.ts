@@ -147,7 +147,7 @@ test('Undo takes back typing and actions in the order in which they happened, fr
   await expect.poll(() => desk.stored(other)).toBe(before);
 });
 
-test('a task that was moved out of the text comes back whole by Undo in the text', async ({ desk, page }) => {
+test('a task that was moved out of the text comes back whole by Undo in the text', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('demo');
   await page.goto('/day/2026-11-24');
   await desk.write('- [ ] Weigh the crate {due 2026-11-23}');

@@ -97,7 +97,7 @@ test('a list is narrowed, shown as a table, put in order in its text, and writte
   await expect(desk.row(today, 'Ring the lender')).toBeVisible();
 });
 
-test('a task is dragged to a day of the day row, to plan it or have it due', async ({ desk, page }) => {
+test('a task is dragged to a day of the day row, to plan it or have it due', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('demo');
   await desk.agenda('Today');
   const row = desk.row(desk.main, 'Return the borrowed barrow');
@@ -109,35 +109,39 @@ test('a task is dragged to a day of the day row, to plan it or have it due', asy
   await expect.poll(() => desk.stored('Private/Allotment.md')).toContain('Return the borrowed barrow {due 2026-11-26; pushed 2026-11-15');
 });
 
-test('a line that is refused is told, and the rest go on; one of many in another tab', async ({ desk, page, context }) => {
-  await desk.open('empty');
-  await desk.write('- [ ] one {due 2026-11-23}\ntwo {due 2026-11-23}');
-  await expect.poll(() => desk.stored(JOURNAL)).toContain('two {due');
-  await desk.agenda('Today');
-  await expect(desk.row(desk.main, 'two')).toBeVisible();
-  await desk.row(desk.main, 'one').getByRole('checkbox').focus();
-  await page.keyboard.press('Shift+ArrowDown');
-  await expect(page.getByRole('region', { name: 'Selected tasks' })).toContainText('2');
-  // Behind the page's back the line changes: what is selected still says what it said.
-  await page.evaluate(
-    () =>
-      new Promise<void>((resolve) => {
-        const request = indexedDB.open('recado');
-        request.onsuccess = () => {
-          const store = request.result.transaction('notes', 'readwrite').objectStore('notes');
-          const get = store.get('journal/2026-11-23.md');
-          get.onsuccess = () => {
-            const note = get.result as { text: string };
-            store.put({ ...note, text: note.text.replace('two', 'other') }).onsuccess = () => resolve();
+test(
+  'a line that is refused is told, and the rest go on; one of many in another tab',
+  { tag: '@long' },
+  async ({ desk, page, context }) => {
+    await desk.open('empty');
+    await desk.write('- [ ] one {due 2026-11-23}\ntwo {due 2026-11-23}');
+    await expect.poll(() => desk.stored(JOURNAL)).toContain('two {due');
+    await desk.agenda('Today');
+    await expect(desk.row(desk.main, 'two')).toBeVisible();
+    await desk.row(desk.main, 'one').getByRole('checkbox').focus();
+    await page.keyboard.press('Shift+ArrowDown');
+    await expect(page.getByRole('region', { name: 'Selected tasks' })).toContainText('2');
+    // Behind the page's back the line changes: what is selected still says what it said.
+    await page.evaluate(
+      () =>
+        new Promise<void>((resolve) => {
+          const request = indexedDB.open('recado');
+          request.onsuccess = () => {
+            const store = request.result.transaction('notes', 'readwrite').objectStore('notes');
+            const get = store.get('journal/2026-11-23.md');
+            get.onsuccess = () => {
+              const note = get.result as { text: string };
+              store.put({ ...note, text: note.text.replace('two', 'other') }).onsuccess = () => resolve();
+            };
           };
-        };
-      }),
-  );
-  await page.getByRole('region', { name: 'Selected tasks' }).getByRole('button', { name: 'Done' }).click();
-  await expect(page.getByText(/1 line stayed as it was/)).toBeVisible();
-  await expect.poll(() => desk.stored(JOURNAL)).toMatch(/- \[x\] one .*\n- \[ \] other/);
-  expect(context.pages()).toHaveLength(1);
-});
+        }),
+    );
+    await page.getByRole('region', { name: 'Selected tasks' }).getByRole('button', { name: 'Done' }).click();
+    await expect(page.getByText(/1 line stayed as it was/)).toBeVisible();
+    await expect.poll(() => desk.stored(JOURNAL)).toMatch(/- \[x\] one .*\n- \[ \] other/);
+    expect(context.pages()).toHaveLength(1);
+  },
+);
 
 test(
   'rows are picked at their edge, a range with Shift, and Escape lets all go; the edge of a mark raises the priority',

@@ -15,7 +15,7 @@ async function note(desk: Desk, title: string, folder: string, text: string): Pr
   await expect.poll(() => desk.stored(`${folder}/${title}.md`)).toBe(text);
 }
 
-test('a link that several notes could mean is marked, and goes to the nearest', async ({ desk, page }) => {
+test('a link that several notes could mean is marked, and goes to the nearest', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('empty');
   await note(desk, 'Loans', 'Exhibitions', 'of the exhibition');
   await note(desk, 'Loans', 'Meetings', 'of the meeting');

@@ -69,7 +69,7 @@ test('a meeting is written by keyboard alone: tasks, dates in words, outline, fo
   expect(await stored()).toBe(before);
 });
 
-test('names, links and clauses are offered as their signs are typed', async ({ desk, page }) => {
+test('names, links and clauses are offered as their signs are typed', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('demo');
   await desk.day('2026-11-24');
   await desk.text.click();
@@ -245,17 +245,21 @@ test('the cursor stands still under the typing hands and blinks when they rest',
   expect(await blinking()).toBe(0);
 });
 
-test('a day is picked from a calendar while the clause is written, and the cursor is back in the text', async ({ desk, page }) => {
-  await desk.open('empty');
-  await desk.write('- [ ] Weigh the crate {due ');
-  await page.getByRole('option', { name: 'From a calendar…' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Due on another day' });
-  await dialog.locator('[data-pick="2026-11-30"]').click();
-  await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Weigh the crate {due 2026-11-30}');
-  await expect(desk.text).toBeFocused();
-  await page.keyboard.press('Control+z');
-  await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Weigh the crate');
-});
+test(
+  'a day is picked from a calendar while the clause is written, and the cursor is back in the text',
+  { tag: '@long' },
+  async ({ desk, page }) => {
+    await desk.open('empty');
+    await desk.write('- [ ] Weigh the crate {due ');
+    await page.getByRole('option', { name: 'From a calendar…' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Due on another day' });
+    await dialog.locator('[data-pick="2026-11-30"]').click();
+    await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Weigh the crate {due 2026-11-30}');
+    await expect(desk.text).toBeFocused();
+    await page.keyboard.press('Control+z');
+    await expect.poll(() => desk.stored(JOURNAL)).toBe('- [ ] Weigh the crate');
+  },
+);
 
 test('who is named without a page is told once others have one, and one key makes the page', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('empty');

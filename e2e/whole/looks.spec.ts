@@ -1,7 +1,7 @@
 import { expectAccessible } from '../axe';
 import { expect, test } from '../desk';
 
-test('looks of one’s own are taken at once and stay; what the system asks for is respected', async ({ desk, page }) => {
+test('looks of one’s own are taken at once and stay; what the system asks for is respected', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('demo');
   const primary = (): Promise<string> =>
     page.evaluate(() => getComputedStyle(document.documentElement).getPropertyValue('--primary').trim());

@@ -64,7 +64,7 @@ test('a gather block in a note is live, and shows its text when the cursor is in
   await expect(page.locator('.cm-line', { hasText: 'where open and @kofi' })).toBeVisible();
 });
 
-test('the source of a row leads to its line, and Back returns to the list', async ({ desk, page }) => {
+test('the source of a row leads to its line, and Back returns to the list', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('demo');
   await desk.agenda('Today');
   await desk.row(desk.main, 'Sign the glass-case insurance rider').getByRole('link').click();
@@ -74,7 +74,7 @@ test('the source of a row leads to its line, and Back returns to the list', asyn
   await expect(desk.main.getByRole('heading', { level: 1, name: 'Today' })).toBeVisible();
 });
 
-test('Enter continues a list of tasks, and ends it on an empty one', async ({ desk, page }) => {
+test('Enter continues a list of tasks, and ends it on an empty one', { tag: '@long' }, async ({ desk, page }) => {
   await desk.open('empty');
   await desk.write('- [ ] one');
   await page.keyboard.press('Enter');

@@ -1,11 +1,12 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { LONG } from '../../src/core/test-runs';
 import { begin, freePort, kill } from '../parts/test-server';
 
 const ID = 'DDDDDDDDDDDDDDDDDDDDD1';
 const HEADERS = { 'recado-key': 'KKKKKKKKKKKKKKKKKKKKK1', 'content-type': 'application/octet-stream' };
-const ROUNDS = 3;
+const ROUNDS = LONG ? 12 : 2;
 
 test('what a server acknowledged is there whole after it was killed in the middle of a storm, and nothing is half there', async () => {
   const [port, data] = [await freePort(), mkdtempSync(path.join(tmpdir(), 'recado-killed-'))];
@@ -56,4 +57,4 @@ test('what a server acknowledged is there whole after it was killed in the middl
     await Promise.all(storm);
   }
   expect(acknowledged.size).toBeGreaterThan(4);
-}, 90_000);
+}, 300_000);

@@ -3,8 +3,8 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { begin, freePort, kill } from '../parts/test-server';
 import { joinText, lentMade, until } from './test-lending';
+import { LONG } from '../../src/core/test-runs';
 
-const LONG = process.env['SOAK'] === '1';
 const ROUNDS = LONG ? 30 : 3;
 
 test('every word that a server of lending said it had is there after it was killed in a storm', async () => {

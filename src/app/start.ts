@@ -111,7 +111,7 @@ export async function start(blocked: () => void): Promise<Started> {
     (desk) =>
       void Promise.all([import('../features/seal/keep-closed'), import('../features/seal/closed-words')]).then(
         ([{ keepClosed }, { closedWords }]) => {
-          closedWords(desk);
+          closedWords(desk, places);
           keepClosed(
             desk,
             () => state.getState().settings.sealsAfter,
@@ -304,11 +304,12 @@ const PLACES = 'recado places';
 
 /** How places were left is kept in the tab, and where something was written last on this device. */
 function rememberedPlaces(): PlaceMemory {
-  const places = new PlaceMemory(readCursor(deviceMemory.get(WRITTEN)), readPlaces(tabMemory.get(PLACES)));
-  window.addEventListener('pagehide', () => {
+  const keep = (): void => {
     if (places.written) deviceMemory.set(WRITTEN, JSON.stringify(places.written));
     tabMemory.set(PLACES, JSON.stringify(places.all()));
-  });
+  };
+  const places = new PlaceMemory(readCursor(deviceMemory.get(WRITTEN)), readPlaces(tabMemory.get(PLACES)), keep);
+  window.addEventListener('pagehide', keep);
   return places;
 }
 

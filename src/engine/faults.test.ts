@@ -5,6 +5,7 @@ import type { NoteReader } from '../store/notes/note-source';
 import { Faults } from '../store/test-faults';
 import { EngineHost } from './host';
 import { SETTINGS } from './test-settings';
+import { runs } from '../core/test-runs';
 
 const LINES = [
   '- [ ] a #loans {due 2026-11-20}',
@@ -90,7 +91,7 @@ it('however late portions come, and whatever changes meanwhile, a page comes to 
       for (let tries = 0; tries < 5; tries++) await breathe();
       expect(shown(here.page(), 'list')).toEqual(shown(fresh.page(), 'list'));
     }),
-    { numRuns: 80, seed: 20261127 },
+    { numRuns: runs(80), seed: 20261127 },
   );
 }, 60_000);
 

@@ -10,6 +10,7 @@ import { ARCHIVE_DEFAULTS, type ArchiveSettings, archivePlace } from './archive-
 import { bringBack } from './bring-back';
 import { fromLine, readFromLine } from './from-line';
 import { planArchive } from './plan-archive';
+import { runs } from '../test-runs';
 
 const TODAY = readIsoDay('2026-11-23') ?? 0;
 const CONTEXT: ActionContext = { now: { day: TODAY, minute: 554 }, settings: ACTION_DEFAULTS, makeRef: () => 'k3f9qa' };
@@ -160,7 +161,7 @@ describe('laws', () => {
         const kept = readNote('x', after['Archive/2026.md'] ?? '').tasks;
         expect(kept.some(({ status }) => isOpen(status))).toBe(false);
       }),
-      { numRuns: 600, seed: 20261128 },
+      { numRuns: runs(600), seed: 20261128 },
     );
   });
 
@@ -185,7 +186,7 @@ describe('laws', () => {
         // Nothing of what said where it all came from is left.
         expect((present['Archive/2026.md'] ?? '---\nkind: archive\n---\n').trimEnd()).toBe('---\nkind: archive\n---');
       }),
-      { numRuns: 400, seed: 20261128 },
+      { numRuns: runs(400), seed: 20261128 },
     );
   });
 });

@@ -26,6 +26,7 @@ import {
 } from './day';
 import { isRepeatPhrase } from './repeat/repeat-phrase';
 import { readMoment, readSpan } from './span';
+import { runs } from '../test-runs';
 
 const ANY_DAY = fc.integer({ min: readIsoDay('1900-01-01') ?? 0, max: readIsoDay('2199-12-31') ?? 0 });
 const dateOf = (day: number): Date => addDays(new Date(1970, 0, 1, 12), day);
@@ -44,7 +45,7 @@ describe('day numbers', () => {
         expect(startOfWeek(day, 7)).toBe(dayOfDate(referenceStartOfWeek(date, { weekStartsOn: 0 })));
         expect(readIsoDay(isoDay(day))).toBe(day);
       }),
-      { numRuns: 2000, seed: 20261123 },
+      { numRuns: runs(2000), seed: 20261123 },
     );
   });
 

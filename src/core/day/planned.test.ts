@@ -5,6 +5,7 @@ import { readNote } from '../task/reading/read-note';
 import { DAY_DEFAULTS } from './day-settings';
 import { keptDays } from './kept-days';
 import { plannedDay, pushedDays, sharesOf } from './planned';
+import { runs } from '../test-runs';
 
 const MONDAY = readIsoDay('2026-11-23') ?? 0;
 const PAGE = 'Journal/2026-11-23.md';
@@ -158,7 +159,7 @@ describe('how days went', () => {
         const tallies = expected.map((_, offset) => read.total.days.get(MONDAY + offset));
         expect(tallies.map((tally) => ({ planned: tally?.planned ?? 0, kept: tally?.kept ?? 0 }))).toEqual(expected);
       }),
-      { numRuns: 300, seed: 20261127 },
+      { numRuns: runs(300), seed: 20261127 },
     );
   });
 });

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { type DueLoad, whatWillNotFit } from './what-will-not-fit';
+import { runs } from '../test-runs';
 
 const load = (due: number, minutes: number, more: Partial<DueLoad & { name: string }> = {}) => ({
   due,
@@ -94,7 +95,7 @@ describe('what will not fit', () => {
         }
         expect(moved.length).toBe(fewest);
       }),
-      { numRuns: 150 },
+      { numRuns: runs(150) },
     );
   });
 });

@@ -11,6 +11,7 @@ import { type AnswerNews, answersAfter } from './live/news';
 import { shelfOf } from './live/shelf';
 import type { AnswerView, RowView } from './live/view';
 import { loadPatterns } from '../gather/language/pattern';
+import { runs } from '../test-runs';
 
 beforeAll(loadPatterns);
 
@@ -265,7 +266,7 @@ describe('laws', () => {
           if (isOpen(row.task.status)) expect(seen.has(`${row.head.path}:${row.task.line}`)).toBe(true);
         }
       }),
-      { numRuns: 80, seed: 20261123 },
+      { numRuns: runs(80), seed: 20261123 },
     );
   });
 
@@ -294,7 +295,7 @@ describe('laws', () => {
           expect(openOnToday(libraryOf(after)).map((row) => row.raw)).toEqual([]);
         },
       ),
-      { numRuns: 80, seed: 20261123 },
+      { numRuns: runs(80), seed: 20261123 },
     );
   });
 
@@ -347,7 +348,7 @@ describe('laws', () => {
           expect([changed.taskCount, changed.lineCount]).toEqual([fresh.taskCount, fresh.lineCount]);
         },
       ),
-      { numRuns: 70, seed: 20261123 },
+      { numRuns: runs(70), seed: 20261123 },
     );
   });
 
@@ -387,7 +388,7 @@ describe('laws', () => {
         expect(ids(`not not (${a})`)).toEqual(inA);
         expect([...inA, ...ids(`not (${a})`)].sort()).toEqual(ids('open or closed'));
       }),
-      { numRuns: 70, seed: 20261123 },
+      { numRuns: runs(70), seed: 20261123 },
     );
   });
 });

@@ -5,6 +5,7 @@ import { lentText } from './lent-lines';
 import { type LentKind, type LentPart, partAt } from './lent-part';
 import { mendedLine } from './mended-line';
 import { type PutIn, putIn } from './put-in';
+import { runs } from '../test-runs';
 
 const NOTE = [
   '---',
@@ -208,7 +209,7 @@ describe('whatever others write', () => {
         const again = putIn(done.text, done.part, lentText(done.text, done.part), done.gone);
         expect(again).toMatchObject({ text: done.text });
       }),
-      { numRuns: 3000, seed: 20261129 },
+      { numRuns: runs(3000), seed: 20261129 },
     );
   });
 
@@ -225,7 +226,7 @@ describe('whatever others write', () => {
         const done = put(NOTE, given, 'item', 8);
         expect(lentText(done.text, done.part)).toBe(given);
       }),
-      { numRuns: 300, seed: 20261129 },
+      { numRuns: runs(300), seed: 20261129 },
     );
   });
 

@@ -3,6 +3,7 @@ import { Library } from '../index/library';
 import { leadingTo } from '../index/questions/leading';
 import { linkedLine, mentionsInLine } from './mentions';
 import { withLinks } from './with-links';
+import { runs } from '../test-runs';
 
 function library(notes: Record<string, string>): Library {
   const made = new Library({ today: 20780, firstDayOfWeek: 1, dateStyle: 'words', me: null, workingDay: 480 });
@@ -109,7 +110,7 @@ describe('what leads to a note', () => {
         const { named } = leadingTo(library({ 'Tide clock.md': '', 'All.md': text }), 'Tide clock.md', 1000);
         expect(named.map((one) => one.line)).toEqual(wanted);
       }),
-      { numRuns: 100 },
+      { numRuns: runs(100) },
     );
   });
 });

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { readIsoDay } from '../calendar/day';
 import { readNote } from '../task/reading/read-note';
 import { digestOf } from './digest';
+import { runs } from '../test-runs';
 
 const NOTE = `---
 kind: meeting
@@ -77,7 +78,7 @@ describe('the digest of a meeting', () => {
         expect([read.tasks.length, read.keyPoints.length]).toEqual([note.tasks.length, note.keyPoints.length]);
         expect(digestOf(read, [])).toBe(digest);
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 });

@@ -6,6 +6,7 @@ import { lineText, splitLines } from './blocks/lines';
 import { cleanPath, foldPath, freePath, pathFor, safeFileName } from './names/path';
 import { renameLinks, retargetTo } from './names/rename-links';
 import { readYaml } from './facts/yaml';
+import { runs } from '../test-runs';
 
 const front = (text: string) => readFrontMatter(splitLines(text));
 
@@ -103,7 +104,7 @@ describe('front matter', () => {
         simple++;
         expect({ fields: own.fields }).toEqual(readYaml(body));
       }),
-      { numRuns: 3000, seed: 20261123 },
+      { numRuns: runs(3000), seed: 20261123 },
     );
     expect(simple).toBeGreaterThan(100);
   });
@@ -138,7 +139,7 @@ describe('lines and endings', () => {
           expect(lineText(lines, 0).startsWith('\ufeff') && text.lastIndexOf('\ufeff') === 0).toBe(false);
         },
       ),
-      { numRuns: 1000, seed: 20261123 },
+      { numRuns: runs(1000), seed: 20261123 },
     );
   });
 
@@ -158,7 +159,7 @@ describe('lines and endings', () => {
           expect(stored.match(/\r\n|\r|\n/g)).toEqual(text.match(/\r\n|\r|\n/g));
         },
       ),
-      { numRuns: 1000, seed: 20261123 },
+      { numRuns: runs(1000), seed: 20261123 },
     );
   });
 

@@ -5,6 +5,7 @@ import { searched } from '../index/questions/search';
 import { bestLines, foundLines, holdsPhrase } from './found-lines';
 import { readSearch } from './read-search';
 import { searchWords } from './words';
+import { runs } from '../test-runs';
 
 describe('the words of a text', () => {
   it.each([
@@ -157,7 +158,7 @@ it('misses nothing that holds the words whole: as a plain scan of the texts says
         if (wanted.every((want) => words.has(want))) expect(found).toContain(`Note ${index}.md`);
       });
     }),
-    { numRuns: 200 },
+    { numRuns: runs(200) },
   );
 });
 

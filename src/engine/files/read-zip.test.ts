@@ -1,4 +1,5 @@
 import { strToU8, zipSync, type Zippable } from 'fflate';
+import { LONG } from '../../core/test-runs';
 import { readZip } from './read-zip';
 
 const read = async (bytes: Uint8Array) => {
@@ -23,11 +24,12 @@ describe('a zip', () => {
     ]);
   });
 
-  it('of fifty thousand small files comes in whole', async () => {
+  it('of thousands of small files comes in whole', async () => {
     const all: Zippable = {};
-    for (let index = 0; index < 50_000; index++) all[`F${index % 40}/note ${index}.md`] = [strToU8(`- [ ] task ${index}\n`), { level: 0 }];
+    const count = LONG ? 50_000 : 5_000;
+    for (let index = 0; index < count; index++) all[`F${index % 40}/note ${index}.md`] = [strToU8(`- [ ] task ${index}\n`), { level: 0 }];
     const files = await read(zipSync(all));
-    expect(files).toHaveLength(50_000);
+    expect(files).toHaveLength(count);
     expect(files.filter(([, , problem]) => problem !== undefined)).toEqual([]);
     expect(files.find(([path]) => path === 'F7/note 4567.md')?.[1]).toBe('- [ ] task 4567\n');
   }, 60_000);
@@ -54,7 +56,7 @@ describe('a zip', () => {
   });
 
   it('that is made to fill the memory is refused before it does, and says so', async () => {
-    const huge = new Uint8Array(45 * 1024 * 1024);
+    const huge = new Uint8Array(18 * 1024 * 1024);
     const bomb = zipSync({ 'note.md': strToU8('words'), 'a.md': huge, 'b.md': huge, 'c.md': huge });
     const files = await read(bomb);
     expect(files[0]).toEqual(['note.md', 'words', undefined]);

@@ -25,6 +25,7 @@ import { ChooseCondition } from './ChooseCondition';
 import { DatePart } from './DatePart';
 import { FormPart } from './FormPart';
 import { IntoPart } from './IntoPart';
+import { Check } from '../../ui/Check';
 
 /** The part of a gather that is being changed. */
 export type AskedPart =
@@ -129,12 +130,12 @@ export function PartEditor({ gather, context, part, onPart, onChange }: PartEdit
             value={gather.limitPerGroup}
             onChange={(limitPerGroup) => onChange({ ...gather, limitPerGroup })}
           />
-          <Check
-            label="resting ones too"
-            on={gather.includingResting}
-            onChange={(includingResting) => onChange({ ...gather, includingResting })}
-          />
-          <Check label="steps as rows of their own" on={gather.stepsApart} onChange={(stepsApart) => onChange({ ...gather, stepsApart })} />
+          <Check checked={gather.includingResting} onChange={(includingResting) => onChange({ ...gather, includingResting })}>
+            resting ones too
+          </Check>
+          <Check checked={gather.stepsApart} onChange={(stepsApart) => onChange({ ...gather, stepsApart })}>
+            steps as rows of their own
+          </Check>
         </div>
       );
     case 'form':
@@ -162,15 +163,6 @@ export function PartEditor({ gather, context, part, onPart, onChange }: PartEdit
 function toggled<One>(list: readonly One[] | null, one: One): One[] | null {
   const next = list?.includes(one) ? list.filter((other) => other !== one) : [...(list ?? []), one];
   return next.length === 0 ? null : next;
-}
-
-function Check({ label, on, onChange }: { label: string; on: boolean; onChange: (on: boolean) => void }) {
-  return (
-    <label className="flex items-center gap-1.5">
-      <input type="checkbox" className="h-4 w-4 accent-(--primary)" checked={on} onChange={(event) => onChange(event.target.checked)} />
-      {label}
-    </label>
-  );
 }
 
 interface ConditionPartProps extends Omit<PartEditorProps, 'part'> {

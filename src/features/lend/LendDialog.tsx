@@ -20,6 +20,7 @@ import { REACH_WORDS, lentAddress, reachOf } from './lent-words';
 import { placeLent } from './place-lent';
 import { useLent } from './use-lent';
 import { Labelled } from '../../ui/Labelled';
+import { Check } from '../../ui/Check';
 
 interface LendDialogProps {
   asked: Extract<AskedDialog, { is: 'lend' }>;
@@ -184,15 +185,9 @@ function Terms({ asked, present, onLent, onClose }: TermsProps) {
         </Labelled>
       </div>
       {present?.hasWord && (
-        <label className="flex min-h-[28px] items-center gap-1.5">
-          <input
-            type="checkbox"
-            className="h-4 w-4 accent-(--primary)"
-            checked={takesWord}
-            onChange={({ target }) => setTakesWord(target.checked)}
-          />
+        <Check checked={takesWord} onChange={setTakesWord}>
           A word is asked for
-        </label>
+        </Check>
       )}
       <Labelled label={present?.hasWord ? 'Another word' : 'A word that is asked for'}>
         <input className="field" autoComplete="off" maxLength={100} value={word} onChange={({ target }) => setWord(target.value)} />

@@ -9,6 +9,7 @@ import { useServices } from '../session/state/services';
 import { freeListName } from './list-names';
 import { useLookNow } from './use-outside-lists';
 import { Labelled } from '../../ui/Labelled';
+import { Check } from '../../ui/Check';
 
 interface ConnectFormProps {
   lists: readonly SeenList[];
@@ -120,15 +121,9 @@ export function ConnectForm({ lists, renewed, onClose }: ConnectFormProps) {
         <fieldset>
           <legend className="section-label mb-1">{found.length === 0 ? 'There are no lists of tasks there' : 'Lists there'}</legend>
           {found.map(({ id, title }) => (
-            <label key={id} className="flex min-h-[28px] items-center gap-1.5">
-              <input
-                type="checkbox"
-                className="h-4 w-4 accent-(--primary)"
-                checked={chosen.has(id)}
-                onChange={({ target }) => setChosen((present) => toggled(present, id, target.checked))}
-              />
+            <Check key={id} checked={chosen.has(id)} onChange={(checked) => setChosen((present) => toggled(present, id, checked))}>
               {title}
-            </label>
+            </Check>
           ))}
         </fieldset>
       )}

@@ -84,7 +84,7 @@ function PinLine({ pin, at, last, dragged, onDrag }: PinLineProps) {
           {at > 0 && <MenuEntry label="Up" hint={keyName('Alt+ArrowUp')} onSelect={() => move(-1)} />}
           {at < last && <MenuEntry label="Down" hint={keyName('Alt+ArrowDown')} onSelect={() => move(1)} />}
           <MenuLine />
-          <MenuEntry label="Unpin" onSelect={() => dispatch(pinToggled(pin))} />
+          <MenuEntry label="Take it off the rack" onSelect={() => dispatch(pinToggled(pin))} />
         </MoreMenu>
       </span>
     </div>

@@ -28,8 +28,7 @@ export function useStepPlace(step: ReviewStep | null, from: string): StepPlace |
   const opens = step?.opens ?? null;
   const target = opens?.is === 'note' ? opens.target : null;
   const text = opens?.is === 'gather' ? opens.text : null;
-  const resolved = useAsked('resolve', { target: target ?? '', from }) ?? null;
-  const path = target === null ? null : resolved;
+  const path = useAsked('resolve', target === null ? null : { target, from }) ?? null;
   // Before the notes are read nothing is found, which would look as if nothing were left.
   const isReady = overview !== null;
   useEffect(() => {
@@ -49,7 +48,7 @@ export function useStepPlace(step: ReviewStep | null, from: string): StepPlace |
   const isAgenda = note?.kind === 'agenda';
   const open = path !== null && isAgenda ? overview?.agendaCounts[path] : undefined;
   // A page may gather notes, or what is finished: where no task is open there, what its lists hold is what is left.
-  const lists = useAsked('listed', { texts: isAgenda && open === 0 ? null : [], at: path });
+  const lists = useAsked('listed', isAgenda && open === 0 ? { texts: null, at: path } : null);
   if (opens === null || opens.is === 'page') return null;
   if (opens.is === 'gather') return { path: null, isAgenda: false, count: gather?.count ?? null, gather: gather?.text ?? null };
   if (path === null) return null;

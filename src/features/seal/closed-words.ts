@@ -1,15 +1,20 @@
 import type { SealDesk } from '../../store/seal/seal-desk';
 import { letPicturesGo } from '../pictures/picture-urls';
+import type { PlaceMemory } from '../session/places/place-memory';
 import { unsayAll } from '../session/acting/messages';
 
-/** Messages may say what was done in a sealed note, and its pictures may be held: they go when a seal is closed. */
-export function closedWords(desk: SealDesk): void {
+/**
+ * Messages may say what was done in a sealed note, its pictures may be held, and its words may have been looked for: they go when a seal is
+ * closed.
+ */
+export function closedWords(desk: SealDesk, places: PlaceMemory): void {
   let before = desk.present().open.size;
   desk.listen(() => {
     const now = desk.present().open.size;
     if (now < before) {
       unsayAll();
       letPicturesGo();
+      places.forget((address) => /[?&]q=/.test(address));
     }
     before = now;
   });

@@ -10,6 +10,7 @@ import type { TaskDialog } from '../session/acting/task-dialog';
 import { counted, useAct } from '../session/acting/use-act';
 import { readNames } from './typed-names';
 import { Labelled } from '../../ui/Labelled';
+import { Check } from '../../ui/Check';
 
 interface NamesDialogProps {
   asked: Extract<TaskDialog, { is: 'names' }>;
@@ -101,15 +102,13 @@ export function NamesDialog({ asked, onClose }: NamesDialogProps) {
             <legend className="section-label">Take away</legend>
             <div className="flex flex-wrap gap-x-4">
               {present.map((name) => (
-                <label key={name} className="flex min-h-7 items-center gap-1.5">
-                  <input
-                    type="checkbox"
-                    className="h-4 w-4 accent-(--primary)"
-                    checked={removed.includes(name)}
-                    onChange={(event) => setRemoved(event.target.checked ? [...removed, name] : removed.filter((one) => one !== name))}
-                  />
+                <Check
+                  key={name}
+                  checked={removed.includes(name)}
+                  onChange={(checked) => setRemoved(checked ? [...removed, name] : removed.filter((one) => one !== name))}
+                >
                   {name}
-                </label>
+                </Check>
               ))}
             </div>
           </fieldset>

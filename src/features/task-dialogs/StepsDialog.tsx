@@ -4,6 +4,7 @@ import { Dialog } from '../../ui/Dialog';
 import { useServices } from '../session/state/services';
 import type { TaskDialog } from '../session/acting/task-dialog';
 import { useAct } from '../session/acting/use-act';
+import { Check } from '../../ui/Check';
 
 interface StepsDialogProps {
   asked: Extract<TaskDialog, { is: 'steps' }>;
@@ -39,10 +40,9 @@ export function StepsDialog({ asked, onClose }: StepsDialogProps) {
           {`Move ${them} out, beside the task`}
         </button>
       </div>
-      <label className="mt-3 flex items-center gap-2 text-[0.92rem]">
-        <input type="checkbox" className="h-4 w-4 accent-(--primary)" checked={keep} onChange={(event) => setKeep(event.target.checked)} />
+      <Check checked={keep} onChange={setKeep} className="mt-3 text-[0.92rem]">
         Do so from now on; the settings can change it
-      </label>
+      </Check>
     </Dialog>
   );
 }

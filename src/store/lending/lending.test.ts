@@ -4,6 +4,7 @@ import { desk, until } from '../test-desk';
 import { TYPING } from '../notes/origin';
 import { Borrower, MemoryLending, keeperOf, lendPart } from './test-lending';
 import { writeInto } from './write-into';
+import { runs } from '../../core/test-runs';
 
 const NOTE = '# Loan\n- [ ] Lens {ref l3ns00; needs p4p3rs}\n  - [ ] Pack it\n- [ ] Papers {ref p4p3rs}\n# Secret\nWords\n';
 const PATH = 'Loans.md';
@@ -243,7 +244,7 @@ describe('writing into a text that others write in', () => {
         writeInto(text, after, null);
         expect(text.toString()).toBe(after);
       }),
-      { numRuns: 2000 },
+      { numRuns: runs(2000) },
     );
   });
 

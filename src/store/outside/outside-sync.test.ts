@@ -1,6 +1,7 @@
 import type { SharedTask } from '../../core/outside/shared-task';
 import { MemoryService } from './memory-service';
 import { outsideDesk } from './test-outside';
+import { LONG } from '../../core/test-runs';
 
 const MINUTE = 60_000;
 const MONDAY = Date.UTC(2026, 10, 23, 9, 14);
@@ -284,7 +285,7 @@ describe('a list that is followed', () => {
 
   // In the long tests of 5,000.
   test('requests go with what changed: of many joined, 50 changed on each side', async () => {
-    const joined = process.env['SOAK'] === '1' ? 5000 : 1500;
+    const joined = LONG ? 5000 : 1500;
     const lines = Array.from(
       { length: joined },
       (_, at) => `- [ ] task ${at}. {joined Team; ref ${(at + 2000000).toString(36).padStart(6, 'a').slice(-6)}}`,

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { desk } from '../test-desk';
 import { LENT } from '../notes/origin';
 import { mergeTexts, mergeTogether } from './merge';
+import { runs } from '../../core/test-runs';
 
 describe('two who write in one place and see each other', () => {
   it.each([
@@ -39,7 +40,7 @@ describe('two who write in one place and see each other', () => {
         const byLines = mergeTexts(base, mine, theirs);
         if (byLines !== null) expect(both).toBe(byLines);
       }),
-      { numRuns: 500 },
+      { numRuns: runs(500) },
     );
   });
 

@@ -5,6 +5,7 @@ import { mergeForBoth, mergeForTheirs } from './merge';
 import { saveText } from './save-text';
 import { desk, text, texts } from '../test-desk';
 import { TYPING } from '../notes/origin';
+import { runs } from '../../core/test-runs';
 
 describe('saving what an editor holds', () => {
   it('merges what changed elsewhere on other lines', async () => {
@@ -52,7 +53,7 @@ describe('saving what an editor holds', () => {
         const merged = mergeTexts(base.join('\n'), changed('mine'), changed('theirs'));
         expect(merged?.split('\n')).toEqual(base.map((line, index) => (who[index] === 'none' ? line : `${line} by ${who[index]}`)));
       }),
-      { numRuns: 300, seed: 20261123 },
+      { numRuns: runs(300), seed: 20261123 },
     );
   });
 });
@@ -92,7 +93,7 @@ describe('where two changed the same lines', () => {
         const both = mergeForBoth(o, a, b).split('\n');
         for (const line of [...a.split('\n'), ...b.split('\n')]) if (line !== '') expect(both).toContain(line);
       }),
-      { numRuns: 500, seed: 20261127 },
+      { numRuns: runs(500), seed: 20261127 },
     );
   });
 });

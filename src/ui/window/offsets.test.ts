@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { Offsets } from './offsets';
+import { runs } from '../../core/test-runs';
 
 describe('where the pieces of a list stand', () => {
   it('is the sum of what stands before them, also after some were measured', () => {
@@ -21,7 +22,7 @@ describe('where the pieces of a list stand', () => {
         expect(sum(at)).toBeLessThanOrEqual(distance);
         if (at < present.length) expect(sum(at + 1)).toBeGreaterThan(distance);
       }),
-      { numRuns: 300, seed: 20261123 },
+      { numRuns: runs(300), seed: 20261123 },
     );
   });
 

@@ -5,6 +5,7 @@ import { EMPTY_REPEAT, type Repeat, writtenOut } from './repeat';
 import { datesAfter, nextDate } from './repeat-dates';
 import { readRepeat, repeatPhrase, repeatProblem } from './repeat-phrase';
 import { repeatOfRule, repeatRuleText } from './repeat-rule';
+import { runs } from '../../test-runs';
 
 const day = (iso: string): Day => readIsoDay(iso) ?? NaN;
 const repeat = (words: string): Repeat => {
@@ -348,7 +349,7 @@ describe('laws', () => {
         const next = nextDate(pattern, due, due);
         expect(next ?? Infinity).toBe(Math.min(...dates) / 86_400_000);
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 

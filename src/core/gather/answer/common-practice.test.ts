@@ -2,6 +2,7 @@
 import fc from 'fast-check';
 import { isoDay } from '../../calendar/day';
 import { Library } from '../../index/library';
+import { runs } from '../../test-runs';
 
 const TODAY = 20780;
 const SETTINGS = { today: TODAY, firstDayOfWeek: 1, dateStyle: 'words', me: null, workingDay: 480 } as const;
@@ -36,7 +37,7 @@ function asking(lines: readonly string[]) {
 const law = (check: (ask: (query: string) => number[], lines: string[]) => void): void =>
   fc.assert(
     fc.property(TASKS, (lines) => check(asking(lines), lines)),
-    { numRuns: 150, seed: 20261123 },
+    { numRuns: runs(150), seed: 20261123 },
   );
 
 describe('common practice, no source', () => {

@@ -4,6 +4,7 @@ import initSqlJs, { type Database } from 'sql.js';
 import { isoDay } from '../../calendar/day';
 import { Library } from '../../index/library';
 import type { AnswerRow } from './answer';
+import { runs } from '../../test-runs';
 
 const TODAY = 20780;
 const TAGS = ['loans', 'build', 'phone', 'place/archive'];
@@ -140,7 +141,7 @@ describe('against SQLite', () => {
         expect(answer.total).toBe(wanted.length);
         expect(lines(answer.groups.flatMap((group) => group.rows))).toEqual(wanted.slice(0, limit));
       }),
-      { numRuns: 600, seed: 20261123 },
+      { numRuns: runs(600), seed: 20261123 },
     );
   });
 
@@ -162,7 +163,7 @@ describe('against SQLite', () => {
         // A partition by any of these keys sums to the whole.
         expect(counts.reduce((sum, count) => sum + count, 0)).toBe(answer.total);
       }),
-      { numRuns: 200, seed: 20261123 },
+      { numRuns: runs(200), seed: 20261123 },
     );
   });
 

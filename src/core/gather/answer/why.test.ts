@@ -5,6 +5,7 @@ import { parseGather } from '../language/parse';
 import { conditionAt } from '../saying/edit-condition';
 import { conditionText } from '../saying/print';
 import { explain } from './why';
+import { runs } from '../../test-runs';
 
 const SETTINGS: LibrarySettings = { today: 20780, firstDayOfWeek: 1, dateStyle: 'words', me: null, workingDay: 480 };
 
@@ -122,7 +123,7 @@ describe('why', () => {
           expect(result.in && !below).toBe(shown.has(row));
         }
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 });

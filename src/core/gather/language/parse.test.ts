@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { parseGather } from './parse';
 import { withoutLimits } from '../saying/without-limits';
 import { loadPatterns } from './pattern';
+import { runs } from '../../test-runs';
 
 beforeAll(loadPatterns);
 
@@ -120,7 +121,7 @@ describe('a gather that cannot be read', () => {
           expect(to).toBeLessThanOrEqual(text.length);
         }
       }),
-      { numRuns: 3000, seed: 20261123 },
+      { numRuns: runs(3000), seed: 20261123 },
     );
     expect(parseGather('('.repeat(100_000)).errors).toHaveLength(1);
     expect(parseGather('('.repeat(40_000)).errors[0]?.message).toContain('brackets');

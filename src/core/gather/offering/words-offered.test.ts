@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { tokensOf } from '../language/lexer';
 import { parseGather } from '../language/parse';
 import { wordsOffered } from './words-offered';
+import { runs } from '../../test-runs';
 
 const offered = (text: string): readonly string[] => wordsOffered(text, text.length).words;
 
@@ -69,7 +70,7 @@ describe('the words offered while a gather is written', () => {
           expect([text, token.value, words.includes(token.value)]).toEqual([text, token.value, true]);
         }
       }),
-      { numRuns: 150 },
+      { numRuns: runs(150) },
     );
   });
 });

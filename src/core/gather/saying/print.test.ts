@@ -3,6 +3,7 @@ import { parseGather } from '../language/parse';
 import { conditionText, printGather } from './print';
 import { SAID_CLAUSES, sentenceOf, sentenceText } from './sentence';
 import { loadPatterns } from '../language/pattern';
+import { runs } from '../../test-runs';
 
 beforeAll(loadPatterns);
 
@@ -148,7 +149,7 @@ describe('printing a gather', () => {
             expect([printed, clause, clauses.includes(clause)]).toEqual([printed, clause, written]);
         }
       }),
-      { numRuns: 500, seed: 20261123 },
+      { numRuns: runs(500), seed: 20261123 },
     );
   });
 });

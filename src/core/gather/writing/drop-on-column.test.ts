@@ -13,6 +13,7 @@ import { parseGather } from '../language/parse';
 import { columnGather } from './column-gather';
 import { dropOnColumn, dropWords } from './drop-on-column';
 import { proposalFor, writtenTask } from './written-task';
+import { runs } from '../../test-runs';
 
 const TODAY = readIsoDay('2026-11-23') ?? 0;
 const SETTINGS = { today: TODAY, firstDayOfWeek: 1, dateStyle: 'words', me: null, workingDay: 480 } as const;
@@ -88,7 +89,7 @@ describe('a drop into a column', () => {
         if (by === 'status' || by === 'priority' || from.finished)
           expect(next.find((one) => one.group === from.group)?.all.some(({ raw }) => raw === after) ?? false).toBe(false);
       }),
-      { numRuns: 150 },
+      { numRuns: runs(150) },
     );
   });
 

@@ -9,6 +9,7 @@ import type { GatherContext } from '../language/ast';
 import { demandsOf, lineFor } from './demands';
 import { dropInto } from './drop';
 import { parseGather } from '../language/parse';
+import { runs } from '../../test-runs';
 
 const TODAY = readIsoDay('2026-11-23') ?? 0;
 const SETTINGS = { today: TODAY, firstDayOfWeek: 1, dateStyle: 'words', me: null, workingDay: 480 } as const;
@@ -93,7 +94,7 @@ describe('what a task written into a gather gets', () => {
           parts.filter((part) => part.includes('takes')).length > 1;
         if (!contradictory) expect([where, library.ask(where).answer.total]).toEqual([where, 1]);
       }),
-      { numRuns: 200, seed: 20261123 },
+      { numRuns: runs(200), seed: 20261123 },
     );
   });
 });

@@ -8,6 +8,7 @@ import { Library } from '../library';
 import { answerTo } from '../questions/questions';
 import { figuresOf } from './figures-of';
 import { dayItems } from './day-matter';
+import { runs } from '../../test-runs';
 
 const MONDAY = readIsoDay('2026-11-23') ?? 0;
 const PAGE = 'Journal/2026-11-23.md';
@@ -155,7 +156,7 @@ describe('the figures of a day', () => {
         expect(told.days).toEqual(fresh.days);
         expect(told.timed).toEqual(fresh.timed);
       }),
-      { numRuns: 150, seed: 20261127 },
+      { numRuns: runs(150), seed: 20261127 },
     );
   });
 });

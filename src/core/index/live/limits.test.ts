@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import type { Answer, AnswerRow } from '../../gather/answer/answer';
 import { readIsoDay } from '../../calendar/day';
 import { Library } from '../library';
+import { runs } from '../../test-runs';
 
 const SETTINGS = { today: readIsoDay('2026-11-23') ?? 0, firstDayOfWeek: 1, dateStyle: 'words', me: null, workingDay: 480 } as const;
 
@@ -60,7 +61,7 @@ describe('limits', () => {
           kept?.groups.map(({ key, count, more, rows }) => [key, count, more, rows.map((one) => one.raw)]),
         );
       }),
-      { numRuns: 600, seed: 20261123 },
+      { numRuns: runs(600), seed: 20261123 },
     );
   });
 
@@ -73,7 +74,7 @@ describe('limits', () => {
         expect(shown + answer.more).toBe(answer.total);
         expect(shown).toBe(Math.min(limit, answer.total));
       }),
-      { numRuns: 200, seed: 20261123 },
+      { numRuns: runs(200), seed: 20261123 },
     );
   });
 
@@ -85,7 +86,7 @@ describe('limits', () => {
         expect(shapes(`${where}\nlimit ${limit}`)).toEqual(shapes(where).slice(0, limit));
         expect(comparable(library.ask(`${where}\nlimit 10000`).answer)).toEqual(comparable(library.ask(where).answer));
       }),
-      { numRuns: 200, seed: 20261123 },
+      { numRuns: runs(200), seed: 20261123 },
     );
   });
 });

@@ -5,6 +5,7 @@ import { isOpen } from '../../task/line/status';
 import type { Task } from '../../task/line/task';
 import { Library, type LibrarySettings } from '../library';
 import type { Row } from '../../gather/rows/row';
+import { runs } from '../../test-runs';
 
 const SETTINGS: LibrarySettings = { today: 20780, firstDayOfWeek: 1, dateStyle: 'words', me: null, workingDay: 480 };
 
@@ -88,7 +89,7 @@ describe('the rows that are made when they are asked for', () => {
           expect([...row.tags].sort()).toEqual([...new Set([...task.tags, ...task.inheritedTags].flatMap(tagWithUppers))].sort());
         }
       }),
-      { numRuns: 400, seed: 20261123 },
+      { numRuns: runs(400), seed: 20261123 },
     );
   });
 
@@ -125,7 +126,7 @@ describe('the counts of the whole', () => {
         for (const [day, tally] of library.total.days) expect(tally.due).toBe(due[day] ?? 0);
         expect([...library.total.days.values()].reduce((sum, day) => sum + day.due, 0)).toBe(Object.values(due).reduce((a, b) => a + b, 0));
       }),
-      { numRuns: 400, seed: 20261124 },
+      { numRuns: runs(400), seed: 20261124 },
     );
   });
 
@@ -148,7 +149,7 @@ describe('the counts of the whole', () => {
           expect(atOnce).toBe([...shown].filter((row) => isOpen(row.task.status)).length);
         },
       ),
-      { numRuns: 300, seed: 20261125 },
+      { numRuns: runs(300), seed: 20261125 },
     );
   });
 });

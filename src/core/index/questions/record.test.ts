@@ -3,6 +3,7 @@ import { isoDay, readIsoDay } from '../../calendar/day';
 import { figuresOf } from '../days/figures-of';
 import { Library, type LibrarySettings } from '../library';
 import { daysRecord, repeatsRecord } from './record';
+import { runs } from '../../test-runs';
 
 const TODAY = readIsoDay('2026-11-23') ?? 0;
 const SETTINGS: LibrarySettings = { today: TODAY, firstDayOfWeek: 1, dateStyle: 'words', me: null, workingDay: 480 };
@@ -43,7 +44,7 @@ describe('the record of days', () => {
         }
         expect(record.days.every(({ day }) => day < TODAY)).toBe(true);
       }),
-      { numRuns: 200, seed: 20261128 },
+      { numRuns: runs(200), seed: 20261128 },
     );
   });
 

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { firstSlots } from './first-slots';
+import { runs } from '../../test-runs';
 
 describe('the first so many slots', () => {
   it('are those that sorting everything puts first, with or without weights, whatever they tell apart', () => {
@@ -12,7 +13,7 @@ describe('the first so many slots', () => {
         const weights = kind === 'none' ? null : Float64Array.from(slots, weigh);
         expect(firstSlots(slots, most, weights, compare)).toEqual([...slots].sort(compare).slice(0, most));
       }),
-      { numRuns: 1000, seed: 20261123 },
+      { numRuns: runs(1000), seed: 20261123 },
     );
   });
 

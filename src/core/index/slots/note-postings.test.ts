@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { NotePostings, type Named } from './note-postings';
+import { runs } from '../../test-runs';
 
 const NAME = fc.constantFrom('loans', 'Loans', 'place/archive', 'place', 'build');
 const CHANGE = fc.record({
@@ -34,7 +35,7 @@ it('whatever comes, goes and changes, a name leads to the notes that name it now
         expect([...postings.withLink(name)].sort()).toEqual(named(({ links }) => links.includes(name)).sort());
       }
     }),
-    { numRuns: 500, seed: 20261123 },
+    { numRuns: runs(500), seed: 20261123 },
   );
 });
 

@@ -4,6 +4,7 @@ import { ORDER_KEYS, type OrderKey } from '../../gather/language/ast';
 import { compareBy } from '../../gather/answer/order';
 import { Library } from '../library';
 import type { Row } from '../../gather/rows/row';
+import { runs } from '../../test-runs';
 
 const TODAY = readIsoDay('2026-11-23') ?? 0;
 const SETTINGS = { today: TODAY, firstDayOfWeek: 1, dateStyle: 'words', me: null, workingDay: 480 } as const;
@@ -55,7 +56,7 @@ describe('the order over columns', () => {
         const expected = [...library.rows()].sort(compareBy(keys, TODAY));
         expect(answer.groups.flatMap((group) => group.rows.map(({ row }) => placeOf(row)))).toEqual(expected.map(placeOf));
       }),
-      { numRuns: 800, seed: 20261123 },
+      { numRuns: runs(800), seed: 20261123 },
     );
   });
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { readIsoDay } from '../../calendar/day';
 import { Library, type LibrarySettings } from '../library';
+import { runs } from '../../test-runs';
 
 const TODAY = readIsoDay('2026-11-23') ?? 0;
 
@@ -99,7 +100,7 @@ describe('a condition asked of the columns', () => {
         const expected = [...library.rows()].filter((row) => live.plan.matches(row)).map((row) => `${row.head.path}:${row.task.line}`);
         expect([...found].sort()).toEqual(expected.sort());
       }),
-      { numRuns: 1500, seed: 20261123 },
+      { numRuns: runs(1500), seed: 20261123 },
     );
   });
 });

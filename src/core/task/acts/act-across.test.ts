@@ -7,6 +7,7 @@ import { inverseChanges } from './act-fixtures';
 import type { WideIntention } from './intention';
 import { readNote } from '../reading/read-note';
 import { refMaker } from '../line/ref';
+import { runs } from '../../test-runs';
 
 const CONTEXT: ActionContext = { now: { day: 20780, minute: 554 }, settings: ACTION_DEFAULTS, makeRef: () => 'k3f9qa' };
 
@@ -226,7 +227,7 @@ describe('laws of every action', () => {
         if (intention.do !== 'convert') expect(tasks).toBeGreaterThanOrEqual(atFirst);
         if (/move|archive|sink|sweep|set|raise|push|rest|tag|reword|ref|reset/.test(intention.do)) expect(tasks).toBe(atFirst);
       }),
-      { numRuns: 3000, seed: 20261123 },
+      { numRuns: runs(3000), seed: 20261123 },
     );
   });
 });

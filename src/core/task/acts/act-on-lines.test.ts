@@ -4,6 +4,7 @@ import { shelfOf } from '../../index/live/shelf';
 import { ACTION_DEFAULTS, type ActionContext } from './action-context';
 import type { WideIntention } from './intention';
 import { type ManyOutcome, actOnLines } from './act-on-lines';
+import { runs } from '../../test-runs';
 
 const CONTEXT: ActionContext = {
   now: { day: readIsoDay('2026-11-23') ?? 0, minute: 9 * 60 + 20 },
@@ -163,7 +164,7 @@ describe('many lines in one reading of their notes', () => {
           if (!a.some((words) => words.includes('recado:'))) expect(together.changed).toBe(changed);
         },
       ),
-      { numRuns: 400, seed: 20261127 },
+      { numRuns: runs(400), seed: 20261127 },
     );
   });
 

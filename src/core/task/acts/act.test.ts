@@ -7,6 +7,7 @@ import { NO_TASK } from '../reading/open-note';
 import { readNote } from '../reading/read-note';
 import { NO_DATE } from './status-actions';
 import { readTaskLine } from '../line/task';
+import { runs } from '../../test-runs';
 
 function after(line: string, intention: Intention): string {
   const outcome = act(line, { line: 0, expected: line }, intention, CONTEXT);
@@ -102,7 +103,7 @@ describe('actions', () => {
         if (intention.do === 'set') expect(read?.due?.from).toBe(readTaskLine('- [ ] a {due 2026-12-01}', 2)?.due?.from);
         if (intention.do === 'unset') expect(read?.due).toBeNull();
       }),
-      { numRuns: 1000, seed: 20261123 },
+      { numRuns: runs(1000), seed: 20261123 },
     );
   });
 

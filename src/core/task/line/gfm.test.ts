@@ -12,6 +12,7 @@ import remarkGfm from 'remark-gfm';
 import remarkParse from 'remark-parse';
 import { unified } from 'unified';
 import { readNote } from '../reading/read-note';
+import { runs } from '../../test-runs';
 
 const parser = unified().use(remarkParse).use(remarkGfm);
 
@@ -83,7 +84,7 @@ describe('GFM 0.29 §5.3', () => {
         const all = ours(text, true);
         expect(seen.filter((task) => !all.includes(task))).toEqual([]);
       }),
-      { numRuns: 1500, seed: 20261123 },
+      { numRuns: runs(1500), seed: 20261123 },
     );
   });
 });

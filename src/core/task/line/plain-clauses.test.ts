@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { type Task, readTaskLine } from './task';
+import { runs } from '../../test-runs';
 
 const CLAUSE = fc.constantFrom(
   'due 2026-11-27',
@@ -66,6 +67,6 @@ it('the reader of plain tails and the patient one find the same in every tail', 
         expect(said(plain, (place) => place)).toEqual(said(patient, moved));
       },
     ),
-    { numRuns: 3000, seed: 20261123 },
+    { numRuns: runs(3000), seed: 20261123 },
   );
 });

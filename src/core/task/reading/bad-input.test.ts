@@ -5,6 +5,7 @@ import { actAcross } from '../acts/act-across';
 import { ACTION_DEFAULTS } from '../acts/action-context';
 import { readNote } from './read-note';
 import { type Task, readTaskLine } from '../line/task';
+import { runs } from '../../test-runs';
 
 const CONTEXT = { now: { day: 20780, minute: 554 }, settings: ACTION_DEFAULTS, makeRef: () => 'k3f9qa' };
 
@@ -76,7 +77,7 @@ describe('any text is read, and no byte of it gets lost', () => {
           expect(alone && said(alone)).toEqual(said(task));
         }
       }),
-      { numRuns: 1000 },
+      { numRuns: runs(1000) },
     );
   });
 });

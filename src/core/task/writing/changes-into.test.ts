@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { changesInto, changesUnderHand } from './changes-into';
 import { applyChanges } from './edit';
+import { runs } from '../../test-runs';
 
 describe('the changes that bring one text into another', () => {
   const line = fc.constantFrom('', 'a', 'a b', 'a b c', '- [ ] Pack it {ref k3f9qa}', '- [x] Pack it {ref k3f9qa; done 2026-11-23}', '  b');
@@ -19,7 +20,7 @@ describe('the changes that bring one text into another', () => {
         }
       }),
       {
-        numRuns: 1000,
+        numRuns: runs(1000),
         examples: [
           ['\na', 'b\na'],
           ['a\n', 'a\nb'],

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { lineText, splitLines } from '../../note/blocks/lines';
 import { applyChanges } from './edit';
 import { LineEdits } from './line-edits';
+import { runs } from '../../test-runs';
 
 describe('edits of lines', () => {
   it('say where each line stands afterwards that stays', () => {
@@ -32,7 +33,7 @@ describe('edits of lines', () => {
         const place = all.places();
         for (let line = 0; line < 10; line++) if (!taken.has(line)) expect(lineText(after, place(line))).toBe(set.get(line) ?? words[line]);
       }),
-      { numRuns: 500, seed: 20261127 },
+      { numRuns: runs(500), seed: 20261127 },
     );
   });
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { readNote } from '../reading/read-note';
 import { withItemBeside } from './with-item-beside';
+import { runs } from '../../test-runs';
 
 const ref = (text: string, words: string): { line: number; expected: string } => {
   const line = text.split(/\r?\n/).findIndex((one) => one.includes(words));
@@ -48,7 +49,7 @@ describe('withItemBeside', () => {
         expect(here.task?.parent).toBe(there.task?.parent);
         expect(here.place < there.place).toBe(side === 'before');
       }),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     );
   });
 });

@@ -3,6 +3,7 @@ import { markdown, markdownLanguage } from '@codemirror/lang-markdown';
 import { EditorState } from '@codemirror/state';
 import fc from 'fast-check';
 import { lookOfLine, lookOfMarkdown } from './markdown-look';
+import { runs } from '../../../core/test-runs';
 
 const LINE = fc.constantFrom(
   '# Loans',
@@ -36,7 +37,7 @@ describe('how Markdown looks', () => {
           expect(lookOfLine(state, line).map(shape)).toEqual(lookOfMarkdown(tree, line).map(shape));
         }
       }),
-      { numRuns: 300, seed: 20261123 },
+      { numRuns: runs(300), seed: 20261123 },
     );
   });
 

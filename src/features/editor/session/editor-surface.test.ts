@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { applyChanges } from '../../../core/task/writing/edit';
 import { EditorSurface } from './editor-surface';
 import { watchedView } from '../test-view';
+import { runs } from '../../../core/test-runs';
 
 /** An editor, and what it says that is not stored. */
 function editor(text: string) {
@@ -63,7 +64,7 @@ describe('an editor as the place where a note is written', () => {
           expect(applyChanges(stored, surface.unsaved())).toBe(surface.text());
         }
       }),
-      { numRuns: 300, seed: 20261127 },
+      { numRuns: runs(300), seed: 20261127 },
     );
   });
 });

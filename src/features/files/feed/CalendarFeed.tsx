@@ -10,6 +10,7 @@ import { type Feed, changeFeed, feedAddress, newFeed } from './feed-state';
 import { sendFeed, withdrawFeed } from './send-feed';
 import { useFeed } from './use-feed';
 import { Labelled } from '../../../ui/Labelled';
+import { Check } from '../../../ui/Check';
 
 /** A calendar at an address that nobody can guess, which calendar programs read; begun, changed and withdrawn here. */
 export function CalendarFeed() {
@@ -88,29 +89,21 @@ function Present({ feed, onChange, onWithdraw }: PresentProps) {
         <legend className="section-label mb-1">It holds the tasks of</legend>
         <div className="flex flex-wrap gap-x-5 gap-y-1">
           {pages.map(({ path, title }) => (
-            <label key={path} className="flex min-h-[28px] items-center gap-1.5">
-              <input
-                type="checkbox"
-                className="h-4 w-4 accent-(--primary)"
-                checked={feed.pages.includes(path)}
-                onChange={({ target }) =>
-                  onChange({ ...feed, pages: target.checked ? [...feed.pages, path] : feed.pages.filter((one) => one !== path) })
-                }
-              />
+            <Check
+              key={path}
+              checked={feed.pages.includes(path)}
+              onChange={(checked) =>
+                onChange({ ...feed, pages: checked ? [...feed.pages, path] : feed.pages.filter((one) => one !== path) })
+              }
+            >
               {title}
-            </label>
+            </Check>
           ))}
         </div>
       </fieldset>
-      <label className="flex min-h-[28px] items-center gap-1.5">
-        <input
-          type="checkbox"
-          className="h-4 w-4 accent-(--primary)"
-          checked={feed.events}
-          onChange={({ target }) => onChange({ ...feed, events: target.checked })}
-        />
+      <Check checked={feed.events} onChange={(checked) => onChange({ ...feed, events: checked })}>
         Appointments and meetings as well
-      </label>
+      </Check>
       <p role="status" className={feed.problem === null ? 'text-[0.9rem] text-muted' : 'text-late'}>
         {feed.problem ?? sentWords(feed.sent)}
       </p>

@@ -1,5 +1,6 @@
 import * as z from 'zod/mini';
 import type { NoteStore } from '../../../store/notes/note-store';
+import { secret } from '../../../store/desk/desk-keys';
 
 /** Under which the store keeps it; it leaves the browser in no export. */
 export const FEED = 'calendar-feed';
@@ -34,14 +35,6 @@ export function readFeed(value: unknown): Feed | null {
 export const newFeed = (pages: string[]): Feed => ({
   ...{ id: secret(), key: secret(), pages, events: true, sent: null, sign: '', problem: null },
 });
-
-function secret(): string {
-  const bytes = crypto.getRandomValues(new Uint8Array(16));
-  return btoa(String.fromCharCode(...bytes))
-    .replaceAll('+', '-')
-    .replaceAll('/', '_')
-    .replace(/=+$/, '');
-}
 
 export const feedAddress = ({ id }: Feed): string => `${location.origin}/calendar/${id}.ics`;
 

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Dialog } from '../../../ui/Dialog';
 import { useServices } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';
+import { Check } from '../../../ui/Check';
 
 /** Prints the page that is shown: says how it will look, and lets go of what paper needs not. */
 export function PrintDialog({ onClose }: { onClose: () => void }) {
@@ -24,15 +25,9 @@ export function PrintDialog({ onClose }: { onClose: () => void }) {
           The page as it stands, black on white, with boxes to tick by pen: its lists whole, what is folded stays folded. Rack, day row and
           what stands beside stay behind. “Save as PDF” is one of the browser’s printers.
         </p>
-        <label className="flex min-h-[28px] items-center gap-1.5">
-          <input
-            type="checkbox"
-            className="h-4 w-4 accent-(--primary)"
-            checked={sources}
-            onChange={(event) => void changeSettings({ printSources: event.target.checked })}
-          />
+        <Check checked={sources} onChange={(checked) => void changeSettings({ printSources: checked })}>
           Say where each task stands
-        </label>
+        </Check>
         <button type="button" className="solid-button justify-self-start" autoFocus onClick={() => setPrinting(true)}>
           Print
         </button>

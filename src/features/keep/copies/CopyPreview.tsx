@@ -8,6 +8,7 @@ import { useServices } from '../../session/state/services';
 import { Difference } from '../Difference';
 import type { MeantCopy } from './meant-copy';
 import { copiedNotes } from './copied-notes';
+import { Check } from '../../../ui/Check';
 
 interface Compared {
   since: readonly CopiedNote[];
@@ -112,12 +113,11 @@ function Row({ note, isChosen, isShown, onTurn, onShow }: RowProps) {
   return (
     <li className="border-b border-line py-1">
       <div className="flex flex-wrap items-center gap-x-2">
-        <label className="me-auto flex min-h-[25px] min-w-0 items-center gap-2">
-          <input type="checkbox" className="h-4 w-4 flex-none accent-(--primary)" checked={isChosen} onChange={onTurn} />
+        <Check checked={isChosen} onChange={onTurn} className="me-auto min-w-0">
           <span className="[overflow-wrap:anywhere]">
             {path.replace(/\.md$/i, '')} <span className="text-[0.86rem] text-muted">{what}</span>
           </span>
-        </label>
+        </Check>
         <button type="button" className="quiet-button" aria-expanded={isShown} aria-label={`What differs in ${path}`} onClick={onShow}>
           What differs
         </button>

@@ -3,6 +3,7 @@ import { Dialog } from '../../../ui/Dialog';
 import { useServices } from '../../session/state/services';
 import { counted, useAct } from '../../session/acting/use-act';
 import { listsToReset } from './finished-tasks';
+import { Choice } from '../../../ui/Choice';
 
 /** Starts the lists of a note again, and says first how much is cleared. */
 export function ResetDialog({ path, onClose }: { path: string; onClose: () => void }) {
@@ -35,21 +36,15 @@ export function ResetDialog({ path, onClose }: { path: string; onClose: () => vo
               : 'Counting…'}
           </p>
           {found && found.dates > 0 && (
-            <fieldset>
-              <legend className="section-label mb-1">{`Dates and reminders of ${counted(found.dates, 'task')}`}</legend>
-              {(['keep', 'clear'] as const).map((choice) => (
-                <label key={choice} className="me-5 inline-flex min-h-7 items-center gap-1.5">
-                  <input
-                    type="radio"
-                    name="dates"
-                    className="h-4 w-4 accent-(--primary)"
-                    checked={dates === choice}
-                    onChange={() => setDates(choice)}
-                  />
-                  {choice === 'keep' ? 'stay' : 'are cleared'}
-                </label>
-              ))}
-            </fieldset>
+            <Choice
+              label={`Dates and reminders of ${counted(found.dates, 'task')}`}
+              value={dates}
+              options={[
+                ['keep', 'stay'],
+                ['clear', 'are cleared'],
+              ]}
+              onChoose={setDates}
+            />
           )}
           <button type="submit" autoFocus className="solid-button justify-self-start" disabled={!found}>
             Clear them

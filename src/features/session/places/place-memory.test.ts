@@ -1,4 +1,4 @@
-import { PlaceMemory } from './place-memory';
+import { PlaceMemory, placeOf } from './place-memory';
 
 const at = (path: string, place: number) => ({ path, anchor: place, head: place });
 
@@ -46,4 +46,14 @@ describe('places of the history', () => {
     expect(memory.arrive('0', true)).toBeNull();
     expect(memory.arrive('299', true)).not.toBeNull();
   });
+});
+
+it('places whose address says too much are forgotten, and what was kept of them', () => {
+  let kept: string[] = [];
+  const memory: PlaceMemory = new PlaceMemory(null, [], () => (kept = memory.all().map(([place]) => place)));
+  for (const address of ['/note/Winter%20bed.md', '/find?q=quince', '/note/Letters.md']) memory.arrive(placeOf('a1', address), false);
+  memory.forget((address) => address === '/note/Winter bed.md');
+  expect(kept).toEqual(['a1 /find?q=quince', 'a1 /note/Letters.md']);
+  memory.forget((address) => address.includes('q='));
+  expect(kept).toEqual(['a1 /note/Letters.md']);
 });

@@ -13,10 +13,12 @@ export class PlaceMemory {
   /**
    * @param written where something was written last, before this page was loaded
    * @param places how places were left before, by the keys of their entries
+   * @param forgot told that places were forgotten, so that what was kept of them goes too
    */
   constructor(
     public written: Cursor | null = null,
     places: readonly (readonly [string, Left])[] = [],
+    private readonly forgot: () => void = () => undefined,
   ) {
     this.places = new Map(places);
   }
@@ -70,12 +72,34 @@ export class PlaceMemory {
     return this.isReturn && cursor !== null && foldPath(cursor.path) === foldPath(path) ? cursor : null;
   }
 
+  /**
+   * Forgets places, as those whose address says more than may be known any longer.
+   *
+   * @param isMeant is given the address of each, read by people
+   */
+  forget(isMeant: (address: string) => boolean): void {
+    for (const place of [...this.places.keys()]) if (isMeant(readable(addressOf(place)))) this.places.delete(place);
+    this.forgot();
+  }
+
   /** A note has another path. */
   noteMoved(from: string, to: string): void {
     const follow = <Of extends Cursor | null>(cursor: Of): Of =>
       cursor !== null && foldPath(cursor.path) === foldPath(from) ? { ...cursor, path: to } : cursor;
     this.written = follow(this.written);
     for (const left of this.places.values()) left.cursor = follow(left.cursor);
+  }
+}
+
+/** A place of the history: the key of its entry, and its address. */
+export const placeOf = (key: string, address: string): string => `${key} ${address}`;
+const addressOf = (place: string): string => place.slice(place.indexOf(' ') + 1);
+
+function readable(address: string): string {
+  try {
+    return decodeURIComponent(address);
+  } catch {
+    return address;
   }
 }
 

@@ -1,6 +1,7 @@
 import { useEffect, useLayoutEffect, useRef } from 'react';
 import { NavigationType, useLocation, useNavigationType } from 'react-router';
 import { useServices } from '../state/services';
+import { placeOf } from './place-memory';
 import type { Left } from './place-words';
 
 /** So long a place that is returned to may take to be drawn, in milliseconds. */
@@ -14,7 +15,7 @@ export function usePlaces(): void {
   const { key, pathname, search } = useLocation();
   const type = useNavigationType();
   // Each page that is loaded begins with an entry of one name.
-  const place = `${key} ${pathname}${search}`;
+  const place = placeOf(key, pathname + search);
   const isFirst = useRef(true);
   // Before anything of the new place is asked where it was left.
   useLayoutEffect(() => {
