@@ -45,6 +45,8 @@ export const SCREENS: Record<string, string> = {
   'what is kept': '/keep',
   settings: '/settings',
   files: '/files',
+  'outside lists': '/outside',
+  'lent out': '/lent',
 };
 
 /** Those that are the hardest to fit, for every run. */

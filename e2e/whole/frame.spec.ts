@@ -1,8 +1,8 @@
 import { expectAccessible } from '../axe';
 import { type Desk, expect, test } from '../desk';
 
-/** One of each look that no other journey looks at; the long form looks at every screen in both themes: `npm run soak -- -g axe`. */
-const SCREENS = ['/note/Agenda/Today.md', '/note/Exhibitions/Salt%20on%20the%20Glass.md', '/day/2026-11-23?view=plan'];
+/** The frame with a list beside, a text with its lists, a day by its hours; the long form looks at every screen in both themes: `npm run soak -- -g axe`. */
+const SCREENS = ['/settings', '/note/Exhibitions/Salt%20on%20the%20Glass.md', '/day/2026-11-23?view=plan'];
 
 test('axe-core finds nothing on any main screen', async ({ desk, page }) => {
   // Ten seconds on a quiet machine; a look at a whole screen is all computing, and suffers most where it has to share.

@@ -14,6 +14,7 @@ import { commandKeys, writingKeys } from '../features/editor/commands/task-keys'
 import type { TextHost } from '../features/editor/commands/text-host';
 import type { TextCommandId } from '../features/commands/definitions';
 import { besideTail } from '../features/editor/editing/beside-tail';
+import { composedBesideTail } from '../features/editor/editing/composed-beside-tail';
 import { leavingLines } from '../features/editor/editing/leaving-lines';
 import { pasteRich } from '../features/editor/editing/paste';
 import { tickLines } from '../features/editor/editing/tick-lines';
@@ -115,6 +116,7 @@ export function makeLentEditor(options: LentEditorOptions): LentEditor {
           ...{ calendar: () => undefined, context },
         }),
         besideTail,
+        composedBesideTail,
         wordOffers(
           context,
           () => true,

@@ -6,6 +6,7 @@ import { EditorView, type KeyBinding, type ViewUpdate, drawSelection, keymap, pl
 import type { ActionContext } from '../../core/task/acts/action-context';
 import type { ReadingSettings } from '../../core/task/line/task';
 import { besideTail } from './editing/beside-tail';
+import { composedBesideTail } from './editing/composed-beside-tail';
 import { belowLastBlock } from './editing/below-last-block';
 import { gatherProblems } from './gather/gather-writing';
 import { gathersOfNote } from './gather/gathers-of-note';
@@ -162,6 +163,7 @@ export function makeEditor(options: EditorOptions): MadeEditor {
     blockDecorations(options.registry),
     belowLastBlock,
     besideTail,
+    composedBesideTail,
     finishedLines,
     recordFolds,
     closeUp,

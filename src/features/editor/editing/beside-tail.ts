@@ -6,7 +6,7 @@ import { openTail } from '../commands/task-commands';
 
 /**
  * What is typed behind the tail of a task or a key point goes to the end of its words, and what is typed right before its brace keeps a space there:
- * either would switch the tail off. A brace behind it opens the tail that is there.
+ * either would switch the tail off. A brace behind it opens the tail that is there. What is composed is brought there when it is whole (`composed-beside-tail.ts`).
  */
 export const besideTail = EditorView.inputHandler.of((view, from, to, text) => {
   const { state } = view;
@@ -35,7 +35,8 @@ export const besideTail = EditorView.inputHandler.of((view, from, to, text) => {
   return type(line.text.slice(0, tail.from).trimEnd().length, /^\s/.test(text) ? text : ` ${text}`);
 });
 
-function tailOf(state: EditorState, index: number, text: string): { from: number; to: number } | null {
+/** Where the tail of a task or a key point stands in its line; null where it has none. */
+export function tailOf(state: EditorState, index: number, text: string): { from: number; to: number } | null {
   const { tasks, structure } = noteNow(state);
   const here = (one: { line: number }): boolean => one.line === index;
   const wordsFrom = tasks.findLast(here)?.boxFrom ?? structure.items.findLast(here)?.wordsFrom ?? -1;
