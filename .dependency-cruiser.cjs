@@ -43,7 +43,7 @@ module.exports = {
       name: 'editor-without-the-store',
       comment: 'a page of its own can show and write a text without our store: only the session joins the two',
       severity: 'error',
-      from: { path: '^src/features/editor/(?:look|reading|editing|commands|make-editor)', pathNot: '\\.test\\.tsx?$' },
+      from: { path: '^src/features/editor/(?:look|reading|folding|editing|commands|make-editor)', pathNot: '\\.test\\.tsx?$' },
       to: { path: '^src/store/', pathNot: '^src/store/(?:device/|texts/rest-timer)' },
     },
     {

@@ -46,7 +46,7 @@ export const SCREENS: Record<string, string> = {
   settings: '/settings',
   files: '/files',
   'outside lists': '/outside',
-  'lent out': '/lent',
+  'lent out': '/lent-out',
 };
 
 /** Those that are the hardest to fit, for every run. */

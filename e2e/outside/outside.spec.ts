@@ -89,7 +89,7 @@ test('eight lines are joined with a list and a day, change on both sides, and st
   await page.getByRole('menuitem', { name: 'Outside list' }).click();
   await page.getByRole('menuitem', { name: 'Join or send on…' }).click();
   await page.getByLabel(/^Due/).fill('next week');
-  await expectAccessible(page, 'outside lists', { part: 'main' });
+  await expectAccessible(page, 'going onto an outside list', { part: '[role=dialog]' });
   await page.getByRole('button', { name: 'Join', exact: true }).click();
   await expect.poll(() => there.all().length).toBe(8);
   expect(there.find('Weigh')).toMatchObject({ words: 'Weigh the crate', due: '2026-12-06', labels: ['van'], done: false });

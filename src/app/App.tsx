@@ -9,9 +9,9 @@ import { SlipAddress } from '../features/slip/SlipAddress';
 import { useAskHand } from '../features/strip/use-hand';
 import { usePlaces } from '../features/session/places/use-places';
 import { frameSlice } from '../features/session/state/frame-slice';
-import { Notices } from '../features/session/acting/Notices';
+import { Notices } from '../features/session/telling/Notices';
 import { Safe } from '../features/session/acting/Safe';
-import { whenWaiting } from '../features/session/acting/messages';
+import { whenWaiting } from '../features/session/telling/messages';
 import { useNow, useServices } from '../features/session/state/services';
 import { useAppDispatch, useAppSelector } from '../features/session/state/state';
 import { useIdleYaml } from '../features/session/state/use-yaml';
@@ -39,7 +39,7 @@ const SeriesPage = late(() => import('../features/meeting/SeriesPage').then((par
 const FindPage = late(() => import('../features/find/FindPage').then((part) => part.FindPage), busy);
 const DaysPage = late(() => import('../features/journal/DaysPage').then((part) => part.DaysPage), busy);
 const LinkCards = late(() => import('../features/links/LinkCards').then((part) => part.LinkCards));
-const Messages = late(() => import('../features/session/acting/Messages').then((part) => part.default));
+const Messages = late(() => import('../features/session/telling/Messages').then((part) => part.default));
 const RingWatch = late(() => import('../features/reminders/RingWatch').then((part) => part.default));
 const OfflineWatch = late(() => import('../features/offline/OfflineWatch').then((part) => part.default));
 const Opening = late(() => import('../features/opening/Opening').then((part) => part.Opening));
@@ -51,7 +51,7 @@ const EarlierPage = late(() => import('../features/keep/EarlierPage').then((part
 const FilesPage = late(() => import('../features/files/FilesPage').then((part) => part.FilesPage), busy);
 const KeepPage = late(() => import('../features/keep/KeepPage').then((part) => part.KeepPage), busy);
 const LentPage = late(() => import('../features/lend/LentPage').then((part) => part.LentPage), busy);
-const OutsidePage = late(() => import('../features/outside/OutsidePage').then((part) => part.OutsidePage), busy);
+const OutsidePage = late(() => import('../features/outside/page/OutsidePage').then((part) => part.OutsidePage), busy);
 const LinkPage = late(() => import('../features/keep/desk/LinkPage').then((part) => part.LinkPage), busy);
 const SettingsPage = late(() => import('../features/settings/SettingsPage').then((part) => part.SettingsPage), busy);
 

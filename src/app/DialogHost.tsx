@@ -4,7 +4,7 @@ import type { GivenFile } from '../engine/files/read-given';
 import { ROUTES } from '../features/session/places/routes';
 import { frameSlice } from '../features/session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../features/session/state/state';
-import { holdKeys } from '../ui/early-keys';
+import { holdKeys } from '../ui/input/early-keys';
 import { late } from '../ui/late';
 
 const ArchiveDialog = late(() => import('../features/archive/ArchiveDialog').then((part) => part.ArchiveDialog));
@@ -19,7 +19,7 @@ const LendDialog = late(() => import('../features/lend/LendDialog').then((part) 
 const OntoDialog = late(() => import('../features/outside/OntoDialog').then((part) => part.OntoDialog));
 const PinDialog = late(() => import('../features/rack/PinDialog').then((part) => part.PinDialog));
 const RemindersDialog = late(() => import('../features/reminders/RemindersDialog').then((part) => part.RemindersDialog));
-const SealDialog = late(() => import('../features/seal/SealDialog').then((part) => part.SealDialog));
+const SealDialog = late(() => import('../features/seal/forms/SealDialog').then((part) => part.SealDialog));
 const slipDialog = () => import('../features/slip/SlipDialog');
 const SlipDialog = late(() => slipDialog().then((part) => part.SlipDialog));
 const TakeOutDialog = late(() => import('../features/files/out/TakeOutDialog').then((part) => part.TakeOutDialog));

@@ -19,7 +19,7 @@ import {
 } from '../features/session/places/addresses';
 import { useCloseSeals } from '../features/seal/use-close-seals';
 import { slipDraft } from '../features/slip/slip-draft';
-import { holdKeys } from '../ui/early-keys';
+import { holdKeys } from '../ui/input/early-keys';
 import { useHandRuns } from '../features/strip/use-hand-runs';
 import { usePinCommands } from '../features/rack/use-pin-commands';
 import { useNewMeeting } from '../features/meeting/use-new-meeting';
@@ -29,7 +29,7 @@ import { frameSlice } from '../features/session/state/frame-slice';
 import { useServices } from '../features/session/state/services';
 import { type RootState, useAppDispatch, useAppSelector } from '../features/session/state/state';
 import { UNTITLED } from '../features/note/making/untitled';
-import { refuse, say } from '../features/session/acting/messages';
+import { refuse, say } from '../features/session/telling/messages';
 import { type Side, hasRoom } from './use-room';
 import { useRedo, useUndo } from '../features/session/acting/use-act';
 

@@ -3,7 +3,7 @@ import { Provider } from 'react-redux';
 import { BrowserRouter } from 'react-router';
 import { ServicesProvider } from '../features/session/state/services';
 import { failureSentence } from '../store/notes/failure';
-import '../ui/styles.css';
+import '../ui/css/styles.css';
 import { App } from './App';
 import { start } from './start';
 

@@ -3,7 +3,7 @@ import { Logo } from '../ui/Logo';
 import { JoinedLent } from './join-lent';
 import { LentPage } from './LentPage';
 import { cleanPresence } from './presence';
-import { Labelled } from '../ui/Labelled';
+import { Labelled } from '../ui/form/Labelled';
 
 const SECRET = /^#[\w-]{22}$/;
 

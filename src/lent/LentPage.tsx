@@ -2,7 +2,7 @@ import { type RefObject, useEffect, useMemo, useRef, useState } from 'react';
 import type { LentAbout } from '../core/lend/lent-messages';
 import { readNote } from '../core/task/reading/read-note';
 import { TOUCH_TOOLS, TouchBar } from '../features/editor/commands/TouchBar';
-import { BY_TOUCH } from '../ui/by-touch';
+import { BY_TOUCH } from '../ui/input/by-touch';
 import { Logo } from '../ui/Logo';
 import type { JoinedLent, Shown } from './join-lent';
 import { LentTools } from './LentTools';

@@ -1,5 +1,5 @@
 import { createRoot } from 'react-dom/client';
-import '../ui/styles.css';
+import '../ui/css/styles.css';
 import { LentApp } from './LentApp';
 
 const root = document.getElementById('root');

@@ -24,11 +24,11 @@ import { restingCursor } from '../features/editor/look/resting-cursor';
 import { editorTheme } from '../features/editor/look/theme';
 import { completion } from '../features/editor/reading/completion';
 import { type EditorContext, type FollowTarget, editorContext } from '../features/editor/reading/editor-context';
-import { folding } from '../features/editor/reading/folding';
+import { folding } from '../features/editor/folding/folding';
 import { followNames } from '../features/editor/reading/follow-names';
 import { noteField, notePath, noteReading } from '../features/editor/reading/note-field';
 import { wordOffers } from '../features/editor/reading/offered-words';
-import { recordFolds } from '../features/editor/reading/record-folds';
+import { recordFolds } from '../features/editor/folding/record-folds';
 import { contextOf, nowHere, readingOf } from './lent-context';
 import { narrowLines } from './narrow-lines';
 

@@ -2,7 +2,7 @@ import { X } from 'lucide-react';
 import { Dialog as Primitive } from 'radix-ui';
 import { type ReactNode, useEffect, useLayoutEffect, useState } from 'react';
 import { useAsking } from './asking';
-import { giveKeys } from './early-keys';
+import { giveKeys } from './input/early-keys';
 
 interface DialogProps {
   open: boolean;

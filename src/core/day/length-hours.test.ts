@@ -1,7 +1,7 @@
 import { readIsoDay } from '../calendar/day';
 import type { Status } from '../task/line/status';
 import { DAY_DEFAULTS } from './day-settings';
-import { freeIn, hoursOf, workingStretch } from './hours';
+import { freeIn, hoursOf, workingStretch } from './hours/hours';
 import { lengthsOf, resolvedLengths } from './length';
 
 type Taking = [takes: number | null, parent: number, status?: Status];

@@ -1,6 +1,6 @@
 import { readNote } from '../task/reading/read-note';
 import { noteFrom } from '../template/from-template';
-import { reviewBefore } from '../index/questions/reviews';
+import { reviewBefore } from '../index/questions/past/reviews';
 import { reviewAfter, reviewMinutes, reviewState } from './review-clock';
 import { remarksOf, reviewSteps, wholeReview } from './review-steps';
 

@@ -2,7 +2,7 @@ import { strToU8, zipSync } from 'fflate';
 import type { Choices } from '../../core/formats/in/incoming';
 import { READING_DEFAULTS } from '../../core/task/line/task';
 import type { StoredNote } from '../../store/notes/content';
-import type { ImportFile } from '../../store/notes/import-file';
+import type { ImportFile } from '../../store/notes/import/import-file';
 import { BringIn } from './bring-in';
 import { readGiven } from './read-given';
 

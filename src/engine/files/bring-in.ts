@@ -9,7 +9,7 @@ import { decodeUtf8 } from '../../core/note/blocks/decode';
 import { foldPath } from '../../core/note/names/path';
 import type { ReadingSettings } from '../../core/task/line/task';
 import { readNote } from '../../core/task/reading/read-note';
-import type { ImportFile } from '../../store/notes/import-file';
+import type { ImportFile } from '../../store/notes/import/import-file';
 import type { Portions } from './take-out';
 
 /** A table as a person sees it before it comes in. */

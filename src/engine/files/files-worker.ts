@@ -3,7 +3,7 @@ import type { Choices } from '../../core/formats/in/incoming';
 import { loadYaml } from '../../core/note/facts/front-matter';
 import type { ReadingSettings } from '../../core/task/line/task';
 import type { StoredNote } from '../../store/notes/content';
-import type { ImportFile } from '../../store/notes/import-file';
+import type { ImportFile } from '../../store/notes/import/import-file';
 import { STORED_PICTURES } from '../../store/pictures/read-pictures';
 import { STORED_NOTES } from '../../store/notes/read-notes';
 import { BringIn, type BringInPlan } from './bring-in';

@@ -2,7 +2,7 @@ import * as Comlink from 'comlink';
 import type { Choices } from '../../core/formats/in/incoming';
 import type { ReadingSettings } from '../../core/task/line/task';
 import type { StoredNote } from '../../store/notes/content';
-import type { ImportFile } from '../../store/notes/import-file';
+import type { ImportFile } from '../../store/notes/import/import-file';
 import type { BringInPlan } from './bring-in';
 import type { FilesWorker } from './files-worker';
 import type { GivenFile } from './read-given';

@@ -1,4 +1,4 @@
-import type { ImportFile } from '../../store/notes/import-file';
+import type { ImportFile } from '../../store/notes/import/import-file';
 import { readZip } from './read-zip';
 
 /** A file larger than this is left out: no note is. */

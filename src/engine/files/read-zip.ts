@@ -1,5 +1,5 @@
 import { Unzip, UnzipInflate, type UnzipFile } from 'fflate';
-import type { ImportFile } from '../../store/notes/import-file';
+import type { ImportFile } from '../../store/notes/import/import-file';
 
 /** No note is larger; an entry that unfolds to more is left out. */
 const LARGEST = 50 * 1024 * 1024;

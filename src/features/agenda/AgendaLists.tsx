@@ -8,7 +8,7 @@ import { ListMenu } from '../gather/list/ListMenu';
 import { useFolded } from '../gather/list/use-folded';
 import { useGather } from '../gather/use-gather';
 import { helpAddress } from '../session/places/addresses';
-import { listName, useListAnswers } from '../session/state/use-answer';
+import { listName, useListAnswers } from '../session/asked/use-answer';
 
 interface AgendaListsProps {
   /** The note for which they are asked: the one that holds them, or that they stand under. */

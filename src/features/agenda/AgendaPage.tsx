@@ -1,7 +1,7 @@
 import { Pencil } from 'lucide-react';
 import { useId, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { refuse, say } from '../session/acting/messages';
+import { refuse, say } from '../session/telling/messages';
 import { shippedAs, shippedPath } from '../../core/agenda/shipped-names';
 import { type Narrowing, isNarrowed } from '../../core/gather/answer/narrow';
 import { folderOf } from '../../core/note/names/path';
@@ -15,7 +15,7 @@ import { noteAddress } from '../session/places/addresses';
 import { frameSlice } from '../session/state/frame-slice';
 import { useServices } from '../session/state/services';
 import { useAppDispatch } from '../session/state/state';
-import { useListAnswers } from '../session/state/use-answer';
+import { useListAnswers } from '../session/asked/use-answer';
 import { useToldDone } from '../session/acting/use-act';
 import { AgendaLists, NothingHere } from './AgendaLists';
 import { CarryForward } from './CarryForward';

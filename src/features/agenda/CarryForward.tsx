@@ -9,7 +9,7 @@ import { frameSlice } from '../session/state/frame-slice';
 import { useAppDispatch } from '../session/state/state';
 import { LeftOpenLine } from '../journal/LeftOpenLine';
 import { dialogTask } from '../session/acting/task-dialog';
-import { useAnswer } from '../session/state/use-answer';
+import { useAnswer } from '../session/asked/use-answer';
 import { counted, useAct } from '../session/acting/use-act';
 
 /** The head of Today: what is due by now but planned later, and all that is left, to be carried to another day in one stroke. */

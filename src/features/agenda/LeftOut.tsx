@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { leftOut } from '../../core/gather/saying/left-out';
-import { useAnswer } from '../session/state/use-answer';
+import { useAnswer } from '../session/asked/use-answer';
 import { AgendaLists } from './AgendaLists';
 
 /** How many open tasks stand in none of the lists of a page; they show at a press. */

@@ -1,6 +1,6 @@
 import { useCallback } from 'react';
 import { useNavigate } from 'react-router';
-import { refuse } from '../session/acting/messages';
+import { refuse } from '../session/telling/messages';
 import { counted, useToldDone } from '../session/acting/use-act';
 import { noteAddress } from '../session/places/addresses';
 import { useServices } from '../session/state/services';

@@ -2,7 +2,7 @@ import { useCallback } from 'react';
 import { baseNameOf } from '../../core/note/names/path';
 import { broughtBackLines } from '../../store/acting/brought-back-lines';
 import { actionContext } from '../session/acting/action-context';
-import { refuse } from '../session/acting/messages';
+import { refuse } from '../session/telling/messages';
 import type { DialogTask } from '../session/acting/task-dialog';
 import { useToldDone } from '../session/acting/use-act';
 import { useServices } from '../session/state/services';

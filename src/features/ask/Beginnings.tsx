@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { parseGather } from '../../core/gather/language/parse';
 import { readFrame } from '../../core/note/facts/note-frame';
-import { refuse } from '../session/acting/messages';
+import { refuse } from '../session/telling/messages';
 import { noteAddress } from '../session/places/addresses';
 import { useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';

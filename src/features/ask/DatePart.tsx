@@ -3,7 +3,7 @@ import { isoDay } from '../../core/calendar/day';
 import { type Condition, DATE_FIELDS, type GatherContext, NOTE_DATE_FIELDS } from '../../core/gather/language/ast';
 import { parseGather } from '../../core/gather/language/parse';
 import { conditionText } from '../../core/gather/saying/print';
-import { MonthGrid } from '../../ui/MonthGrid';
+import { MonthGrid } from '../../ui/form/MonthGrid';
 import { Choices } from './Choices';
 
 type DateCondition = Extract<Condition, { is: 'date' | 'in' }>;

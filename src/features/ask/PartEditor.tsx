@@ -25,7 +25,7 @@ import { ChooseCondition } from './ChooseCondition';
 import { DatePart } from './DatePart';
 import { FormPart } from './FormPart';
 import { IntoPart } from './IntoPart';
-import { Check } from '../../ui/Check';
+import { Check } from '../../ui/form/Check';
 
 /** The part of a gather that is being changed. */
 export type AskedPart =

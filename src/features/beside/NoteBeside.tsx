@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { baseNameOf } from '../../core/note/names/path';
 import { LazyNoteEditor } from '../editor/LazyNoteEditor';
-import { OtherText } from '../note/OtherText';
+import { OtherText } from '../note/clashes/OtherText';
 import { useFollowed } from '../note/use-followed';
 import { useStoredNote } from '../note/use-stored-note';
 import { noteAddress } from '../session/places/addresses';

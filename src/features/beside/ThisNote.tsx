@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { GatherList } from '../gather/list/GatherList';
 import { RowMenus } from '../gather/rows/RowMenu';
-import { useAnswer } from '../session/state/use-answer';
+import { useAnswer } from '../session/asked/use-answer';
 
 type Part = 'open' | 'resting' | 'closed';
 

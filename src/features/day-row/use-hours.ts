@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import type { Day } from '../../core/calendar/day';
-import { takenBy } from '../../core/day/taken';
-import { hoursOf } from '../../core/day/hours';
+import { takenBy } from '../../core/day/hours/taken';
+import { hoursOf } from '../../core/day/hours/hours';
 import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 

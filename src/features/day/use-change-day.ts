@@ -2,7 +2,7 @@ import { useCallback } from 'react';
 import { type Day, isoDay } from '../../core/calendar/day';
 import { journalPathOf } from '../../core/index/live/journal-claims';
 import type { ActionResult } from '../../store/acting/note-actions';
-import { refuse } from '../session/acting/messages';
+import { refuse } from '../session/telling/messages';
 import { useToldDone } from '../session/acting/use-act';
 import { useMadeText } from '../session/acting/use-made-text';
 import { useServices } from '../session/state/services';

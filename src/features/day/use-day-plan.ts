@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import type { Day } from '../../core/calendar/day';
 import type { DayPlan } from '../../core/index/days/day-plan';
 import type { Fit } from '../../core/index/days/fit';
-import { useChanges } from '../session/state/use-changes';
+import { useChanges } from '../session/asked/use-changes';
 import { useNow, useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 

@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { liesIn } from '../../core/note/names/path';
 import type { Taken } from '../../engine/files/take-out';
-import { Choice } from '../../ui/Choice';
+import { Choice } from '../../ui/form/Choice';
 import { Sheet } from '../note/Sheet';
 import { SheetPart } from '../note/SheetPart';
 import { useFolders } from '../note/making/use-folders';

@@ -2,19 +2,19 @@ import { Search } from 'lucide-react';
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { SearchShows } from '../../core/index/questions/search';
-import { takeKeys } from '../../ui/early-keys';
+import { takeKeys } from '../../ui/input/early-keys';
 import { Menu, MenuEntry } from '../../ui/menu/menu';
 import { useLatest } from '../../ui/use-latest';
 import { AgendaLists } from '../agenda/AgendaLists';
 import { Sheet } from '../note/Sheet';
 import { PinEntry } from '../rack/PinEntry';
-import { refuse } from '../session/acting/messages';
+import { refuse } from '../session/telling/messages';
 import { counted } from '../session/acting/use-act';
 import { findAddress, noteAddress } from '../session/places/addresses';
 import { useTypedParameter } from './use-typed-parameter';
 import { useParameter, useSetParameter } from '../session/places/routes';
 import { useServices } from '../session/state/services';
-import { useAsked } from '../session/state/use-asked';
+import { useAsked } from '../session/asked/use-asked';
 import { FoundNotes } from './FoundNotes';
 
 /** So many notes are shown at first, and so many more each time. */

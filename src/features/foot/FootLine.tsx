@@ -10,7 +10,7 @@ import { AgendaLists } from '../agenda/AgendaLists';
 import { useFolded } from '../gather/list/use-folded';
 import { useStoredNote } from '../note/use-stored-note';
 import { useAppSelector } from '../session/state/state';
-import { useAnswer } from '../session/state/use-answer';
+import { useAnswer } from '../session/asked/use-answer';
 import { feetOf } from './feet-of';
 import { TakeAlong } from './TakeAlong';
 

@@ -2,7 +2,7 @@ import { selectionSlice } from '../session/state/selection-slice';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { dialogTask } from '../session/acting/task-dialog';
 import { useAct } from '../session/acting/use-act';
-import { useListAnswers } from '../session/state/use-answer';
+import { useListAnswers } from '../session/asked/use-answer';
 
 /**
  * Takes what a list holds, or what is selected of it, along into the note above: moved with all under it, or as echoes.

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { refuse } from '../session/acting/messages';
+import { refuse } from '../session/telling/messages';
 import type { Gather, GroupKey } from '../../core/gather/language/ast';
 import { type ClauseWord, withGatherClause } from '../../core/gather/saying/edit-clause';
 import { Safe } from '../session/acting/Safe';

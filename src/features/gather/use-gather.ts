@@ -5,7 +5,7 @@ import { type ClauseWord, withGatherClause } from '../../core/gather/saying/edit
 import { type Narrowing, NO_NARROWING, narrowed } from '../../core/gather/answer/narrow';
 import { parseGather } from '../../core/gather/language/parse';
 import { withoutLimits } from '../../core/gather/saying/without-limits';
-import { useAnswer } from '../session/state/use-answer';
+import { useAnswer } from '../session/asked/use-answer';
 import { lastGoodText, listPlace, rememberGood } from './last-good';
 
 export interface ShownGather {

@@ -8,7 +8,7 @@ import { ProgressBar } from '../project/ProgressBar';
 import { noteAddress } from '../session/places/addresses';
 import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
-import { useAsked } from '../session/state/use-asked';
+import { useAsked } from '../session/asked/use-asked';
 import { goalsByLevel } from './goals-by-level';
 
 /** Every goal by its level: what serves it, what is next, and what moved. */

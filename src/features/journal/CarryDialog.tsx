@@ -1,7 +1,7 @@
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { type Day, readIsoDay } from '../../core/calendar/day';
 import { dayName } from '../../core/calendar/day-name';
-import type { CarryAnswer, LeftOpenTask } from '../../core/index/questions/carry';
+import type { CarryAnswer, LeftOpenTask } from '../../core/index/questions/past/carry';
 import { dayOfTitle } from '../../core/note/names/path';
 import { isSealedPath } from '../../core/note/names/path';
 import { journalPathOf } from '../../core/index/live/journal-claims';
@@ -9,7 +9,7 @@ import { storedValue } from '../../core/task/line/clause-value';
 import { Dialog } from '../../ui/Dialog';
 import { InlineText } from '../../ui/InlineText';
 import { actionContext } from '../session/acting/action-context';
-import { refuse, say } from '../session/acting/messages';
+import { refuse, say } from '../session/telling/messages';
 import { counted, useUndo } from '../session/acting/use-act';
 import { useFindPlace } from '../session/acting/use-find-place';
 import { useNow, useServices } from '../session/state/services';
@@ -17,7 +17,7 @@ import { useAppSelector } from '../session/state/state';
 import { CHOICES, type Choice, type Chosen, carryPlan } from './carry-choices';
 import { leaveAlone, offerAgain } from './left-alone';
 import { useLeftOpen } from './use-left-open';
-import { Labelled } from '../../ui/Labelled';
+import { Labelled } from '../../ui/form/Labelled';
 
 /** Of more tasks than these the first are listed; the others follow when those are carried. */
 const MOST_SHOWN = 200;

@@ -3,7 +3,7 @@ import { useNavigate } from 'react-router';
 import type { Day } from '../../core/calendar/day';
 import { NO_FIGURES } from '../../core/day/day-figures';
 import { Dialog } from '../../ui/Dialog';
-import { MonthGrid } from '../../ui/MonthGrid';
+import { MonthGrid } from '../../ui/form/MonthGrid';
 import { DueEdges, KeptBar } from '../day-row/DayBars';
 import { dayAddress } from '../session/places/addresses';
 import { useNow } from '../session/state/services';

@@ -1,5 +1,5 @@
 import 'fake-indexeddb/auto';
-import type { LeftOpenTask } from '../../core/index/questions/carry';
+import type { LeftOpenTask } from '../../core/index/questions/past/carry';
 import { desk } from '../../store/test-desk';
 import { type Choice, carryPlan } from './carry-choices';
 

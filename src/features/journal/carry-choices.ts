@@ -1,5 +1,5 @@
 import { type Day, isoDay } from '../../core/calendar/day';
-import type { LeftOpenTask } from '../../core/index/questions/carry';
+import type { LeftOpenTask } from '../../core/index/questions/past/carry';
 import { dayOfTitle, baseNameOf } from '../../core/note/names/path';
 import type { LineRef } from '../../core/task/writing/edit';
 import type { WideIntention } from '../../core/task/acts/intention';

@@ -1,4 +1,4 @@
-import type { CarryAnswer } from '../../core/index/questions/carry';
+import type { CarryAnswer } from '../../core/index/questions/past/carry';
 import { isSealedPath } from '../../core/note/names/path';
 import type { NoteStore } from '../../store/notes/note-store';
 import type { Services } from '../session/state/services';

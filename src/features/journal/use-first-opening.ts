@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import { type Day, isoDay } from '../../core/calendar/day';
 import { deviceMemory } from '../../store/device/device-memory';
-import { say } from '../session/acting/messages';
+import { say } from '../session/telling/messages';
 import { counted } from '../session/acting/use-act';
 import { frameSlice } from '../session/state/frame-slice';
 import { useNow, useServices } from '../session/state/services';

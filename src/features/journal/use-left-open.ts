@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { CarryAnswer } from '../../core/index/questions/carry';
+import type { CarryAnswer } from '../../core/index/questions/past/carry';
 import { useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 import { LEFT_ALONE, askLeftOpen } from './left-alone';

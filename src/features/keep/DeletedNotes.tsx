@@ -5,7 +5,7 @@ import type { EarlierText } from '../../store/keep/earlier-text';
 import { earlierAddress } from '../session/places/addresses';
 import { useNow, useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
-import { useChanges } from '../session/state/use-changes';
+import { useChanges } from '../session/asked/use-changes';
 import { useBringBack } from './use-bring-back';
 import { momentName } from './kept-words';
 

@@ -3,7 +3,7 @@ import type { KindSize } from '../../store/keep/earlier-texts';
 import { copiesIn, letOlderCopiesGo } from '../../store/keep/copies';
 import { browserCopies } from '../../store/keep/copy-place';
 import { failureExplained } from '../../store/notes/failure';
-import { refuse, say } from '../session/acting/messages';
+import { refuse, say } from '../session/telling/messages';
 import { type Services, useServices } from '../session/state/services';
 import { sizeName } from './kept-words';
 

@@ -3,7 +3,7 @@ import { useNavigate } from 'react-router';
 import { baseNameOf } from '../../core/note/names/path';
 import { broughtBack } from '../../store/keep/bring-back';
 import type { EarlierText } from '../../store/keep/earlier-text';
-import { refuse } from '../session/acting/messages';
+import { refuse } from '../session/telling/messages';
 import { useToldDone } from '../session/acting/use-act';
 import { noteAddress } from '../session/places/addresses';
 import { useServices } from '../session/state/services';

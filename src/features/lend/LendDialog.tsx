@@ -6,10 +6,10 @@ import { type Day, civilFrom, dayOfDate, isoDay } from '../../core/calendar/day'
 import type { LentRights } from '../../core/lend/lent-messages';
 import { lend, lendOtherwise } from '../../store/lending/lend';
 import { ownServer } from '../../store/lending/lending-server';
-import { Choice } from '../../ui/Choice';
+import { Choice } from '../../ui/form/Choice';
 import { Dialog } from '../../ui/Dialog';
 import { copyText } from '../session/acting/copy-text';
-import { say } from '../session/acting/messages';
+import { say } from '../session/telling/messages';
 import type { AskedDialog, AskedLending, AskedTakeOut } from '../session/acting/task-dialog';
 import { useServerOffers } from '../session/acting/use-server-offers';
 import { helpAddress, lentAddress as lentPage } from '../session/places/addresses';
@@ -19,8 +19,8 @@ import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { REACH_WORDS, lentAddress, reachOf } from './lent-words';
 import { placeLent } from './place-lent';
 import { useLent } from './use-lent';
-import { Labelled } from '../../ui/Labelled';
-import { Check } from '../../ui/Check';
+import { Labelled } from '../../ui/form/Labelled';
+import { Check } from '../../ui/form/Check';
 
 interface LendDialogProps {
   asked: Extract<AskedDialog, { is: 'lend' }>;

@@ -8,7 +8,7 @@ import { SheetPart } from '../note/SheetPart';
 import { PinHere } from '../rack/PinHere';
 import { momentName } from '../keep/kept-words';
 import { copyText } from '../session/acting/copy-text';
-import { say } from '../session/acting/messages';
+import { say } from '../session/telling/messages';
 import { helpAddress, noteAddress } from '../session/places/addresses';
 import { frameSlice } from '../session/state/frame-slice';
 import { useNow, useServices } from '../session/state/services';
@@ -16,7 +16,7 @@ import { useAppDispatch, useAppSelector } from '../session/state/state';
 import { keepApart } from './keep-apart';
 import { RIGHTS_WORDS, lentAddress, lentSecret, seenWords } from './lent-words';
 import { useLent } from './use-lent';
-import { Labelled } from '../../ui/Labelled';
+import { Labelled } from '../../ui/form/Labelled';
 
 /** So often it is asked who is there while the page is looked at, in milliseconds. */
 const EACH = 10_000;

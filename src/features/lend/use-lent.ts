@@ -1,5 +1,5 @@
 import { LENT_VALUE, type SeenLent, readSeenLent } from '../../store/lending/seen-lent';
-import { useToldValue } from '../session/state/use-told-value';
+import { useToldValue } from '../session/asked/use-told-value';
 
 const LENT = { id: LENT_VALUE, read: readSeenLent };
 

@@ -5,12 +5,12 @@ import { bareWords } from '../../core/note/blocks/bare-words';
 import { foldPath, withoutEnding } from '../../core/note/names/path';
 import { InlineText } from '../../ui/InlineText';
 import { TaskMark } from '../../ui/marks/TaskMark';
-import { refuse } from '../session/acting/messages';
+import { refuse } from '../session/telling/messages';
 import { counted, useAct, useToldDone } from '../session/acting/use-act';
 import { noteAddress } from '../session/places/addresses';
 import { useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
-import { useAsked } from '../session/state/use-asked';
+import { useAsked } from '../session/asked/use-asked';
 import { readableTitle } from './readable-title';
 import { byNote, narrowWords, narrowedLines } from './narrow-leading';
 

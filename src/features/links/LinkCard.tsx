@@ -6,7 +6,7 @@ import { AgendaLists } from '../agenda/AgendaLists';
 import { useStoredNote } from '../note/use-stored-note';
 import { useNoteOnPage } from '../session/places/use-note-on-page';
 import { noteAddress, personAddress, tagAddress } from '../session/places/addresses';
-import { useAsked } from '../session/state/use-asked';
+import { useAsked } from '../session/asked/use-asked';
 import { useAppSelector } from '../session/state/state';
 import { perhapsClosed } from '../seal/unlooked';
 import { useSeals } from '../seal/use-seals';

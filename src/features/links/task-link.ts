@@ -1,6 +1,6 @@
 import { refOf } from '../../core/task/line/ref';
 import type { LineRef } from '../../core/task/writing/edit';
-import { refuse } from '../session/acting/messages';
+import { refuse } from '../session/telling/messages';
 import { itemAddress } from '../session/places/addresses';
 import type { Services } from '../session/state/services';
 

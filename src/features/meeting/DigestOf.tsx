@@ -1,6 +1,6 @@
 import { InlineText } from '../../ui/InlineText';
 import { useAppSelector } from '../session/state/state';
-import { useAsked } from '../session/state/use-asked';
+import { useAsked } from '../session/asked/use-asked';
 
 /** The digest of a meeting, as the row of a list shows it. */
 export function DigestOf({ path }: { path: string }) {

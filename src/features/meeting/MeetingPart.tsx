@@ -5,7 +5,7 @@ import { readRepeat } from '../../core/calendar/repeat/repeat-phrase';
 import { readSpokenDates } from '../../core/calendar/spoken/spoken-date';
 import { type MeetingFacts, timesName } from '../../core/meeting/meeting-facts';
 import { foldName } from '../../core/note/names/names';
-import { MonthGrid } from '../../ui/MonthGrid';
+import { MonthGrid } from '../../ui/form/MonthGrid';
 import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 import { type MeetingField, type OwnPart, fieldsOf, ownKeyOf, readTimes } from './meeting-fields';

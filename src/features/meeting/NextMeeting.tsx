@@ -1,5 +1,5 @@
 import type { Day } from '../../core/calendar/day';
-import { MonthGrid } from '../../ui/MonthGrid';
+import { MonthGrid } from '../../ui/form/MonthGrid';
 import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 

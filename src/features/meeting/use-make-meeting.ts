@@ -2,7 +2,7 @@ import { useCallback, useRef } from 'react';
 import { useStore } from 'react-redux';
 import { foldName } from '../../core/note/names/names';
 import { KIND_FOLDERS } from '../note/making/kind-folders';
-import { refuse } from '../session/acting/messages';
+import { refuse } from '../session/telling/messages';
 import { useToldDone } from '../session/acting/use-act';
 import { useServices } from '../session/state/services';
 import type { RootState } from '../session/state/state';

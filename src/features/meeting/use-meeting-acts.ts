@@ -8,7 +8,7 @@ import { foldName } from '../../core/note/names/names';
 import { foldPath, isSealedPath } from '../../core/note/names/path';
 import { personText } from '../../core/template/name-text';
 import { KIND_FOLDERS } from '../note/making/kind-folders';
-import { refuse } from '../session/acting/messages';
+import { refuse } from '../session/telling/messages';
 import { useToldDone } from '../session/acting/use-act';
 import { noteAddress } from '../session/places/addresses';
 import { useServices } from '../session/state/services';

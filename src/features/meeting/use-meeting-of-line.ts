@@ -2,7 +2,7 @@ import { useCallback } from 'react';
 import type { Day } from '../../core/calendar/day';
 import { baseNameOf } from '../../core/note/names/path';
 import type { LineRef } from '../../core/task/writing/edit';
-import { refuse } from '../session/acting/messages';
+import { refuse } from '../session/telling/messages';
 import { useServices } from '../session/state/services';
 import { useMakeMeeting } from './use-make-meeting';
 

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { formOfTemplate } from '../../core/meeting/meeting-template';
 import { type SeriesMeeting, meetingsOfSeries } from '../../core/meeting/series';
-import { useAsked } from '../session/state/use-asked';
+import { useAsked } from '../session/asked/use-asked';
 
 const NONE: readonly SeriesMeeting[] = [];
 

@@ -1,7 +1,7 @@
 import { readFrame } from '../../core/note/facts/note-frame';
 import { foldName } from '../../core/note/names/names';
-import { LineField } from '../../ui/LineField';
-import { refuse } from '../session/acting/messages';
+import { LineField } from '../../ui/form/LineField';
+import { refuse } from '../session/telling/messages';
 import { useToldDone } from '../session/acting/use-act';
 import { useServices } from '../session/state/services';
 

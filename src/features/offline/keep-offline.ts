@@ -1,6 +1,6 @@
 import { deviceMemory } from '../../store/device/device-memory';
 import { isAsking } from '../../ui/asking';
-import { say, unsay } from '../session/acting/messages';
+import { say, unsay } from '../session/telling/messages';
 import type { Services } from '../session/state/services';
 import { addressWithin } from '../../offline/address-within';
 import type { WorkerMessage } from '../../offline/worker-message';

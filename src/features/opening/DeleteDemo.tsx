@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { refuse, say } from '../session/acting/messages';
+import { refuse, say } from '../session/telling/messages';
 import { Dialog } from '../../ui/Dialog';
 import { useServices } from '../session/state/services';
 import { useToldDone } from '../session/acting/use-act';

@@ -1,5 +1,5 @@
 import { MenuEntry } from '../../ui/menu/menu';
-import { refuse } from '../session/acting/messages';
+import { refuse } from '../session/telling/messages';
 import { foundTaskRef } from '../session/acting/task-dialog';
 import { frameSlice } from '../session/state/frame-slice';
 import { useServices } from '../session/state/services';

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { signedName } from '../../core/task/acts/word-actions';
 import type { Intention } from '../../core/task/acts/intention';
-import { Choice } from '../../ui/Choice';
+import { Choice } from '../../ui/form/Choice';
 import { Dialog } from '../../ui/Dialog';
 import { outsideAddress } from '../session/places/addresses';
 import { useServices } from '../session/state/services';
@@ -10,7 +10,7 @@ import type { AskedDialog } from '../session/acting/task-dialog';
 import { counted, useToldDone } from '../session/acting/use-act';
 import { copyOut, joinTasks, sendOn } from './send-on';
 import { useOutsideLists } from './use-outside-lists';
-import { Labelled } from '../../ui/Labelled';
+import { Labelled } from '../../ui/form/Labelled';
 
 interface OntoDialogProps {
   asked: Extract<AskedDialog, { is: 'onto' }>;

@@ -1,6 +1,6 @@
 import { httpRemote } from '../../store/outside/outside-remote';
-import { JoinedNotes } from '../../store/outside/joined-notes';
-import { OutsideSync } from '../../store/outside/outside-sync';
+import { JoinedNotes } from '../../store/outside/in-step/joined-notes';
+import { OutsideSync } from '../../store/outside/in-step/outside-sync';
 import { OUTSIDE_VALUE, OUTSIDE_WISH, readSeenLists } from '../../store/outside/seen-lists';
 import type { ActionContext } from '../../core/task/acts/action-context';
 import type { Notice } from '../session/state/frame-slice';

@@ -1,5 +1,5 @@
 import type { SeenList } from '../../store/outside/seen-lists';
-import { freeListName } from './list-names';
+import { freeListName } from './page/list-names';
 import { newsOf } from './outside-news';
 import { stateWords, toldWords } from './outside-words';
 

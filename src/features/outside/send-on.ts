@@ -11,7 +11,7 @@ import type { PutTask } from '../../store/outside/outside-desk';
 import { moreFor } from '../../store/outside/face-more';
 import type { ManyResult } from '../../store/acting/note-actions';
 import { copyText } from '../session/acting/copy-text';
-import { refuse, say } from '../session/acting/messages';
+import { refuse, say } from '../session/telling/messages';
 import type { DialogTask } from '../session/acting/task-dialog';
 import { counted } from '../session/acting/use-act';
 import { isSealedPath } from '../../core/note/names/path';

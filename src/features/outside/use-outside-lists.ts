@@ -1,7 +1,7 @@
 import { useCallback } from 'react';
 import { OUTSIDE_VALUE, type SeenList, askForLook, readSeenLists } from '../../store/outside/seen-lists';
 import { useServices } from '../session/state/services';
-import { useToldValue } from '../session/state/use-told-value';
+import { useToldValue } from '../session/asked/use-told-value';
 
 const LISTS = { id: OUTSIDE_VALUE, read: readSeenLists };
 

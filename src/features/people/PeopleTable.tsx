@@ -5,7 +5,7 @@ import { dayName } from '../../core/calendar/day-name';
 import type { MetOn, PersonFacts } from '../../core/index/questions/people';
 import { noteAddress, personAddress } from '../session/places/addresses';
 import { useNow } from '../session/state/services';
-import { useAsked } from '../session/state/use-asked';
+import { useAsked } from '../session/asked/use-asked';
 import { useAppSelector } from '../session/state/state';
 import { PEOPLE_COLUMNS, type PeopleColumn, type PeopleOrder, calledIn, nextOrder, sortedPeople } from './sorted-people';
 

@@ -3,7 +3,7 @@ import { safeFileName } from '../../core/note/names/path';
 import { pictureLink, typeOfBytes } from '../../core/note/names/picture-path';
 import { LARGEST_PICTURE, addPicture } from '../../store/pictures/picture-store';
 import { failureExplained } from '../../store/notes/failure';
-import { refuse, say, unsay } from '../session/acting/messages';
+import { refuse, say, unsay } from '../session/telling/messages';
 import type { Services } from '../session/state/services';
 import { smaller } from './smaller';
 

@@ -7,7 +7,7 @@ import { Foot } from '../foot/Foot';
 import { Sheet } from '../note/Sheet';
 import { PinHere } from '../rack/PinHere';
 import { RenameName } from '../rename/RenameName';
-import { refuse } from '../session/acting/messages';
+import { refuse } from '../session/telling/messages';
 import { useToldDone } from '../session/acting/use-act';
 import { useMadeText } from '../session/acting/use-made-text';
 import { noteAddress, personAddress, tagAddress } from '../session/places/addresses';

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { InlineText } from '../../ui/InlineText';
 import { noteAddress } from '../session/places/addresses';
-import { useAsked } from '../session/state/use-asked';
+import { useAsked } from '../session/asked/use-asked';
 
 /** What can be begun of a project or goal, as the row of a list shows it. */
 export function NextStepOf({ path }: { path: string }) {

@@ -1,5 +1,5 @@
 import { soleLink } from '../../core/note/names/sole-link';
-import { useAsked } from '../session/state/use-asked';
+import { useAsked } from '../session/asked/use-asked';
 import { ProgressBar } from './ProgressBar';
 import { useProject } from './use-project';
 

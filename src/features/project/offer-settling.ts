@@ -2,7 +2,7 @@ import { readFrontMatter } from '../../core/note/facts/front-matter';
 import { splitLines } from '../../core/note/blocks/lines';
 import { baseNameOf } from '../../core/note/names/path';
 import { soleLink } from '../../core/note/names/sole-link';
-import { refuse, say } from '../session/acting/messages';
+import { refuse, say } from '../session/telling/messages';
 import type { Services } from '../session/state/services';
 
 /**

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import type { RowView } from '../../core/index/live/view';
-import { useAnswer } from '../session/state/use-answer';
+import { useAnswer } from '../session/asked/use-answer';
 
 /** How a project stands. */
 export interface ProjectFigures {

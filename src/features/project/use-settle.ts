@@ -1,7 +1,7 @@
 import { useCallback } from 'react';
 import type { RowView } from '../../core/index/live/view';
 import { soleLink } from '../../core/note/names/sole-link';
-import { refuse } from '../session/acting/messages';
+import { refuse } from '../session/telling/messages';
 import { counted, useToldDone } from '../session/acting/use-act';
 import { useServices } from '../session/state/services';
 

@@ -10,7 +10,7 @@ import { folderAddress, noteAddress } from '../session/places/addresses';
 import { frameSlice } from '../session/state/frame-slice';
 import { LENT_MARKS } from '../session/state/lent-marks';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
-import { useToldValue } from '../session/state/use-told-value';
+import { useToldValue } from '../session/asked/use-told-value';
 import { useSeals } from '../seal/use-seals';
 import { late } from '../../ui/late';
 import { Entry } from './RackEntry';

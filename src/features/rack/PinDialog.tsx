@@ -7,7 +7,7 @@ import { otherOfKey, usePinKeys, useSlipKeys } from '../commands/use-own-keys';
 import { writtenKey } from '../commands/written-key';
 import { frameSlice } from '../session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
-import { Labelled } from '../../ui/Labelled';
+import { Labelled } from '../../ui/form/Labelled';
 
 /** Asks how a pin is called, and by which key its place is gone to. */
 export function PinDialog({ address, onClose }: { address: string; onClose: () => void }) {

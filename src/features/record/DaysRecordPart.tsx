@@ -3,11 +3,11 @@ import { Link } from 'react-router';
 import { type Day, addMonths, civilFrom, endOfMonth, startOfMonth, startOfWeek, weekdayOf } from '../../core/calendar/day';
 import { WEEKDAY_LONG, dayName, monthTitle } from '../../core/calendar/day-name';
 import { durationName } from '../../core/calendar/duration';
-import type { DaysRecord, Share } from '../../core/index/questions/record';
+import type { DaysRecord, Share } from '../../core/index/questions/past/record';
 import { dayAddress } from '../session/places/addresses';
 import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
-import { useAsked } from '../session/state/use-asked';
+import { useAsked } from '../session/asked/use-asked';
 import { ShareBar } from './Share';
 
 /** So many weeks are looked back at, and so many months are drawn. */

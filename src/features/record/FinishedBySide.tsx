@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
-import { useChanges } from '../session/state/use-changes';
+import { useChanges } from '../session/asked/use-changes';
 import { LengthBars } from './LengthBars';
 
 const DAYS = 84;

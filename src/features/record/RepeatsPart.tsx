@@ -1,12 +1,12 @@
 import { Link } from 'react-router';
 import { dayName } from '../../core/calendar/day-name';
-import type { RecordedRepeat } from '../../core/index/questions/record';
+import type { RecordedRepeat } from '../../core/index/questions/past/record';
 import type { Occurrence } from '../../core/review/repeat-record';
 import { InlineText } from '../../ui/InlineText';
 import { noteAddress } from '../session/places/addresses';
 import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
-import { useAsked } from '../session/state/use-asked';
+import { useAsked } from '../session/asked/use-asked';
 import { ShareBar } from './Share';
 
 const WEEKS = 8;

@@ -4,7 +4,7 @@ import { durationName } from '../../core/calendar/duration';
 import { noteAddress } from '../session/places/addresses';
 import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
-import { useAsked } from '../session/state/use-asked';
+import { useAsked } from '../session/asked/use-asked';
 import { LengthBars } from './LengthBars';
 
 const MOST = 12;

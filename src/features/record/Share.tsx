@@ -1,4 +1,4 @@
-import type { Share } from '../../core/index/questions/record';
+import type { Share } from '../../core/index/questions/past/record';
 
 /** How much of what was planned was kept: a bar whose filled part is what was kept, and the figures. */
 export function ShareBar({ share: { planned, kept }, width = 120 }: { share: Share; width?: number }) {

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { useLatest } from '../../ui/use-latest';
-import { say, unsay } from '../session/acting/messages';
+import { say, unsay } from '../session/telling/messages';
 import { frameSlice } from '../session/state/frame-slice';
 import { useNow } from '../session/state/services';
 import { useAppDispatch } from '../session/state/state';

@@ -5,7 +5,7 @@ import { unlooked } from '../seal/unlooked';
 import { useSeals } from '../seal/use-seals';
 import { useServices } from '../session/state/services';
 import { counted, useToldDone } from '../session/acting/use-act';
-import { Labelled } from '../../ui/Labelled';
+import { Labelled } from '../../ui/form/Labelled';
 
 interface RenameDialogProps {
   /** What is renamed now, as people read it. */

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { Sheet } from '../note/Sheet';
-import { refuse } from '../session/acting/messages';
+import { refuse } from '../session/telling/messages';
 import { useAppSelector } from '../session/state/state';
 import { useStoreSlip } from '../slip/use-store-slip';
 import { useTodayPath } from '../session/acting/use-land-task';

@@ -5,7 +5,7 @@ import { DEMO_FILES } from '../opening/demo-files';
 import { noteAddress } from '../session/places/addresses';
 import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
-import { useAsked } from '../session/state/use-asked';
+import { useAsked } from '../session/asked/use-asked';
 import { useTemplates } from '../templates/use-templates';
 import { useMakeReview } from './use-make-review';
 

@@ -2,15 +2,15 @@ import { useMemo, useRef } from 'react';
 import { dayName } from '../../core/calendar/day-name';
 import { durationName } from '../../core/calendar/duration';
 import { timeName } from '../../core/calendar/span';
-import { reviewBefore } from '../../core/index/questions/reviews';
+import { reviewBefore } from '../../core/index/questions/past/reviews';
 import { reviewMinutes, reviewState } from '../../core/review/review-clock';
 import type { ReviewStep } from '../../core/review/review-steps';
 import type { FrontMatter } from '../../core/note/facts/front-matter';
 import { frameSlice } from '../session/state/frame-slice';
 import { useNow } from '../session/state/services';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
-import { useAsked } from '../session/state/use-asked';
-import { useFocusKept } from '../../ui/use-focus-kept';
+import { useAsked } from '../session/asked/use-asked';
+import { useFocusKept } from '../../ui/input/use-focus-kept';
 import { StepOpens, useStepPlace } from './StepOpens';
 import { type OpenReview, useReview } from './use-review';
 

@@ -6,8 +6,8 @@ import { throughAddress } from '../session/places/addresses';
 import { frameSlice } from '../session/state/frame-slice';
 import { useServices } from '../session/state/services';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
-import { useAsked } from '../session/state/use-asked';
-import { useChanges } from '../session/state/use-changes';
+import { useAsked } from '../session/asked/use-asked';
+import { useChanges } from '../session/asked/use-changes';
 
 /** What a step leads to: where it is, and how much is left there. */
 export interface StepPlace {

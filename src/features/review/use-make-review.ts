@@ -4,7 +4,7 @@ import { isoDay } from '../../core/calendar/day';
 import type { Template } from '../../core/index/questions/forms';
 import { noteFrom } from '../../core/template/from-template';
 import { KIND_FOLDERS } from '../note/making/kind-folders';
-import { refuse } from '../session/acting/messages';
+import { refuse } from '../session/telling/messages';
 import { useToldDone } from '../session/acting/use-act';
 import { noteAddress } from '../session/places/addresses';
 import { useServices } from '../session/state/services';

@@ -4,7 +4,7 @@ import { type ReviewStep, remarksOf, reviewSteps, wholeReview } from '../../core
 import { readNote } from '../../core/task/reading/read-note';
 import { withoutEnding } from '../../core/note/names/path';
 import { useChangeDay } from '../day/use-change-day';
-import { refuse } from '../session/acting/messages';
+import { refuse } from '../session/telling/messages';
 import { useAct, useToldDone } from '../session/acting/use-act';
 import { useNow, useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';

@@ -2,7 +2,7 @@ import { Fragment } from 'react';
 import { Link } from 'react-router';
 import { foldPath } from '../../core/note/names/path';
 import { folderAddress, helpAddress } from '../session/places/addresses';
-import { refuse, say } from '../session/acting/messages';
+import { refuse, say } from '../session/telling/messages';
 import { counted } from '../session/acting/use-act';
 import { frameSlice } from '../session/state/frame-slice';
 import { useServices } from '../session/state/services';

@@ -1,5 +1,5 @@
 import { foldPath } from '../../core/note/names/path';
-import { keepFoldsOf } from '../editor/reading/kept-folds';
+import { keepFoldsOf } from '../editor/folding/kept-folds';
 import { LEFT_ALONE } from '../journal/left-alone';
 import { sealInCopies } from './seal-in-copies';
 import { RINGING, readRings } from '../reminders/ringing';

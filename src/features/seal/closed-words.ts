@@ -1,7 +1,7 @@
 import type { SealDesk } from '../../store/seal/seal-desk';
 import { letPicturesGo } from '../pictures/picture-urls';
 import type { PlaceMemory } from '../session/places/place-memory';
-import { unsayAll } from '../session/acting/messages';
+import { unsayAll } from '../session/telling/messages';
 
 /**
  * Messages may say what was done in a sealed note, its pictures may be held, and its words may have been looked for: they go when a seal is

@@ -1,4 +1,4 @@
-import { refuse, say } from '../session/acting/messages';
+import { refuse, say } from '../session/telling/messages';
 import { counted } from '../session/acting/use-act';
 import type { SealsOfDesk } from '../session/state/services';
 

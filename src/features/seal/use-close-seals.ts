@@ -1,5 +1,5 @@
 import { useCallback } from 'react';
-import { say } from '../session/acting/messages';
+import { say } from '../session/telling/messages';
 import { useServices } from '../session/state/services';
 
 /** Closes all seals, in every tab. */

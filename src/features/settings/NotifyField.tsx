@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Choice } from '../../ui/Choice';
+import { Choice } from '../../ui/form/Choice';
 
 interface NotifyFieldProps {
   label: string;

@@ -8,7 +8,7 @@ import { noteAddress } from '../session/places/addresses';
 import { useServices } from '../session/state/services';
 import { useAddedStatuses } from '../session/state/use-statuses';
 import { useStatusUse } from './use-status-use';
-import { Labelled } from '../../ui/Labelled';
+import { Labelled } from '../../ui/form/Labelled';
 
 /** Removes a status that a note adds: it says where it stands and asks what the tasks become. */
 export function RemoveStatus({ status, onClose }: { status: NotedStatus; onClose: () => void }) {

@@ -5,11 +5,11 @@ import { cleanPath } from '../../core/note/names/path';
 import type { Settings, SettingsChange } from '../../store/device/settings';
 import { agendaPages } from '../rack/folder-tree';
 import { useAppSelector } from '../session/state/state';
-import { Choice } from '../../ui/Choice';
+import { Choice } from '../../ui/form/Choice';
 import { PAIR_WORDS, PairsField } from './PairsField';
 import { NotifyField } from './NotifyField';
 import { type ChoiceField, FIELDS, type Field } from './fields';
-import { Labelled } from '../../ui/Labelled';
+import { Labelled } from '../../ui/form/Labelled';
 
 interface SettingFieldProps {
   name: keyof Settings;

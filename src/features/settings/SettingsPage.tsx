@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { filesAddress, keepAddress } from '../session/places/addresses';
-import { refuse, say } from '../session/acting/messages';
+import { refuse, say } from '../session/telling/messages';
 import type { Settings, SettingsChange } from '../../store/device/settings';
 import { Sheet } from '../note/Sheet';
 import { DeleteDemo } from '../opening/DeleteDemo';

@@ -8,7 +8,7 @@ import { counted, useToldDone } from '../session/acting/use-act';
 import { useServices } from '../session/state/services';
 import { useAddedStatuses } from '../session/state/use-statuses';
 import { useStatusUse } from './use-status-use';
-import { Labelled } from '../../ui/Labelled';
+import { Labelled } from '../../ui/form/Labelled';
 
 const NEW: AddedStatus = { sign: '', name: '', means: 'todo', colour: null, icon: null };
 

@@ -1,5 +1,5 @@
 import type { NotedStatus } from '../../core/index/live/overview';
-import { useAnswer } from '../session/state/use-answer';
+import { useAnswer } from '../session/asked/use-answer';
 
 /** Where a status stands: how many tasks bear it, and in which notes. */
 export interface StatusUse {

@@ -8,7 +8,7 @@ import type { SlipState } from './read-slip';
 import type { ShownSlip } from './use-slip-read';
 import { useOutsideLists } from '../outside/use-outside-lists';
 import { useAddedStatuses } from '../session/state/use-statuses';
-import { Labelled } from '../../ui/Labelled';
+import { Labelled } from '../../ui/form/Labelled';
 
 interface SlipFieldsProps {
   state: SlipState;

@@ -4,7 +4,7 @@ import type { Command } from '../commands/command';
 import { writtenKey } from '../commands/written-key';
 import { frameSlice } from '../session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
-import { holdKeys } from '../../ui/early-keys';
+import { holdKeys } from '../../ui/input/early-keys';
 import { slipDraft } from './slip-draft';
 
 const isSlip = ({ kind }: NoteSummary): boolean => kind === 'slip';

@@ -3,7 +3,7 @@ import { listAt } from '../../core/note/names/outside-path';
 import { baseNameOf } from '../../core/note/names/path';
 import { type Landing, landingText } from '../../core/slip/landing';
 import { useFindPlace } from '../session/acting/use-find-place';
-import { say, unsay } from '../session/acting/messages';
+import { say, unsay } from '../session/telling/messages';
 import { useToldDone } from '../session/acting/use-act';
 import { shorten } from '../session/acting/shorten';
 import { useTodayPath } from '../session/acting/use-land-task';

@@ -1,4 +1,4 @@
-import { refuse, say } from '../session/acting/messages';
+import { refuse, say } from '../session/telling/messages';
 import { baseNameOf, fileNameOf } from '../../core/note/names/path';
 import { Dialog } from '../../ui/Dialog';
 import { saveFile } from '../files/out/save-file';

@@ -3,7 +3,7 @@ import { useStore } from 'react-redux';
 import type { InHand } from '../../core/index/days/day-plan';
 import type { RootState } from '../session/state/state';
 import { foundTaskRef } from '../session/acting/task-dialog';
-import { say } from '../session/acting/messages';
+import { say } from '../session/telling/messages';
 import { useAct } from '../session/acting/use-act';
 import { useLatest } from '../../ui/use-latest';
 import { toBegin } from './use-hand';

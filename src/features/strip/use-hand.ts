@@ -3,7 +3,7 @@ import type { HandItem, InHand } from '../../core/index/days/day-plan';
 import { timeName } from '../../core/calendar/span';
 import { isOpen } from '../../core/task/line/status';
 import { libraryActions } from '../session/state/library-slice';
-import { useChanges } from '../session/state/use-changes';
+import { useChanges } from '../session/asked/use-changes';
 import { useNow, useServices } from '../session/state/services';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
 

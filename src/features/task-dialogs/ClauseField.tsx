@@ -1,10 +1,10 @@
 import { useId, useState } from 'react';
 import { isoDay } from '../../core/calendar/day';
-import { MonthGrid } from '../../ui/MonthGrid';
+import { MonthGrid } from '../../ui/form/MonthGrid';
 import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 import type { DetailClause } from './details';
-import { Labelled } from '../../ui/Labelled';
+import { Labelled } from '../../ui/form/Labelled';
 
 const LABELS: Record<DetailClause, [label: string, hint: string]> = {
   due: ['Due', 'fri 15:00'],

@@ -4,14 +4,14 @@ import { likelyDays } from '../../core/calendar/spoken/likely-days';
 import { clauseOf, readTail } from '../../core/task/line/tail';
 import { Chips } from '../../ui/marks/Chips';
 import { Dialog } from '../../ui/Dialog';
-import { MonthGrid } from '../../ui/MonthGrid';
+import { MonthGrid } from '../../ui/form/MonthGrid';
 import { actionContext } from '../session/acting/action-context';
 import { useNow } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 import type { TaskDialog } from '../session/acting/task-dialog';
 import { counted, useAct } from '../session/acting/use-act';
 import { dayIntention, dayPreview } from './day-preview';
-import { Labelled } from '../../ui/Labelled';
+import { Labelled } from '../../ui/form/Labelled';
 
 const TITLES = { plan: 'Plan for another day', due: 'Due on another day', rest: 'Rest until another day' };
 /** What is chosen here, for somebody who chooses it for the first time. */

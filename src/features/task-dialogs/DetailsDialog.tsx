@@ -23,7 +23,7 @@ import {
   needsIntentions,
   understoodAs,
 } from './details';
-import { Labelled } from '../../ui/Labelled';
+import { Labelled } from '../../ui/form/Labelled';
 
 interface DetailsDialogProps {
   asked: Extract<TaskDialog, { is: 'details' }>;

@@ -9,8 +9,8 @@ import { useAppSelector } from '../session/state/state';
 import type { TaskDialog } from '../session/acting/task-dialog';
 import { counted, useAct } from '../session/acting/use-act';
 import { readNames } from './typed-names';
-import { Labelled } from '../../ui/Labelled';
-import { Check } from '../../ui/Check';
+import { Labelled } from '../../ui/form/Labelled';
+import { Check } from '../../ui/form/Check';
 
 interface NamesDialogProps {
   asked: Extract<TaskDialog, { is: 'names' }>;

@@ -5,7 +5,7 @@ import { isOpen } from '../../core/task/line/status';
 import type { FoundTask } from '../../core/index/questions/of-a-task/found-task';
 import { useServices } from '../session/state/services';
 import { type Need, needKey } from './details';
-import { Labelled } from '../../ui/Labelled';
+import { Labelled } from '../../ui/form/Labelled';
 
 interface NeedsFieldProps {
   /** The task itself, which cannot need itself. */

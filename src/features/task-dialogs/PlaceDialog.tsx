@@ -4,7 +4,7 @@ import { useNavigate } from 'react-router';
 import { gatherBlock } from '../../core/gather/saying/gather-block';
 import { Dialog } from '../../ui/Dialog';
 import { headingsOf } from '../note/note-headings';
-import { refuse } from '../session/acting/messages';
+import { refuse } from '../session/telling/messages';
 import { noteAddress } from '../session/places/addresses';
 import { notesNamed } from '../session/state/notes-named';
 import { useServices } from '../session/state/services';

@@ -4,7 +4,7 @@ import { Dialog } from '../../ui/Dialog';
 import type { TaskDialog } from '../session/acting/task-dialog';
 import { counted, useAct } from '../session/acting/use-act';
 import { useAppSelector } from '../session/state/state';
-import { Labelled } from '../../ui/Labelled';
+import { Labelled } from '../../ui/form/Labelled';
 
 interface RaiseDialogProps {
   asked: Extract<TaskDialog, { is: 'raise' }>;

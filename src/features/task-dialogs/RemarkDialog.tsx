@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Dialog } from '../../ui/Dialog';
 import type { TaskDialog } from '../session/acting/task-dialog';
 import { counted, useAct } from '../session/acting/use-act';
-import { Labelled } from '../../ui/Labelled';
+import { Labelled } from '../../ui/form/Labelled';
 
 interface RemarkDialogProps {
   asked: Extract<TaskDialog, { is: 'remark' }>;

@@ -4,7 +4,7 @@ import { Dialog } from '../../ui/Dialog';
 import { useServices } from '../session/state/services';
 import type { TaskDialog } from '../session/acting/task-dialog';
 import { useAct } from '../session/acting/use-act';
-import { Check } from '../../ui/Check';
+import { Check } from '../../ui/form/Check';
 
 interface StepsDialogProps {
   asked: Extract<TaskDialog, { is: 'steps' }>;

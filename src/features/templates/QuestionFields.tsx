@@ -1,4 +1,4 @@
-import { Labelled } from '../../ui/Labelled';
+import { Labelled } from '../../ui/form/Labelled';
 
 interface QuestionFieldsProps {
   questions: readonly string[];

@@ -7,7 +7,7 @@ import { useAct, useUndo } from '../session/acting/use-act';
 import { frameSlice } from '../session/state/frame-slice';
 import { useServices } from '../session/state/services';
 import { useAppDispatch } from '../session/state/state';
-import { useChanges } from '../session/state/use-changes';
+import { useChanges } from '../session/asked/use-changes';
 import type { Decision } from './decisions';
 
 /** Going through a list: the tasks as they were found, and what became of those that were looked at. */

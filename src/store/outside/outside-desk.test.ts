@@ -3,10 +3,10 @@ import { refMaker } from '../../core/task/line/ref';
 import { desk } from '../test-desk';
 import { answerGoneHere, answerGoneThere, answerLost } from './answers';
 import { moreFor } from './face-more';
-import { JoinedNotes } from './joined-notes';
+import { JoinedNotes } from './in-step/joined-notes';
 import { MemoryService } from './memory-service';
 import { OutsideDesk } from './outside-desk';
-import { OutsideSync } from './outside-sync';
+import { OutsideSync } from './in-step/outside-sync';
 import { OUTSIDE_VALUE, readSeenLists } from './seen-lists';
 
 const ACCOUNT = { protocol: 'caldav', address: 'https://lists.museum.example/', user: 'ilse', key: 'secret of the list' } as const;

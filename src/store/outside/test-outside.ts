@@ -3,10 +3,10 @@ import type { Intention } from '../../core/task/acts/intention';
 import { refMaker } from '../../core/task/line/ref';
 import { readNote } from '../../core/task/reading/read-note';
 import { desk } from '../test-desk';
-import { JoinedNotes } from './joined-notes';
+import { JoinedNotes } from './in-step/joined-notes';
 import type { MemoryService } from './memory-service';
 import type { OutsideList } from './outside-record';
-import { OutsideSync } from './outside-sync';
+import { OutsideSync } from './in-step/outside-sync';
 
 /** A list that is followed, as tests have it: its address there is its name. */
 export const followed = (name: string): OutsideList => ({

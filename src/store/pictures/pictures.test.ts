@@ -1,7 +1,7 @@
 import { FolderSync } from '../folder/folder-sync';
 import { InSteps } from '../folder/in-step';
 import { MemoryFolder } from '../folder/memory-folder';
-import { importNotes } from '../notes/import-notes';
+import { importNotes } from '../notes/import/import-notes';
 import { desk, tabOn, until } from '../test-desk';
 import { allThatIsKept, sealedDesk } from '../seal/test-seals';
 import { keptFiles } from './kept-files';

@@ -1,7 +1,7 @@
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { type ComponentProps, type MouseEvent, type ReactElement, type ReactNode, cloneElement, useContext, useState } from 'react';
-import { BY_TOUCH } from '../by-touch';
-import { holdKeys } from '../early-keys';
+import { BY_TOUCH } from '../input/by-touch';
+import { holdKeys } from '../input/early-keys';
 import { type MenuParts, Parts, WhenGone } from './menu-context';
 import { late } from '../late';
 

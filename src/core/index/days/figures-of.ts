@@ -1,8 +1,8 @@
 import type { Day } from '../../calendar/day';
 import type { DayFigures } from '../../day/day-figures';
 import { excuseOf, startsOf } from './day-matter';
-import { takenBy } from '../../day/taken';
-import { hoursOf } from '../../day/hours';
+import { takenBy } from '../../day/hours/taken';
+import { hoursOf } from '../../day/hours/hours';
 import { isOpen } from '../../task/line/status';
 import type { Library } from '../library';
 

@@ -4,7 +4,7 @@ import { foldPath } from '../../note/names/path';
 import type { Row } from '../../gather/rows/row';
 import type { Library } from '../library';
 import { type FoundTask, foundOf } from './of-a-task/found-task';
-import { type RecordedRepeat, repeatsRecord } from './record';
+import { type RecordedRepeat, repeatsRecord } from './past/record';
 
 /** A note that serves a goal. */
 export interface Serving {

@@ -18,7 +18,7 @@ import { startsOf } from '../days/day-matter';
 import type { Library } from '../library';
 import { type NoteEntry, rowsFor } from '../note-entry';
 import { type FoundTask, foundOf } from './of-a-task/found-task';
-import type { CarryAnswer } from './carry';
+import type { CarryAnswer } from './past/carry';
 import type { Template } from './forms';
 import type { FoundHeading } from './headings';
 import type { ListedGather } from '../../formats/listed';
@@ -26,11 +26,11 @@ import type { CalendarEvent } from '../../formats/out/part';
 import type { LeadingAnswer } from './leading';
 import type { PersonFacts } from './people';
 import type { Reminder } from './reminders';
-import type { WrittenNote } from './written-on';
+import type { WrittenNote } from './past/written-on';
 import type { TaskClosely } from './of-a-task/task-closely';
-import type { DaysRecord, RecordedRepeat } from './record';
+import type { DaysRecord, RecordedRepeat } from './past/record';
 import type { GoalFacts } from './goals';
-import type { ListedReview } from './reviews';
+import type { ListedReview } from './past/reviews';
 import type { SearchAnswer, SearchShows } from './search';
 
 /** What the page asks of all notes that is no gather: each with what is given, and what it is answered with. */
@@ -161,19 +161,19 @@ const ANSWERS: {
       return figures ? [{ day, figures }] : [];
     }),
   // What few questions need is loaded with the first of them.
-  occurrences: async (library, { from, to }) => (await import('./occurrences')).occurrencesIn(library, from, to),
+  occurrences: async (library, { from, to }) => (await import('./past/occurrences')).occurrencesIn(library, from, to),
   dayPlan: async (library, { day }) => (await import('../days/day-plan')).dayPlanOf(library, day),
   inHand: async (library, { now }) => (await import('../days/day-plan')).inHandAt(library, now),
   fit: async (library, { after }) => (await import('../days/fit')).fitOf(library, after),
   remindersIn: async (library, { after, until, starts }) => (await import('./reminders')).remindersIn(library, after, until, starts),
-  writtenOn: async (library, { day }) => (await import('./written-on')).writtenOn(library, day),
+  writtenOn: async (library, { day }) => (await import('./past/written-on')).writtenOn(library, day),
   templates: async (library) => (await import('./forms')).templatesIn(notesOf(library, 'template')),
   meetings: async (library, { series }) => (await import('./meetings')).meetingsIn(notesOf(library, 'meeting'), series),
-  daysRecord: async (library, { from, to, sides }) => (await import('./record')).daysRecord(library, { from, to }, sides),
-  repeatsRecord: async (library, range) => (await import('./record')).repeatsRecord(library, range),
+  daysRecord: async (library, { from, to, sides }) => (await import('./past/record')).daysRecord(library, { from, to }, sides),
+  repeatsRecord: async (library, range) => (await import('./past/record')).repeatsRecord(library, range),
   goalsServed: async (library, { path, line }) => (await import('./goals')).goalsServed(library, path, line),
   goals: async (library) => (await import('./goals')).goalsIn(library),
-  reviews: async (library) => (await import('./reviews')).reviewsIn(notesOf(library, 'review')),
+  reviews: async (library) => (await import('./past/reviews')).reviewsIn(notesOf(library, 'review')),
   people: async (library) => (await import('./people')).peopleIn(library, notesOf(library, 'meeting')),
   digest: async (library, { path, heading }) => (await import('./meetings')).digestOfMeeting(notesOf(library, 'meeting'), path, heading),
   slips: async (library) => (await import('./forms')).slipsIn(notesOf(library, 'slip')),
@@ -181,7 +181,7 @@ const ANSWERS: {
   headings: async (library, { words }) => (await import('./headings')).headingsWith(library, words),
   search: async (library, { typed, shows, most }) => (await import('./search')).searched(library, typed, shows, most),
   leading: async (library, { path, most }) => (await import('./leading')).leadingTo(library, path, most),
-  carry: async (library, { leftAlone, most }) => (await import('./carry')).carriedBy(library, new Set(leftAlone), most),
+  carry: async (library, { leftAlone, most }) => (await import('./past/carry')).carriedBy(library, new Set(leftAlone), most),
 };
 
 const notesOf = (library: Library, kind: NoteKind): NoteEntry[] =>

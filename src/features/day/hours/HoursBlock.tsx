@@ -1,8 +1,8 @@
 import { type KeyboardEvent, type PointerEvent, type RefObject, useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { timeName } from '../../../core/calendar/span';
-import { type Placed, toQuarter } from '../../../core/day/hours-layout';
-import type { HoursScale } from '../../../core/day/hours-scale';
+import { type Placed, toQuarter } from '../../../core/day/hours/hours-layout';
+import type { HoursScale } from '../../../core/day/hours/hours-scale';
 import type { PlanItem } from '../../../core/index/days/day-plan';
 import { isOpen } from '../../../core/task/line/status';
 import { noteAddress } from '../../session/places/addresses';

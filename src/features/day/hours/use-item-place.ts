@@ -6,7 +6,7 @@ import { endName, withClock } from '../../../core/day/appointments';
 import { quotedYaml } from '../../../core/note/facts/with-fields';
 import type { PlanItem } from '../../../core/index/days/day-plan';
 import type { ActionResult } from '../../../store/acting/note-actions';
-import { refuse } from '../../session/acting/messages';
+import { refuse } from '../../session/telling/messages';
 import { dialogTask } from '../../session/acting/task-dialog';
 import { useAct, useToldDone } from '../../session/acting/use-act';
 import { useServices } from '../../session/state/services';

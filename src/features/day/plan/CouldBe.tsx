@@ -10,7 +10,7 @@ import { useStoredNote } from '../../note/use-stored-note';
 import { agendaPages } from '../../rack/folder-tree';
 import { dialogTask } from '../../session/acting/task-dialog';
 import { useParameter } from '../../session/places/routes';
-import { useListAnswers } from '../../session/state/use-answer';
+import { useListAnswers } from '../../session/asked/use-answer';
 import { useNow } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';
 import { couldBe } from './could-be';

@@ -9,10 +9,10 @@ import { readableTitle } from '../../links/readable-title';
 import { dialogTask } from '../../session/acting/task-dialog';
 import { counted, useAct } from '../../session/acting/use-act';
 import { noteAddress } from '../../session/places/addresses';
-import { useAsked } from '../../session/state/use-asked';
+import { useAsked } from '../../session/asked/use-asked';
 import { useNow, useServices } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';
-import { LineField } from '../../../ui/LineField';
+import { LineField } from '../../../ui/form/LineField';
 import { useChangeDay } from '../use-change-day';
 
 interface EveningProps {

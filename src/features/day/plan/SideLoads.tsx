@@ -1,6 +1,6 @@
 import { type Day, isoDay } from '../../../core/calendar/day';
 import { durationName } from '../../../core/calendar/duration';
-import { useAnswer } from '../../session/state/use-answer';
+import { useAnswer } from '../../session/asked/use-answer';
 import { useAppSelector } from '../../session/state/state';
 
 /** What is planned of each side for a day, in words; nothing where there are no sides. */

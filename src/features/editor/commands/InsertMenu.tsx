@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Plus } from 'lucide-react';
 import { isoDay } from '../../../core/calendar/day';
 import { dayTitle } from '../../../core/calendar/day-name';
-import { BY_TOUCH } from '../../../ui/by-touch';
+import { BY_TOUCH } from '../../../ui/input/by-touch';
 import { choosePictures } from '../../pictures/choose-pictures';
 import { insertedFrom } from '../../../core/template/from-template';
 import { QuestionsDialog } from '../../templates/QuestionsDialog';

@@ -4,7 +4,7 @@ import { type Block, type Outline, blockAt } from '../../../core/note/outline/ou
 import { type DropPlace, dropPlaces, moveBlock } from '../../../core/note/outline/outline-move';
 import { scrollerOf } from '../../../ui/window/scroller';
 import { editorContext } from '../reading/editor-context';
-import { isFolded } from '../reading/folding';
+import { isFolded } from '../folding/folding';
 import { noteNow, shownNote } from '../reading/note-field';
 import { writeOutline } from '../editing/outline-keys';
 

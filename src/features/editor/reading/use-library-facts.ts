@@ -4,7 +4,7 @@ import type { Problem } from '../../../core/task/line/task';
 import { foldPath } from '../../../core/note/names/path';
 import { LENT_MARKS, NO_MARKS } from '../../session/state/lent-marks';
 import { useServices } from '../../session/state/services';
-import { useToldValue } from '../../session/state/use-told-value';
+import { useToldValue } from '../../session/asked/use-told-value';
 import type { EditorContext } from './editor-context';
 import { useAppSelector } from '../../session/state/state';
 

@@ -1,5 +1,5 @@
 import { type RefObject, useEffect, useState } from 'react';
-import { closeUpAt, closeUpOf, closeUpOn, trailOf } from '../reading/close-up';
+import { closeUpAt, closeUpOf, closeUpOn, trailOf } from '../folding/close-up';
 import { noteNow } from '../reading/note-field';
 import type { OpenEditor } from './open-editor';
 

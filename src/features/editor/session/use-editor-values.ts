@@ -1,5 +1,5 @@
 import { type RefObject, useMemo } from 'react';
-import { BY_TOUCH } from '../../../ui/by-touch';
+import { BY_TOUCH } from '../../../ui/input/by-touch';
 import { useLatest } from '../../../ui/use-latest';
 import { keyName } from '../../commands/command';
 import { useCommandKeys } from '../../commands/use-key-of';

@@ -3,7 +3,7 @@ import type { Status } from '../../../core/task/line/status';
 import type { Task } from '../../../core/task/line/task';
 import { useLatest } from '../../../ui/use-latest';
 import { actionContext } from '../../session/acting/action-context';
-import { refuse } from '../../session/acting/messages';
+import { refuse } from '../../session/telling/messages';
 import type { AskedDialog, DialogTask } from '../../session/acting/task-dialog';
 import { useAct } from '../../session/acting/use-act';
 import { askCard } from '../../links/card-place';
@@ -14,7 +14,7 @@ import type { TextHost } from '../commands/text-host';
 import { raiseLine } from '../commands/task-commands';
 import { tickLines } from '../editing/tick-lines';
 import { useMeetingOfLine } from '../../meeting/use-meeting-of-line';
-import { closeUpAt, partTitle } from '../reading/close-up';
+import { closeUpAt, partTitle } from '../folding/close-up';
 import { noteNow } from '../reading/note-field';
 import type { OpenEditor } from './open-editor';
 

@@ -2,15 +2,15 @@ import { useState } from 'react';
 import { useStore } from 'react-redux';
 import { agendaPages } from '../../rack/folder-tree';
 import { copyText } from '../../session/acting/copy-text';
-import { refuse, say } from '../../session/acting/messages';
+import { refuse, say } from '../../session/telling/messages';
 import { useServerOffers } from '../../session/acting/use-server-offers';
 import { useServices } from '../../session/state/services';
 import { type RootState, useAppSelector } from '../../session/state/state';
 import { type Feed, changeFeed, feedAddress, newFeed } from './feed-state';
 import { sendFeed, withdrawFeed } from './send-feed';
 import { useFeed } from './use-feed';
-import { Labelled } from '../../../ui/Labelled';
-import { Check } from '../../../ui/Check';
+import { Labelled } from '../../../ui/form/Labelled';
+import { Check } from '../../../ui/form/Check';
 
 /** A calendar at an address that nobody can guess, which calendar programs read; begun, changed and withdrawn here. */
 export function CalendarFeed() {

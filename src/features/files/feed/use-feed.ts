@@ -1,4 +1,4 @@
-import { useToldValue } from '../../session/state/use-told-value';
+import { useToldValue } from '../../session/asked/use-told-value';
 import { FEED, type Feed, readFeed } from './feed-state';
 
 const PRESENT = { id: FEED, read: readFeed };

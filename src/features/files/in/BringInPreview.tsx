@@ -1,6 +1,6 @@
 import type { Choices } from '../../../core/formats/in/incoming';
 import type { BringInPlan } from '../../../engine/files/bring-in';
-import { Choice } from '../../../ui/Choice';
+import { Choice } from '../../../ui/form/Choice';
 import { FolderField } from '../../note/making/FolderField';
 import { counted } from '../../session/acting/use-act';
 import { Listed } from './Listed';

@@ -1,4 +1,4 @@
-import type { ImportReport } from '../../../store/notes/import-notes';
+import type { ImportReport } from '../../../store/notes/import/import-notes';
 import { counted } from '../../session/acting/use-act';
 import { Listed } from './Listed';
 

@@ -1,7 +1,7 @@
 import { CSV_FIELDS, type CsvField, type CsvMap } from '../../../core/formats/in/csv-in';
 import type { TableReading } from '../../../core/formats/in/incoming';
 import type { ShownTable } from '../../../engine/files/bring-in';
-import { Choice } from '../../../ui/Choice';
+import { Choice } from '../../../ui/form/Choice';
 import { counted } from '../../session/acting/use-act';
 
 interface TableChoicesProps {

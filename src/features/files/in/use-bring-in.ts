@@ -5,8 +5,8 @@ import { foldName } from '../../../core/note/names/names';
 import type { BringInPlan } from '../../../engine/files/bring-in';
 import type { Files } from '../../../engine/files/files';
 import type { GivenFile } from '../../../engine/files/read-given';
-import type { ImportReport } from '../../../store/notes/import-notes';
-import { refuse } from '../../session/acting/messages';
+import type { ImportReport } from '../../../store/notes/import/import-notes';
+import { refuse } from '../../session/telling/messages';
 import { useToldDone } from '../../session/acting/use-act';
 import { useServices } from '../../session/state/services';
 import type { RootState } from '../../session/state/state';
@@ -92,7 +92,7 @@ export function useBringIn(onCameIn: (() => void) | undefined): BringInSteps {
     setPhase({ is: 'coming', stored: 0 });
     isComing.current = true;
     stopping.signal = new AbortController();
-    const { importNotes } = await import('../../../store/notes/import-notes');
+    const { importNotes } = await import('../../../store/notes/import/import-notes');
     const report = await importNotes(
       worker.arrivals(choices),
       store,

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { type OutFormat, OUT_FORMATS } from '../../../core/formats/out/formats';
 import type { Taken } from '../../../engine/files/take-out';
-import { Choice } from '../../../ui/Choice';
+import { Choice } from '../../../ui/form/Choice';
 import { titleOf, useTakeOut } from './use-take-out';
 
 interface TakeOutProps {

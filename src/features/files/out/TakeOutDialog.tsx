@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import { Choice } from '../../../ui/Choice';
+import { Choice } from '../../../ui/form/Choice';
 import { Dialog } from '../../../ui/Dialog';
 import type { AskedTakeOut } from '../../session/acting/task-dialog';
 import { counted } from '../../session/acting/use-act';
-import { useAsked } from '../../session/state/use-asked';
+import { useAsked } from '../../session/asked/use-asked';
 import { TakeOut } from './TakeOut';
 
 interface TakeOutDialogProps {

@@ -10,7 +10,7 @@ import { EARLIER_FILE } from '../../../store/keep/earlier-name';
 import { OUTSIDE_FILE } from '../../../store/outside/outside-name';
 import { OUTSIDE_VALUE, readSeenLists } from '../../../store/outside/seen-lists';
 import { LEFT_BROWSER, leavesNow } from '../../../store/keep/left-browser';
-import { say } from '../../session/acting/messages';
+import { say } from '../../session/telling/messages';
 import { counted } from '../../session/acting/use-act';
 import { type Services, useServices } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Dialog } from '../../../ui/Dialog';
 import { useServices } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';
-import { Check } from '../../../ui/Check';
+import { Check } from '../../../ui/form/Check';
 
 /** Prints the page that is shown: says how it will look, and lets go of what paper needs not. */
 export function PrintDialog({ onClose }: { onClose: () => void }) {

@@ -4,7 +4,7 @@ import { dropWords } from '../../../core/gather/writing/drop-on-column';
 import type { RowView } from '../../../core/index/live/view';
 import { durationName } from '../../../core/calendar/duration';
 import { MoreMenu } from '../../../ui/menu/MoreMenu';
-import { BY_TOUCH } from '../../../ui/by-touch';
+import { BY_TOUCH } from '../../../ui/input/by-touch';
 import { MenuCheck, MenuEntry } from '../../../ui/menu/menu';
 import { useServices } from '../../session/state/services';
 

@@ -4,7 +4,7 @@ import type { GroupKeyName } from '../../../core/gather/language/ast';
 import { dropOnColumn } from '../../../core/gather/writing/drop-on-column';
 import type { RowView } from '../../../core/index/live/view';
 import { foldPath } from '../../../core/note/names/path';
-import { refuse } from '../../session/acting/messages';
+import { refuse } from '../../session/telling/messages';
 import { type DialogTask, dialogTask } from '../../session/acting/task-dialog';
 import { useAct, useToldDone } from '../../session/acting/use-act';
 import { useServices } from '../../session/state/services';

@@ -2,7 +2,7 @@ import { useCallback } from 'react';
 import type { BoardColumn } from '../../../core/gather/forms/board';
 import type { GroupKeyName } from '../../../core/gather/language/ast';
 import type { RowView } from '../../../core/index/live/view';
-import { refuse } from '../../session/acting/messages';
+import { refuse } from '../../session/telling/messages';
 import { useToldDone } from '../../session/acting/use-act';
 import { useServices } from '../../session/state/services';
 

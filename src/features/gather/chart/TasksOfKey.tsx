@@ -1,6 +1,6 @@
 import { useContext } from 'react';
 import type { GroupKeyName } from '../../../core/gather/language/ast';
-import { useAnswer } from '../../session/state/use-answer';
+import { useAnswer } from '../../session/asked/use-answer';
 import { GatherSource } from '../gather-source';
 import { GatherList } from '../list/GatherList';
 import { tasksOfKey } from './tasks-of-key';

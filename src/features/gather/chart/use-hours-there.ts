@@ -1,9 +1,9 @@
 import { useMemo } from 'react';
-import { hoursOf } from '../../../core/day/hours';
+import { hoursOf } from '../../../core/day/hours/hours';
 import { endOfKey, isTimeKey, startOfKey } from '../../../core/gather/forms/time-keys';
 import type { Form } from '../../../core/gather/language/ast';
 import { useAppSelector } from '../../session/state/state';
-import { useAsked } from '../../session/state/use-asked';
+import { useAsked } from '../../session/asked/use-asked';
 
 /** More days than these are not looked through. */
 const MOST_DAYS = 1200;

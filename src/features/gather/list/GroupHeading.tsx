@@ -1,7 +1,7 @@
 import { ArrowUpToLine, ChevronDown, ChevronRight } from 'lucide-react';
 import { useContext } from 'react';
 import type { GroupView } from '../../../core/index/live/view';
-import { refuse } from '../../session/acting/messages';
+import { refuse } from '../../session/telling/messages';
 import { useAct } from '../../session/acting/use-act';
 import { countWords } from './count-words';
 import { GatherSource } from '../gather-source';

@@ -6,7 +6,7 @@ import { proposalFor, writtenTask } from '../../../core/gather/writing/written-t
 import { readTail } from '../../../core/task/line/tail';
 import { chipsOf } from '../../../ui/marks/chip-look';
 import { readFrame } from '../../../core/note/facts/note-frame';
-import { takeKeys } from '../../../ui/early-keys';
+import { takeKeys } from '../../../ui/input/early-keys';
 import { statusName } from '../../../core/task/line/added-status';
 import { AT_END, type LinePlace } from '../../../core/task/writing/write-lines';
 import { actionContext } from '../../session/acting/action-context';

@@ -1,6 +1,6 @@
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
-import { holdKeys } from '../../../ui/early-keys';
+import { holdKeys } from '../../../ui/input/early-keys';
 import type { Day } from '../../../core/calendar/day';
 import { dayTitle } from '../../../core/calendar/day-name';
 import type { Gather } from '../../../core/gather/language/ast';

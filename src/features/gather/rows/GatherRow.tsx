@@ -7,7 +7,7 @@ import type { WideIntention } from '../../../core/task/acts/intention';
 import { isOpen } from '../../../core/task/line/status';
 import { InlineText } from '../../../ui/InlineText';
 import { TaskMark } from '../../../ui/marks/TaskMark';
-import { BY_TOUCH } from '../../../ui/by-touch';
+import { BY_TOUCH } from '../../../ui/input/by-touch';
 import { useIsPrinting } from '../../../ui/printing';
 import { noteAddress } from '../../session/places/addresses';
 import { useNow } from '../../session/state/services';

@@ -7,7 +7,7 @@ import { chipsOf } from '../../../ui/marks/chip-look';
 import { useNow } from '../../session/state/services';
 import { LENT_MARKS } from '../../session/state/lent-marks';
 import { useAppSelector } from '../../session/state/state';
-import { useToldValue } from '../../session/state/use-told-value';
+import { useToldValue } from '../../session/asked/use-told-value';
 import { late } from '../../../ui/late';
 import { shownChips } from './row-columns';
 

@@ -10,7 +10,7 @@ import { useCommandKeys } from '../../commands/use-key-of';
 import { useBringBackLines } from '../../archive/use-bring-back-lines';
 import { shippedPath } from '../../../core/agenda/shipped-names';
 import { isNotNow, notNowIntention } from '../../session/acting/not-now';
-import { say } from '../../session/acting/messages';
+import { say } from '../../session/telling/messages';
 import { copyText } from '../../session/acting/copy-text';
 import { noteAddress, statusAddress } from '../../session/places/addresses';
 import { taskLink } from '../../links/task-link';

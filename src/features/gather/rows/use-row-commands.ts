@@ -15,7 +15,7 @@ import { selectionSlice } from '../../session/state/selection-slice';
 import { useNow, useServices } from '../../session/state/services';
 import { useAppDispatch, useAppSelector } from '../../session/state/state';
 import { isOutsidePath } from '../../../core/note/names/outside-path';
-import { refuse } from '../../session/acting/messages';
+import { refuse } from '../../session/telling/messages';
 import { rowAddress } from './row-address';
 import { notNowIntention } from '../../session/acting/not-now';
 import { useToldDone } from '../../session/acting/use-act';

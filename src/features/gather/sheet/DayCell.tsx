@@ -4,7 +4,7 @@ import { type Day, civilFrom, isoDay } from '../../../core/calendar/day';
 import { MONTH_NAMES, dayTitle } from '../../../core/calendar/day-name';
 import { timeName } from '../../../core/calendar/span';
 import { NO_FIGURES } from '../../../core/day/day-figures';
-import { hoursOf } from '../../../core/day/hours';
+import { hoursOf } from '../../../core/day/hours/hours';
 import type { SheetEntry } from '../../../core/gather/forms/sheet';
 import { columnGather } from '../../../core/gather/writing/column-gather';
 import type { RowView } from '../../../core/index/live/view';

@@ -4,7 +4,7 @@ import type { SheetEntry } from '../../../core/gather/forms/sheet';
 import type { RowView } from '../../../core/index/live/view';
 import { isOpen } from '../../../core/task/line/status';
 import { TaskMark } from '../../../ui/marks/TaskMark';
-import { BY_TOUCH } from '../../../ui/by-touch';
+import { BY_TOUCH } from '../../../ui/input/by-touch';
 import { dialogTask } from '../../session/acting/task-dialog';
 import { noteAddress } from '../../session/places/addresses';
 import { useAppSelector } from '../../session/state/state';

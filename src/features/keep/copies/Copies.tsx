@@ -4,7 +4,7 @@ import { copiesIn, type KeptCopy } from '../../../store/keep/copies';
 import { LEFT_BROWSER, type LeftBrowser, leavesNow, readLeft, weeksAlone } from '../../../store/keep/left-browser';
 import { failureExplained } from '../../../store/notes/failure';
 import { saveFile } from '../../files/out/save-file';
-import { refuse, say } from '../../session/acting/messages';
+import { refuse, say } from '../../session/telling/messages';
 import { filesAddress } from '../../session/places/addresses';
 import { useNow, useServices } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';

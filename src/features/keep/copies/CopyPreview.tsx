@@ -2,13 +2,13 @@ import { useEffect, useMemo, useState } from 'react';
 import { type CopiedNote, asCopied, sinceCopy } from '../../../store/keep/bring-back';
 import { compareTexts } from '../../../store/texts/compare-texts';
 import { readZip } from '../../../engine/files/read-zip';
-import { refuse } from '../../session/acting/messages';
+import { refuse } from '../../session/telling/messages';
 import { counted, useToldDone } from '../../session/acting/use-act';
 import { useServices } from '../../session/state/services';
 import { Difference } from '../Difference';
 import type { MeantCopy } from './meant-copy';
 import { copiedNotes } from './copied-notes';
-import { Check } from '../../../ui/Check';
+import { Check } from '../../../ui/form/Check';
 
 interface Compared {
   since: readonly CopiedNote[];

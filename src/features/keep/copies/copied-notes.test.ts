@@ -1,6 +1,6 @@
 import { EARLIER_FILE } from '../../../store/keep/earlier-name';
 import { SETTINGS_FILE } from '../../../store/device/settings-file';
-import type { ImportFile } from '../../../store/notes/import-file';
+import type { ImportFile } from '../../../store/notes/import/import-file';
 import { copiedNotes } from './copied-notes';
 
 async function* files(given: Record<string, string | Uint8Array | null>): AsyncGenerator<ImportFile> {

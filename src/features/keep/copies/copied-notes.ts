@@ -4,7 +4,7 @@ import { OUTSIDE_FILE } from '../../../store/outside/outside-name';
 import { EARLIER_FILE } from '../../../store/keep/earlier-name';
 import { SETTINGS_FILE } from '../../../store/device/settings-file';
 import type { Content } from '../../../store/notes/content';
-import type { ImportFile } from '../../../store/notes/import-file';
+import type { ImportFile } from '../../../store/notes/import/import-file';
 
 /** The notes of a copy, and what of it could not be read. */
 export interface CopiedNotes {

@@ -2,7 +2,7 @@ import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
 import { DeskFailure } from '../../../store/desk/desk-failure';
 import { type LinkedDesk, readLinkedDesk } from '../../../store/desk/linked-desk';
-import { refuse, say } from '../../session/acting/messages';
+import { refuse, say } from '../../session/telling/messages';
 import { useServerOffers } from '../../session/acting/use-server-offers';
 import { linkAddress } from '../../session/places/addresses';
 import { useServices } from '../../session/state/services';

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { DeskDevice } from '../../../store/desk/desk-keys';
 import type { LinkedDesk } from '../../../store/desk/linked-desk';
-import { refuse, say } from '../../session/acting/messages';
+import { refuse, say } from '../../session/telling/messages';
 import { useNow, useServices } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';
 import { momentName } from '../kept-words';

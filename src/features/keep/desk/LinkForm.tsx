@@ -2,7 +2,7 @@ import { type FormEvent, useState } from 'react';
 import { useServices } from '../../session/state/services';
 import { linkThisDevice } from './desk-setup';
 import { thisDeviceName } from './device-name';
-import { Labelled } from '../../../ui/Labelled';
+import { Labelled } from '../../../ui/form/Labelled';
 
 interface LinkFormProps {
   /** Words that came with a code that was scanned; else empty. */

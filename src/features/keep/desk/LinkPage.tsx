@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import { readLinkedDesk } from '../../../store/desk/linked-desk';
 import { Sheet } from '../../note/Sheet';
-import { say } from '../../session/acting/messages';
+import { say } from '../../session/telling/messages';
 import { keepAddress, wordsOfLink } from '../../session/places/addresses';
 import { useStepPlace } from '../folder/use-step-place';
 import { LinkForm } from './LinkForm';

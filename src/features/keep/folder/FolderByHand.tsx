@@ -8,7 +8,7 @@ import { InSteps } from '../../../store/folder/in-step';
 import { folderFailure } from '../../../store/folder/folder-failure';
 import { givenFrom } from '../../files/in/given-files';
 import { saveFile } from '../../files/out/save-file';
-import { refuse } from '../../session/acting/messages';
+import { refuse } from '../../session/telling/messages';
 import { counted } from '../../session/acting/use-act';
 import { useServices } from '../../session/state/services';
 

@@ -1,5 +1,5 @@
 import { InSteps } from '../../../store/folder/in-step';
-import { refuse, say } from '../../session/acting/messages';
+import { refuse, say } from '../../session/telling/messages';
 import { useServices } from '../../session/state/services';
 import { FolderByHand } from './FolderByHand';
 import { askAccess, folderPicker } from '../copies/access';

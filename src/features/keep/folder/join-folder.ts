@@ -1,6 +1,6 @@
 import { InSteps } from '../../../store/folder/in-step';
 import { folderFailure } from '../../../store/folder/folder-failure';
-import { refuse, say } from '../../session/acting/messages';
+import { refuse, say } from '../../session/telling/messages';
 import type { Services } from '../../session/state/services';
 import { folderPicker } from '../copies/access';
 import { FOLDER } from './step-state';

@@ -3,7 +3,7 @@ import { Dialog } from '../../../ui/Dialog';
 import { useServices } from '../../session/state/services';
 import { counted, useAct } from '../../session/acting/use-act';
 import { listsToReset } from './finished-tasks';
-import { Choice } from '../../../ui/Choice';
+import { Choice } from '../../../ui/form/Choice';
 
 /** Starts the lists of a note again, and says first how much is cleared. */
 export function ResetDialog({ path, onClose }: { path: string; onClose: () => void }) {

@@ -1,4 +1,4 @@
-import { say } from '../../session/acting/messages';
+import { say } from '../../session/telling/messages';
 import type { WideIntention } from '../../../core/task/acts/intention';
 import { frameSlice } from '../../session/state/frame-slice';
 import { useAppDispatch } from '../../session/state/state';

@@ -1,7 +1,7 @@
 import { useEffect, useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { earlierAddress, noteAddress, textAddress } from '../../session/places/addresses';
-import { refuse } from '../../session/acting/messages';
+import { refuse } from '../../session/telling/messages';
 import { frameSlice } from '../../session/state/frame-slice';
 import type { NoteCommands } from '../../commands/command-desk';
 import { isSealedPath } from '../../../core/note/names/path';

@@ -1,6 +1,6 @@
 import { useId } from 'react';
 import { useFolders } from './use-folders';
-import { Labelled } from '../../../ui/Labelled';
+import { Labelled } from '../../../ui/form/Labelled';
 
 interface FolderFieldProps {
   value: string;

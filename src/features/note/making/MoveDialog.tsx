@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { refuse } from '../../session/acting/messages';
+import { refuse } from '../../session/telling/messages';
 import { cleanPath, folderOf } from '../../../core/note/names/path';
 import { Dialog } from '../../../ui/Dialog';
 import { useServices } from '../../session/state/services';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { refuse } from '../../session/acting/messages';
+import { refuse } from '../../session/telling/messages';
 import { cleanPath } from '../../../core/note/names/path';
 import { Dialog } from '../../../ui/Dialog';
 import { noteAddress } from '../../session/places/addresses';
@@ -14,7 +14,7 @@ import { useNow, useServices } from '../../session/state/services';
 import type { AskedDialog } from '../../session/acting/task-dialog';
 import { FolderField } from './FolderField';
 import { folderOfKind } from './kind-folders';
-import { Labelled } from '../../../ui/Labelled';
+import { Labelled } from '../../../ui/form/Labelled';
 
 interface NewNoteDialogProps {
   open: boolean;

@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { refuse } from '../../session/acting/messages';
+import { refuse } from '../../session/telling/messages';
 import { useServices } from '../../session/state/services';
 import { isUntitled, titled } from './untitled';
 

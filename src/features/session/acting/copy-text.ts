@@ -1,4 +1,4 @@
-import { refuse, say } from './messages';
+import { refuse, say } from '../telling/messages';
 
 /** Puts a text on the clipboard, and says so. */
 export async function copyText(text: string): Promise<void> {

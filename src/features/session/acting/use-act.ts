@@ -1,6 +1,6 @@
 import { useCallback, useMemo } from 'react';
 import { breather } from './breather';
-import { refuse, say, unsay } from './messages';
+import { refuse, say, unsay } from '../telling/messages';
 import { readSpan } from '../../../core/calendar/span';
 import { soleLink } from '../../../core/note/names/sole-link';
 import type { LineRef } from '../../../core/task/writing/edit';

@@ -5,7 +5,7 @@ import { landingOf, readLanding } from '../../../core/slip/landing';
 import type { LinePlace } from '../../../core/task/writing/write-lines';
 import { useNow, useServices } from '../state/services';
 import { useAppSelector } from '../state/state';
-import { refuse } from './messages';
+import { refuse } from '../telling/messages';
 import { useToldDone } from './use-act';
 import { useFindPlace } from './use-find-place';
 
