@@ -1,4 +1,4 @@
-import { lineText, splitLines } from '../note/blocks/lines';
+import { lineText, splitLines, lineEnding } from '../note/blocks/lines';
 import { type Item, LineKind } from '../note/blocks/structure';
 import { readOutline, roomOf } from '../note/outline/outline-edits';
 import { withClause } from '../task/writing/write-tail';
@@ -221,7 +221,7 @@ function replaced(
 ): string {
   const lines = splitLines(text);
   const count = lines.starts.length;
-  const endingOf = (line: number): string => text.slice(lines.ends[line], lines.starts[line + 1] ?? text.length);
+  const endingOf = (line: number): string => lineEnding(lines, line);
   const mark = first === 0 && text.startsWith('\ufeff') ? 1 : 0;
   const from = (lines.starts[first] ?? text.length) + mark;
   const usual = endingOf(0) || '\n';

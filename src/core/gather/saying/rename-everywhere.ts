@@ -1,10 +1,11 @@
 import { readStructure } from '../../note/blocks/blocks';
 import { readFrontMatter } from '../../note/facts/front-matter';
-import { lineText, splitLines } from '../../note/blocks/lines';
+import { lineText, splitLines, lineEnding } from '../../note/blocks/lines';
 import { foldPath } from '../../note/names/path';
 import { renameLinks } from '../../note/names/rename-links';
 import { renameName } from '../../note/names/rename-name';
 import { renameInGather } from './rename-in-gather';
+import { gatherLines } from '../../note/facts/note-frame';
 
 /** A name that is changed wherever it stands: a tag or handle with its sign, a folder by its path, or a heading of a note. */
 export type Renaming =
@@ -44,9 +45,7 @@ function withHeading(path: string, text: string, renaming: Extract<Renaming, { i
   const front = readFrontMatter(lines);
   const structure = readStructure(lines, front.lineCount);
   const headings = new Set(own ? structure.headings.filter((one) => foldPath(one.words) === wanted).map((one) => one.line) : []);
-  const gathers = new Set<number>();
-  for (const fence of structure.fences)
-    if (/^gather(?:\s|$)/.test(fence.info)) for (let line = fence.line + 1; line <= fence.lastLine; line++) gathers.add(line);
+  const gathers = gatherLines(structure);
   const names = new Set(titles.map(foldPath));
   let places = 0;
   const result = lines.starts.map((_start, index) => {
@@ -68,7 +67,7 @@ function withHeading(path: string, text: string, renaming: Extract<Renaming, { i
       next = renamed.text;
     }
     const mark = index === 0 && text.charCodeAt(0) === 0xfeff ? '\ufeff' : '';
-    return mark + next + text.slice(lines.ends[index], lines.starts[index + 1] ?? text.length);
+    return mark + next + lineEnding(lines, index);
   });
   return { text: places === 0 ? text : result.join(''), places };
 }

@@ -51,6 +51,10 @@ function nextBreak(text: string, from: number): number {
   return -1;
 }
 
+/** The ending of line `index` (from 0) as it is written; empty behind the last one. */
+export const lineEnding = ({ text, starts, ends }: Lines, index: number): string =>
+  text.slice(ends[index], starts[index + 1] ?? text.length);
+
 /** The words of line `index` (from 0), without its ending and without a byte-order mark. */
 export function lineText(lines: Lines, index: number): string {
   const start = lines.starts[index];

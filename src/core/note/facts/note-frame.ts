@@ -31,6 +31,14 @@ export function readFrame(text: string): NoteFrame {
   return { front, lines, structure, gathers };
 }
 
-function isGather(fence: { info: string }): boolean {
+/** Whether what is fenced is a gather, by the words behind its fence. */
+export function isGather(fence: { info: string }): boolean {
   return fence.info.startsWith('gather') && /^gather(?:\s|$)/.test(fence.info);
+}
+
+/** The lines of all gathers, without their first fences. */
+export function gatherLines({ fences }: Pick<Structure, 'fences'>): ReadonlySet<number> {
+  const found = new Set<number>();
+  for (const fence of fences.filter(isGather)) for (let line = fence.line + 1; line <= fence.lastLine; line++) found.add(line);
+  return found;
 }

@@ -1,9 +1,10 @@
 import { readStructure } from '../blocks/blocks';
 import { readFrontMatter } from '../facts/front-matter';
-import { type Lines, lineText, splitLines } from '../blocks/lines';
+import { lineText, splitLines, lineEnding } from '../blocks/lines';
 import { readInline } from './names';
 import { foldPath } from './path';
-import { LineKind, type Structure } from '../blocks/structure';
+import { LineKind } from '../blocks/structure';
+import { gatherLines } from '../facts/note-frame';
 
 /** A link's target and what takes its place; null when the link means another note. */
 export type Retarget = (target: string) => string | null;
@@ -35,7 +36,7 @@ export function renameLinks(text: string, retarget: Retarget, inGather: RenameLi
     const renamed = gathers.has(line) ? inGather(linked) : null;
     places += renamed?.places ?? 0;
     const next = renamed?.text ?? linked;
-    result += (line === 0 && text.charCodeAt(0) === 0xfeff ? '\ufeff' : '') + next + endingAfter(lines, line);
+    result += (line === 0 && text.charCodeAt(0) === 0xfeff ? '\ufeff' : '') + next + lineEnding(lines, line);
   }
   return { text: places === 0 ? text : result, places };
 
@@ -58,19 +59,6 @@ export function renameLinks(text: string, retarget: Retarget, inGather: RenameLi
     places++;
     return `[[${next}${rest ?? ''}]]`;
   }
-}
-
-function gatherLines(structure: Structure): Set<number> {
-  const found = new Set<number>();
-  for (const fence of structure.fences) {
-    if (!/^gather(?:\s|$)/.test(fence.info)) continue;
-    for (let line = fence.line + 1; line <= fence.lastLine; line++) found.add(line);
-  }
-  return found;
-}
-
-function endingAfter(lines: Lines, line: number): string {
-  return lines.text.slice(lines.ends[line], lines.starts[line + 1] ?? lines.text.length);
 }
 
 /** The retargeting that a renamed note asks for: whoever named it by title gets the title, by path the path. */

@@ -1,8 +1,9 @@
 import { readStructure } from '../blocks/blocks';
 import { readFrontMatter } from '../facts/front-matter';
-import { lineText, splitLines } from '../blocks/lines';
+import { lineText, splitLines, lineEnding } from '../blocks/lines';
 import { foldName, readInline } from './names';
 import { LineKind } from '../blocks/structure';
+import { gatherLines } from '../facts/note-frame';
 
 /**
  * Renames a tag or a handle wherever a text names it: in its lines, tails, front matter and gathers. The levels below a
@@ -18,11 +19,7 @@ export function renameName(text: string, before: string, after: string): { text:
   const lines = splitLines(text);
   const front = readFrontMatter(lines);
   const structure = readStructure(lines, front.lineCount);
-  const gathers = new Set<number>();
-  for (const fence of structure.fences) {
-    if (!/^gather(?:\s|$)/.test(fence.info)) continue;
-    for (let line = fence.line + 1; line <= fence.lastLine; line++) gathers.add(line);
-  }
+  const gathers = gatherLines(structure);
   let places = 0;
   let result = '';
   let inList = false;
@@ -36,10 +33,7 @@ export function renameName(text: string, before: string, after: string): { text:
       renamed = inList ? inFrontMatter(words) : words;
     } else if (gathers.has(line)) renamed = inSigns(words, 0);
     else if (kind === LineKind.text || kind === LineKind.heading) renamed = inLine(words);
-    result +=
-      (line === 0 && text.charCodeAt(0) === 0xfeff ? '\ufeff' : '') +
-      renamed +
-      text.slice(lines.ends[line], lines.starts[line + 1] ?? text.length);
+    result += (line === 0 && text.charCodeAt(0) === 0xfeff ? '\ufeff' : '') + renamed + lineEnding(lines, line);
   }
   return { text: places === 0 ? text : result, places };
 

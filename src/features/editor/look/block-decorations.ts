@@ -1,6 +1,7 @@
 import { type EditorState, type Range, RangeSet, StateEffect, StateField } from '@codemirror/state';
 import { Decoration, type DecorationSet, EditorView, WidgetType } from '@codemirror/view';
 import { shownNote } from '../reading/note-field';
+import { isGather } from '../../../core/note/facts/note-frame';
 
 /** A place in the editor that React fills: a live gather, or the front matter in short. */
 export interface Portal {
@@ -112,7 +113,7 @@ function decorate(state: EditorState, focused: boolean, registry: PortalRegistry
   };
   if (note.front.lineCount > 0 && note.front.problem === null)
     add(0, note.front.lineCount - 1, 'front-matter', note.lines.text.slice(0, note.lines.ends[note.front.lineCount - 1]), 0);
-  const gathers = note.structure.fences.filter((fence) => /^gather(?:\s|$)/.test(fence.info));
+  const gathers = note.structure.fences.filter(isGather);
   for (const [index, fence] of gathers.entries()) if (fence.topLevel) add(fence.line, fence.lastLine, 'gather', fence.body, index);
   return RangeSet.of(ranges, true);
 }
