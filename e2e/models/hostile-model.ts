@@ -159,6 +159,9 @@ async function changeOutside({ files }: OutsideService, until: number, random: (
   }
 }
 
+/** So near to each other two programs may exchange one file without seeing each other, in milliseconds. */
+const INSTANT = 100;
+
 /** Another program writes in the file of the note. */
 async function changeFile(page: Page, words: Words, until: number, random: () => number): Promise<void> {
   try {
@@ -166,7 +169,7 @@ async function changeFile(page: Page, words: Words, until: number, random: () =>
       await page.waitForTimeout(1500 + random() * 2500);
       const word = words.make('file');
       const written = await page.evaluate(
-        async ([name, added]) => {
+        async ([name, added, instant]) => {
           const desk = await (await navigator.storage.getDirectory()).getDirectoryHandle('desk');
           const handle = await desk.getFileHandle(name);
           const before = await handle.getFile();
@@ -175,9 +178,14 @@ async function changeFile(page: Page, words: Words, until: number, random: () =>
           // As any careful program does: what was written into the file meanwhile is not written over.
           const isSame = (await handle.getFile()).lastModified === before.lastModified;
           await (isSame ? stream.close() : stream.abort());
-          return isSame;
+          if (!isSame) return false;
+          // Two that look and exchange within one instant cannot see each other: what the later one had not read is gone (docs/limits.md).
+          const { lastModified: at } = await handle.getFile();
+          await new Promise((resolve) => setTimeout(resolve, 400));
+          const after = await handle.getFile();
+          return (await after.text()).includes(added) || after.lastModified - at > instant;
         },
-        [PATH, word] as const,
+        [PATH, word, INSTANT] as const,
       );
       if (written) words.keep([word]);
     }
