@@ -30,7 +30,7 @@ export function AskPage() {
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   const { actions } = useServices();
-  const [text, setText, chooseText] = useTypedParameter('q');
+  const [text, setText, chooseText, settle] = useTypedParameter('q');
   const [name, setName] = useState('');
   const [part, setPart] = useState<AskedPart | null>(place && { is: 'condition', place, how: 'instead' });
   const context = useContextAt(null);
@@ -140,7 +140,7 @@ export function AskPage() {
         </section>
       )}
       {isRead && !isEmpty && <AgendaLists key="answer" path="" gathers={[text]} look="page" titled={gather.title !== null} />}
-      <div className="grid max-w-[46rem] gap-1">
+      <div className="grid max-w-[46rem] gap-1" onBlur={settle}>
         <span className="section-label">The same as text</span>
         <LazyGatherText label="The same as text" text={text} onText={setText} />
       </div>

@@ -1,5 +1,5 @@
 import { Search } from 'lucide-react';
-import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { SearchShows } from '../../core/index/questions/search';
 import { takeKeys } from '../../ui/input/early-keys';
@@ -33,12 +33,12 @@ export function FindPage() {
   const show = useParameter('show');
   const shows = SHOWS.find(([name]) => name === show)?.[0] ?? 'all';
   const setParameter = useSetParameter();
-  const [text, setText] = useTypedParameter('q');
+  const [text, setText, , settle] = useTypedParameter('q');
   const start = useLatest(setText);
   /** Words that were just typed are gone on with, also where the focus comes back to them. */
   const typedHere = useRef(false);
-  useEffect(() => {
-    // What was typed before the field was there.
+  // What was typed before the field was there, in it before the next letter comes.
+  useLayoutEffect(() => {
     const early = takeKeys().typed;
     if (early === '') return;
     typedHere.current = true;
@@ -67,6 +67,7 @@ export function FindPage() {
               placeholder="Words, and if you like #loans or due < today"
               value={text}
               onFocus={(event) => !typedHere.current && event.target.select()}
+              onBlur={settle}
               onChange={(event) => {
                 typedHere.current = true;
                 setMost(MOST);

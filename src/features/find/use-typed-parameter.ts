@@ -24,11 +24,11 @@ export function typedAfter(typed: Typed, asked: string): Typed {
 
 /**
  * The words of a field that stand in the address too, so that Back and pins bring them again: what is typed when the hands rest, what is
- * chosen at once.
+ * chosen at once, and before the field is left, so that whoever goes on from it comes back to it.
  */
 export function useTypedParameter(
   name: keyof PageParameters,
-): [text: string, type: (text: string) => void, choose: (text: string) => void] {
+): [text: string, type: (text: string) => void, choose: (text: string) => void, settle: () => void] {
   const asked = useParameter(name) ?? '';
   const setParameter = useSetParameter();
   const [kept, setTyped] = useState<Typed>({ text: asked, of: asked, written: null });
@@ -48,6 +48,9 @@ export function useTypedParameter(
     setTyped((before) => ({ ...before, text: next, written: next.trim() }));
     setParameter(name, next.trim() === '' ? null : next.trim(), true);
   };
-  // An editor may call it from an earlier drawing.
-  return [text, (next) => setTyped((before) => ({ ...before, text: next })), choose];
+  const settle = (): void => {
+    if (text.trim() !== asked) choose(text);
+  };
+  // An editor may call what types from an earlier drawing.
+  return [text, (next) => setTyped((before) => ({ ...before, text: next })), choose, settle];
 }

@@ -1,5 +1,5 @@
 import { ChevronDown, ImagePlus } from 'lucide-react';
-import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { foldPath } from '../../core/note/names/path';
 import type { OwnSlip } from '../../core/slip/own-slip';
 import type { SlipField } from '../../core/slip/slip-line';
@@ -175,11 +175,11 @@ function SlipForm({ state, setState, own, waits, onClose, onRefused }: SlipFormP
   const days = useMemo(() => (first ? changeDays(first.task, today) : [today]), [first, today]);
   const stands = useStands(state.typed.trim() === '' ? null : (first?.line ?? null), read.landing.note, days);
   const { current: start } = useRef(setState);
-  useEffect(() => {
+  useLayoutEffect(() => {
     const field = words.current;
     if (!field) return;
     field.focus();
-    // What was typed before the field was there takes the place of what was left unstored.
+    // What was typed before the field was there takes the place of what was left unstored, before the next letter comes.
     const early = takeKeys();
     if (early.typed === '') return field.select();
     start((before) => ({ ...before, typed: early.typed, left: new Set() }));
