@@ -23,8 +23,9 @@ function drawn(node: RootContent): ReactNode {
       return <code className="rounded bg-raised px-1 font-mono text-[0.88em] [overflow-wrap:anywhere]">{node.value}</code>;
     case 'code':
       if (node.lang === 'gather') return <TryGather text={node.value} />;
+      // What is wider than the page is scrolled by keys too.
       return (
-        <pre className="my-2 overflow-x-auto rounded-md bg-raised p-2.5 font-mono text-[0.84rem]">
+        <pre tabIndex={0} className="my-2 overflow-x-auto rounded-md bg-raised p-2.5 font-mono text-[0.84rem]">
           <code>{node.value}</code>
         </pre>
       );
@@ -49,7 +50,7 @@ function drawn(node: RootContent): ReactNode {
     case 'table': {
       const [head, ...rows] = node.children;
       return (
-        <div className="relative my-2 overflow-x-auto">
+        <div tabIndex={0} role="region" aria-label="A table" className="relative my-2 overflow-x-auto">
           <table className="w-full border-collapse text-[0.93rem]">
             <thead>
               <tr className="border-b border-edge text-start">
