@@ -7,10 +7,8 @@ import type { ActAnswer } from './commands/act';
 import type { GatherAnswer } from './commands/gather';
 import type { ScannedTask } from './commands/scan';
 import { Desks } from './desk';
-import { printed } from './print';
 import { readFolder } from './read-folder';
 import { run } from './run';
-import { exampleWords } from './test-examples';
 
 let folder = '';
 const TEXT = [
@@ -334,36 +332,6 @@ describe('the command-line runner', () => {
     expect(nested.groups[0]).toMatchObject({ key: null, count: 3, rows: [{ line: 5, steps: [{ line: 6 }, { line: 8 }] }] });
     const two = recado('gather', folder, '--today', '2026-11-23', '--query', 'done group by status, week of done') as GatherAnswer;
     expect(two.groups.map((group) => group.key)).toEqual([['done', '2026-W47']]);
-  });
-
-  it('answers each example of the help in words', async () => {
-    const desks = new Desks();
-    for (const words of exampleWords()) {
-      const given = readArguments(words);
-      const result = await run(given, desks);
-      const text = given.command === 'export' ? String(result) : printed(given.command, result);
-      expect([words, text.trim() === '']).toEqual([words, false]);
-    }
-  });
-
-  it('prints the steps of a gather below their task, and the numbers of bars and curves', () => {
-    const print = (query: string): string[] =>
-      printed('gather', recado('gather', folder, '--today', '2026-12-02', '--query', query)).split('\n');
-    const nested = print('#loans and not cancelled');
-    expect(nested[2]).toMatch(/^Exhibitions\/Salt\.md:5 /);
-    expect(nested.filter((line) => /^ {2}\S/.test(line))).toEqual([
-      '  Exhibitions/Salt.md:6  - [x] step {done 2026-11-20 10:00}',
-      '  Exhibitions/Salt.md:8  - [ ] last {start 2026-12-01}',
-    ]);
-    expect(print('open as bars of count by status')).toEqual([
-      'Tasks that are open, as bars of count by status.',
-      '4 in all',
-      'todo  2',
-      'underway  1',
-      'waiting  1',
-    ]);
-    const [, , ...two] = print('open as bars of count by note, status');
-    expect(two.filter((line) => !line.includes('  '))).toEqual(['', 'todo', '', 'underway', '', 'waiting']);
   });
 
   it('says why a task is in an answer or out of it', () => {
