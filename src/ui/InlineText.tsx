@@ -20,7 +20,7 @@ interface InlineTextProps {
 
 /** The words of a task as they are read: tags, people, links and addresses marked, emphasis as what it says; plain text otherwise. */
 export function InlineText({ text, leads = false }: InlineTextProps) {
-  return <bdi>{drawn(text, piecesOf(text, leads), 0, text.length)}</bdi>;
+  return <bdi>{drawn(text, piecesOf(text, leads), 0, { from: 0, to: text.length })}</bdi>;
 }
 
 function piecesOf(text: string, leads: boolean): Piece[] {
@@ -76,14 +76,19 @@ function piecesOf(text: string, leads: boolean): Piece[] {
   return pieces.sort((a, b) => a.from - b.from || b.to - a.to);
 }
 
-/** What lies between two places, each piece drawn with those that lie in it; one that reaches out of another is not drawn. */
-function drawn(text: string, pieces: readonly Piece[], from: number, to: number): ReactNode[] {
+/**
+ * What lies between two places, each piece drawn with those that lie in it; one that reaches out of another is not drawn.
+ *
+ * @param first the first of the pieces that can lie there
+ */
+function drawn(text: string, pieces: readonly Piece[], first: number, { from, to }: { from: number; to: number }): ReactNode[] {
   const nodes: ReactNode[] = [];
   let at = from;
-  for (const piece of pieces) {
+  for (let index = first; index < pieces.length; index++) {
+    const piece = pieces[index];
+    if (!piece || piece.from >= to) break;
     if (piece.from < at || piece.to > to) continue;
-    const { inner } = piece;
-    const inside = inner && drawn(text, pieces.slice(pieces.indexOf(piece) + 1), inner.from, inner.to);
+    const inside = piece.inner && drawn(text, pieces, index + 1, piece.inner);
     nodes.push(text.slice(at, piece.from), <span key={piece.from}>{piece.node(inside)}</span>);
     at = piece.to;
   }

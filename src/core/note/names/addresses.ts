@@ -1,6 +1,6 @@
 const ADDRESS = /https?:\/\/[^\s<>()[\]{}"']*[^\s<>()[\]{}"'.,;:!?]/g;
-/** Words that stand for an address, as Markdown has it (CommonMark 0.31, 6.3). */
-const NAMED_ADDRESS = /(?<!!)\[([^\][\n]*)\]\(\s*(https?:[^\s()]+)[^()\n]*\)/g;
+/** Words that stand for an address, as Markdown has it (CommonMark 0.31, 6.3). No two parts of it fit the same letters: it never goes back over an address. */
+const NAMED_ADDRESS = /(?<!!)\[([^\][\n]*)\]\([ \t]*(https?:[^\s()]+)(?:[ \t][^()\n]*)?\)/g;
 /** Words that stand for a task, by its ref. */
 const TASK = /(?<!!)\[([^\][\n]*)\]\(recado:([a-z0-9]{6})\)/g;
 
