@@ -14,16 +14,14 @@ export async function afterSealing(services: Services, moves: Moves): Promise<Co
   return sealInCopies(services.store, moves);
 }
 
-/** Lets go of what was remembered beside notes that are sealed now: drafts, folds, places of the history, what rings, what was left alone, digests. */
-async function forget({ store, texts, clock, places }: Services, moves: Moves): Promise<void> {
+/** Lets go of what was remembered beside notes that are sealed now: drafts, folds, what rings, what was left alone, digests. */
+async function forget({ store, texts, clock }: Services, moves: Moves): Promise<void> {
   const gone = new Set(moves.map(({ from }) => foldPath(from)));
   for (const { from } of moves) {
     texts.host.drafts.forgetNote(from);
     keepFoldsOf(from, []);
     await store.db.values.delete(`digest ${foldPath(from)}`);
   }
-  // The address of its page said what it is called.
-  places.forget((address) => [...gone].some((path) => foldPath(address.split('?')[0] ?? '').endsWith(`/${path}`)));
   const now = clock.now();
   if ((await store.value(RINGING)) !== undefined)
     await store.changeValue(RINGING, (value) => {

@@ -1,6 +1,6 @@
 import { withComposed } from './composed-beside-tail';
 
-const LINE = { line: 1, words: '- [ ] Pack', tail: '{due 2026-11-27}' };
+const LINE = { words: '- [ ] Pack', tail: '{due 2026-11-27}' };
 const after = (text: string): string | null => {
   const next = withComposed(text, LINE);
   return next && `${next.text.slice(0, next.cursor)}|${next.text.slice(next.cursor)}`;

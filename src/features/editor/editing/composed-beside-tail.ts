@@ -1,10 +1,9 @@
-import { type EditorView, ViewPlugin } from '@codemirror/view';
+import { type EditorView, ViewPlugin, type ViewUpdate } from '@codemirror/view';
+import { changesInto } from '../../../core/task/writing/changes-into';
 import { tailOf } from './beside-tail';
 
 /** A line that ended in a tail, or whose tail was right behind the cursor, when something was begun to be composed there. */
 export interface ComposedLine {
-  /** From 1, as the editor counts. */
-  line: number;
   /** Its words with the marker and the box, without the space behind them. */
   words: string;
   tail: string;
@@ -14,7 +13,7 @@ export interface ComposedLine {
  * The line with what was composed at the end of its words, and its cursor behind that; null where nothing was, or something else became of the
  * line meanwhile.
  *
- * @example withComposed('- [ ] Pack {due fri}now', { line: 1, words: '- [ ] Pack', tail: '{due fri}' }) // { text: '- [ ] Pack now {due fri}', cursor: 14 }
+ * @example withComposed('- [ ] Pack {due fri}now', { words: '- [ ] Pack', tail: '{due fri}' }) // { text: '- [ ] Pack now {due fri}', cursor: 14 }
  */
 export function withComposed(text: string, { words, tail }: ComposedLine): { text: string; cursor: number } | null {
   const at = text.indexOf(tail, words.length);
@@ -36,7 +35,7 @@ const SETTLES = 80;
  */
 export const composedBesideTail = ViewPlugin.fromClass(
   class {
-    private begun: ComposedLine | null = null;
+    private begun: (ComposedLine & { from: number }) | null = null;
     private timer: ReturnType<typeof setTimeout> | null = null;
 
     constructor(private readonly view: EditorView) {}
@@ -50,7 +49,11 @@ export const composedBesideTail = ViewPlugin.fromClass(
       const tail = tailOf(state, line.number - 1, line.text);
       const column = main.head - line.from;
       if (!tail || (column !== tail.from && column < tail.to)) return;
-      this.begun = { line: line.number, words: line.text.slice(0, tail.from).trimEnd(), tail: line.text.slice(tail.from, tail.to) };
+      this.begun = { from: line.from, words: line.text.slice(0, tail.from).trimEnd(), tail: line.text.slice(tail.from, tail.to) };
+    }
+
+    update({ docChanged, changes }: ViewUpdate): void {
+      if (docChanged && this.begun) this.begun.from = changes.mapPos(this.begun.from, 1);
     }
 
     end(): void {
@@ -66,12 +69,13 @@ export const composedBesideTail = ViewPlugin.fromClass(
       const { begun, view } = this;
       if (!begun || view.composing) return;
       this.begun = null;
-      if (begun.line > view.state.doc.lines) return;
-      const { from, to, text } = view.state.doc.line(begun.line);
+      const { from, text } = view.state.doc.lineAt(begun.from);
       const next = withComposed(text, begun);
       if (!next || next.text === text) return;
+      // Small ones, so that who writes beside in the same line is not written over.
+      const changes = changesInto(text, next.text).map((one) => ({ ...one, from: from + one.from, to: from + one.to }));
       view.dispatch({
-        changes: { from, to, insert: next.text },
+        changes,
         selection: { anchor: from + next.cursor },
         userEvent: 'input.type',
         scrollIntoView: true,

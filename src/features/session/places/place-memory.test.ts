@@ -48,11 +48,11 @@ describe('places of the history', () => {
   });
 });
 
-it('places whose address says too much are forgotten, and what was kept of them', () => {
+it('places of a note that is sealed now, and others whose address says too much, are forgotten, and what was kept of them', () => {
   let kept: string[] = [];
   const memory: PlaceMemory = new PlaceMemory(null, [], () => (kept = memory.all().map(([place]) => place)));
   for (const address of ['/note/Winter%20bed.md', '/find?q=quince', '/note/Letters.md']) memory.arrive(placeOf('a1', address), false);
-  memory.forget((address) => address === '/note/Winter bed.md');
+  memory.noteMoved('Winter bed.md', 'sealed-abc.md.age');
   expect(kept).toEqual(['a1 /find?q=quince', 'a1 /note/Letters.md']);
   memory.forget((address) => address.includes('q='));
   expect(kept).toEqual(['a1 /note/Letters.md']);

@@ -1,4 +1,4 @@
-import { foldPath } from '../../../core/note/names/path';
+import { foldPath, isSealedPath } from '../../../core/note/names/path';
 import type { Cursor, Left } from './place-words';
 
 /** So many places of the history are remembered. */
@@ -82,8 +82,9 @@ export class PlaceMemory {
     this.forgot();
   }
 
-  /** A note has another path. */
+  /** A note has another path. The address of one that is sealed now said how it is called: those places are forgotten, in every tab. */
   noteMoved(from: string, to: string): void {
+    if (isSealedPath(to)) this.forget((address) => foldPath(address.split('?')[0] ?? '').endsWith(`/${foldPath(from)}`));
     const follow = <Of extends Cursor | null>(cursor: Of): Of =>
       cursor !== null && foldPath(cursor.path) === foldPath(from) ? { ...cursor, path: to } : cursor;
     this.written = follow(this.written);
