@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { whatWillNotFit } from '../src/core/day/what-will-not-fit';
+import { whatWillNotFit } from '../src/core/day/plan/what-will-not-fit';
 import { ADDRESS } from './in-browser/desk';
 import { BENCH_DAY } from './library';
 import { type BenchRow, measure, row } from './measure';

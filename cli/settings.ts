@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import * as z from 'zod';
 import { ACTION_DEFAULTS, type ActionSettings } from '../src/core/task/acts/action-context';
-import { ARCHIVE_DEFAULTS, type ArchiveSettings } from '../src/core/archive/archive-place';
+import { ARCHIVE_DEFAULTS, type ArchiveSettings } from '../src/core/keep/archive/archive-place';
 import { DAY_DEFAULTS, type DaySettings } from '../src/core/day/day-settings';
 import type { Arguments } from './arguments';
 import { PlainError } from './plain-error';

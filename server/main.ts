@@ -29,6 +29,9 @@ const lending = lendingIn(data, shared);
 const secure = certificate();
 const app = makeApp(folder, data, { dav, services, lending: lending.here });
 const server = (secure ? createSecureServer(secure, app) : createServer(app)).listen(port, host);
+// Longer than what stands before a server keeps a connection that rests, commonly 60 s: taken up again at the moment it ends here, a
+// request would fail that nobody may send twice. Common practice, no source.
+server.keepAliveTimeout = 65_000;
 
 const putOut = joinSockets(server, lending.here);
 

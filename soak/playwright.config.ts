@@ -6,7 +6,8 @@ export default defineConfig(short, {
   grepInvert: [],
   testDir: '..',
   workers: 1,
-  timeout: 60 * 60_000,
+  // Hours are asked for by SOAK_MINUTES.
+  timeout: 0,
   outputDir: '../test-results',
   projects: [
     { name: 'long', testMatch: 'soak/*.soak.ts' },

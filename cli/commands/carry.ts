@@ -1,5 +1,5 @@
 import type { Day } from '../../src/core/calendar/day';
-import { type CarryOffer, carryOffer } from '../../src/core/day/carry-forward';
+import { type CarryOffer, carryOffer } from '../../src/core/day/plan/carry-forward';
 import type { Desk } from '../desk';
 import { libraryOf } from '../library-of';
 import type { RunnerSettings } from '../settings';

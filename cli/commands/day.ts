@@ -1,7 +1,7 @@
 import { type Day, isoDay } from '../../src/core/calendar/day';
 import { timeName } from '../../src/core/calendar/span';
 import type { DayItem } from '../../src/core/day/day-items';
-import { keptDays } from '../../src/core/day/kept-days';
+import { keptDays } from '../../src/core/day/plan/kept-days';
 import { dayItems, excuseOf } from '../../src/core/index/days/day-matter';
 import type { Desk } from '../desk';
 import { libraryOf } from '../library-of';

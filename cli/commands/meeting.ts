@@ -1,8 +1,8 @@
 import { type Day, isoDay } from '../../src/core/calendar/day';
 import { timeName } from '../../src/core/calendar/span';
 import { endName } from '../../src/core/day/appointments';
-import { digestOf } from '../../src/core/meeting/digest';
-import { leftOpenBefore } from '../../src/core/meeting/left-open';
+import { digestOf } from '../../src/core/meeting/digest/digest';
+import { leftOpenBefore } from '../../src/core/meeting/digest/left-open';
 import { meetingFacts } from '../../src/core/meeting/meeting-facts';
 import { type Desk, noteAt } from '../desk';
 import { PlainError } from '../plain-error';

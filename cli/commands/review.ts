@@ -1,5 +1,5 @@
 import { type Day, isoDay } from '../../src/core/calendar/day';
-import { planArchive } from '../../src/core/archive/plan-archive';
+import { planArchive } from '../../src/core/keep/archive/plan-archive';
 import { shelfOf } from '../../src/core/index/live/shelf';
 import { type LineTask, actOnLines } from '../../src/core/task/acts/act-on-lines';
 import { type Moment, stampOf } from '../../src/core/task/acts/action-context';

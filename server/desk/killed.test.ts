@@ -1,7 +1,7 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { LONG } from '../../src/core/test-runs';
+import { LONG } from '../../src/core/testing/test-runs';
 import { begin, freePort, kill } from '../parts/test-server';
 
 const ID = 'DDDDDDDDDDDDDDDDDDDDD1';

@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { WebSocket } from 'ws';
 import * as Y from 'yjs';
-import { LENT_LARGEST, LENT_SOCKET } from '../../src/core/lend/lent-messages';
+import { LENT_LARGEST, LENT_SOCKET } from '../../src/core/sharing/lend/lent-messages';
 import { Lending } from './lending';
 import { LevelStore } from './level-store';
 import { type LendingServer, type Lent, lendingServer, secretMade, until } from './test-lending';

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { begin, freePort, kill } from '../parts/test-server';
 import { joinText, lentMade, until } from './test-lending';
-import { LONG } from '../../src/core/test-runs';
+import { LONG } from '../../src/core/testing/test-runs';
 
 const ROUNDS = LONG ? 30 : 3;
 

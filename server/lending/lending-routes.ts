@@ -1,7 +1,7 @@
 import express, { type Request, type RequestHandler, type Response, Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import * as z from 'zod';
-import { LENT_RIGHTS } from '../../src/core/lend/lent-messages';
+import { LENT_RIGHTS } from '../../src/core/sharing/lend/lent-messages';
 import { SECRET } from '../parts/secrets';
 import type { Lending } from './lending';
 

@@ -1,7 +1,7 @@
 import type { IncomingMessage, Server } from 'node:http';
 import type { Duplex } from 'node:stream';
 import { type WebSocket, WebSocketServer } from 'ws';
-import { LENT_LARGEST, LENT_SOCKET } from '../../src/core/lend/lent-messages';
+import { LENT_LARGEST, LENT_SOCKET } from '../../src/core/sharing/lend/lent-messages';
 import type { LendingHere } from './lending-routes';
 
 export interface SocketLimits {

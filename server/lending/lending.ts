@@ -11,7 +11,7 @@ import {
   type LentState,
   type LentTold,
   readLent,
-} from '../../src/core/lend/lent-messages';
+} from '../../src/core/sharing/lend/lent-messages';
 import { inTurn } from '../parts/in-turn';
 import { PerMinute } from '../parts/per-minute';
 import { digest, isSame } from '../parts/secrets';

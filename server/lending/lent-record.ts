@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { LENT_RIGHTS } from '../../src/core/lend/lent-messages';
+import { LENT_RIGHTS } from '../../src/core/sharing/lend/lent-messages';
 
 /** What is known of what is lent, apart from its text. Neither its address nor its owner’s key is: its name is the digest of the address. */
 export const LENT_RECORD = z.object({

@@ -3,7 +3,7 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import * as Y from 'yjs';
-import { debianProgram as found } from '../../src/core/test-program';
+import { debianProgram as found } from '../../src/core/testing/test-program';
 import { freePort } from '../parts/test-server';
 import type { Lending } from './lending';
 import type { LentRecord } from './lent-record';

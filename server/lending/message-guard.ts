@@ -1,7 +1,7 @@
 import { type Document, MessageType } from '@hocuspocus/server';
 import * as decoding from 'lib0/decoding';
 import * as Y from 'yjs';
-import { LENT_LARGEST } from '../../src/core/lend/lent-messages';
+import { LENT_LARGEST } from '../../src/core/sharing/lend/lent-messages';
 
 /** What a borrower shows of themselves, a name and a cursor, needs no more, in bytes. */
 const LARGEST_PRESENCE = 2048;

@@ -4,7 +4,7 @@ import { type Server, createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { WebSocket } from 'ws';
 import * as Y from 'yjs';
-import { LENT_SOCKET, type LentToken } from '../../src/core/lend/lent-messages';
+import { LENT_SOCKET, type LentToken } from '../../src/core/sharing/lend/lent-messages';
 import { makeApp } from '../app';
 import { digest } from '../parts/secrets';
 import type { Lending, LendingWish } from './lending';

@@ -1,6 +1,6 @@
 import { createAccount, type DAVResponse, davRequest, fetchCalendars, syncCollection } from 'tsdav';
-import type { OutsideChanges, OutsideListing, OutsideTask, OutsideWrite, Put } from '../../src/core/outside/outside-task';
-import { type Zone, readVtodo, writtenVtodo } from '../../src/core/outside/vtodo';
+import type { OutsideChanges, OutsideListing, OutsideTask, OutsideWrite, Put } from '../../src/core/sharing/outside/outside-task';
+import { type Zone, readVtodo, writtenVtodo } from '../../src/core/sharing/outside/vtodo';
 import type { Now } from '../../src/core/calendar/span';
 import { type Allows, type Heard, guardedFetch } from './guarded-fetch';
 import { OutsideFailure } from './outside-failure';

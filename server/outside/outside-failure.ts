@@ -1,4 +1,4 @@
-import type { OutsideTrouble } from '../../src/core/outside/outside-task';
+import type { OutsideTrouble } from '../../src/core/sharing/outside/outside-task';
 
 /** An outside service did not do what it was asked. */
 export class OutsideFailure extends Error {

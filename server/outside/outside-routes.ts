@@ -1,8 +1,8 @@
 import express, { type Request, type RequestHandler, type Response, Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import * as z from 'zod';
-import type { OutsideTrouble, OutsideWrite, PutResult, RemoveResult } from '../../src/core/outside/outside-task';
-import { SHARED_FIELDS } from '../../src/core/outside/shared-task';
+import type { OutsideTrouble, OutsideWrite, PutResult, RemoveResult } from '../../src/core/sharing/outside/outside-task';
+import { SHARED_FIELDS } from '../../src/core/sharing/outside/shared-task';
 import { STATUSES } from '../../src/core/task/line/status';
 import { CaldavService } from './caldav-service';
 import type { Allows } from './guarded-fetch';

@@ -1,4 +1,4 @@
-import type { OutsideChanges, OutsideListing, OutsideTask, OutsideWrite, Put } from '../../src/core/outside/outside-task';
+import type { OutsideChanges, OutsideListing, OutsideTask, OutsideWrite, Put } from '../../src/core/sharing/outside/outside-task';
 
 /**
  * A service that keeps lists of tasks, by whatever protocol it speaks. All throw an `OutsideFailure` where it does not do what it should.

@@ -1,6 +1,6 @@
 import { dayFrom } from '../../src/core/calendar/day';
 import type { Now } from '../../src/core/calendar/span';
-import type { Zone } from '../../src/core/outside/vtodo';
+import type { Zone } from '../../src/core/sharing/outside/vtodo';
 
 const MINUTE = 60_000;
 const DAY = 1440;

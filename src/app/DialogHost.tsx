@@ -7,24 +7,24 @@ import { useAppDispatch, useAppSelector } from '../features/session/state/state'
 import { holdKeys } from '../ui/input/early-keys';
 import { late } from '../ui/late';
 
-const ArchiveDialog = late(() => import('../features/archive/ArchiveDialog').then((part) => part.ArchiveDialog));
+const ArchiveDialog = late(() => import('../features/keep/archive/ArchiveDialog').then((part) => part.ArchiveDialog));
 const CommandMenu = late(() => import('../features/commands/CommandMenu').then((part) => part.CommandMenu));
 const BringInDialog = late(() => import('../features/files/in/BringInDialog').then((part) => part.BringInDialog));
 const NewNoteDialog = late(() => import('../features/note/making/NewNoteDialog').then((part) => part.NewNoteDialog));
-const CarryDialog = late(() => import('../features/journal/CarryDialog').then((part) => part.CarryDialog));
-const MonthDialog = late(() => import('../features/journal/MonthDialog').then((part) => part.MonthDialog));
-const NewReviewDialog = late(() => import('../features/review/NewReviewDialog').then((part) => part.NewReviewDialog));
+const CarryDialog = late(() => import('../features/pages/journal/CarryDialog').then((part) => part.CarryDialog));
+const MonthDialog = late(() => import('../features/pages/journal/MonthDialog').then((part) => part.MonthDialog));
+const NewReviewDialog = late(() => import('../features/pages/review/NewReviewDialog').then((part) => part.NewReviewDialog));
 const PrintDialog = late(() => import('../features/files/print/PrintDialog').then((part) => part.PrintDialog));
-const LendDialog = late(() => import('../features/lend/LendDialog').then((part) => part.LendDialog));
-const OntoDialog = late(() => import('../features/outside/OntoDialog').then((part) => part.OntoDialog));
-const PinDialog = late(() => import('../features/rack/PinDialog').then((part) => part.PinDialog));
-const RemindersDialog = late(() => import('../features/reminders/RemindersDialog').then((part) => part.RemindersDialog));
-const SealDialog = late(() => import('../features/seal/forms/SealDialog').then((part) => part.SealDialog));
+const LendDialog = late(() => import('../features/sharing/lend/LendDialog').then((part) => part.LendDialog));
+const OntoDialog = late(() => import('../features/sharing/outside/OntoDialog').then((part) => part.OntoDialog));
+const PinDialog = late(() => import('../features/frame/rack/PinDialog').then((part) => part.PinDialog));
+const RemindersDialog = late(() => import('../features/day/reminders/RemindersDialog').then((part) => part.RemindersDialog));
+const SealDialog = late(() => import('../features/sharing/seal/forms/SealDialog').then((part) => part.SealDialog));
 const slipDialog = () => import('../features/slip/SlipDialog');
 const SlipDialog = late(() => slipDialog().then((part) => part.SlipDialog));
 const TakeOutDialog = late(() => import('../features/files/out/TakeOutDialog').then((part) => part.TakeOutDialog));
 const TaskDialogs = late(() => import('../features/task-dialogs/TaskDialogs').then((part) => part.TaskDialogs));
-const UnsavedDialog = late(() => import('../features/strip/UnsavedDialog').then((part) => part.UnsavedDialog));
+const UnsavedDialog = late(() => import('../features/frame/strip/UnsavedDialog').then((part) => part.UnsavedDialog));
 
 // Come for a slip, one waits for nothing else.
 if (window.location.pathname === ROUTES.slip) void slipDialog().catch(() => undefined);

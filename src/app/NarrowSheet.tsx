@@ -1,6 +1,6 @@
 import type { MouseEvent } from 'react';
-import { Beside } from '../features/beside/Beside';
-import { Rack } from '../features/rack/Rack';
+import { Beside } from '../features/frame/beside/Beside';
+import { Rack } from '../features/frame/rack/Rack';
 import { frameSlice } from '../features/session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../features/session/state/state';
 import { Dialog } from '../ui/Dialog';

@@ -17,12 +17,12 @@ import {
   outsideAddress,
   settingsAddress,
 } from '../features/session/places/addresses';
-import { useCloseSeals } from '../features/seal/use-close-seals';
+import { useCloseSeals } from '../features/sharing/seal/use-close-seals';
 import { slipDraft } from '../features/slip/slip-draft';
 import { holdKeys } from '../ui/input/early-keys';
-import { useHandRuns } from '../features/strip/use-hand-runs';
-import { usePinCommands } from '../features/rack/use-pin-commands';
-import { useNewMeeting } from '../features/meeting/use-new-meeting';
+import { useHandRuns } from '../features/frame/strip/use-hand-runs';
+import { usePinCommands } from '../features/frame/rack/use-pin-commands';
+import { useNewMeeting } from '../features/meeting/making/use-new-meeting';
 import { useSlipCommands } from '../features/slip/use-slip-commands';
 import { ROUTES, restOf } from '../features/session/places/routes';
 import { frameSlice } from '../features/session/state/frame-slice';
@@ -119,7 +119,7 @@ export function useCommands(): Command[] {
       files: () => void navigate(ROUTES.files),
       lent: () => void navigate(lentAddress()),
       outside: () => void navigate(outsideAddress()),
-      'outside-look': () => void import('../features/outside/look-now').then(({ lookNow }) => lookNow(notes)),
+      'outside-look': () => void import('../features/sharing/outside/look-now').then(({ lookNow }) => lookNow(notes)),
       'seal-open': () => dispatch(dialogShown({ is: 'seal', what: 'open' })),
       'seal-close': closeSeals,
       import: () => dispatch(dialogShown({ is: 'import' })),

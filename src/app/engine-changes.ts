@@ -1,5 +1,5 @@
 import type { NoteChange } from '../core/index/library';
-import { readableText } from '../core/seal/sealed-names';
+import { readableText } from '../core/sharing/seal/sealed-names';
 import type { StoreChange } from '../store/notes/note-source';
 
 /** What changed in a store, as the engine reads it. */

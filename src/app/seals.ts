@@ -1,4 +1,4 @@
-import { SEALS_FOLDER } from '../core/seal/seal-note';
+import { SEALS_FOLDER } from '../core/sharing/seal/seal-note';
 import { foldPath, isSealedPath, liesIn } from '../core/note/names/path';
 import type { SealsOfDesk } from '../features/session/state/services';
 import type { SealHost } from '../store/seal/seal-desk';

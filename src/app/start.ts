@@ -106,10 +106,10 @@ export async function start(blocked: () => void): Promise<Started> {
   const seals = sealsOfDesk(
     {
       ...{ store, texts, problem: reportProblem },
-      sealed: async (moves) => (await import('../features/seal/after-sealing')).afterSealing(services, moves),
+      sealed: async (moves) => (await import('../features/sharing/seal/after-sealing')).afterSealing(services, moves),
     },
     (desk) =>
-      void Promise.all([import('../features/seal/keep-closed'), import('../features/seal/closed-words')]).then(
+      void Promise.all([import('../features/sharing/seal/keep-closed'), import('../features/sharing/seal/closed-words')]).then(
         ([{ keepClosed }, { closedWords }]) => {
           closedWords(desk, places);
           keepClosed(
@@ -161,8 +161,8 @@ export async function start(blocked: () => void): Promise<Started> {
       await whenRead(state);
       await new Promise((resolve) => setTimeout(resolve, CLOCKWORK_AFTER));
       await store.steps.prune();
-      if (opening === 'none') await (await import('../features/opening/renew-pages')).renewAgendaPages(store);
-      const { keepReminders } = await import('../features/reminders/keep-reminders');
+      if (opening === 'none') await (await import('../features/program/opening/renew-pages')).renewAgendaPages(store);
+      const { keepReminders } = await import('../features/day/reminders/keep-reminders');
       keepReminders(services, () => state.getState().settings, ends);
       const { keepFeed } = await import('../features/files/feed/keep-feed');
       const given = () => ({ settings: state.getState().settings, statuses: state.getState().library.overview?.statuses ?? [] });

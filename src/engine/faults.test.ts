@@ -5,7 +5,7 @@ import type { NoteReader } from '../store/notes/note-source';
 import { Faults } from '../store/test-faults';
 import { EngineHost } from './host';
 import { SETTINGS } from './test-settings';
-import { runs } from '../core/test-runs';
+import { runs } from '../core/testing/test-runs';
 
 const LINES = [
   '- [ ] a #loans {due 2026-11-20}',

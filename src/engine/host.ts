@@ -1,7 +1,7 @@
 import { loadYaml, missesYaml } from '../core/note/facts/front-matter';
 import type { LineDays } from '../core/note/facts/line-days';
 import { foldPath, isSealedPath } from '../core/note/names/path';
-import { readableText } from '../core/seal/sealed-names';
+import { readableText } from '../core/sharing/seal/sealed-names';
 import { Library, type LibrarySettings, type NoteChange } from '../core/index/library';
 import { loadPatterns, needsPatterns } from '../core/gather/language/pattern';
 import { OverviewKeeper } from '../core/index/live/overview-keeper';

@@ -1,5 +1,5 @@
 import { type RefObject, useEffect, useMemo, useRef, useState } from 'react';
-import type { LentAbout } from '../core/lend/lent-messages';
+import type { LentAbout } from '../core/sharing/lend/lent-messages';
 import { readNote } from '../core/task/reading/read-note';
 import { TOUCH_TOOLS, TouchBar } from '../features/editor/commands/TouchBar';
 import { BY_TOUCH } from '../ui/input/by-touch';

@@ -14,7 +14,7 @@ import {
   type LentTick,
   LENT_REFUSALS,
   readLent,
-} from '../core/lend/lent-messages';
+} from '../core/sharing/lend/lent-messages';
 
 /** How far one is with the address: asked, shown, to be asked again as it is lent otherwise now, or why not. */
 export type Access = 'asking' | 'open' | 'again' | LentRefusal;

@@ -1,5 +1,5 @@
 import { type Now, nowOfDate } from '../core/calendar/span';
-import { LENT_SETTINGS, type LentSettings } from '../core/lend/lent-settings';
+import { LENT_SETTINGS, type LentSettings } from '../core/sharing/lend/lent-settings';
 import { ACTION_DEFAULTS, type ActionContext } from '../core/task/acts/action-context';
 import { statusTable } from '../core/task/line/added-status';
 import { refMaker } from '../core/task/line/ref';

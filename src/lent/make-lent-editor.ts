@@ -6,7 +6,7 @@ import { EditorView, type ViewUpdate, drawSelection, keymap } from '@codemirror/
 import { yCollab, ySyncAnnotation } from 'y-codemirror.next';
 import type { Awareness } from 'y-protocols/awareness';
 import * as Y from 'yjs';
-import type { LentSettings } from '../core/lend/lent-settings';
+import type { LentSettings } from '../core/sharing/lend/lent-settings';
 import { keysOf } from '../features/commands/definitions';
 import { actOnTasks, raiseLine } from '../features/editor/commands/task-commands';
 import { runTextCommand } from '../features/editor/commands/run-command';

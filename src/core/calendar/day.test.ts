@@ -26,7 +26,7 @@ import {
 } from './day';
 import { isRepeatPhrase } from './repeat/repeat-phrase';
 import { readMoment, readSpan } from './span';
-import { runs } from '../test-runs';
+import { runs } from '../testing/test-runs';
 
 const ANY_DAY = fc.integer({ min: readIsoDay('1900-01-01') ?? 0, max: readIsoDay('2199-12-31') ?? 0 });
 const dateOf = (day: number): Date => addDays(new Date(1970, 0, 1, 12), day);

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { Temporal } from 'temporal-polyfill';
 import { addMonths, civilFrom, dayFrom, isoDay, isoWeekName, isoWeekOf, mondayOfWeek, readIsoDay, weekdayOf, weeksInYear } from './day';
 import { readWeek } from './span';
-import { runs } from '../test-runs';
+import { runs } from '../testing/test-runs';
 
 const first = readIsoDay('1800-01-01') ?? 0;
 const last = readIsoDay('2399-12-31') ?? 0;

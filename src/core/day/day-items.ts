@@ -8,7 +8,7 @@ import type { ReadNote } from '../task/reading/read-note';
 import { type NoteTimes, endOfSection } from './appointments';
 import type { DaySettings } from './day-settings';
 import { resolvedLengths } from './length';
-import { type PlannedPlace, plannedDay } from './planned';
+import { type PlannedPlace, plannedDay } from './plan/planned';
 
 /** Something of a day: a task that is planned for it, an appointment, or a meeting. */
 export interface DayItem {

@@ -11,7 +11,7 @@ import { type AnswerNews, answersAfter } from './live/news';
 import { shelfOf } from './live/shelf';
 import type { AnswerView, RowView } from './live/view';
 import { loadPatterns } from '../gather/language/pattern';
-import { runs } from '../test-runs';
+import { runs } from '../testing/test-runs';
 
 beforeAll(loadPatterns);
 

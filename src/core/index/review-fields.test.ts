@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { readIsoDay } from '../calendar/day';
 import type { LineDays } from '../note/facts/line-days';
 import { Library, type LibrarySettings } from './library';
-import { runs } from '../test-runs';
+import { runs } from '../testing/test-runs';
 
 const TODAY = readIsoDay('2026-11-23') ?? 0;
 const SETTINGS: LibrarySettings = { today: TODAY, firstDayOfWeek: 1, dateStyle: 'words', me: null, workingDay: 480 };

@@ -6,7 +6,7 @@ import { lineText, splitLines } from './blocks/lines';
 import { cleanPath, foldPath, freePath, pathFor, safeFileName } from './names/path';
 import { renameLinks, retargetTo } from './names/rename-links';
 import { readYaml } from './facts/yaml';
-import { runs } from '../test-runs';
+import { runs } from '../testing/test-runs';
 
 const front = (text: string) => readFrontMatter(splitLines(text));
 

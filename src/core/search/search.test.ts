@@ -5,7 +5,7 @@ import { searched } from '../index/questions/search';
 import { bestLines, foundLines, holdsPhrase } from './found-lines';
 import { readSearch } from './read-search';
 import { searchWords } from './words';
-import { runs } from '../test-runs';
+import { runs } from '../testing/test-runs';
 
 describe('the words of a text', () => {
   it.each([

@@ -1,5 +1,5 @@
 import { strToU8, zipSync, type Zippable } from 'fflate';
-import { LONG } from '../../core/test-runs';
+import { LONG } from '../../core/testing/test-runs';
 import { readZip } from './read-zip';
 
 const read = async (bytes: Uint8Array) => {

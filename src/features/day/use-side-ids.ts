@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { type Day, isoDay } from '../../core/calendar/day';
 import { anySide } from '../../core/gather/answer/narrow';
-import { useSides } from '../agenda/use-sides';
+import { useSides } from '../pages/agenda/use-sides';
 import { useAnswer } from '../session/asked/use-answer';
 
 /** The ids of the tasks of a day, or of several, that belong to the sides that are looked at; null when none looks away from anything. */

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { helpAddress } from '../session/places/addresses';
 import { GatherBody } from './GatherBody';
 import { headWords } from './list/count-words';
-import { ListMenu } from './list/ListMenu';
+import { ListMenu } from './list/menu/ListMenu';
 import { useGather } from './use-gather';
 
 interface GatherBlockProps {

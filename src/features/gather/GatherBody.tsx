@@ -15,7 +15,7 @@ import { GatherSource } from './gather-source';
 import type { ShownGather } from './use-gather';
 
 /** Few gather from outside lists. */
-const OutsideLine = late(() => import('../outside/OutsideLine').then((part) => part.OutsideLine));
+const OutsideLine = late(() => import('../sharing/outside/OutsideLine').then((part) => part.OutsideLine));
 
 interface GatherBodyProps {
   shown: ShownGather;

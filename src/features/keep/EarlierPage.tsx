@@ -5,7 +5,7 @@ import type { EarlierText } from '../../store/keep/earlier-text';
 import type { Content } from '../../store/notes/content';
 import { chosenText, compareTexts } from '../../store/texts/compare-texts';
 import { useStoredNote } from '../note/use-stored-note';
-import { Sheet } from '../note/Sheet';
+import { Sheet } from '../note/page/Sheet';
 import { copyText } from '../session/acting/copy-text';
 import { refuse } from '../session/telling/messages';
 import { counted, useToldDone } from '../session/acting/use-act';

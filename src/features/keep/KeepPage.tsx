@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { helpAddress } from '../session/places/addresses';
 import { Link } from 'react-router';
-import { Sheet } from '../note/Sheet';
-import { SheetPart } from '../note/SheetPart';
+import { Sheet } from '../note/page/Sheet';
+import { SheetPart } from '../note/page/SheetPart';
 import { CopyPreview } from './copies/CopyPreview';
 import { Copies } from './copies/Copies';
 import { DeskPart } from './desk/DeskPart';

@@ -36,9 +36,11 @@ export function keepWatch(
 ): void {
   const { store } = services;
   whenJoined(store, FOLDER.value, ends, async () => (await import('./folder/folder-watch')).keepFolder(services, ends));
-  whenJoined(store, OUTSIDE_VALUE, ends, async () => (await import('../outside/outside-watch')).keepOutside(services, outside, ends));
+  whenJoined(store, OUTSIDE_VALUE, ends, async () =>
+    (await import('../sharing/outside/outside-watch')).keepOutside(services, outside, ends),
+  );
   whenJoined(store, LENT_VALUE, ends, async () =>
-    (await import('../lend/lend-watch')).keepLent(services, { settings: lent, notice }, ends),
+    (await import('../sharing/lend/lend-watch')).keepLent(services, { settings: lent, notice }, ends),
   );
   whenJoined(store, DESK_VALUE, ends, async () => (await import('./desk/desk-watch')).keepDesk(services, ends));
   let working: Promise<void> = Promise.resolve();

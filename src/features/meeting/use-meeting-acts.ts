@@ -15,9 +15,9 @@ import { useServices } from '../session/state/services';
 import { useAppSelector } from '../session/state/state';
 import { useLatest } from '../../ui/use-latest';
 import { fieldsOf } from './meeting-fields';
-import type { withForm } from './meeting-note';
+import type { withForm } from './making/meeting-note';
 import { nameFollows } from './name-follows';
-import { useMakeMeeting } from './use-make-meeting';
+import { useMakeMeeting } from './making/use-make-meeting';
 
 /** What is done to a meeting from its head. */
 export interface MeetingActs {
@@ -48,7 +48,7 @@ export function useMeetingActs(path: string, title: string, facts: MeetingFacts)
     };
     /** Stores another form, with what its template brings; and gives what the meeting then says of itself. */
     const changeForm = async (fields: Record<string, string | null>, forms: Parameters<typeof withForm>[2], label: string) => {
-      const { factsIn, withForm: inForm } = await import('./meeting-note');
+      const { factsIn, withForm: inForm } = await import('./making/meeting-note');
       const templates = await engine.ask('templates', {}).catch(() => []);
       const { facts: before, title: called } = latest.current;
       const { day, minute } = clock.now();
@@ -74,7 +74,7 @@ export function useMeetingActs(path: string, title: string, facts: MeetingFacts)
       },
       digest: async () => {
         const [{ writtenDigest }, { readNote }] = await Promise.all([
-          import('../../core/meeting/written-digest'),
+          import('../../core/meeting/digest/written-digest'),
           import('../../core/task/reading/read-note'),
         ]);
         const { facts: now, heading, title: called } = latest.current;

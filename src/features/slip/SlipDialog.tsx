@@ -12,8 +12,8 @@ import { useLatest } from '../../ui/use-latest';
 import type { AskedDialog } from '../session/acting/task-dialog';
 import { refuse, say } from '../session/telling/messages';
 import { useNoteOnPage } from '../session/places/use-note-on-page';
-import { choosePictures } from '../pictures/choose-pictures';
-import { picturesAmong } from '../pictures/pictures-among';
+import { choosePictures } from '../note/pictures/choose-pictures';
+import { picturesAmong } from '../note/pictures/pictures-among';
 import { frameSlice } from '../session/state/frame-slice';
 import { useNow, useServices } from '../session/state/services';
 import { useAppDispatch, useAppSelector } from '../session/state/state';
@@ -193,7 +193,7 @@ function SlipForm({ state, setState, own, waits, onClose, onRefused }: SlipFormP
   };
   /** Pictures stand behind the words, and under the line when it is stored. */
   const take = (files: readonly File[]): void =>
-    void import('../pictures/keep-pictures').then(async ({ keepPictures }) => {
+    void import('../note/pictures/keep-pictures').then(async ({ keepPictures }) => {
       const written = await keepPictures(services, read.landing.note, files, settings.pictureSize);
       if (written !== '')
         setState((before) => ({

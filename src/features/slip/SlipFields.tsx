@@ -6,7 +6,7 @@ import { STATUS_NAMES } from '../../core/task/line/status';
 import { useAppSelector } from '../session/state/state';
 import type { SlipState } from './read-slip';
 import type { ShownSlip } from './use-slip-read';
-import { useOutsideLists } from '../outside/use-outside-lists';
+import { useOutsideLists } from '../sharing/outside/use-outside-lists';
 import { useAddedStatuses } from '../session/state/use-statuses';
 import { Labelled } from '../../ui/form/Labelled';
 

@@ -44,7 +44,7 @@ export function useStoreSlip(at: string | null): (slip: StoredSlip) => Promise<s
         const result =
           list === null
             ? await actions.writeLines(place.path, to, text, `Slip: ${words}`, place.made)
-            : await (await import('../outside/put-lines')).putLines(outside, list, text, at);
+            : await (await import('../sharing/outside/put-lines')).putLines(outside, list, text, at);
         return 'refused' in result ? result : { ...result, place, isWanted: wanted !== null };
       };
       const result = await store().finally(() => working !== null && unsay(working));

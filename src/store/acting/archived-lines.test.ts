@@ -1,7 +1,7 @@
 import { ACTION_DEFAULTS, type ActionContext } from '../../core/task/acts/action-context';
 import { readNote } from '../../core/task/reading/read-note';
-import { planArchive } from '../../core/archive/plan-archive';
-import { ARCHIVE_DEFAULTS } from '../../core/archive/archive-place';
+import { planArchive } from '../../core/keep/archive/plan-archive';
+import { ARCHIVE_DEFAULTS } from '../../core/keep/archive/archive-place';
 import { shelfOf } from '../../core/index/live/shelf';
 import { desk, texts } from '../test-desk';
 import { archivedWhole, broughtBackWhole } from './archived-whole';

@@ -1,4 +1,4 @@
-import { ARCHIVE_FOLDER, archivedFrom, archivedNote, broughtBackNote } from '../../core/archive/archive-note';
+import { ARCHIVE_FOLDER, archivedFrom, archivedNote, broughtBackNote } from '../../core/keep/archive/archive-note';
 import type { Day } from '../../core/calendar/day';
 import { foldPath, folderOf } from '../../core/note/names/path';
 import type { StoredNote } from '../notes/content';

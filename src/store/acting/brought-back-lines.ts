@@ -1,4 +1,4 @@
-import { bringBack, originOf } from '../../core/archive/bring-back';
+import { bringBack, originOf } from '../../core/keep/archive/bring-back';
 import { shelfOf } from '../../core/index/live/shelf';
 import { foldPath } from '../../core/note/names/path';
 import type { ActionContext } from '../../core/task/acts/action-context';

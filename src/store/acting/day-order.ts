@@ -1,6 +1,6 @@
 import { handOrder } from '../../core/day/day-items';
-import { type Ordered, withOrder, withoutEcho } from '../../core/day/plan-order';
-import { echoText } from '../../core/seal/out-of-seal';
+import { type Ordered, withOrder, withoutEcho } from '../../core/day/plan/plan-order';
+import { echoText } from '../../core/sharing/seal/out-of-seal';
 import { foldPath } from '../../core/note/names/path';
 import type { ActionContext } from '../../core/task/acts/action-context';
 import { readNote } from '../../core/task/reading/read-note';

@@ -1,10 +1,10 @@
-import type { MentionLine } from '../../core/links/with-links';
+import type { MentionLine } from '../../core/search/links/with-links';
 import type { ActionContext } from '../../core/task/acts/action-context';
 import type { LineRef } from '../../core/task/writing/edit';
 import type { LinePlace } from '../../core/task/writing/write-lines';
 import type { Status } from '../../core/task/line/status';
 import type { WideIntention } from '../../core/task/acts/intention';
-import { hidesTitle, withTitleSaid } from '../../core/seal/sealed-names';
+import { hidesTitle, withTitleSaid } from '../../core/sharing/seal/sealed-names';
 import { loadYaml } from '../../core/note/facts/front-matter';
 import { baseNameOf, foldPath, freePath, pathFor } from '../../core/note/names/path';
 import { contentOf } from '../notes/content';
@@ -242,7 +242,7 @@ export class NoteActions {
     target: string,
     label: string,
   ): Promise<{ places: number; step: number | null } | { refused: string }> {
-    const { withLinks } = await import('../../core/links/with-links');
+    const { withLinks } = await import('../../core/search/links/with-links');
     let places = 0;
     const result = await this.step(label, async () => {
       places = 0;

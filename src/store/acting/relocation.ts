@@ -4,7 +4,7 @@ import { readFrontMatter } from '../../core/note/facts/front-matter';
 import { SEALED_ENDING, baseNameOf, folderOf, foldPath, freePath, isSealedPath, pathFor } from '../../core/note/names/path';
 import { withPicturesFrom } from '../../core/note/names/picture-path';
 import { renameLinks, retargetTo } from '../../core/note/names/rename-links';
-import { hidesTitle } from '../../core/seal/sealed-names';
+import { hidesTitle } from '../../core/sharing/seal/sealed-names';
 import { type StoredNote, contentOf } from '../notes/content';
 import { type NoteWrite, placed, withText } from '../notes/note-write';
 

@@ -1,6 +1,6 @@
 import { type Renaming, renamedText } from '../../core/gather/saying/rename-everywhere';
 import { foldPath, liesIn } from '../../core/note/names/path';
-import { SEALS_FOLDER, readSeal, sealTextWith } from '../../core/seal/seal-note';
+import { SEALS_FOLDER, readSeal, sealTextWith } from '../../core/sharing/seal/seal-note';
 import { withPicturesFrom } from '../../core/note/names/picture-path';
 import { type StoredNote, contentOf } from '../notes/content';
 import { type NoteWrite, placed } from '../notes/note-write';

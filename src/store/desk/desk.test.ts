@@ -21,6 +21,8 @@ import type { LinkedDesk } from './linked-desk';
 
 const data = mkdtempSync(path.join(tmpdir(), 'recado-desks-'));
 const server = makeApp(data, data).listen(0);
+// Sealing holds this thread, the server's too; a connection that rested meanwhile must not end as it is taken up again.
+server.keepAliveTimeout = 0;
 const origin = `http://localhost:${(server.address() as AddressInfo).port}`;
 afterAll(() => {
   server.closeAllConnections();

@@ -1,6 +1,6 @@
 import * as Y from 'yjs';
-import { LENT_LARGEST } from '../../core/lend/lent-messages';
-import { partAt } from '../../core/lend/lent-part';
+import { LENT_LARGEST } from '../../core/sharing/lend/lent-messages';
+import { partAt } from '../../core/sharing/lend/lent-part';
 import { TYPING } from '../notes/origin';
 import { desk } from '../test-desk';
 import { callBack, lend, lendOtherwise } from './lend';

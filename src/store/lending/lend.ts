@@ -1,8 +1,8 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import * as Y from 'yjs';
-import { lentText } from '../../core/lend/lent-lines';
-import { LENT_LARGEST } from '../../core/lend/lent-messages';
+import { lentText } from '../../core/sharing/lend/lent-lines';
+import { LENT_LARGEST } from '../../core/sharing/lend/lent-messages';
 import { secret } from '../desk/desk-keys';
 import type { NoteStore } from '../notes/note-store';
 import type { LendingServer, LendingWish } from './lending-server';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { itemWithRef } from '../../core/lend/follow-part';
-import { lentText } from '../../core/lend/lent-lines';
-import { partAt } from '../../core/lend/lent-part';
+import { itemWithRef } from '../../core/sharing/lend/follow-part';
+import { lentText } from '../../core/sharing/lend/lent-lines';
+import { partAt } from '../../core/sharing/lend/lent-part';
 import { tabs } from '../test-desk';
 import type { NoteStore } from '../notes/note-store';
 import { TYPING } from '../notes/origin';

@@ -1,4 +1,4 @@
-import { LENT_STATE, type LentRights, type LentState } from '../../core/lend/lent-messages';
+import { LENT_STATE, type LentRights, type LentState } from '../../core/sharing/lend/lent-messages';
 import type { LentBranch } from './lent-branch';
 
 /** How something is to be lent. */

@@ -4,7 +4,7 @@ import { desk, until } from '../test-desk';
 import { TYPING } from '../notes/origin';
 import { Borrower, MemoryLending, keeperOf, lendPart } from './test-lending';
 import { writeInto } from './write-into';
-import { runs } from '../../core/test-runs';
+import { runs } from '../../core/testing/test-runs';
 
 const NOTE = '# Loan\n- [ ] Lens {ref l3ns00; needs p4p3rs}\n  - [ ] Pack it\n- [ ] Papers {ref p4p3rs}\n# Secret\nWords\n';
 const PATH = 'Loans.md';

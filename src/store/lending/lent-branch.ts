@@ -1,6 +1,6 @@
-import type { LentPart } from '../../core/lend/lent-part';
-import type { LentRights, LentState } from '../../core/lend/lent-messages';
-import type { KeptLine } from '../../core/lend/put-in';
+import type { LentPart } from '../../core/sharing/lend/lent-part';
+import type { LentRights, LentState } from '../../core/sharing/lend/lent-messages';
+import type { KeptLine } from '../../core/sharing/lend/put-in';
 
 /** Which part of a note is lent. */
 export interface LentOfNote {

@@ -1,7 +1,7 @@
 import * as Y from 'yjs';
 import { nowOfDate } from '../../core/calendar/span';
 import type { ListedGather } from '../../core/formats/listed';
-import type { LentSettings } from '../../core/lend/lent-settings';
+import type { LentSettings } from '../../core/sharing/lend/lent-settings';
 import { foldPath, freePath, safeFileName } from '../../core/note/names/path';
 import { stampOf } from '../../core/task/acts/action-context';
 import type { NoteListener } from '../notes/note-source';

@@ -1,6 +1,6 @@
 import * as Y from 'yjs';
 import type { ListedGather, ListedRow } from '../../core/formats/listed';
-import { lentList } from '../../core/lend/lent-list';
+import { lentList } from '../../core/sharing/lend/lent-list';
 import { desk } from '../test-desk';
 import type { LentBranch, LentList } from './lent-branch';
 import { ListInStep, type ListTick } from './list-in-step';

@@ -1,6 +1,6 @@
 import * as Y from 'yjs';
-import { LENT_ABOUT, LENT_TICK, type LentTick } from '../../core/lend/lent-messages';
-import { type LentListLine, lentList } from '../../core/lend/lent-list';
+import { LENT_ABOUT, LENT_TICK, type LentTick } from '../../core/sharing/lend/lent-messages';
+import { type LentListLine, lentList } from '../../core/sharing/lend/lent-list';
 import { type ListedGather, pathsOfLists, withoutSealed } from '../../core/formats/listed';
 import type { LineRef } from '../../core/task/writing/edit';
 import { foldPath } from '../../core/note/names/path';

@@ -1,5 +1,5 @@
 import { HocuspocusProvider, HocuspocusProviderWebsocket } from '@hocuspocus/provider';
-import { LENT_SOCKET } from '../../core/lend/lent-messages';
+import { LENT_SOCKET } from '../../core/sharing/lend/lent-messages';
 import type { LentHost } from './lent-keeper';
 
 /** The longest pause until a server that is away is asked again, in milliseconds. */

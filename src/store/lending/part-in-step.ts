@@ -1,8 +1,8 @@
 import * as Y from 'yjs';
-import { followedPart, itemSaying, itemWithRef } from '../../core/lend/follow-part';
-import { lentText } from '../../core/lend/lent-lines';
-import { type LentPart, partAt } from '../../core/lend/lent-part';
-import { putIn } from '../../core/lend/put-in';
+import { followedPart, itemSaying, itemWithRef } from '../../core/sharing/lend/follow-part';
+import { lentText } from '../../core/sharing/lend/lent-lines';
+import { type LentPart, partAt } from '../../core/sharing/lend/lent-part';
+import { putIn } from '../../core/sharing/lend/put-in';
 import type { StoredNote } from '../notes/content';
 import type { NoteStore } from '../notes/note-store';
 import type { Origin } from '../notes/origin';

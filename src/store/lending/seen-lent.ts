@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { LENT_RIGHTS, LENT_STATE } from '../../core/lend/lent-messages';
+import { LENT_RIGHTS, LENT_STATE } from '../../core/sharing/lend/lent-messages';
 import type { NoteStore } from '../notes/note-store';
 
 /** The value by which all tabs know what is lent, and the one by which any asks the tab that keeps it to look. */

@@ -1,8 +1,8 @@
 import * as Y from 'yjs';
-import { LENT_SETTINGS } from '../../core/lend/lent-settings';
-import { partAt, type LentKind } from '../../core/lend/lent-part';
-import { lentText } from '../../core/lend/lent-lines';
-import type { LentState } from '../../core/lend/lent-messages';
+import { LENT_SETTINGS } from '../../core/sharing/lend/lent-settings';
+import { partAt, type LentKind } from '../../core/sharing/lend/lent-part';
+import { lentText } from '../../core/sharing/lend/lent-lines';
+import type { LentState } from '../../core/sharing/lend/lent-messages';
 import type { NoteStore } from '../notes/note-store';
 import type { LentBranch } from './lent-branch';
 import type { LendingServer } from './lending-server';

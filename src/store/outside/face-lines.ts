@@ -1,6 +1,6 @@
 import { tasksIn } from '../../core/formats/branch';
 import { outlineOf } from '../../core/formats/outline-of';
-import { type SharedTask, sharedOf } from '../../core/outside/shared-task';
+import { type SharedTask, sharedOf } from '../../core/sharing/outside/shared-task';
 import type { Task } from '../../core/task/line/task';
 import type { ReadingSettings } from '../../core/task/line/task-line';
 import { readNote } from '../../core/task/reading/read-note';

@@ -1,4 +1,4 @@
-import type { FaceMore } from '../../core/outside/vtodo';
+import type { FaceMore } from '../../core/sharing/outside/vtodo';
 
 /** Where the way back begins. */
 const SIGN = 'In Recado: ';

@@ -1,6 +1,6 @@
-import type { OutsideTask, OutsideTrouble } from '../../core/outside/outside-task';
-import type { SharedField, SharedTask } from '../../core/outside/shared-task';
-import { type FaceMore, type Zone, readVtodo, writtenVtodo } from '../../core/outside/vtodo';
+import type { OutsideTask, OutsideTrouble } from '../../core/sharing/outside/outside-task';
+import type { SharedField, SharedTask } from '../../core/sharing/outside/shared-task';
+import { type FaceMore, type Zone, readVtodo, writtenVtodo } from '../../core/sharing/outside/vtodo';
 import { type OutsideRemote, OutsideTroubled } from './outside-remote';
 
 const SAME: Zone = { fromUtc: (moment) => moment, toUtc: (moment) => moment };

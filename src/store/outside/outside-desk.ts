@@ -1,6 +1,6 @@
 import { outsidePath } from '../../core/note/names/outside-path';
-import type { OutsideListing } from '../../core/outside/outside-task';
-import type { FaceMore } from '../../core/outside/vtodo';
+import type { OutsideListing } from '../../core/sharing/outside/outside-task';
+import type { FaceMore } from '../../core/sharing/outside/vtodo';
 import type { ActionContext } from '../../core/task/acts/action-context';
 import { refOf } from '../../core/task/line/ref';
 import { NoteActions } from '../acting/note-actions';

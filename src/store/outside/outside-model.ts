@@ -1,9 +1,9 @@
 import fc from 'fast-check';
-import { type SharedTask, sameTask } from '../../core/outside/shared-task';
-import type { OutsideTrouble } from '../../core/outside/outside-task';
+import { type SharedTask, sameTask } from '../../core/sharing/outside/shared-task';
+import type { OutsideTrouble } from '../../core/sharing/outside/outside-task';
 import type { Intention } from '../../core/task/acts/intention';
 import { readNote } from '../../core/task/reading/read-note';
-import { sharedOf } from '../../core/outside/shared-task';
+import { sharedOf } from '../../core/sharing/outside/shared-task';
 import { MemoryService } from './memory-service';
 import { outsideDesk } from './test-outside';
 

@@ -1,7 +1,7 @@
-import type { BothChanged, LastInStep } from '../../core/outside/merged-task';
-import type { OutsideTrouble } from '../../core/outside/outside-task';
-import type { SharedField, SharedTask } from '../../core/outside/shared-task';
-import type { FaceMore } from '../../core/outside/vtodo';
+import type { BothChanged, LastInStep } from '../../core/sharing/outside/merged-task';
+import type { OutsideTrouble } from '../../core/sharing/outside/outside-task';
+import type { SharedField, SharedTask } from '../../core/sharing/outside/shared-task';
+import type { FaceMore } from '../../core/sharing/outside/vtodo';
 
 /** An account of an outside service; its key is kept on this device alone. */
 export interface OutsideAccount {

@@ -7,7 +7,7 @@ import type {
   OutsideWrite,
   PutResult,
   RemoveResult,
-} from '../../core/outside/outside-task';
+} from '../../core/sharing/outside/outside-task';
 import type { OutsideAccount, OutsideList } from './outside-record';
 
 z.config({ jitless: true });

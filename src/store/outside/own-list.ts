@@ -1,6 +1,6 @@
 import { readTail } from '../../core/task/line/tail';
-import { sharedLine } from '../../core/outside/shared-lines';
-import type { SharedTask } from '../../core/outside/shared-task';
+import { sharedLine } from '../../core/sharing/outside/shared-lines';
+import type { SharedTask } from '../../core/sharing/outside/shared-task';
 import { lineText, splitLines } from '../../core/note/blocks/lines';
 
 /** Clauses that a line of a list is made of; any other that a person wrote there stays. */

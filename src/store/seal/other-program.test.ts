@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { TYPING } from '../notes/origin';
-import { debianProgram } from '../../core/test-program';
+import { debianProgram } from '../../core/testing/test-program';
 import { sealedDesk } from './test-seals';
 
 // The reference implementation of the format (age-encryption.org/v1), as Debian packs it; where it cannot be had the tests are skipped.

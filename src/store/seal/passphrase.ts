@@ -1,5 +1,5 @@
 import { armor } from 'age-encryption';
-import type { Seal } from '../../core/seal/seal-note';
+import type { Seal } from '../../core/sharing/seal/seal-note';
 import type { Sealer } from '../desk/sealer';
 
 /** The work that trying one passphrase takes, as the logarithm of its rounds (RFC 7914, N): what `age` takes, about a second. */

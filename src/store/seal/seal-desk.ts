@@ -1,6 +1,14 @@
 import { foldPath, folderOf, freePath, isSealedPath, liesIn, pathFor } from '../../core/note/names/path';
-import { SEALS_FOLDER, type Seal, type SealedTitles, readSeal, sealOfFolder, sealText, sealTextWith } from '../../core/seal/seal-note';
-import { hiddenPath, sealedPath } from '../../core/seal/sealed-names';
+import {
+  SEALS_FOLDER,
+  type Seal,
+  type SealedTitles,
+  readSeal,
+  sealOfFolder,
+  sealText,
+  sealTextWith,
+} from '../../core/sharing/seal/seal-note';
+import { hiddenPath, sealedPath } from '../../core/sharing/seal/sealed-names';
 import type { StoreChange } from '../notes/note-source';
 import type { NoteStore } from '../notes/note-store';
 import type { Opener } from '../notes/opener';

@@ -1,6 +1,6 @@
 import { foldPath, folderOf, freePath, isSealedPath, liesIn, withoutEnding } from '../../core/note/names/path';
-import { SEALS_FOLDER, type Seal } from '../../core/seal/seal-note';
-import { hiddenPath, sealedPath, unsealedName, withTitleSaid } from '../../core/seal/sealed-names';
+import { SEALS_FOLDER, type Seal } from '../../core/sharing/seal/seal-note';
+import { hiddenPath, sealedPath, unsealedName, withTitleSaid } from '../../core/sharing/seal/sealed-names';
 import { renameInGather } from '../../core/gather/saying/rename-in-gather';
 import { renameLinks, retargetTo } from '../../core/note/names/rename-links';
 import { type StoredNote, contentOf } from '../notes/content';

@@ -1,4 +1,4 @@
-import { type Seal, sealOfFolder } from '../../core/seal/seal-note';
+import { type Seal, sealOfFolder } from '../../core/sharing/seal/seal-note';
 import { foldPath } from '../../core/note/names/path';
 import type { Sealer } from '../desk/sealer';
 import { sameBytes } from '../notes/content';

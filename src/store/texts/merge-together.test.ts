@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { desk } from '../test-desk';
 import { LENT } from '../notes/origin';
 import { mergeTexts, mergeTogether } from './merge';
-import { runs } from '../../core/test-runs';
+import { runs } from '../../core/testing/test-runs';
 
 describe('two who write in one place and see each other', () => {
   it.each([

@@ -5,7 +5,7 @@ import { mergeForBoth, mergeForTheirs } from './merge';
 import { saveText } from './save-text';
 import { desk, text, texts } from '../test-desk';
 import { TYPING } from '../notes/origin';
-import { runs } from '../../core/test-runs';
+import { runs } from '../../core/testing/test-runs';
 
 describe('saving what an editor holds', () => {
   it('merges what changed elsewhere on other lines', async () => {

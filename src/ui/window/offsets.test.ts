@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { Offsets } from './offsets';
-import { runs } from '../../core/test-runs';
+import { runs } from '../../core/testing/test-runs';
 
 describe('where the pieces of a list stand', () => {
   it('is the sum of what stands before them, also after some were measured', () => {

@@ -5,7 +5,7 @@ import { EMPTY_REPEAT, type Repeat, writtenOut } from './repeat';
 import { datesAfter, nextDate } from './repeat-dates';
 import { readRepeat, repeatPhrase, repeatProblem } from './repeat-phrase';
 import { repeatOfRule, repeatRuleText } from './repeat-rule';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 const day = (iso: string): Day => readIsoDay(iso) ?? NaN;
 const repeat = (words: string): Repeat => {

@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { isoDay } from '../../calendar/day';
 import { Library } from '../../index/library';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 const TODAY = 20780;
 const SETTINGS = { today: TODAY, firstDayOfWeek: 1, dateStyle: 'words', me: null, workingDay: 480 } as const;

@@ -4,7 +4,7 @@ import initSqlJs, { type Database } from 'sql.js';
 import { isoDay } from '../../calendar/day';
 import { Library } from '../../index/library';
 import type { AnswerRow } from './answer';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 const TODAY = 20780;
 const TAGS = ['loans', 'build', 'phone', 'place/archive'];

@@ -5,7 +5,7 @@ import { parseGather } from '../language/parse';
 import { conditionAt } from '../saying/edit-condition';
 import { conditionText } from '../saying/print';
 import { explain } from './why';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 const SETTINGS: LibrarySettings = { today: 20780, firstDayOfWeek: 1, dateStyle: 'words', me: null, workingDay: 480 };
 

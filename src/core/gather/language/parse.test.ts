@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { parseGather } from './parse';
 import { withoutLimits } from '../saying/without-limits';
 import { loadPatterns } from './pattern';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 beforeAll(loadPatterns);
 

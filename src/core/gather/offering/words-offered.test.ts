@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { tokensOf } from '../language/lexer';
 import { parseGather } from '../language/parse';
 import { wordsOffered } from './words-offered';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 const offered = (text: string): readonly string[] => wordsOffered(text, text.length).words;
 

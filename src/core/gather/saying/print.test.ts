@@ -3,7 +3,7 @@ import { parseGather } from '../language/parse';
 import { conditionText, printGather } from './print';
 import { SAID_CLAUSES, sentenceOf, sentenceText } from './sentence';
 import { loadPatterns } from '../language/pattern';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 beforeAll(loadPatterns);
 

@@ -13,7 +13,7 @@ import { parseGather } from '../language/parse';
 import { columnGather } from './column-gather';
 import { dropOnColumn, dropWords } from './drop-on-column';
 import { proposalFor, writtenTask } from './written-task';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 const TODAY = readIsoDay('2026-11-23') ?? 0;
 const SETTINGS = { today: TODAY, firstDayOfWeek: 1, dateStyle: 'words', me: null, workingDay: 480 } as const;

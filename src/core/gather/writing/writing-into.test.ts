@@ -9,7 +9,7 @@ import type { GatherContext } from '../language/ast';
 import { demandsOf, lineFor } from './demands';
 import { dropInto } from './drop';
 import { parseGather } from '../language/parse';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 const TODAY = readIsoDay('2026-11-23') ?? 0;
 const SETTINGS = { today: TODAY, firstDayOfWeek: 1, dateStyle: 'words', me: null, workingDay: 480 } as const;

@@ -3,7 +3,7 @@ import type { Now } from '../../calendar/span';
 import type { DayItem } from '../../day/day-items';
 import { isOpen } from '../../task/line/status';
 import { taskOfRef } from '../../task/reading/ref-problems';
-import { type HandAndThen, inHand } from '../../day/in-hand';
+import { type HandAndThen, inHand } from '../../day/plan/in-hand';
 import { type FoundTask, foundOf } from '../questions/of-a-task/found-task';
 import type { Row } from '../../gather/rows/row';
 import { foldPath } from '../../note/names/path';

@@ -8,7 +8,7 @@ import { Library } from '../library';
 import { answerTo } from '../questions/questions';
 import { figuresOf } from './figures-of';
 import { dayItems } from './day-matter';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 const MONDAY = readIsoDay('2026-11-23') ?? 0;
 const PAGE = 'Journal/2026-11-23.md';

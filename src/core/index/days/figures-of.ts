@@ -1,5 +1,5 @@
 import type { Day } from '../../calendar/day';
-import type { DayFigures } from '../../day/day-figures';
+import type { DayFigures } from '../../day/plan/day-figures';
 import { excuseOf, startsOf } from './day-matter';
 import { takenBy } from '../../day/hours/taken';
 import { hoursOf } from '../../day/hours/hours';

@@ -1,7 +1,7 @@
 import type { Day } from '../../calendar/day';
 import { takenBy } from '../../day/hours/taken';
 import { hoursOf } from '../../day/hours/hours';
-import { type DueLoad, whatWillNotFit } from '../../day/what-will-not-fit';
+import { type DueLoad, whatWillNotFit } from '../../day/plan/what-will-not-fit';
 import type { Row } from '../../gather/rows/row';
 import { foldName } from '../../note/names/names';
 import type { Library } from '../library';

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import type { Answer, AnswerRow } from '../../gather/answer/answer';
 import { readIsoDay } from '../../calendar/day';
 import { Library } from '../library';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 const SETTINGS = { today: readIsoDay('2026-11-23') ?? 0, firstDayOfWeek: 1, dateStyle: 'words', me: null, workingDay: 480 } as const;
 

@@ -1,7 +1,7 @@
 import type { Day } from '../../calendar/day';
 import type { NoteKind } from '../../note/facts/front-matter';
 import type { AddedStatus } from '../../task/line/status';
-import type { DayFigures } from '../../day/day-figures';
+import type { DayFigures } from '../../day/plan/day-figures';
 import type { DayItem } from '../../day/day-items';
 
 /** A note as the rack shows it. */

@@ -5,7 +5,7 @@ import { isOpen } from '../../task/line/status';
 import type { Task } from '../../task/line/task';
 import { Library, type LibrarySettings } from '../library';
 import type { Row } from '../../gather/rows/row';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 const SETTINGS: LibrarySettings = { today: 20780, firstDayOfWeek: 1, dateStyle: 'words', me: null, workingDay: 480 };
 

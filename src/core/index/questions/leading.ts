@@ -2,7 +2,7 @@ import { lineText } from '../../note/blocks/lines';
 import { LineKind } from '../../note/blocks/structure';
 import { foldName, readInline, tagWithUppers } from '../../note/names/names';
 import { foldPath } from '../../note/names/path';
-import { mentionsIn } from '../../links/mentions';
+import { mentionsIn } from '../../search/links/mentions';
 import { searchWords } from '../../search/words';
 import type { Row } from '../../gather/rows/row';
 import type { Priority } from '../../task/line/clause';

@@ -2,10 +2,10 @@ import { foldName } from '../../note/names/names';
 import { foldPath } from '../../note/names/path';
 import { splitLines } from '../../note/blocks/lines';
 import { readFrontMatter } from '../../note/facts/front-matter';
-import { digestIn } from '../../meeting/digest';
+import { digestIn } from '../../meeting/digest/digest';
 import { meetingFacts } from '../../meeting/meeting-facts';
 import type { SeriesMeeting } from '../../meeting/series';
-import { writtenDigest } from '../../meeting/written-digest';
+import { writtenDigest } from '../../meeting/digest/written-digest';
 import { readNote } from '../../task/reading/read-note';
 import type { NoteEntry } from '../note-entry';
 

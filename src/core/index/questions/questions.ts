@@ -10,7 +10,7 @@ import { foldPath } from '../../note/names/path';
 import type { OwnSlip } from '../../slip/own-slip';
 import type { Problem } from '../../task/line/task';
 import { taskOfRef } from '../../task/reading/ref-problems';
-import type { DayFigures } from '../../day/day-figures';
+import type { DayFigures } from '../../day/plan/day-figures';
 import type { DayPlan, InHand } from '../days/day-plan';
 import type { Fit } from '../days/fit';
 import { figuresOf } from '../days/figures-of';

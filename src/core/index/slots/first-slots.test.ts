@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { firstSlots } from './first-slots';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 describe('the first so many slots', () => {
   it('are those that sorting everything puts first, with or without weights, whatever they tell apart', () => {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { NotePostings, type Named } from './note-postings';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 const NAME = fc.constantFrom('loans', 'Loans', 'place/archive', 'place', 'build');
 const CHANGE = fc.record({

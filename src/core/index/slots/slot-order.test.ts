@@ -4,7 +4,7 @@ import { ORDER_KEYS, type OrderKey } from '../../gather/language/ast';
 import { compareBy } from '../../gather/answer/order';
 import { Library } from '../library';
 import type { Row } from '../../gather/rows/row';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 const TODAY = readIsoDay('2026-11-23') ?? 0;
 const SETTINGS = { today: TODAY, firstDayOfWeek: 1, dateStyle: 'words', me: null, workingDay: 480 } as const;

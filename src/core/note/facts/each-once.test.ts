@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { EachOnce } from './each-once';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 it('keeps each name where it came first, however many there are', () => {
   const names = fc.array(fc.integer({ min: 0, max: 40 }).map(String), { maxLength: 120 });

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { NameSigns } from './name-signs';
 import { readInline, readNames } from './names';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 const PIECE = fc.constantFrom(
   ...['#loans', '@ilse', '#place/archive', '@a.b-c', '#été', '@маяк', '#1a', '#12', '#a-', '#a--b', '[[Salt on the Glass#Loans|loans]]'],

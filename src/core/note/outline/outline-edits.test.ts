@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { type OutlineCommand, editedText, outlineEdit, readOutline } from './outline-edits';
 import { itemHolding } from '../blocks/structure';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 const after = (text: string, line: number, command: OutlineCommand): string | null => {
   const edit = outlineEdit(text, line, command);

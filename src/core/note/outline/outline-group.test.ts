@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { editedText, outlineEdit, readOutline } from './outline-edits';
 import { type GroupCommand, groupEdit } from './outline-group';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 /** A text with `>` before the lines that are meant, after a command. */
 function after(marked: string, command: GroupCommand): string | null {

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { blockAt, editedText, readOutline } from './outline-edits';
 import { type DropPlace, dropPlaces, moveBlock } from './outline-move';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 function placesAt(text: string, line: number, before: number): DropPlace[] {
   const outline = readOutline(text);

@@ -7,7 +7,7 @@ import { inverseChanges } from './act-fixtures';
 import type { WideIntention } from './intention';
 import { readNote } from '../reading/read-note';
 import { refMaker } from '../line/ref';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 const CONTEXT: ActionContext = { now: { day: 20780, minute: 554 }, settings: ACTION_DEFAULTS, makeRef: () => 'k3f9qa' };
 

@@ -2,7 +2,7 @@ import { lineText } from '../../note/blocks/lines';
 import { actOn } from './act';
 import type { ActionContext } from './action-context';
 import { swapDays } from './clause-actions';
-import { echoText } from '../../seal/out-of-seal';
+import { echoText } from '../../sharing/seal/out-of-seal';
 import { echoRefOf, echoWords } from '../line/echo';
 import { type Change, type LineRef, locateLine } from '../writing/edit';
 import type { Intention, WideIntention } from './intention';

@@ -4,7 +4,7 @@ import { shelfOf } from '../../index/live/shelf';
 import { ACTION_DEFAULTS, type ActionContext } from './action-context';
 import type { WideIntention } from './intention';
 import { type ManyOutcome, actOnLines } from './act-on-lines';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 const CONTEXT: ActionContext = {
   now: { day: readIsoDay('2026-11-23') ?? 0, minute: 9 * 60 + 20 },

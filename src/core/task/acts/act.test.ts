@@ -7,7 +7,7 @@ import { NO_TASK } from '../reading/open-note';
 import { readNote } from '../reading/read-note';
 import { NO_DATE } from './status-actions';
 import { readTaskLine } from '../line/task';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 function after(line: string, intention: Intention): string {
   const outcome = act(line, { line: 0, expected: line }, intention, CONTEXT);

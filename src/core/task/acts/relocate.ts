@@ -1,12 +1,12 @@
 import { cleanPath, baseNameOf, foldPath, withoutEnding } from '../../note/names/path';
-import { leavesSeal } from '../../seal/out-of-seal';
+import { leavesSeal } from '../../sharing/seal/out-of-seal';
 import type { Item } from '../../note/blocks/structure';
 import type { ActionContext } from './action-context';
 import { type LineRef, applyChanges } from '../writing/edit';
 import { linesAt } from '../writing/move-lines';
 import { type OpenNote, type Refusal, itemAt, openNote, sharesLine } from '../reading/open-note';
 import type { OpenNotes, Shelf } from '../reading/open-notes';
-import { fromLine } from '../../archive/from-line';
+import { fromLine } from '../../keep/archive/from-line';
 import { type HeadingStep, firstMissing, placeUnder, wordsAboveLast } from '../writing/place-lines';
 import { readFrame } from '../../note/facts/note-frame';
 

@@ -12,7 +12,7 @@ import remarkGfm from 'remark-gfm';
 import remarkParse from 'remark-parse';
 import { unified } from 'unified';
 import { readNote } from '../reading/read-note';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 const parser = unified().use(remarkParse).use(remarkGfm);
 

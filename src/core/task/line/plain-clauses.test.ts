@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { type Task, readTaskLine } from './task';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 const CLAUSE = fc.constantFrom(
   'due 2026-11-27',

@@ -5,7 +5,7 @@ import { actAcross } from '../acts/act-across';
 import { ACTION_DEFAULTS } from '../acts/action-context';
 import { readNote } from './read-note';
 import { type Task, readTaskLine } from '../line/task';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 const CONTEXT = { now: { day: 20780, minute: 554 }, settings: ACTION_DEFAULTS, makeRef: () => 'k3f9qa' };
 

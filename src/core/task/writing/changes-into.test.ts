@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { changesInto, changesUnderHand } from './changes-into';
 import { applyChanges } from './edit';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 describe('the changes that bring one text into another', () => {
   const line = fc.constantFrom('', 'a', 'a b', 'a b c', '- [ ] Pack it {ref k3f9qa}', '- [x] Pack it {ref k3f9qa; done 2026-11-23}', '  b');

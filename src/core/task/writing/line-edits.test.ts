@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { lineText, splitLines } from '../../note/blocks/lines';
 import { applyChanges } from './edit';
 import { LineEdits } from './line-edits';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 describe('edits of lines', () => {
   it('say where each line stands afterwards that stays', () => {

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { readNote } from '../reading/read-note';
 import { withItemBeside } from './with-item-beside';
-import { runs } from '../../test-runs';
+import { runs } from '../../testing/test-runs';
 
 const ref = (text: string, words: string): { line: number; expected: string } => {
   const line = text.split(/\r?\n/).findIndex((one) => one.includes(words));

@@ -6,7 +6,7 @@ import type { HoursScale } from '../../../core/day/hours/hours-scale';
 import type { PlanItem } from '../../../core/index/days/day-plan';
 import { isOpen } from '../../../core/task/line/status';
 import { noteAddress } from '../../session/places/addresses';
-import { plainWords } from '../../strip/plain-words';
+import { plainWords } from '../../frame/strip/plain-words';
 import { useItemPlace } from './use-item-place';
 
 interface HoursBlockProps {

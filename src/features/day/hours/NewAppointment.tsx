@@ -3,7 +3,7 @@ import { timeName } from '../../../core/calendar/span';
 import { useServices } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';
 import { useChangeDay } from '../use-change-day';
-import { useMakeMeeting } from '../../meeting/use-make-meeting';
+import { useMakeMeeting } from '../../meeting/making/use-make-meeting';
 
 interface NewAppointmentProps {
   day: number;
@@ -23,7 +23,7 @@ export function NewAppointment({ day, from, to, onClose }: NewAppointmentProps) 
   const times = `${timeName(from)}-${to === 1440 ? '24:00' : timeName(to % 1440)}`;
   const meet = async (): Promise<void> => {
     onClose();
-    const { meetingOfWords } = await import('../../meeting/meeting-from');
+    const { meetingOfWords } = await import('../../meeting/making/meeting-from');
     // The times are those that were drawn.
     await makeMeeting({ ...meetingOfWords(words, day), start: from, end: to });
   };

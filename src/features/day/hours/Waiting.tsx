@@ -5,7 +5,7 @@ import { isOpen } from '../../../core/task/line/status';
 import { endDrag, startDrag } from '../../gather/rows/task-drag';
 import { dialogTask } from '../../session/acting/task-dialog';
 import { noteAddress } from '../../session/places/addresses';
-import { plainWords } from '../../strip/plain-words';
+import { plainWords } from '../../frame/strip/plain-words';
 
 interface WaitingProps {
   items: readonly PlanItem[];

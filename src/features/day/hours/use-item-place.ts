@@ -10,7 +10,7 @@ import { refuse } from '../../session/telling/messages';
 import { dialogTask } from '../../session/acting/task-dialog';
 import { useAct, useToldDone } from '../../session/acting/use-act';
 import { useServices } from '../../session/state/services';
-import { plainWords } from '../../strip/plain-words';
+import { plainWords } from '../../frame/strip/plain-words';
 
 /** What gives something of a day another time, day or length; each in minutes, and each tells whether it came to that. */
 export interface ItemPlace {

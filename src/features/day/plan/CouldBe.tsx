@@ -3,11 +3,11 @@ import type { Day } from '../../../core/calendar/day';
 import { type Narrowing } from '../../../core/gather/answer/narrow';
 import type { AnswerView, RowView } from '../../../core/index/live/view';
 import { readFrame } from '../../../core/note/facts/note-frame';
-import { AgendaLists } from '../../agenda/AgendaLists';
-import { NarrowBar } from '../../agenda/NarrowBar';
+import { AgendaLists } from '../../pages/agenda/AgendaLists';
+import { NarrowBar } from '../../pages/agenda/NarrowBar';
 import { rowIdAt } from '../../gather/rows/list-focus';
 import { useStoredNote } from '../../note/use-stored-note';
-import { agendaPages } from '../../rack/folder-tree';
+import { agendaPages } from '../../frame/rack/folder-tree';
 import { dialogTask } from '../../session/acting/task-dialog';
 import { useParameter } from '../../session/places/routes';
 import { useListAnswers } from '../../session/asked/use-answer';
@@ -15,7 +15,7 @@ import { useNow } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';
 import { couldBe } from './could-be';
 import type { Choosing } from './use-choosing';
-import { useSides } from '../../agenda/use-sides';
+import { useSides } from '../../pages/agenda/use-sides';
 
 /** What could be in a day: what calls for it, or the lists of any agenda page; an arrow puts a task into the day. */
 export function CouldBe({ day, choosing }: { day: Day; choosing: Choosing }) {

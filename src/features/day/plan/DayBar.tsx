@@ -5,7 +5,7 @@ import { durationName } from '../../../core/calendar/duration';
 import { takenBy } from '../../../core/day/hours/taken';
 import { hoursOf, workingStretch } from '../../../core/day/hours/hours';
 import type { PlanItem } from '../../../core/index/days/day-plan';
-import { useHours } from '../../day-row/use-hours';
+import { useHours } from '../row/use-hours';
 import { useNow } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';
 import { WhatCouldMove } from './WhatCouldMove';

@@ -5,7 +5,7 @@ import { timeName } from '../../../core/calendar/span';
 import type { PlanItem } from '../../../core/index/days/day-plan';
 import { foldName } from '../../../core/note/names/names';
 import { isOpen } from '../../../core/task/line/status';
-import { readableTitle } from '../../links/readable-title';
+import { readableTitle } from '../../note/links/readable-title';
 import { dialogTask } from '../../session/acting/task-dialog';
 import { counted, useAct } from '../../session/acting/use-act';
 import { noteAddress } from '../../session/places/addresses';

@@ -9,7 +9,7 @@ import type { RowView } from '../../../core/index/live/view';
 import { InlineText } from '../../../ui/InlineText';
 import { GatherRow } from '../../gather/rows/GatherRow';
 import { RowMenus } from '../../gather/rows/RowMenu';
-import { RowPicking } from '../../gather/rows/row-picking';
+import { RowPicking } from '../../gather/rows/picking/row-picking';
 import { useTaskDrop } from '../../gather/rows/use-task-drop';
 import { rowIdAt } from '../../gather/rows/list-focus';
 import { useListActions } from '../../gather/list/use-list-actions';

@@ -1,5 +1,5 @@
 import { EditorView } from '@codemirror/view';
-import { addressLink } from '../../links/address-link';
+import { addressLink } from '../../note/links/address-link';
 import { editorContext } from '../reading/editor-context';
 import { textWithoutIdentity } from '../../../core/task/writing/write-tail';
 import { noteNow } from '../reading/note-field';

@@ -3,7 +3,7 @@ import { markdown, markdownLanguage } from '@codemirror/lang-markdown';
 import { EditorState } from '@codemirror/state';
 import fc from 'fast-check';
 import { lookOfLine, lookOfMarkdown } from './markdown-look';
-import { runs } from '../../../core/test-runs';
+import { runs } from '../../../core/testing/test-runs';
 
 const LINE = fc.constantFrom(
   '# Loans',

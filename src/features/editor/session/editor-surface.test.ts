@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { applyChanges } from '../../../core/task/writing/edit';
 import { EditorSurface } from './editor-surface';
 import { watchedView } from '../test-view';
-import { runs } from '../../../core/test-runs';
+import { runs } from '../../../core/testing/test-runs';
 
 /** An editor, and what it says that is not stored. */
 function editor(text: string) {

@@ -12,7 +12,7 @@ import type { TextHost } from '../commands/text-host';
 import { commandKeys } from '../commands/task-keys';
 import type { EditorValues } from '../make-editor';
 import type { EditorContext } from '../reading/editor-context';
-import { usePictures } from '../../pictures/use-pictures';
+import { usePictures } from '../../note/pictures/use-pictures';
 import { useFollow } from '../reading/use-follow';
 import { useKnownPeople, useLentIn, useRefProblems, useSharedNames } from '../reading/use-library-facts';
 import type { OpenEditor } from './open-editor';

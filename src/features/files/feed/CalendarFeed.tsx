@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useStore } from 'react-redux';
-import { agendaPages } from '../../rack/folder-tree';
+import { agendaPages } from '../../frame/rack/folder-tree';
 import { copyText } from '../../session/acting/copy-text';
 import { refuse, say } from '../../session/telling/messages';
 import { useServerOffers } from '../../session/acting/use-server-offers';

@@ -9,7 +9,7 @@ import { useFolded } from '../list/use-folded';
 import { type ActOnRow, useListActions } from '../list/use-list-actions';
 import { useAppSelector } from '../../session/state/state';
 import { rowIdAt } from '../rows/list-focus';
-import { RowPicking } from '../rows/row-picking';
+import { RowPicking } from '../rows/picking/row-picking';
 import type { TaskDrag } from '../rows/task-drag';
 import { Column } from './Column';
 import { columnId } from './column-id';

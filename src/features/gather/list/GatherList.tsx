@@ -6,7 +6,7 @@ import { GatherRow } from '../rows/GatherRow';
 import { GroupHeading } from './GroupHeading';
 import { ListFooter } from './ListFooter';
 import { type ListItem, groupName, itemsOf } from './list-items';
-import { RowPicking } from '../rows/row-picking';
+import { RowPicking } from '../rows/picking/row-picking';
 import { useFolded } from './use-folded';
 import { useListActions, useShownGroups } from './use-list-actions';
 

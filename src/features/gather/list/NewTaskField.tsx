@@ -13,7 +13,7 @@ import { actionContext } from '../../session/acting/action-context';
 import { useNow, useServices } from '../../session/state/services';
 import { useAppSelector } from '../../session/state/state';
 import { useAddedStatuses } from '../../session/state/use-statuses';
-import { useMakeMeeting } from '../../meeting/use-make-meeting';
+import { useMakeMeeting } from '../../meeting/making/use-make-meeting';
 import { useContextAt } from '../use-context-at';
 import { useLandTask, useLanding } from '../../session/acting/use-land-task';
 import { readLanding } from '../../../core/slip/landing';
@@ -71,7 +71,7 @@ export function NewTaskField({ gather, at, written, day, onClose }: NewTaskField
   };
   const makeMeeting = useMakeMeeting();
   const meet = async (on: Day): Promise<void> => {
-    const { meetingOfWords } = await import('../../meeting/meeting-from');
+    const { meetingOfWords } = await import('../../meeting/making/meeting-from');
     if ((await makeMeeting(meetingOfWords(words, on))) !== null) setWords('');
   };
   return (

@@ -8,7 +8,7 @@ import { useAppDispatch, useAppSelector } from '../../session/state/state';
 import { dialogTask } from '../../session/acting/task-dialog';
 import { useAct } from '../../session/acting/use-act';
 import { moveByArrow, rowIdAt } from '../rows/list-focus';
-import { type PickRow, useRowPicking } from '../rows/row-picking';
+import { type PickRow, useRowPicking } from '../rows/picking/row-picking';
 import { useHeldGroups } from './use-held-groups';
 import { useRowCommands } from '../rows/use-row-commands';
 

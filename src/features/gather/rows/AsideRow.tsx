@@ -1,7 +1,7 @@
 import { CalendarPlus } from 'lucide-react';
 import type { LiHTMLAttributes } from 'react';
 import type { RowView } from '../../../core/index/live/view';
-import type { useLongPress } from './row-picking';
+import type { useLongPress } from './picking/row-picking';
 import { useAside } from './use-aside';
 
 interface AsideRowProps extends LiHTMLAttributes<HTMLLIElement> {

@@ -15,18 +15,18 @@ import { useAppSelector } from '../../session/state/state';
 import { dialogTask } from '../../session/acting/task-dialog';
 import { GatherSource } from '../gather-source';
 import { RewordField } from './RewordField';
-import { PickEdge } from './PickEdge';
+import { PickEdge } from './picking/PickEdge';
 import { RowChips } from './RowChips';
 import { RowMenuButton } from './RowMenu';
 import { AsideRow } from './AsideRow';
-import { RowPicking, useLongPress } from './row-picking';
+import { RowPicking, useLongPress } from './picking/row-picking';
 import { markOf, noteName, showsSource } from './row-columns';
 import { endDrag, startDrag } from './task-drag';
 import { useAddedStatus } from '../../session/state/use-statuses';
 import { soleLink } from '../../../core/note/names/sole-link';
-import { DigestOf } from '../../meeting/LazyDigest';
-import { NextStepOf } from '../../project/LazyNextStep';
-import { ProjectProgress } from '../../project/LazyProjectProgress';
+import { DigestOf } from '../../meeting/digest/LazyDigest';
+import { NextStepOf } from '../../pages/project/LazyNextStep';
+import { ProjectProgress } from '../../pages/project/LazyProjectProgress';
 
 interface GatherRowProps {
   row: RowView;

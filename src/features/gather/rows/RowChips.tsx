@@ -12,8 +12,8 @@ import { late } from '../../../ui/late';
 import { shownChips } from './row-columns';
 
 /** Few tasks are joined, or lent. */
-const JoinedChip = late(() => import('../../outside/JoinedChip').then((part) => part.JoinedChip));
-const LentSign = late(() => import('../../lend/LentSign').then((part) => part.LentSign));
+const JoinedChip = late(() => import('../../sharing/outside/JoinedChip').then((part) => part.JoinedChip));
+const LentSign = late(() => import('../../sharing/lend/LentSign').then((part) => part.LentSign));
 
 /** The clauses of a task as chips; of a note what its columns say. */
 export function RowChips({ row, columns }: { row: RowView; columns: readonly Column[] | null }) {

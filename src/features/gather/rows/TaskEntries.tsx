@@ -7,19 +7,19 @@ import { STATUSES, STATUS_NAMES, isOpen } from '../../../core/task/line/status';
 import { MenuChoice, MenuChoices, MenuEntry, MenuInside, MenuLine } from '../../../ui/menu/menu';
 import { keyName } from '../../commands/command';
 import { useCommandKeys } from '../../commands/use-key-of';
-import { useBringBackLines } from '../../archive/use-bring-back-lines';
+import { useBringBackLines } from '../../keep/archive/use-bring-back-lines';
 import { shippedPath } from '../../../core/agenda/shipped-names';
 import { isNotNow, notNowIntention } from '../../session/acting/not-now';
 import { say } from '../../session/telling/messages';
 import { copyText } from '../../session/acting/copy-text';
 import { noteAddress, statusAddress } from '../../session/places/addresses';
-import { taskLink } from '../../links/task-link';
+import { taskLink } from '../../note/links/task-link';
 import { useServices } from '../../session/state/services';
 import { frameSlice } from '../../session/state/frame-slice';
 import { useAppDispatch, useAppSelector } from '../../session/state/state';
 import { type AskedDialog, dialogTask } from '../../session/acting/task-dialog';
 import { rowAddress } from './row-address';
-import { OutsideEntries } from '../../outside/OutsideEntries';
+import { OutsideEntries } from '../../sharing/outside/OutsideEntries';
 import { useAddedStatuses } from '../../session/state/use-statuses';
 
 interface TaskEntriesProps {

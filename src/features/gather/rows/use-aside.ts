@@ -2,7 +2,7 @@ import { type PointerEvent, useEffect, useRef, useState } from 'react';
 import type { RowView } from '../../../core/index/live/view';
 import { isOpen } from '../../../core/task/line/status';
 import { useLatest } from '../../../ui/use-latest';
-import type { useLongPress } from './row-picking';
+import type { useLongPress } from './picking/row-picking';
 
 /** From so many pixels on a finger moves a row aside, and does not scroll; so far it stands aside; and let go beyond so many, it is done. */
 const BEGINS = 12;

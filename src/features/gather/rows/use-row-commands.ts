@@ -7,7 +7,7 @@ import { pressed } from '../../commands/command';
 import { COMMANDS, type IdIn } from '../../commands/definitions';
 import { useCommandKeys } from '../../commands/use-key-of';
 import { GatherSource } from '../gather-source';
-import { askCard } from '../../links/card-place';
+import { askCard } from '../../note/links/card-place';
 import { throughAddress } from '../../session/places/addresses';
 import { useLatest } from '../../../ui/use-latest';
 import { frameSlice } from '../../session/state/frame-slice';
@@ -80,8 +80,8 @@ export function useRowCommands(
             ? refuse('What stands on an outside list is not lent from here.')
             : ask({ is: 'lend', what: 'task', ref: dialogTask(row).ref, title: row.text }),
         'row-onto': () => (isOutsidePath(row.path) ? refuse('These stand on an outside list already.') : ask({ is: 'onto', tasks })),
-        'row-copy-out': () => void import('../../outside/send-on').then(({ copyOut }) => copyOut(services, tasks, told)),
-        'row-take-back': () => void import('../../outside/send-on').then(({ takeSentBack }) => takeSentBack(services, tasks, told)),
+        'row-copy-out': () => void import('../../sharing/outside/send-on').then(({ copyOut }) => copyOut(services, tasks, told)),
+        'row-take-back': () => void import('../../sharing/outside/send-on').then(({ takeSentBack }) => takeSentBack(services, tasks, told)),
         'row-names': () => ask({ is: 'names', tasks }),
         // With who is named on each; where nobody is, that is asked.
         'row-to-raise': chosen.every(({ people }) => people.length > 0)

@@ -9,7 +9,7 @@ import { dialogTask } from '../../session/acting/task-dialog';
 import { noteAddress } from '../../session/places/addresses';
 import { useAppSelector } from '../../session/state/state';
 import { useAddedStatus } from '../../session/state/use-statuses';
-import { plainWords } from '../../strip/plain-words';
+import { plainWords } from '../../frame/strip/plain-words';
 import type { ActOnRow } from '../list/use-list-actions';
 import { markOf } from '../rows/row-columns';
 import { endDrag, startDrag } from '../rows/task-drag';

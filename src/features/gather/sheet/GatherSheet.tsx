@@ -9,7 +9,7 @@ import { ListFooter } from '../list/ListFooter';
 import type { FormProps } from '../list/form-props';
 import { useListActions } from '../list/use-list-actions';
 import { rowIdAt } from '../rows/list-focus';
-import { RowPicking } from '../rows/row-picking';
+import { RowPicking } from '../rows/picking/row-picking';
 import { Week } from './Week';
 import { useSheetMoves } from './use-sheet-moves';
 import { useTimed } from './use-timed';

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import type { Day } from '../../../core/calendar/day';
 import type { DayItem } from '../../../core/day/day-items';
-import type { DayFigures } from '../../../core/day/day-figures';
+import type { DayFigures } from '../../../core/day/plan/day-figures';
 import { useAsked } from '../../session/asked/use-asked';
 
 /** What some days hold beside the rows of a gather: their appointments and meetings, and how full they are. */

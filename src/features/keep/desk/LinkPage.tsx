@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import { readLinkedDesk } from '../../../store/desk/linked-desk';
-import { Sheet } from '../../note/Sheet';
+import { Sheet } from '../../note/page/Sheet';
 import { say } from '../../session/telling/messages';
 import { keepAddress, wordsOfLink } from '../../session/places/addresses';
 import { useStepPlace } from '../folder/use-step-place';

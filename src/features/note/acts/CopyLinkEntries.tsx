@@ -1,6 +1,6 @@
 import { foldPath, withoutEnding } from '../../../core/note/names/path';
 import { MenuEntry, MenuLine } from '../../../ui/menu/menu';
-import { taskLink } from '../../links/task-link';
+import { taskLink } from '../links/task-link';
 import { copyText } from '../../session/acting/copy-text';
 import { noteAddress } from '../../session/places/addresses';
 import { useServices } from '../../session/state/services';

@@ -4,18 +4,18 @@ import { MoreMenu } from '../../../ui/menu/MoreMenu';
 import { MenuChoice, MenuChoices, MenuEntry, MenuInside, MenuLine } from '../../../ui/menu/menu';
 import type { Overview } from '../../../core/index/live/overview';
 import { isSealedPath } from '../../../core/note/names/path';
-import { PinEntry } from '../../rack/PinEntry';
+import { PinEntry } from '../../frame/rack/PinEntry';
 import { CopyLinkEntries } from './CopyLinkEntries';
-import { useNewMeeting } from '../../meeting/use-new-meeting';
+import { useNewMeeting } from '../../meeting/making/use-new-meeting';
 import { useNoteRuns } from './use-note-runs';
 import { late } from '../../../ui/late';
 
 const MoveDialog = late(() => import('../making/MoveDialog').then((part) => part.MoveDialog));
 const ResetDialog = late(() => import('./ResetDialog').then((part) => part.ResetDialog));
-const DigestEntries = late(() => import('../../meeting/DigestEntries').then((part) => part.DigestEntries));
-const NoteEntry = late(() => import('../../outside/NoteEntry').then((part) => part.NoteEntry));
+const DigestEntries = late(() => import('../../meeting/digest/DigestEntries').then((part) => part.DigestEntries));
+const NoteEntry = late(() => import('../../sharing/outside/NoteEntry').then((part) => part.NoteEntry));
 const FileEntries = late(() => import('./FileEntries').then((part) => part.FileEntries));
-const RenameName = late(() => import('../../rename/RenameName').then((part) => part.RenameName));
+const RenameName = late(() => import('../rename/RenameName').then((part) => part.RenameName));
 
 const FINISHED = [
   ['stay', 'stay where they are'],

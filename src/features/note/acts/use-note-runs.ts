@@ -9,7 +9,7 @@ import { useServices } from '../../session/state/services';
 import { useAppDispatch, useAppSelector } from '../../session/state/state';
 import { useToldDone } from '../../session/acting/use-act';
 import { useLatest } from '../../../ui/use-latest';
-import { useArchiveNote } from '../../archive/use-archive-note';
+import { useArchiveNote } from '../../keep/archive/use-archive-note';
 import { useClearFinished } from './use-clear-finished';
 
 /** What only the page itself can do: put the cursor into the title, and ask. Null where the note has no title of its own. */
@@ -55,7 +55,7 @@ export function useNoteRuns(path: string, title: string, asking: Asking): NoteCo
       'note-again': () => latest.current.asking.again(),
       'note-seal': () => {
         if (!isSealedPath(path)) dispatch(frameSlice.actions.dialogShown({ is: 'seal', what: 'notes', paths: [path], title }));
-        else void import('../../seal/unseal').then(({ unseal }) => unseal(seals, [path]));
+        else void import('../../sharing/seal/unseal').then(({ unseal }) => unseal(seals, [path]));
       },
       'note-earlier': () => void navigate(earlierAddress(path)),
       'note-lend': () => dispatch(frameSlice.actions.dialogShown({ is: 'lend', what: 'note', path, title })),

@@ -113,7 +113,7 @@ export function useAct(): RowActions {
     // Seldom wanted: loaded with the first task that is one link.
     const offer = (text: string, from: string): void => {
       if (soleLink(text) !== null)
-        void import('../../project/offer-settling').then(({ offerSettling }) => offerSettling(services, text, from, told));
+        void import('../../pages/project/offer-settling').then(({ offerSettling }) => offerSettling(services, text, from, told));
     };
     const act: RowActions['act'] = async (ref, text, given, openSteps = 0) => {
       const task = { ref, text, openSteps };

@@ -2,7 +2,7 @@ import { type PayloadAction, createSlice, current } from '@reduxjs/toolkit';
 import type { SaveState } from '../../../store/texts/open-texts';
 import type { BesideView, FrameMemory, Pin } from './frame-memory';
 import { type NamesPaths, followMove } from './follow-move';
-import { hidesTitle } from '../../../core/seal/sealed-names';
+import { hidesTitle } from '../../../core/sharing/seal/sealed-names';
 import type { AskedDialog, WhyQuestion } from '../acting/task-dialog';
 
 export type { BesideView, Pin } from './frame-memory';

@@ -1,4 +1,4 @@
-import type { OutsideTask } from '../../../core/outside/outside-task';
+import type { OutsideTask } from '../../../core/sharing/outside/outside-task';
 import { type OutsideList, newRecord } from '../outside-record';
 import { OutsideTroubled, type OutsideRemote } from '../outside-remote';
 import type { RecordBook } from '../record-book';

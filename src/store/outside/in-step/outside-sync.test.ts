@@ -1,7 +1,7 @@
-import type { SharedTask } from '../../../core/outside/shared-task';
+import type { SharedTask } from '../../../core/sharing/outside/shared-task';
 import { MemoryService } from '../memory-service';
 import { outsideDesk } from '../test-outside';
-import { LONG } from '../../../core/test-runs';
+import { LONG } from '../../../core/testing/test-runs';
 
 const MINUTE = 60_000;
 const MONDAY = Date.UTC(2026, 10, 23, 9, 14);

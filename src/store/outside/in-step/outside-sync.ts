@@ -1,5 +1,5 @@
 import { shelfOf } from '../../../core/index/live/shelf';
-import { type SharedTask, sameTask } from '../../../core/outside/shared-task';
+import { type SharedTask, sameTask } from '../../../core/sharing/outside/shared-task';
 import { outsidePath } from '../../../core/note/names/outside-path';
 import type { ActionContext } from '../../../core/task/acts/action-context';
 import { type LineTask, actOnLines } from '../../../core/task/acts/act-on-lines';

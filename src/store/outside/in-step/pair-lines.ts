@@ -1,4 +1,4 @@
-import { sameField } from '../../../core/outside/shared-task';
+import { sameField } from '../../../core/sharing/outside/shared-task';
 import type { LineTask } from '../../../core/task/acts/act-on-lines';
 import { isOpen } from '../../../core/task/line/status';
 import type { FaceLine } from '../face-lines';

@@ -1,5 +1,5 @@
-import type { OutsideTrouble, OutsideWrite, PutResult } from '../../../core/outside/outside-task';
-import { asOthersRead, sameField } from '../../../core/outside/shared-task';
+import type { OutsideTrouble, OutsideWrite, PutResult } from '../../../core/sharing/outside/outside-task';
+import { asOthersRead, sameField } from '../../../core/sharing/outside/shared-task';
 import { troubled } from './look-there';
 import type { OutsideList, OutsideRecord } from '../outside-record';
 import { OutsideTroubled, type OutsideRemote } from '../outside-remote';

@@ -1,6 +1,6 @@
-import { type Merged, mergedTask } from '../../../core/outside/merged-task';
-import { intentionsFor } from '../../../core/outside/shared-lines';
-import { SHARED_FIELDS, type SharedField, type SharedTask, sameField, withFields } from '../../../core/outside/shared-task';
+import { type Merged, mergedTask } from '../../../core/sharing/outside/merged-task';
+import { intentionsFor } from '../../../core/sharing/outside/shared-lines';
+import { SHARED_FIELDS, type SharedField, type SharedTask, sameField, withFields } from '../../../core/sharing/outside/shared-task';
 import type { Intention } from '../../../core/task/acts/intention';
 import { isOpen } from '../../../core/task/line/status';
 import type { FaceLine } from '../face-lines';

@@ -1,4 +1,4 @@
-import { SHARED_FIELDS, type SharedTask, asOthersRead, sameTask } from '../../../core/outside/shared-task';
+import { SHARED_FIELDS, type SharedTask, asOthersRead, sameTask } from '../../../core/sharing/outside/shared-task';
 import { dayOfDate, isoDay } from '../../../core/calendar/day';
 import { outsidePath } from '../../../core/note/names/outside-path';
 import { isOpen } from '../../../core/task/line/status';

@@ -1,5 +1,5 @@
 import type { Day } from '../../../calendar/day';
-import { type CarryOffer, carryOffer, leftAloneSign } from '../../../day/carry-forward';
+import { type CarryOffer, carryOffer, leftAloneSign } from '../../../day/plan/carry-forward';
 import type { Library } from '../../library';
 import { type FoundTask, foundOf } from '../of-a-task/found-task';
 

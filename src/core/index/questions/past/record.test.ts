@@ -3,7 +3,7 @@ import { isoDay, readIsoDay } from '../../../calendar/day';
 import { figuresOf } from '../../days/figures-of';
 import { Library, type LibrarySettings } from '../../library';
 import { daysRecord, repeatsRecord } from './record';
-import { runs } from '../../../test-runs';
+import { runs } from '../../../testing/test-runs';
 
 const TODAY = readIsoDay('2026-11-23') ?? 0;
 const SETTINGS: LibrarySettings = { today: TODAY, firstDayOfWeek: 1, dateStyle: 'words', me: null, workingDay: 480 };

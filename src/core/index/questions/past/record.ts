@@ -4,7 +4,7 @@ import { foldPath } from '../../../note/names/path';
 import { tagWithUppers } from '../../../note/names/names';
 import { readNote } from '../../../task/reading/read-note';
 import { excuseOf } from '../../days/day-matter';
-import { sharesOf } from '../../../day/planned';
+import { sharesOf } from '../../../day/plan/planned';
 import { type Occurrence, recordShare, repeatRecord } from '../../../review/repeat-record';
 import { repeatsOf } from '../../../review/repeats-of';
 import type { Row } from '../../../gather/rows/row';
