@@ -60,11 +60,11 @@ export function projects(desk: Desk, reading: Reading): PrintedProject[] {
   return answer.groups
     .flatMap((group) => group.rows.map(({ row }) => row))
     .map(({ head, facts, task }) => {
-      const { open = 0, done = 0, all = 0, state = null } = facts ?? {};
+      const { open = 0, done = 0, all = 0, state } = facts ?? {};
       const next = library.nextStep(head.path);
       return {
         note: head.path,
-        state: state ?? 'active',
+        state: state ?? '',
         open,
         done,
         progress: all === 0 ? null : Math.round((100 * done) / all),

@@ -35,15 +35,17 @@ export function useDayPlans(first: Day, count: number): DayPlan[] | null {
 export function useFit(): Fit | null {
   const { engine } = useServices();
   const changes = useChanges();
+  const isReady = useAppSelector((state) => state.library.overview !== null);
   const settings = useAppSelector((state) => state.settings);
   const { day: today, minute } = useNow();
   const [fit, setFit] = useState<Fit | null>(null);
   useEffect(() => {
+    if (!isReady) return;
     let gone = false;
     void engine.ask('fit', { after: minute }).then((answer) => !gone && setFit(answer));
     return () => {
       gone = true;
     };
-  }, [engine, changes, settings, today, minute]);
+  }, [engine, isReady, changes, settings, today, minute]);
   return fit;
 }

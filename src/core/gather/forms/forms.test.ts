@@ -148,6 +148,7 @@ describe('notes, meetings and key points', () => {
       text: '---\nkind: project\nstate: active\ndue: 2026-12-01\ntags: [exhibition]\n---\n- [ ] a\n- [x] b\n- The lens is on loan until May #loans {key}\n- [ ] c {key}',
     },
     { path: 'P/Gales.md', text: '---\nkind: project\nstate: later\n---\n- [x] d' },
+    { path: 'P/Reef.md', text: '---\nkind: project\n---\n' },
     { path: 'M/Round.md', text: '---\nkind: meeting\ndate: 2026-11-20\npeople: [noor]\n---\n- [ ] e' },
   ]);
   const found = (text: string): string[] => {
@@ -159,16 +160,17 @@ describe('notes, meetings and key points', () => {
     );
   };
   it.each([
-    ['from notes where kind = project', ['Salt', 'Gales']],
+    ['from notes where kind = project', ['Salt', 'Gales', 'Reef']],
     ['from notes where open > 0 order by open desc', ['Salt', 'Round']],
     ['from notes where done >= 1 and progress < 50%', ['Salt']],
-    ['from notes where state = active or state != active order by title', ['Gales', 'Salt']],
+    ['from notes where state = active or state != active order by title', ['Gales', 'Reef', 'Salt']],
     ['from notes where due < 2026-12-24 and #exhibition', ['Salt']],
     ['from notes where title has "ROU"', ['Round']],
-    ['from notes where without due and path in "P"', ['Gales']],
+    ['from notes where without due and path in "P"', ['Gales', 'Reef']],
     ['from meetings where date in last 7 days', ['Round']],
     ['from meetings where @noor', ['Round']],
-    ['from notes group by state', ['Active: Salt', 'Later: Gales', 'No state: Round']],
+    ['from notes group by state', ['Active: Salt', 'Active: Reef', 'Later: Gales', 'No state: Round']],
+    ['from notes where state = active', ['Salt', 'Reef']],
     ['from key points', ['The lens is on loan until May #loans', 'c']],
     ['from key points where #loans', ['The lens is on loan until May #loans']],
     ['from key points where open', ['c']],

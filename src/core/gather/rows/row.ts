@@ -76,6 +76,7 @@ export interface NoteFacts {
   open: number;
   done: number;
   all: number;
+  /** A project or a goal that says none is active. */
   state: string | null;
   level: string | null;
   form: string | null;
@@ -149,7 +150,8 @@ export function noteRowOf(head: NoteHead, front: FrontMatter, { open, done, all 
   const row = rowOf('note', task, 0, head, null, null, null);
   const said = (key: string): string | null => fieldWords(fields[key]);
   const days = seen === null ? { created: null, changed: null } : daysOfText(seen);
-  row.facts = { open, done, all, state: said('state'), level: said('level'), form: said('form'), series: said('series'), ...days };
+  const state = said('state') ?? (head.kind === 'project' || head.kind === 'goal' ? 'active' : null);
+  row.facts = { open, done, all, state, level: said('level'), form: said('form'), series: said('series'), ...days };
   row.fields = fields;
   row.steps = all;
   row.stepsDone = done;

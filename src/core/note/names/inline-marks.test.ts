@@ -1,4 +1,4 @@
-import { marksIn } from './inline-marks';
+import { marksIn, withoutMarks } from './inline-marks';
 
 const found = (text: string): string[] => marksIn(text).map(({ is, from, to, width }) => `${is}: ${text.slice(from + width, to - width)}`);
 
@@ -16,6 +16,13 @@ describe('marksIn', () => {
     ['``two ` ticks``', []],
     ['**#loans** are due', ['bold: #loans']],
   ])('%s', (text, wanted) => expect(found(text)).toEqual(wanted));
+
+  it.each([
+    ['**Write it down.** Press `F10`', 'Write it down. Press F10'],
+    ['~~**gone** today~~', 'gone today'],
+    ['~~gone~~ and 5 * 3', 'gone and 5 * 3'],
+    ['plain', 'plain'],
+  ])('%s is read as %s', (text, words) => expect(withoutMarks(text)).toBe(words));
 
   it('finds nothing in a line that nobody reads as words', () => expect(marksIn('**word** '.repeat(20_000))).toEqual([]));
 });

@@ -34,3 +34,22 @@ export function marksIn(text: string): InlineMark[] {
     }
   return marks;
 }
+
+/**
+ * A text without the signs that set words apart.
+ *
+ * @example withoutMarks('pack it **today**') // 'pack it today'
+ */
+export function withoutMarks(text: string): string {
+  const signs = marksIn(text).flatMap(({ from, to, width }) => [
+    [from, from + width],
+    [to - width, to],
+  ]);
+  let words = '';
+  let at = 0;
+  for (const [from = 0, to = 0] of signs.sort(([one = 0], [other = 0]) => one - other)) {
+    words += text.slice(at, from);
+    at = Math.max(at, to);
+  }
+  return words + text.slice(at);
+}

@@ -7,6 +7,8 @@ import { toneOf } from './tones';
 interface BarsProps {
   series: readonly Series[];
   measure: Measure;
+  /** In pixels; bars over time take more where they are many. */
+  width: number;
   /** Whether the keys follow each other in time, and stand from left to right. */
   isTime: boolean;
   label: (key: string) => string;
@@ -18,8 +20,11 @@ interface BarsProps {
 
 const HEIGHT = 220;
 const ROW = 28;
-const WIDTH = 640;
+/** The room of names beside bars, in pixels; at most so much of the whole. */
 const NAMES = 170;
+const NAMES_SHARE = 0.4;
+/** So wide a letter of a name is at most, in pixels. */
+const LETTER = 6.4;
 
 /** Where an axis is marked: of time at whole hours. */
 function ticksOf(measure: Measure, most: number, usual: readonly number[]): readonly number[] {
@@ -29,15 +34,17 @@ function ticksOf(measure: Measure, most: number, usual: readonly number[]): read
 }
 
 /** Bars of one key, stacked by another: over time from left to right, else one below the other with their names. */
-export function Bars({ series, measure, isTime, label, against, chosen, onChoose }: BarsProps) {
+export function Bars({ series, measure, width: room, isTime, label, against, chosen, onChoose }: BarsProps) {
   const values = series[0]?.values ?? [];
   const keys = values.map(({ key }) => key ?? '');
   const totalOf = (at: number): number => series.reduce((sum, one) => sum + (one.values[at]?.value ?? 0), 0);
   const most = Math.max(1, ...values.map((_, at) => totalOf(at)), ...against.values());
-  const width = isTime ? Math.max(WIDTH, keys.length * 14 + 60) : WIDTH;
+  const width = isTime ? Math.max(room, keys.length * 14 + 60) : room;
+  const names = Math.min(NAMES, room * NAMES_SHARE);
+  const letters = Math.floor(names / LETTER);
   const height = isTime ? HEIGHT : keys.length * ROW + 4;
   const band = scaleBand<string>(keys, isTime ? [44, width - 4] : [2, height - 2]).padding(0.22);
-  const size = scaleLinear([0, most], isTime ? [0, height - 44] : [0, width - NAMES - 60]);
+  const size = scaleLinear([0, most], isTime ? [0, height - 44] : [0, width - names - 60]);
   const every = Math.ceil(keys.length / 16);
   const ofHours = (id: string): string => (against.has(id) ? ` of ${valueWords(measure, against.get(id) ?? 0)}` : '');
   return (
@@ -47,8 +54,7 @@ export function Bars({ series, measure, isTime, label, against, chosen, onChoose
       width={width}
       height={height}
       viewBox={`0 0 ${width} ${height}`}
-      className="max-w-none text-[12px]"
-      style={isTime ? undefined : { maxWidth: '100%', height: 'auto' }}
+      className="block max-w-none text-[12px]"
     >
       {isTime &&
         ticksOf(measure, most, size.ticks(4)).map((tick) => (
@@ -95,7 +101,7 @@ export function Bars({ series, measure, isTime, label, against, chosen, onChoose
               const { fill, opacity, hatch } = toneOf(place);
               const box = isTime
                 ? { x: start, y: height - 24 - from - long, width: thick, height: long }
-                : { x: NAMES + from, y: start, width: long, height: thick };
+                : { x: names + from, y: start, width: long, height: thick };
               return (
                 <g key={one.key}>
                   <rect {...box} fill={fill} opacity={opacity} />
@@ -121,10 +127,10 @@ export function Bars({ series, measure, isTime, label, against, chosen, onChoose
               )
             ) : (
               <>
-                <text x={NAMES - 8} y={start + thick / 2} dy="0.32em" textAnchor="end" fill="var(--ink)">
-                  {words.length > 26 ? `${words.slice(0, 25)}…` : words}
+                <text x={names - 8} y={start + thick / 2} dy="0.32em" textAnchor="end" fill="var(--ink)">
+                  {words.length > letters ? `${words.slice(0, letters - 1)}…` : words}
                 </text>
-                <text x={NAMES + before + 6} y={start + thick / 2} dy="0.32em" fill="var(--muted)">
+                <text x={names + before + 6} y={start + thick / 2} dy="0.32em" fill="var(--muted)">
                   {valueWords(measure, total)}
                 </text>
               </>

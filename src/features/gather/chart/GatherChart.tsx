@@ -1,7 +1,8 @@
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { type Series, barsOf, curveOf } from '../../../core/gather/forms/series';
 import { isTimeKey, timeLabel } from '../../../core/gather/forms/time-keys';
 import type { Measure } from '../../../core/gather/language/ast';
+import { useWidth } from '../../../ui/window/use-width';
 import { saveFile } from '../../files/out/save-file';
 import { useNow } from '../../session/state/services';
 import type { FormProps } from '../list/form-props';
@@ -14,11 +15,15 @@ import { savedPicture } from './saved-picture';
 import { useHoursThere } from './use-hours-there';
 import { valueWords } from './value-words';
 
+/** A picture is at most so wide, in pixels; where there is less room it is drawn for that, so that its letters stay as large. */
+const WIDEST = 640;
+
 /** A gather as bars or as a curve, with its figures as a table; a bar that is pressed shows its tasks. */
 export function GatherChart({ answer, name }: FormProps) {
   const { day: today } = useNow();
   const { form, groups } = answer;
-  const picture = useRef<HTMLDivElement>(null);
+  const [picture, setPicture] = useState<HTMLDivElement | null>(null);
+  const width = Math.min(WIDEST, useWidth(picture, WIDEST));
   const [chosen, setChosen] = useState<string | null>(null);
   const series = useMemo(
     () => (form?.is === 'bars' ? barsOf(form, groups) : form?.is === 'curve' ? curveOf(form, groups, today) : []),
@@ -45,11 +50,11 @@ export function GatherChart({ answer, name }: FormProps) {
           <span className="inline-block w-4 border-t-2 border-ink" aria-hidden="true" /> the hours there are
         </p>
       )}
-      <div ref={picture} className="overflow-x-auto">
+      <div ref={setPicture} className="overflow-x-auto">
         {form.is === 'curve' && isTime ? (
-          <Curve series={series} measure={measure} label={timeLabel} />
+          <Curve series={series} measure={measure} width={width} label={timeLabel} />
         ) : (
-          <Bars series={series} measure={measure} isTime={isTime} label={timeLabel} against={hours} chosen={chosen} onChoose={setChosen} />
+          <Bars {...{ series, measure, width, isTime, chosen }} label={timeLabel} against={hours} onChoose={setChosen} />
         )}
       </div>
       <div className="no-print mt-1 flex flex-wrap gap-1 text-[0.86rem]">
@@ -66,7 +71,7 @@ export function GatherChart({ answer, name }: FormProps) {
             type="button"
             className="quiet-button"
             onClick={() => {
-              const drawn = picture.current?.querySelector('svg');
+              const drawn = picture?.querySelector('svg');
               if (drawn) void savedPicture(drawn, kind).then((bytes) => saveFile(`${file}.${kind}`, bytes));
             }}
           >

@@ -6,7 +6,7 @@ import { dialogTask } from '../../session/acting/task-dialog';
 import { useAct, useUndo } from '../../session/acting/use-act';
 import { frameSlice } from '../../session/state/frame-slice';
 import { useServices } from '../../session/state/services';
-import { useAppDispatch } from '../../session/state/state';
+import { useAppDispatch, useAppSelector } from '../../session/state/state';
 import { useChanges } from '../../session/asked/use-changes';
 import type { Decision } from './decisions';
 
@@ -65,6 +65,8 @@ export function useThrough(text: string, place: string | null): Through | null {
   const undoStep = useUndo();
   const dispatch = useAppDispatch();
   const changes = useChanges();
+  // Asked before, a list would be taken for empty.
+  const isRead = useAppSelector((state) => state.library.overview !== null);
   const [walk, move] = useReducer(walked, null);
   const [task, setTask] = useState<TaskClosely | null | undefined>(undefined);
   /** The decision that is under way, of which task, and the newest step before it: a dialog made it when there is a newer one. */
@@ -72,12 +74,13 @@ export function useThrough(text: string, place: string | null): Through | null {
   /** The places of the decisions, in their order. */
   const made = useRef<{ at: number; raw: string }[]>([]);
   useEffect(() => {
+    if (!isRead) return;
     let gone = false;
     void engine.ask('matching', { text, at: place }).then((tasks) => !gone && move({ is: 'found', tasks }));
     return () => {
       gone = true;
     };
-  }, [engine, text, place]);
+  }, [engine, text, place, isRead]);
   const at = walk?.at ?? 0;
   const present = walk?.tasks[at];
   useEffect(() => {

@@ -109,7 +109,8 @@ export function AgendaPage({ path, title, text, onEdit }: AgendaPageProps) {
           ),
         )}
       </div>
-      {empty && <NothingHere narrowed={isNarrowed(narrowing)} />}
+      {/* What stands above the lists has its own words. */}
+      {empty && (Top === null || isNarrowed(narrowing)) && <NothingHere narrowed={isNarrowed(narrowing)} />}
       {!shipped && own.length > 1 && (
         <Later after={300}>
           <LeftOut gathers={own} />
@@ -135,8 +136,8 @@ function PageMenu({ path, title, text, onEdit, onRestore }: AgendaPageProps & { 
   const takeOut = (): void =>
     void dispatch(frameSlice.actions.dialogShown({ is: 'take-out', what: 'lists', texts: null, at: path, title, isPage: true }));
   return (
-    <div className="no-print mt-1 flex">
-      <button type="button" className="quiet-button" onClick={onEdit}>
+    <div className="no-print mt-1 flex shrink-0">
+      <button type="button" className="quiet-button whitespace-nowrap" onClick={onEdit}>
         <Pencil size={14} aria-hidden="true" />
         Edit the page
       </button>

@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import type { FoundNote } from '../../../core/index/questions/search';
 import { bareWords } from '../../../core/note/blocks/bare-words';
+import { withoutMarks } from '../../../core/note/names/inline-marks';
 import { noteAddress } from '../../session/places/addresses';
 import { readableTitle } from '../../note/links/readable-title';
 import { markedParts } from './marked-parts';
@@ -34,7 +35,7 @@ export function FoundNotes({ notes, terms }: FoundNotesProps) {
               className="block min-h-[26px] rounded-sm px-1 -mx-1 py-0.5 text-[0.92rem] text-muted hover:bg-raised [overflow-wrap:anywhere]"
             >
               <bdi>
-                {markedParts(bareWords(text), terms).map((part, index) =>
+                {markedParts(withoutMarks(bareWords(text)), terms).map((part, index) =>
                   part.marked ? (
                     <mark key={index} className="rounded-sm bg-sun-soft px-px text-ink">
                       {part.text}

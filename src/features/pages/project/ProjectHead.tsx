@@ -29,7 +29,7 @@ export function ProjectHead({ path, title }: { path: string; title: string }) {
           </button>
         }
       >
-        <MenuChoices value={state ?? 'active'}>
+        <MenuChoices value={state ?? ''}>
           {STATES.map(([name, label]) => (
             <MenuChoice key={name} value={name} label={label} onSelect={() => void settle(path, title, name, linking)} />
           ))}
@@ -58,4 +58,4 @@ export function ProjectHead({ path, title }: { path: string; title: string }) {
   );
 }
 
-const nameOf = (state: string | null): string => STATES.find(([name]) => name === (state ?? 'active'))?.[1] ?? state ?? '';
+const nameOf = (state: string | null): string => STATES.find(([name]) => name === state)?.[1] ?? state ?? '';
