@@ -210,7 +210,9 @@ async function allAgree({ owner, phone, borrower, service, words }: Holders, fau
     const theirs = (await everythingStored(phone)).notes;
     // A file that is just being written cannot be read.
     const files: Record<string, string> = await filesOf(page).catch(() => ({}));
-    const shown = (await text(borrower).locator('.cm-line').allTextContents()).join('\n');
+    const lines = await text(borrower).locator('.cm-line').allTextContents();
+    // Put out, it shows why.
+    const shown = lines.length > 0 ? lines.join('\n') : await borrower.locator('body').innerText();
     const all = Object.values(mine).join('\n');
     return [
       ...words.missingIn(all).map((word) => `${word} is in no note`),
@@ -225,7 +227,8 @@ async function allAgree({ owner, phone, borrower, service, words }: Holders, fau
         .map((path) => `folder without ${path}`),
       ...branchOf(mine[PATH] ?? '')
         .filter((word) => !shown.includes(word))
-        .map((word) => `borrower: ${word}`),
+        .map((word) => `borrower: ${word}; it shows ${shown.slice(0, 200)}`)
+        .slice(0, 3),
       ...outsideApart(service, mine[PATH] ?? ''),
     ];
   };

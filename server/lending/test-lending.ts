@@ -1,10 +1,11 @@
-import { HocuspocusProvider, HocuspocusProviderWebsocket } from '@hocuspocus/provider';
+import { HocuspocusProviderWebsocket } from '@hocuspocus/provider';
 import { randomBytes } from 'node:crypto';
 import { type Server, createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { WebSocket } from 'ws';
 import * as Y from 'yjs';
 import { LENT_SOCKET, type LentToken } from '../../src/core/sharing/lend/lent-messages';
+import { SharedText } from '../../src/store/device/shared-text';
 import { makeApp } from '../app';
 import { digest } from '../parts/secrets';
 import type { Lending, LendingWish } from './lending';
@@ -16,7 +17,7 @@ export const secretMade = (): string => randomBytes(16).toString('base64url');
 export interface Joined {
   doc: Y.Doc;
   text: Y.Text;
-  provider: HocuspocusProvider;
+  provider: SharedText;
   /** What the server said beside the text. */
   told: string[];
   /** Why it was not let in, or was put out. */
@@ -104,7 +105,7 @@ export function joinText(base: string, name: string, token: LentToken): Joined {
   });
   let sync: () => void = () => undefined;
   const synced = new Promise<void>((resolve) => (sync = resolve));
-  const provider = new HocuspocusProvider({
+  const provider = new SharedText({
     ...{ websocketProvider, name, document: doc, token: JSON.stringify(token) },
     onStateless: ({ payload }) => void told.push(payload),
     onAuthenticationFailed: ({ reason }) => void refused.push(reason),

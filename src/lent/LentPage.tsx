@@ -200,7 +200,7 @@ function State({ shown: { isThere, isKept, isFull }, rights }: { shown: Shown; r
   if (isFull)
     return (
       <p role="alert" className="no-print mb-2 rounded-md bg-sun-soft px-3 py-1.5">
-        This text is as long as it may be, so what was written last is not kept. Copy out what you need, and load the page anew.
+        This text is as long as it may be, so what was written last is not kept. Make it shorter, or copy out what you need.
       </p>
     );
   const words = !isThere

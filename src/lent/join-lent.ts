@@ -1,4 +1,4 @@
-import { HocuspocusProvider, HocuspocusProviderWebsocket } from '@hocuspocus/provider';
+import { HocuspocusProviderWebsocket } from '@hocuspocus/provider';
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import type { Awareness } from 'y-protocols/awareness';
@@ -15,6 +15,7 @@ import {
   LENT_REFUSALS,
   readLent,
 } from '../core/sharing/lend/lent-messages';
+import { SharedText } from '../store/device/shared-text';
 
 /** How far one is with the address: asked, shown, to be asked again as it is lent otherwise now, or why not. */
 export type Access = 'asking' | 'open' | 'again' | LentRefusal;
@@ -45,7 +46,7 @@ export class JoinedLent {
   private shown: Shown = { access: 'asking', isThere: false, isKept: true, isFull: false, about: null, ticks: new Map() };
   private readonly listeners = new Set<() => void>();
   private readonly socket: HocuspocusProviderWebsocket;
-  private readonly provider: HocuspocusProvider;
+  private readonly provider: SharedText;
   private written = 0;
   private marking: ReturnType<typeof setTimeout> | null = null;
 
@@ -55,14 +56,14 @@ export class JoinedLent {
     private name: string,
   ) {
     this.socket = new HocuspocusProviderWebsocket({ url: location.origin.replace(/^http/, 'ws') + LENT_SOCKET, maxDelay: LONGEST });
-    this.provider = new HocuspocusProvider({
+    this.provider = new SharedText({
       websocketProvider: this.socket,
       name: bytesToHex(sha256(utf8ToBytes(address))),
       document: this.doc,
       token: () => this.token(),
       onAuthenticationFailed: ({ reason }) => this.refused(reason),
       onStateless: ({ payload }) => this.heard(payload),
-      onSynced: () => this.show({ access: 'open', isThere: true }),
+      onSynced: () => this.joined(),
       onDisconnect: () => this.show({ isThere: false }),
       onClose: ({ event }) => this.closed(event.reason),
     });
@@ -134,18 +135,31 @@ export class JoinedLent {
     const told = readLent(LENT_TOLD, payload);
     if (!told) return;
     if ('full' in told) this.show({ isFull: true });
-    else if (told.kept === this.written) this.show({ isKept: true });
+    else if (told.kept === this.written) this.show({ isKept: true, isFull: false });
   }
 
   private refused(reason: string): void {
     const known = LENT_REFUSALS.find((one) => one === reason) ?? 'busy';
     if (known === 'nothing') this.end();
+    else if (known === 'busy' && this.shown.access === 'open') this.awayFromIt();
     else this.show({ access: known });
+  }
+
+  private joined(): void {
+    this.provider.inStep();
+    this.show({ access: 'open', isThere: true });
+  }
+
+  /** What was open stays in sight, with all that was written: it may be here alone. */
+  private awayFromIt(): void {
+    this.show({ isThere: false });
+    this.provider.joinAgain();
   }
 
   private closed(reason: string): void {
     if (reason === 'nothing') this.end();
-    if (reason === 'again') this.show({ access: 'again' });
+    else if (reason === 'again') this.show({ access: 'again' });
+    else if (this.shown.access === 'open') this.awayFromIt();
   }
 
   /** It is lent no more: nothing of it stays in sight, and nobody is asked again. */

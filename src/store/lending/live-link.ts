@@ -1,5 +1,6 @@
-import { HocuspocusProvider, HocuspocusProviderWebsocket } from '@hocuspocus/provider';
+import { HocuspocusProviderWebsocket } from '@hocuspocus/provider';
 import { LENT_SOCKET } from '../../core/sharing/lend/lent-messages';
+import { SharedText } from '../device/shared-text';
 import type { LentHost } from './lent-keeper';
 
 /** The longest pause until a server that is away is asked again, in milliseconds. */
@@ -13,10 +14,14 @@ export function liveLinks(origin: string): { connect: LentHost['connect']; end: 
   });
   return {
     connect: ({ name, key }, document, { synced, refused }) => {
-      const provider = new HocuspocusProvider({
+      const provider: SharedText = new SharedText({
         ...{ websocketProvider, name, document, token: JSON.stringify({ key }) },
-        onSynced: synced,
-        onAuthenticationFailed: ({ reason }) => reason === 'nothing' && refused(),
+        onSynced: () => {
+          provider.inStep();
+          synced();
+        },
+        onAuthenticationFailed: ({ reason }) => (reason === 'nothing' ? refused() : provider.joinAgain()),
+        onClose: ({ event: { reason } }) => reason !== 'nothing' && provider.joinAgain(),
       });
       provider.attach();
       // Whoever has it open sees that its owner is there.
