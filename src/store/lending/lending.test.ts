@@ -174,7 +174,7 @@ describe('a branch that is lent', () => {
     const { lars, kept, store, lending, text } = await setUp();
     lars.write((words) => words.replace('Pack it', 'Pack it last'));
     await store.db.lent.update('lens', { ended: true });
-    const commit = jest.spyOn(store, 'commit').mockRejectedValueOnce(new DOMException('full', 'QuotaExceededError'));
+    const commit = jest.spyOn(store, 'commit').mockRejectedValue(new DOMException('full', 'QuotaExceededError'));
     await kept.keeper.look();
     expect([lending.ended.has('lens'), lending.dropped.has('lens')]).toEqual([true, false]);
     commit.mockRestore();
