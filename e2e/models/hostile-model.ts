@@ -2,6 +2,7 @@ import { type Browser, type Page, type chromium, expect } from '@playwright/test
 import { changedTask, readTask } from '../../stand-in/task-text';
 import { NOW } from '../desk';
 import { HostileServer, type OutsideService, OwnersBrowser, PATH, madeReady, outsideService } from './hostile-desk';
+import { shownText } from './shown-text';
 import { everythingStored, randomFrom } from './stored';
 
 interface HostileRun {
@@ -109,7 +110,7 @@ class Words {
         await page.keyboard.press('End');
         // Whole: letters that two type at one place at once stand among each other.
         await page.keyboard.insertText(` ${word}`);
-        if (((await text(page).textContent({ timeout: 2000 })) ?? '').includes(word)) typed.push(word);
+        if ((await shownText(page))?.includes(word)) typed.push(word);
         await page.waitForTimeout(50 + random() * 400);
         if (await page.getByText('Saved', { exact: true }).first().isVisible()) this.keep(typed.splice(0));
       }
@@ -210,9 +211,8 @@ async function allAgree({ owner, phone, borrower, service, words }: Holders, fau
     const theirs = (await everythingStored(phone)).notes;
     // A file that is just being written cannot be read.
     const files: Record<string, string> = await filesOf(page).catch(() => ({}));
-    const lines = await text(borrower).locator('.cm-line').allTextContents();
     // Put out, it shows why.
-    const shown = lines.length > 0 ? lines.join('\n') : await borrower.locator('body').innerText();
+    const shown = (await shownText(borrower)) ?? (await borrower.locator('body').innerText());
     const all = Object.values(mine).join('\n');
     return [
       ...words.missingIn(all).map((word) => `${word} is in no note`),

@@ -1,5 +1,6 @@
 import { type BrowserContext, type Page, expect } from '@playwright/test';
 import { NOW } from '../desk';
+import { shownText } from './shown-text';
 import { everythingStored, randomFrom } from './stored';
 
 const FIRST = ['- [ ] Weigh the crate', '- [ ] Test the lamp', 'Some words', '', '- [ ] Ring the lender', 'Last words'].join('\n');
@@ -63,21 +64,6 @@ export async function runTabsModel(context: BrowserContext, { tabs, seconds, see
 }
 
 const field = (page: Page) => page.getByRole('textbox', { name: 'Text of the note' });
-
-interface EditorContent extends HTMLElement {
-  /** Where the editor's library keeps its view. */
-  cmTile?: { root: { view: { state: { doc: { toString: () => string } } } } };
-}
-
-/** What the editor holds, folded or not; null when there is none. */
-function shownText(page: Page): Promise<string | null> {
-  return page.evaluate(() => {
-    const content = document.querySelector<EditorContent>('.cm-content');
-    if (!content) return null;
-    if (!content.cmTile) throw new Error('the editor keeps its view elsewhere now');
-    return content.cmTile.root.view.state.doc.toString();
-  });
-}
 
 /** Types a word at the end of some line; whether the editor showed it then. */
 async function typeWord(page: Page, word: string, random: () => number): Promise<boolean> {
