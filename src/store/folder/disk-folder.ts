@@ -17,6 +17,11 @@ export interface Ignored {
 /** A folder of plain files, on the disk or wherever else; what it throws says why something could not be done. */
 export interface DiskFolder {
   /**
+   * So long after a write from here another program may exchange the file without having seen it, in milliseconds; absent where a place only
+   * exchanges what was seen.
+   */
+  unseenFor?: number;
+  /**
    * Every file that can be a note, by one stat each; `warned` are those that were not as they should be.
    *
    * @throws where the folder is not there any more, or may not be read

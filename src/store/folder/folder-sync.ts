@@ -11,6 +11,7 @@ import { type DiskFile, type DiskFolder, sameFile } from './disk-folder';
 import { folderFailure } from './folder-failure';
 import type { InSteps } from './in-step';
 import { type SyncReport, newReport } from './sync-report';
+import { type WrittenOver, isUnseen } from './unseen';
 
 /** So many notes are committed at once. */
 const BATCH = 500;
@@ -21,6 +22,8 @@ const MOST_GLANCED = 1000;
 /** A look that finds more of the files gone than this asks first: the disk may only be away. */
 const MANY_GONE = 10;
 const PART_GONE = 0.3;
+/** Of so many files is remembered what stood there before the last write. */
+const MOST_LATELY = 200;
 
 /** What is to become of a note, decided from what both sides hold. */
 interface Arrival {
@@ -44,6 +47,8 @@ interface Held {
 export class FolderSync {
   /** Notes that changed here since they were looked at, by key; null for all. */
   private dirty: Set<string> | null = null;
+  /** What was written over from here last, by key, the oldest first. */
+  private readonly lately = new Map<string, WrittenOver>();
 
   constructor(
     private readonly store: NoteSource,
@@ -280,7 +285,7 @@ export class FolderSync {
     // An empty file that was never in step says nothing: it was made by a write that did not come to its end.
     const isUnsaid = step === null && note !== null && held !== null && held.file.size === 0;
     if (markThere === before || isUnsaid) return this.goesOut(key, note, held && held.file, report);
-    if (markHere === before) return this.comesIn(key, note, held);
+    if (markHere === before && !this.unseen(key, here, held)) return this.comesIn(key, note, held);
     if (!note || !held) {
       report.stayed.push(note?.path ?? file?.path ?? key);
       return note ? this.goesOut(key, note, null, report) : this.comesIn(key, note, held);
@@ -307,6 +312,7 @@ export class FolderSync {
       this.dirty?.add(key);
       return null;
     }
+    if (before && this.folder.unseenFor !== undefined) this.wroteOver(key, await this.known(key), file);
     report.wentOut.push(path);
     return { key, now: { file, content } };
   }
@@ -326,15 +332,19 @@ export class FolderSync {
   /** Both changed: they are merged line by line, or the file's text stands beside the note. */
   private async together(key: string, note: StoredNote, held: Held, report: SyncReport): Promise<Arrival | null> {
     const here = contentOf(note);
-    const content = await bothIn(this.opener(), note.path, await this.known(key), here, held.content);
+    const grownFrom = this.unseen(key, here, held) ?? (await this.known(key));
+    const content = await bothIn(this.opener(), note.path, grownFrom, here, held.content);
     if (content === 'closed') {
       report.failed.push({ path: note.path, why: CLOSED });
       return null;
     }
     if (content === null) {
       // The file's text is stored here before the file is written over.
-      const other = await besideIt(this.store, note.path, await this.known(key), held.content);
-      if (other.writes.length > 0 && !(await this.store.commit(FOLDER, other.writes)).saved) return null;
+      const other = await besideIt(this.store, note.path, grownFrom, held.content);
+      if (other.writes.length > 0 && !(await this.store.commit(FOLDER, other.writes)).saved) {
+        this.dirty?.add(key);
+        return null;
+      }
       report.beside.push({ path: note.path, other: other.path });
       this.dirty?.add(foldPath(other.path));
     } else {
@@ -347,9 +357,26 @@ export class FolderSync {
     }
     const both = content ?? here;
     const file = await this.folder.write(held.file.path, bytesOf(both), held.file);
+    if (file) this.wroteOver(key, held.content, file);
     if (file) await this.steps.put([{ key, now: { file, content: both } }]);
     else this.dirty?.add(key);
     return null;
+  }
+
+  private wroteOver(key: string, before: Content | null, { modified }: DiskFile): void {
+    if (before === null || this.folder.unseenFor === undefined) return;
+    this.lately.delete(key);
+    this.lately.set(key, { before, modified });
+    const [oldest] = this.lately.keys();
+    if (this.lately.size > MOST_LATELY && oldest !== undefined) this.lately.delete(oldest);
+  }
+
+  /** What a file grew from, where another program wrote it right after us and had not seen what we wrote; null where it had. */
+  private unseen(key: string, here: Content | null, held: Held | null): Content | null {
+    const own = this.lately.get(key);
+    if (!own || !here || !held || held.file.modified - own.modified > (this.folder.unseenFor ?? 0)) return null;
+    if (!('text' in own.before && 'text' in here && 'text' in held.content)) return null;
+    return isUnseen(own.before.text, here.text, held.content.text) ? own.before : null;
   }
 
   /** What both sides held last. */

@@ -12,6 +12,8 @@ const DEEPEST = 40;
 const AT_ONCE = 500;
 /** So many that are ignored are named. */
 const MOST_IGNORED = 500;
+/** No browser exchanges a file on a condition: so long after a write from here another program may not have seen it, in milliseconds. */
+const UNSEEN_FOR = 2000;
 
 /** The folder holds more than a desk can. */
 export class TooMuchError extends Error {
@@ -41,6 +43,7 @@ export function handleFolder(root: FileSystemDirectoryHandle): DiskFolder {
     }
   };
   return {
+    unseenFor: UNSEEN_FOR,
     look: () => lookIn(root),
     stat: async (path) => (await statOf(path))?.file ?? null,
     read: async (path) => {

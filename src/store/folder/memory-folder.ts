@@ -2,6 +2,7 @@ import { type DiskFile, type DiskFolder, type Ignored, sameFile } from './disk-f
 
 /** A folder in memory, for tests: as a disk would have it, with a clock that moves on with each write. */
 export class MemoryFolder implements DiskFolder {
+  unseenFor?: number;
   readonly files = new Map<string, { bytes: Uint8Array; modified: number }>();
   readonly reads: string[] = [];
   ignored: Ignored[] = [];
