@@ -141,7 +141,7 @@ export class JoinedLent {
   private refused(reason: string): void {
     const known = LENT_REFUSALS.find((one) => one === reason) ?? 'busy';
     if (known === 'nothing') this.end();
-    else if (known === 'busy' && this.shown.access === 'open') this.awayFromIt();
+    else if (known === 'busy' && this.shown.access === 'open') this.awayFromIt('refused');
     else this.show({ access: known });
   }
 
@@ -151,15 +151,15 @@ export class JoinedLent {
   }
 
   /** What was open stays in sight, with all that was written: it may be here alone. */
-  private awayFromIt(): void {
+  private awayFromIt(after: 'closed' | 'refused'): void {
     this.show({ isThere: false });
-    this.provider.joinAgain();
+    this.provider.joinAgain(after);
   }
 
   private closed(reason: string): void {
     if (reason === 'nothing') this.end();
     else if (reason === 'again') this.show({ access: 'again' });
-    else if (this.shown.access === 'open') this.awayFromIt();
+    else if (this.shown.access === 'open') this.awayFromIt('closed');
   }
 
   /** It is lent no more: nothing of it stays in sight, and nobody is asked again. */

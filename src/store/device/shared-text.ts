@@ -1,7 +1,7 @@
 import { HocuspocusProvider, WebSocketStatus } from '@hocuspocus/provider';
 
 /** So long after it was closed a text is joined again at first, and at most, in milliseconds. */
-const FIRST = 1000;
+const FIRST = 500;
 const LONGEST = 10_000;
 
 interface Changed {
@@ -26,14 +26,23 @@ export class SharedText extends HocuspocusProvider {
   }
 
   /**
-   * Joins again after a pause, each time a longer one until it was in step. The socket is opened anew for it: on one that was refused once a
-   * server hears no second asking. A socket that is away comes back by itself.
+   * Joins again after a pause, each time a longer one until it was in step; a socket that is away comes back by itself. Once refused, it takes
+   * a new socket: on the old one a server hears no second asking. Where the text alone was closed, others of the socket are left in peace.
    */
-  joinAgain(): void {
+  joinAgain(after: 'closed' | 'refused'): void {
     const socket = this.configuration.websocketProvider;
     if (this.waiting !== null || socket.status !== WebSocketStatus.Connected) return;
-    this.waiting = setTimeout(() => socket.webSocket?.close(), this.pause);
+    this.waiting = setTimeout(() => {
+      this.waiting = null;
+      if (after === 'refused') socket.webSocket?.close();
+      else void this.sendToken().then(() => this.startSync());
+    }, this.pause);
     this.pause = Math.min(LONGEST, 2 * this.pause);
+  }
+
+  override onOpen(event: Parameters<HocuspocusProvider['onOpen']>[0]): Promise<void> {
+    this.stopWaiting();
+    return super.onOpen(event);
   }
 
   /** It is in step: the next pause is a short one. */

@@ -11,7 +11,7 @@ import { type DiskFile, type DiskFolder, sameFile } from './disk-folder';
 import { folderFailure } from './folder-failure';
 import type { InSteps } from './in-step';
 import { type SyncReport, newReport } from './sync-report';
-import { type WrittenOver, isUnseen } from './unseen';
+import { WrittenLately } from './written-lately';
 
 /** So many notes are committed at once. */
 const BATCH = 500;
@@ -22,8 +22,6 @@ const MOST_GLANCED = 1000;
 /** A look that finds more of the files gone than this asks first: the disk may only be away. */
 const MANY_GONE = 10;
 const PART_GONE = 0.3;
-/** Of so many files is remembered what stood there before the last write. */
-const MOST_LATELY = 200;
 
 /** What is to become of a note, decided from what both sides hold. */
 interface Arrival {
@@ -47,8 +45,7 @@ interface Held {
 export class FolderSync {
   /** Notes that changed here since they were looked at, by key; null for all. */
   private dirty: Set<string> | null = null;
-  /** What was written over from here last, by key, the oldest first. */
-  private readonly lately = new Map<string, WrittenOver>();
+  private readonly lately: WrittenLately;
 
   constructor(
     private readonly store: NoteSource,
@@ -56,7 +53,9 @@ export class FolderSync {
     private readonly steps: InSteps,
     /** What opens sealed notes, where both sides changed one; they come and go as they lie. */
     private readonly opener: () => Opener | null = () => null,
-  ) {}
+  ) {
+    this.lately = new WrittenLately(folder.unseenFor);
+  }
 
   /** A note changed here. */
   touched(path: string): void {
@@ -285,12 +284,13 @@ export class FolderSync {
     // An empty file that was never in step says nothing: it was made by a write that did not come to its end.
     const isUnsaid = step === null && note !== null && held !== null && held.file.size === 0;
     if (markThere === before || isUnsaid) return this.goesOut(key, note, held && held.file, report);
-    if (markHere === before && !this.unseen(key, here, held)) return this.comesIn(key, note, held);
+    const unseen = this.lately.grownFrom(key, here, held);
+    if (markHere === before && !unseen) return this.comesIn(key, note, held);
     if (!note || !held) {
       report.stayed.push(note?.path ?? file?.path ?? key);
       return note ? this.goesOut(key, note, null, report) : this.comesIn(key, note, held);
     }
-    return this.together(key, note, held, report);
+    return this.together(key, note, held, unseen ?? (await this.known(key)), report);
   }
 
   /** The file gets what the note says, or goes with it. */
@@ -312,7 +312,7 @@ export class FolderSync {
       this.dirty?.add(key);
       return null;
     }
-    if (before && this.folder.unseenFor !== undefined) this.wroteOver(key, await this.known(key), file);
+    if (before) await this.lately.put(key, () => this.known(key), file);
     report.wentOut.push(path);
     return { key, now: { file, content } };
   }
@@ -329,10 +329,15 @@ export class FolderSync {
     };
   }
 
-  /** Both changed: they are merged line by line, or the file's text stands beside the note. */
-  private async together(key: string, note: StoredNote, held: Held, report: SyncReport): Promise<Arrival | null> {
+  /** Both changed since a text: they are merged line by line, or the file's text stands beside the note. */
+  private async together(
+    key: string,
+    note: StoredNote,
+    held: Held,
+    grownFrom: Content | null,
+    report: SyncReport,
+  ): Promise<Arrival | null> {
     const here = contentOf(note);
-    const grownFrom = this.unseen(key, here, held) ?? (await this.known(key));
     const content = await bothIn(this.opener(), note.path, grownFrom, here, held.content);
     if (content === 'closed') {
       report.failed.push({ path: note.path, why: CLOSED });
@@ -357,26 +362,11 @@ export class FolderSync {
     }
     const both = content ?? here;
     const file = await this.folder.write(held.file.path, bytesOf(both), held.file);
-    if (file) this.wroteOver(key, held.content, file);
-    if (file) await this.steps.put([{ key, now: { file, content: both } }]);
-    else this.dirty?.add(key);
+    if (file) {
+      await this.lately.put(key, () => Promise.resolve(held.content), file);
+      await this.steps.put([{ key, now: { file, content: both } }]);
+    } else this.dirty?.add(key);
     return null;
-  }
-
-  private wroteOver(key: string, before: Content | null, { modified }: DiskFile): void {
-    if (before === null || this.folder.unseenFor === undefined) return;
-    this.lately.delete(key);
-    this.lately.set(key, { before, modified });
-    const [oldest] = this.lately.keys();
-    if (this.lately.size > MOST_LATELY && oldest !== undefined) this.lately.delete(oldest);
-  }
-
-  /** What a file grew from, where another program wrote it right after us and had not seen what we wrote; null where it had. */
-  private unseen(key: string, here: Content | null, held: Held | null): Content | null {
-    const own = this.lately.get(key);
-    if (!own || !here || !held || held.file.modified - own.modified > (this.folder.unseenFor ?? 0)) return null;
-    if (!('text' in own.before && 'text' in here && 'text' in held.content)) return null;
-    return isUnseen(own.before.text, here.text, held.content.text) ? own.before : null;
   }
 
   /** What both sides held last. */

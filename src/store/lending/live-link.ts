@@ -20,8 +20,8 @@ export function liveLinks(origin: string): { connect: LentHost['connect']; end: 
           provider.inStep();
           synced();
         },
-        onAuthenticationFailed: ({ reason }) => (reason === 'nothing' ? refused() : provider.joinAgain()),
-        onClose: ({ event: { reason } }) => reason !== 'nothing' && provider.joinAgain(),
+        onAuthenticationFailed: ({ reason }) => (reason === 'nothing' ? refused() : provider.joinAgain('refused')),
+        onClose: ({ event: { reason } }) => reason !== 'nothing' && provider.joinAgain('closed'),
       });
       provider.attach();
       // Whoever has it open sees that its owner is there.

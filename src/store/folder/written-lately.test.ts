@@ -1,4 +1,4 @@
-import { isUnseen } from './unseen';
+import { isUnseen } from './written-lately';
 
 test.each([
   ['a word was added beside ours', 'a', 'a b', 'a c', true],
