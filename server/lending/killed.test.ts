@@ -5,7 +5,7 @@ import { begin, freePort, kill } from '../parts/test-server';
 import { joinText, lentMade, until } from './test-lending';
 import { LONG } from '../../src/core/testing/test-runs';
 
-const ROUNDS = LONG ? 30 : 3;
+const ROUNDS = LONG ? 30 : 2;
 
 test('every word that a server of lending said it had is there after it was killed in a storm', async () => {
   const [port, data] = [await freePort(), mkdtempSync(path.join(tmpdir(), 'recado-killed-'))];

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { LONG } from '../../testing/test-runs';
 import { Library } from '../library';
 import type { AnswerView } from './view';
 import { answersAfter } from './news';
@@ -50,7 +51,7 @@ describe('a list of many thousand rows', () => {
           expect(page['a']?.groups.map(({ key, rows }) => [key, rows.map(({ raw }) => raw)])).toEqual(wanted);
         },
       ),
-      { numRuns: 8 },
+      { numRuns: LONG ? 40 : 3 },
     );
   });
 
