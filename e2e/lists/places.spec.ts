@@ -48,6 +48,8 @@ for (const [index, [place, go]] of PLACES.entries()) {
     await row.getByRole('checkbox').first().click();
     await expect.poll(() => desk.stored(NOTE)).toBe(LINE.replace('[ ]', '[x]').replace('}', '; done 2026-11-23 09:20}') + rest);
     await undo(desk, row);
+    if (index === 0) await pressesNothingBeside(desk, row);
+    expect(await desk.stored(NOTE)).toBe(LINE + rest);
     for (const [action, entries, line] of ACTIONS) {
       // The menus of two actions have entries of one name.
       await expect(page.getByRole('menu')).toHaveCount(0);
@@ -61,6 +63,25 @@ for (const [index, [place, go]] of PLACES.entries()) {
       await undo(desk, row);
     }
   });
+}
+
+/** A press beside an open menu or dialog closes it, and does nothing to what it falls on. */
+async function pressesNothingBeside(desk: Desk, row: Locator): Promise<void> {
+  const { page } = desk;
+  for (const [key, what, beside] of [
+    ['Enter', 'menu', row.getByRole('checkbox').first()],
+    ['Control+k', 'dialog', page.getByRole('link', { name: /^Ahead/ }).first()],
+  ] as const) {
+    const box = await beside.boundingBox();
+    if (!box) throw new Error('what is pressed is in sight');
+    await row.getByRole('button', { name: 'Actions for Weigh the crate' }).first().focus();
+    await page.keyboard.press(key);
+    await expect(page.getByRole(what)).toBeVisible();
+    await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
+    await expect(page.getByRole(what)).toHaveCount(0);
+    await expect(row.getByRole('checkbox').first()).not.toBeChecked();
+    await expect(desk.main.getByRole('heading', { level: 1, name: 'Today' })).toBeVisible();
+  }
 }
 
 /** An action on a row that still shows what was undone is refused: the row is waited for as it is again. */
