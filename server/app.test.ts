@@ -20,14 +20,20 @@ describe('the server', () => {
     expect(await response.json()).toEqual({ ok: true });
   });
 
-  it.each(['/', '/note/Exhibitions/Salt%20on%20the%20Glass.md', '/day/2026-11-23', '/days', '/slip?text=oil', '/find?q=crate'])(
-    'gives the application for %s',
-    async (address) => {
-      const response = await fetch(base() + address, { headers: { accept: 'text/html' } });
-      expect(response.status).toBe(200);
-      expect(await response.text()).toContain('<title>Recado</title>');
-    },
-  );
+  it.each([
+    '/',
+    '/note/Exhibitions/Salt%20on%20the%20Glass.md',
+    '/day/2026-11-23',
+    '/days',
+    '/slip?text=oil',
+    '/find?q=crate',
+    '/help',
+    '/help/day',
+  ])('gives the application for %s', async (address) => {
+    const response = await fetch(base() + address, { headers: { accept: 'text/html' } });
+    expect(response.status).toBe(200);
+    expect(await response.text()).toContain('<title>Recado</title>');
+  });
 
   it.each([
     '/nosuch',

@@ -129,7 +129,7 @@ const PAGES = [
   '/ask',
   '/through',
   '/brainstorm',
-  '/help/:page',
+  '/help{/:page}',
   '/earlier{/*path}',
   '/keep',
   '/files',

@@ -29,7 +29,7 @@ const UnsavedDialog = late(() => import('../features/frame/strip/UnsavedDialog')
 // Come for a slip, one waits for nothing else.
 if (window.location.pathname === ROUTES.slip) void slipDialog().catch(() => undefined);
 
-/** When the slip is fetched ahead, in milliseconds after the page is drawn. */
+/** When the slip is fetched ahead, in milliseconds after the notes are read. */
 const SLIP_AHEAD = 1500;
 
 interface DialogHostProps {
@@ -47,11 +47,13 @@ export function DialogHost({ commands, given, onClosed }: DialogHostProps) {
     dispatch(frameSlice.actions.dialogShown(null));
     onClosed();
   };
-  // A thought does not wait for a part of the program: the slip is there before it is asked for.
+  const isRead = useAppSelector((state) => state.library.overview !== null);
+  // A thought does not wait for a part of the program: the slip is there before it is asked for. What the page is for goes before it.
   useEffect(() => {
+    if (!isRead) return;
     const timer = setTimeout(() => void slipDialog().catch(() => undefined), SLIP_AHEAD);
     return () => clearTimeout(timer);
-  }, []);
+  }, [isRead]);
   // Letters of a thought do not go to what lies under it while it is loaded and drawn.
   useLayoutEffect(() => {
     if (asked !== null) holdKeys();

@@ -26,7 +26,7 @@ it('steps of closed tabs are let go of by age and by number, and each tab keeps 
   expect(await first.db.steps.where('tab').equals('first').count()).toBe(0);
   // Many tabs of today share what is kept.
   for (let index = 0; index < 6; index++) {
-    const left = { tab: `other ${index}`, label: 'step', at: time, changes: [], by: 'action' } satisfies Step;
+    const left = { tab: `other ${index}`, label: 'step', at: time, changes: [], by: 'command' } satisfies Step;
     await second.db.steps.bulkAdd(Array.from({ length: 200 }, () => ({ ...left })));
   }
   await record(second, 20);

@@ -79,6 +79,7 @@ function HandWords({ minute }: { minute: number }) {
               type="button"
               className="quiet-button min-h-[25px] flex-none px-1.5 py-0 max-sm:hidden"
               onClick={finish}
+              aria-label={`Done with “${plainWords(now.item.text)}”`}
               title="It is done"
             >
               Done
@@ -91,7 +92,13 @@ function HandWords({ minute }: { minute: number }) {
           <span className="whitespace-nowrap">then {then.start !== null && timeName(then.start)}</span>
           <HandLink item={then} />
           {next && next === then && (
-            <button type="button" className="quiet-button min-h-[25px] flex-none px-1.5 py-0" onClick={begin} title="It is under way">
+            <button
+              type="button"
+              className="quiet-button min-h-[25px] flex-none px-1.5 py-0"
+              onClick={begin}
+              aria-label={`Begin “${plainWords(then.text)}”`}
+              title="It is under way"
+            >
               Begin
             </button>
           )}

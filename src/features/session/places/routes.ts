@@ -18,7 +18,7 @@ export const ROUTES = {
   ask: '/ask',
   through: '/through',
   brainstorm: '/brainstorm',
-  help: '/help/:page',
+  help: '/help/:page?',
   earlier: '/earlier/*',
   keep: '/keep',
   files: '/files',
