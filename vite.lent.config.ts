@@ -19,7 +19,7 @@ export default defineConfig({
     outDir: 'dist/web',
     emptyOutDir: false,
     assetsInlineLimit: 0,
-    chunkSizeWarningLimit: 1200,
+    chunkSizeWarningLimit: 1300,
     modulePreload: { polyfill: false },
     rolldownOptions: {
       input: 'lent.html',

@@ -8,10 +8,12 @@ export const root = path.resolve(import.meta.dirname, '..');
 const cache = path.join(root, '.cache');
 const CHROMIUM = '/usr/bin/chromium';
 
-/** Runs a command with its output shown; ends this process when it fails. */
-export function run(command, args, options = {}) {
-  const result = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options });
-  if (result.status !== 0) process.exit(result.status ?? 1);
+/** Runs a command with its output shown, or `quiet` with it shown where it fails; ends this process when it fails. */
+export function run(command, args, { quiet = false, ...options } = {}) {
+  const result = spawnSync(command, args, { cwd: root, stdio: quiet ? 'pipe' : 'inherit', ...options });
+  if (result.status === 0) return;
+  if (quiet) console.error(`${result.stdout}${result.stderr}`);
+  process.exit(result.status ?? 1);
 }
 
 /** Runs a program that npm installed. */
@@ -57,7 +59,7 @@ export function ensureBuilt() {
   ]);
   if (existsSync(path.join(root, 'dist/web/index.html')) && isStamped('built', stamp)) return;
   console.log('Building …');
-  runBin('vite', ['build', '--logLevel', 'warn']);
+  runBin('vite', ['build', '--logLevel', 'warn'], { quiet: true });
   writeStamp('built', stamp);
 }
 

@@ -1,3 +1,4 @@
+import { zipSync } from 'fflate';
 import { isPictureFile } from '../../../core/note/names/picture-path';
 import { useRef, useState } from 'react';
 import { isHidden, isNoteFile } from '../../../core/note/names/path';
@@ -80,8 +81,7 @@ export function FolderByHand() {
 }
 
 function Came({ outcome: { folder, cameIn, beside, asks }, onConfirm }: { outcome: Outcome; onConfirm: () => void }) {
-  const save = async (): Promise<void> => {
-    const { zipSync } = await import('fflate');
+  const save = (): void => {
     saveFile('recado-folder.zip', zipSync(Object.fromEntries(folder.written)));
   };
   return (
@@ -100,7 +100,7 @@ function Came({ outcome: { folder, cameIn, beside, asks }, onConfirm }: { outcom
         </p>
       )}
       {folder.written.size > 0 && (
-        <button type="button" className="line-button justify-self-start" onClick={() => void save()}>
+        <button type="button" className="line-button justify-self-start" onClick={save}>
           Save what goes out as a zip
         </button>
       )}
