@@ -6,6 +6,7 @@ import path from 'node:path';
 import { type Browser, type BrowserContext, type Page, chromium, expect } from '@playwright/test';
 import { makeStandIn } from '../../stand-in/app';
 import { Desk, NOW } from '../desk';
+import { watchExchanges } from './exchanges';
 import { killed } from './leaving-model';
 
 export const PATH = 'Van week.md';
@@ -104,6 +105,7 @@ export class OwnersBrowser {
       serviceWorkers: 'block',
     });
     this.context = context;
+    await watchExchanges(context);
     await context.addInitScript(() =>
       Object.assign(window, {
         showDirectoryPicker: async () => (await navigator.storage.getDirectory()).getDirectoryHandle('desk', { create: true }),

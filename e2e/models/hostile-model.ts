@@ -1,6 +1,7 @@
 import { type Browser, type Page, type chromium, expect } from '@playwright/test';
 import { changedTask, readTask } from '../../stand-in/task-text';
 import { NOW } from '../desk';
+import { writeBeside } from './exchanges';
 import { HostileServer, type OutsideService, OwnersBrowser, PATH, madeReady, outsideService } from './hostile-desk';
 import { shownText } from './shown-text';
 import { everythingStored, randomFrom } from './stored';
@@ -51,7 +52,7 @@ export async function runHostileModel({ browser, launch, port, seconds, seed, fa
         words.write(phone, 'phone', until, random),
         words.write(borrower, 'borrower', until, random),
         changeOutside(service, until, random),
-        changeFile(owner.pages[0] as Page, words, until, random),
+        changeFile(owner.pages, words, until, random),
       ];
       const fault = asked[faults.length] ?? FAULTS[Math.floor(random() * FAULTS.length)] ?? 'nothing';
       faults.push(fault);
@@ -160,35 +161,13 @@ async function changeOutside({ files }: OutsideService, until: number, random: (
   }
 }
 
-/** So near to each other two programs may exchange one file without seeing each other, in milliseconds. */
-const INSTANT = 100;
-
 /** Another program writes in the file of the note. */
-async function changeFile(page: Page, words: Words, until: number, random: () => number): Promise<void> {
+async function changeFile(pages: readonly Page[], words: Words, until: number, random: () => number): Promise<void> {
   try {
     while (Date.now() < until) {
-      await page.waitForTimeout(1500 + random() * 2500);
+      await new Promise((resolve) => setTimeout(resolve, 1500 + random() * 2500));
       const word = words.make('file');
-      const written = await page.evaluate(
-        async ([name, added, instant]) => {
-          const desk = await (await navigator.storage.getDirectory()).getDirectoryHandle('desk');
-          const handle = await desk.getFileHandle(name);
-          const before = await handle.getFile();
-          const stream = await handle.createWritable();
-          await stream.write(`${(await before.text()).trimEnd()} ${added}\n`);
-          // As any careful program does: what was written into the file meanwhile is not written over.
-          const isSame = (await handle.getFile()).lastModified === before.lastModified;
-          await (isSame ? stream.close() : stream.abort());
-          if (!isSame) return false;
-          // Two that look and exchange within one instant cannot see each other: what the later one had not read is gone (docs/limits.md).
-          const { lastModified: at } = await handle.getFile();
-          await new Promise((resolve) => setTimeout(resolve, 400));
-          const after = await handle.getFile();
-          return (await after.text()).includes(added) || after.lastModified - at > instant;
-        },
-        [PATH, word, INSTANT] as const,
-      );
-      if (written) words.keep([word]);
+      if (await writeBeside(pages, PATH, word)) words.keep([word]);
     }
   } catch {
     // The browser was killed, and with it the program beside it.
