@@ -13,7 +13,7 @@ interface Exchange {
 
 interface WatchedWindow extends Window {
   /** What the program did to files. */
-  exchanges: Exchange[];
+  exchanges: Set<Exchange>;
   /** The browser's own ways, for another program in the same page. */
   plain: {
     now: () => number;
@@ -28,7 +28,7 @@ export function watchExchanges(context: BrowserContext): Promise<unknown> {
     const now = Date.now.bind(Date);
     const prototype = FileSystemFileHandle.prototype as unknown as WatchedWindow['plain'];
     const plain = { now, getFile: prototype.getFile, createWritable: prototype.createWritable };
-    const exchanges: Exchange[] = [];
+    const exchanges = new Set<Exchange>();
     const looks = new Map<string, number>();
     Object.assign(window, { plain, exchanges });
     prototype.getFile = function () {
@@ -37,8 +37,11 @@ export function watchExchanges(context: BrowserContext): Promise<unknown> {
     };
     prototype.createWritable = async function (options) {
       const exchange: Exchange = { name: this.name, begun: now(), looked: now(), done: null };
-      exchanges.push(exchange);
-      const stream = await plain.createWritable.call(this, options);
+      exchanges.add(exchange);
+      const stream = await plain.createWritable.call(this, options).catch((error: unknown) => {
+        exchanges.delete(exchange);
+        throw error;
+      });
       const close = stream.close.bind(stream);
       const abort = stream.abort.bind(stream);
       stream.close = async () => {
@@ -46,7 +49,7 @@ export function watchExchanges(context: BrowserContext): Promise<unknown> {
         await close().finally(() => (exchange.done = now()));
       };
       stream.abort = async (reason) => {
-        exchanges.splice(exchanges.indexOf(exchange), 1);
+        exchanges.delete(exchange);
         await abort(reason);
       };
       return stream;
@@ -79,7 +82,7 @@ export async function writeBeside(pages: readonly Page[], name: string, word: st
   if (written === null) return false;
   const { from, to } = written;
   const near = async (): Promise<Exchange[]> => {
-    const all = await Promise.all(pages.map((page) => page.evaluate(() => (window as unknown as WatchedWindow).exchanges)));
+    const all = await Promise.all(pages.map((page) => page.evaluate(() => [...(window as unknown as WatchedWindow).exchanges])));
     return all.flat().filter((one) => one.name === name && one.begun <= to && (one.done ?? Infinity) >= from);
   };
   // Who had begun before it may exchange the file after it.
