@@ -48,6 +48,14 @@ export class Desk {
     return report;
   }
 
+  /** Waits for a menu or a dialog that stands and listens: the component library hears of a press beside only a moment after it shows. */
+  async opened(what: 'menu' | 'dialog'): Promise<Locator> {
+    const shown = this.page.getByRole(what);
+    await expect(shown).toBeVisible();
+    await this.page.evaluate(async () => new Promise((resolve) => requestIdleCallback(() => setTimeout(resolve, 50))));
+    return shown;
+  }
+
   get rack() {
     return this.page.getByRole('navigation', { name: 'Rack' });
   }

@@ -102,6 +102,23 @@ test(
   },
 );
 
+/** A tap beside an open menu closes it, and does nothing to what it falls on. */
+async function tapsNothingBeside(desk: Desk, row: Locator): Promise<void> {
+  const mark = row.getByRole('checkbox');
+  const box = await mark.boundingBox();
+  if (!box) throw new Error('what is tapped is in sight');
+  await rowButton(row).tap();
+  const menu = await desk.opened('menu');
+  await desk.page.touchscreen.tap(box.x + box.width / 2, box.y + box.height / 2);
+  await expect(menu).toHaveCount(0);
+  await expect(mark).not.toBeChecked();
+  // The next tap falls where it is meant to.
+  await mark.tap();
+  await expect.poll(() => desk.stored('Journal/2026-11-23.md')).toContain('- [x] Weigh');
+  await desk.page.getByRole('button', { name: 'Undo' }).first().tap();
+  await expect.poll(() => desk.stored('Journal/2026-11-23.md')).toContain('- [ ] Weigh');
+}
+
 test.describe('by touch', () => {
   test.use({ hasTouch: true, isMobile: true, viewport: { width: 390, height: 844 } });
 
@@ -133,6 +150,7 @@ test.describe('by touch', () => {
     expect(box && box.x >= 0 && box.x + box.width <= 390).toBe(true);
     await page.keyboard.press('Escape');
     await expect(page.getByRole('menu')).toHaveCount(0);
+    await tapsNothingBeside(desk, row);
     const words = row.getByText('Weigh the crate').first();
     await words.dispatchEvent('pointerdown', { pointerType: 'touch', clientX: 100, clientY: 300 });
     const bar = page.getByRole('region', { name: 'Selected tasks' });
