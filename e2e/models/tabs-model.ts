@@ -8,6 +8,8 @@ const FIRST = ['- [ ] Weigh the crate', '- [ ] Test the lamp', 'Some words', '',
 interface ModelRun {
   tabs: number;
   seconds: number;
+  /** So many words are typed, however long that takes. */
+  least: number;
   seed: number;
   /** How often something else than typing is done, from 0 to 1. */
   otherwise: number;
@@ -18,7 +20,10 @@ interface ModelRun {
  * deletions with their Undo, reloads. In the end every word that an editor showed must stand in a note or in its other text, and all
  * editors must show the same.
  */
-export async function runTabsModel(context: BrowserContext, { tabs, seconds, seed, otherwise }: ModelRun): Promise<{ words: number }> {
+export async function runTabsModel(
+  context: BrowserContext,
+  { tabs, seconds, least, seed, otherwise }: ModelRun,
+): Promise<{ words: number }> {
   const first = await context.newPage();
   await first.clock.setFixedTime(NOW);
   await first.goto('/');
@@ -42,7 +47,7 @@ export async function runTabsModel(context: BrowserContext, { tabs, seconds, see
   const typed: string[] = [];
   const write = async (page: Page, tab: number): Promise<void> => {
     const random = randomFrom(seed * 31 + tab);
-    for (let count = 0; Date.now() < end; count++) {
+    for (let count = 0; Date.now() < end || typed.length < least; count++) {
       if (random() < otherwise) await doSomethingElse(page, random);
       else {
         const word = `t${tab}n${count}.`;

@@ -99,6 +99,30 @@ test('a second tab shows the same, and both edits stay', async ({ desk, page, co
   await other.locator('.cm-line', { hasText: 'Weigh B-11' }).locator('.task-mark').click();
   await expect(page.locator('.cm-line', { hasText: 'Weigh B-11' }).locator('.task-mark-done')).toBeVisible();
   await expect.poll(() => desk.stored('Collections/Barometers.md')).toContain('from the first tab');
+
+  // What is begun on a row stays with its task, although lines come above it from elsewhere.
+  const NOTE = 'Collections/Barometers.md';
+  const lineAbove = async (words: string): Promise<void> => {
+    await other.locator('.cm-line', { hasText: 'Weigh B-11' }).click();
+    await other.keyboard.press('ArrowUp');
+    await other.keyboard.press('End');
+    await other.keyboard.insertText(`\n- [ ] ${words} {due 2026-11-25}`);
+    await expect(desk.row(desk.main, words)).toBeVisible();
+  };
+  await desk.agenda('Ahead');
+  await desk.row(desk.main, 'Draw the bracket for B-11').getByRole('checkbox').focus();
+  await lineAbove('Came above');
+  await expect(desk.row(desk.main, 'Draw the bracket for B-11').getByRole('checkbox')).toBeFocused();
+  await page.keyboard.press('Control+ArrowUp');
+  await expect.poll(() => desk.stored(NOTE)).toMatch(/Draw the bracket for B-11[^\n]*high/);
+  await desk.row(desk.main, 'Draw the bracket for B-11').getByText('Draw the bracket').first().dblclick();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('Draw both brackets');
+  await lineAbove('Came above again');
+  await page.keyboard.press('Enter');
+  await expect.poll(() => desk.stored(NOTE)).toMatch(/- \[ \] Draw both brackets[^\n]*high/);
+  expect(await desk.stored(NOTE)).not.toContain('Draw the bracket for B-11');
+  expect(await desk.stored(NOTE)).toContain('Came above again');
   await other.close();
 });
 

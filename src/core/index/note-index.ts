@@ -24,6 +24,7 @@ import { NameTable } from './names/name-table';
 import { type NoteEntry, entryOf, namesSame, rowsFor } from './note-entry';
 import { NotePostings } from './slots/note-postings';
 import { PlaceTable } from './slots/place-table';
+import { sameTasks } from './slots/same-tasks';
 import { RefIndex } from './names/ref-index';
 import type { NoteHead, Row } from '../gather/rows/row';
 import { countTasks, emptyTally } from './slots/tally';
@@ -79,6 +80,8 @@ export class NoteIndex {
   protected echoes = 0;
   /** Grows whenever a note comes, goes or is called otherwise. */
   protected titlesVersion = 0;
+  /** The number of the next task that comes. */
+  private nextLife = 1;
   /** Folded paths of the notes that changed since `takeChanged`. */
   private changedKeys: string[] = [];
 
@@ -142,6 +145,7 @@ export class NoteIndex {
     const after = note && entryOf(key, note, this.settings, this.daySettings, change.seen ?? null, this.table);
     this.changedKeys.push(key);
     this.nextSteps.clear();
+    if (after) this.number(after, note.tasks, before);
     if (before) this.forget(key, before);
     if (note && after) {
       this.take(key, after, note.tasks);
@@ -155,6 +159,22 @@ export class NoteIndex {
     const namesChanged = !before || !after || before.names.join('\n') !== after.names.join('\n');
     if (namesChanged) this.titlesVersion++;
     return namesChanged;
+  }
+
+  /** Numbers the tasks of a note: those that were there before stay the same. */
+  private number({ head }: NoteEntry, tasks: readonly Task[], before: NoteEntry | undefined): void {
+    const first = this.nextLife;
+    if (!before || before.head.slots.length === 0) {
+      head.lives = first;
+      this.nextLife += tasks.length;
+      return;
+    }
+    const { rows } = before.head;
+    const same = sameTasks(
+      rows.map(({ task }) => task),
+      tasks,
+    );
+    head.lives = same.map((place) => rows[place]?.life ?? this.nextLife++);
   }
 
   private take(key: string, entry: NoteEntry, tasks: readonly Task[]): void {

@@ -39,7 +39,7 @@ const CHANGES = z.object({
 });
 
 /** How long one answer may take, in milliseconds. */
-const PATIENCE = 60_000;
+export const PATIENCE = 60_000;
 
 /** What tells the server which device asks, and of which desk. */
 export interface DeskAccess {
@@ -107,9 +107,13 @@ export function httpRemote({ server, id, key }: DeskAccess, fetching: typeof fet
 export async function beginDesk({ server, id, key }: DeskAccess): Promise<void> {
   let response: Response;
   try {
-    response = await fetch(`${server}/desks/${id}`, { method: 'PUT', headers: { 'recado-key': key } });
+    response = await fetch(`${server}/desks/${id}`, {
+      method: 'PUT',
+      headers: { 'recado-key': key },
+      signal: AbortSignal.timeout(PATIENCE),
+    });
   } catch {
-    throw new DeskFailure('away');
+    throw new DeskFailure('unreached');
   }
   if (!response.ok) throw new DeskFailure(response.status === 507 ? 'full' : response.status === 429 ? 'busy' : 'wrong');
 }

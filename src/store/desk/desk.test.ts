@@ -182,6 +182,36 @@ describe('an invitation', () => {
     expect(await accept(third.words)).toEqual({ refused: expect.stringContaining('No invitation waits there') as string });
   }, 60_000);
 
+  test('is accepted although answers of the server are lost on their way, and says plainly where all are', async () => {
+    const one = await firstDevice();
+    const made = await invite(one.remote, ageSealer, one.linked);
+    const real = globalThis.fetch;
+    /** So many writes of keys come to the server, and their answers do not come back. */
+    const losing = (count: number): void => {
+      let left = count;
+      globalThis.fetch = async (...asked) => {
+        const response = await real(...asked);
+        if (asked[1]?.method !== 'PUT' || left-- <= 0) return response;
+        throw new TypeError('Failed to fetch');
+      };
+    };
+    try {
+      losing(1);
+      expect(await acceptInvitation(origin, made.words, 'Phone', 2, ageSealer)).toMatchObject({ name: 'Phone' });
+      expect((await one.read()).keys.devices.map(({ name }) => name)).toEqual(['Computer', 'Phone']);
+      globalThis.fetch = real;
+      const other = await invite(one.remote, ageSealer, one.linked);
+      losing(99);
+      expect(await acceptInvitation(origin, other.words, 'Tablet', 2, ageSealer)).toEqual({
+        refused: expect.stringContaining('ask for new words') as string,
+      });
+      globalThis.fetch = () => Promise.reject(new TypeError('Failed to fetch'));
+      await expect(acceptInvitation(origin, other.words, 'Tablet', 2, ageSealer)).rejects.toThrow('Nothing was changed; try it again');
+    } finally {
+      globalThis.fetch = real;
+    }
+  }, 60_000);
+
   test('whose device has a name that is taken gets another', async () => {
     const one = await firstDevice();
     await linkedTo(one, 'Computer');

@@ -1,13 +1,17 @@
 import * as z from 'zod/mini';
 import { DeskFailure } from './desk-failure';
-import { DESK_KEYS, type DeskDevice, KEYS_FILE, digestOf, secret } from './desk-keys';
-import { type DeskAccess, type DeskRemote, httpRemote } from './desk-remote';
+import { DESK_KEYS, type DeskDevice, type DeskKeys, KEYS_FILE, digestOf, secret } from './desk-keys';
+import { type DeskAccess, type DeskRemote, PATIENCE, httpRemote } from './desk-remote';
 import { fetchKeys, writeKeys } from './device-list';
 import { type LinkWords, newLinkWords, readLinkWords } from './link-words';
 import type { LinkedDesk } from './linked-desk';
 import type { Sealer } from './sealer';
 
 z.config({ jitless: true });
+
+/** So often a new device writes itself among the others where the server is not reached, and so much longer it waits each time, in milliseconds. */
+const TRIES = 3;
+const PAUSE = 1000;
 
 /** How long the server keeps an invitation, in milliseconds. */
 export const INVITATION_LASTS = 10 * 60_000;
@@ -64,6 +68,7 @@ export type NotLinked = { refused: string };
  * Links this device by the words of an invitation, as they were typed.
  *
  * @param name how this device is to be called among the others
+ * @throws DeskFailure where the server is not reached, or answers as none would
  */
 export async function acceptInvitation(
   server: string,
@@ -74,8 +79,7 @@ export async function acceptInvitation(
 ): Promise<LinkedDesk | NotLinked> {
   const words = readLinkWords(typed);
   if ('wrong' in words) return { refused: words.wrong };
-  const response = await post(server, words.place).catch(() => null);
-  if (!response) return { refused: new DeskFailure('away').message };
+  const response = await post(server, words.place);
   if (!response.ok)
     return {
       refused:
@@ -93,10 +97,33 @@ export async function acceptInvitation(
     keys.devices.map((one) => one.name),
   );
   const device: DeskDevice = { id: await digestOf(invitation.key), name: called, recipient, since: now };
-  if (!(await writeKeys(httpRemote(access), sealer, { ...keys, devices: [...keys.devices, device] }, invitation.tag)))
+  const linked = { ...access, identity, recipient, name: called };
+  try {
+    if (await isWrittenAmong(linked, sealer, { ...keys, devices: [...keys.devices, device] }, invitation.tag)) return linked;
     return { refused: `The desk changed since it was asked to link a device (its ${KEYS_FILE} are others now). Ask for new words.` };
-  return { ...access, identity, recipient, name: called };
+  } catch (error) {
+    if (!isAway(error)) throw error;
+    return {
+      refused: 'The server was not reached again, and the words work once: ask for new words, and unlink this device there if it is named.',
+    };
+  }
 }
+
+/** Writes the keys with the new device in them; where the answer is lost on its way, again. */
+async function isWrittenAmong(linked: LinkedDesk, sealer: Sealer, keys: DeskKeys, before: string): Promise<boolean> {
+  const remote = httpRemote(linked);
+  for (let attempt = 1; ; attempt++)
+    try {
+      if (await writeKeys(remote, sealer, keys, before)) return true;
+      // An earlier try may have come there all the same: then these keys are opened by what this device alone has.
+      return attempt > 1 && (await fetchKeys(remote, sealer, linked).catch(() => null)) !== null;
+    } catch (error) {
+      if (attempt === TRIES || !isAway(error)) throw error;
+      await new Promise((resolve) => setTimeout(resolve, attempt * PAUSE));
+    }
+}
+
+const isAway = (error: unknown): boolean => error instanceof DeskFailure && error.trouble === 'away';
 
 /** @example freeName('Phone', ['Phone']) // 'Phone 2' */
 function freeName(name: string, taken: readonly string[]): string {
@@ -113,5 +140,11 @@ async function opened(sealer: Sealer, sealed: Uint8Array, words: string): Promis
   }
 }
 
-const post = (server: string, place: string, given: RequestInit = {}): Promise<Response> =>
-  fetch(`${server}/invitations/${place}`, { cache: 'no-store', ...given });
+/** @throws DeskFailure where the server is not reached */
+async function post(server: string, place: string, given: RequestInit = {}): Promise<Response> {
+  try {
+    return await fetch(`${server}/invitations/${place}`, { cache: 'no-store', signal: AbortSignal.timeout(PATIENCE), ...given });
+  } catch {
+    throw new DeskFailure('unreached');
+  }
+}

@@ -43,6 +43,8 @@ export class NoteHead {
   readonly later: boolean;
   /** The slots of its tasks, in the order of their lines. */
   slots: number[] = [];
+  /** The number of its first task, from which the others follow; or the number of each, once the note changed. */
+  lives: number | readonly number[] = 0;
 
   constructor(
     { path, title, kind, journal, front }: ReadNote,
@@ -96,6 +98,8 @@ export interface Row {
   fields: YamlFields | null;
   /** Its place in the columns of the index; -1 while it has none. */
   slot: number;
+  /** Of a task in the index: its number, the same as long as it lives, wherever its line goes; else 0. */
+  life: number;
   /** Its place among the tasks of its note. */
   index: number;
   task: TaskFields;
@@ -183,6 +187,7 @@ function rowOf(
     facts: null,
     fields: null,
     slot: -1,
+    life: 0,
     index,
     task,
     parent,

@@ -107,6 +107,44 @@ describe('the rows that are made when they are asked for', () => {
   });
 });
 
+describe('the number of a task', () => {
+  it('is its own, and stays the same while lines come and go around it', () => {
+    fc.assert(
+      fc.property(CHANGES, (changes) => {
+        const library = new Library(SETTINGS);
+        /** The numbers of the lines that stand in a note once. */
+        const known = (path: string): Map<string, number> => {
+          const rows = [...library.rows()].filter((row) => row.head.path === path);
+          const once = rows.filter(({ task }) => rows.filter((row) => row.task.raw === task.raw).length === 1);
+          return new Map(once.map(({ task, life }) => [task.raw, life]));
+        };
+        for (const change of changes) {
+          const before = known(change.path);
+          library.apply([change]);
+          const lives = [...library.rows()].map(({ life }) => life);
+          expect(lives.every((life) => life > 0)).toBe(true);
+          expect(new Set(lives).size).toBe(lives.length);
+          for (const [raw, life] of known(change.path)) if (before.has(raw)) expect(life).toBe(before.get(raw));
+        }
+      }),
+      { numRuns: runs(300), seed: 20261130 },
+    );
+  });
+
+  it('is the key of its row, also once it was ticked and reworded', () => {
+    const library = new Library(SETTINGS);
+    library.apply([{ path: 'A.md', text: '- [ ] ask\n- [ ] lux {due 2026-11-27}' }]);
+    library.subscribe('all', 'open or done', null);
+    const keys = (): Record<string, string> =>
+      Object.fromEntries(library.answer('all')?.groups.flatMap(({ rows }) => rows.map(({ text, key }) => [text, key])) ?? []);
+    const { ask = '', lux = '' } = keys();
+    library.apply([{ path: 'A.md', text: '- [ ] new\n- [ ] ask\n- [x] lux {done 2026-11-23}' }]);
+    expect(keys()).toEqual({ ask, lux, new: expect.not.stringMatching(`^(?:${ask}|${lux})$`) as string });
+    library.apply([{ path: 'A.md', text: '- [ ] new\n- [ ] ask Kofi\n- [x] lux {done 2026-11-23}' }]);
+    expect(keys()).toMatchObject({ 'ask Kofi': ask, lux });
+  });
+});
+
 describe('the counts of the whole', () => {
   it('are those of the tasks that are there, whatever came and went', () => {
     fc.assert(

@@ -13,8 +13,10 @@ import type { NoteFacts, Row } from '../../gather/rows/row';
 /** A task as a list shows it: plain data that crosses from the worker to the page. */
 export interface RowView {
   what: Row['what'];
-  /** The same as long as the task stands at its place: for lists that must keep their rows. */
+  /** The same as long as the task stands at its place. */
   id: string;
+  /** The same as long as the task lives, wherever its line goes: what a list keeps of a row, as the focus or an open field, stays with it. */
+  key: string;
   path: string;
   /** From 0. */
   line: number;
@@ -113,6 +115,7 @@ export function rowView(entry: AnswerRow, today: Day): RowView {
   return {
     what: row.what,
     id: rowId(row),
+    key: row.life === 0 ? rowId(row) : String(row.life),
     path: head.path,
     line: task.line,
     raw: task.raw,

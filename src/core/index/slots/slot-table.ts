@@ -213,6 +213,7 @@ export class SlotTable implements RowSource {
     const index = (this.places[slot] as number) % ROWS_OF_A_NOTE;
     const row = taskRowOf(task, index, head, parent === -1 ? null : this.rowAt(parent), leadOf(settings), seen);
     row.slot = slot;
+    row.life = typeof head.lives === 'number' ? head.lives + index : (head.lives[index] ?? 0);
     row.steps = this.steps[slot] as number;
     row.stepsDone = this.stepsDone[slot] as number;
     return row;

@@ -82,7 +82,7 @@ export function HoursColumn({ day, working, layout, scale, isAlone, ids, moved }
           ))}
       {layout.placed.map((placed) => (
         <HoursBlock
-          key={`${placed.item.path}:${placed.item.line}`}
+          key={placed.item.row?.key ?? `${placed.item.path}:${placed.item.line}`}
           day={day}
           placed={placed}
           scale={scale}

@@ -21,7 +21,7 @@ export function Waiting({ items, label, isNarrow = false }: WaitingProps) {
   return (
     <ul aria-label={label} className="min-w-0">
       {waiting.map(({ row, path, line, text, minutes }) => (
-        <li key={`${path}:${line}`} className={`min-w-0 py-0.5 ${isNarrow ? 'leading-snug' : 'flex items-baseline gap-2'}`}>
+        <li key={row?.key ?? `${path}:${line}`} className={`min-w-0 py-0.5 ${isNarrow ? 'leading-snug' : 'flex items-baseline gap-2'}`}>
           {row && (
             <Link
               to={noteAddress(path, line ?? undefined)}

@@ -67,7 +67,7 @@ export function TheDay({ day, items, choosing }: TheDayProps) {
           <div ref={list} {...listens} onKeyDown={onKeyDown}>
             {inOrder.map((item) => (
               <div
-                key={`${item.path}:${item.line}`}
+                key={item.row?.key ?? `${item.path}:${item.line}`}
                 {...(item.row && untimed.includes(item.row) && { 'data-place': '' })}
                 className={`grid items-start ${BY_TOUCH ? 'grid-cols-[3.6rem_minmax(0,1fr)_auto]' : 'grid-cols-[3.6rem_minmax(0,1fr)]'}`}
               >

@@ -11,6 +11,7 @@ import { sendFeed, withdrawFeed } from './send-feed';
 import { useFeed } from './use-feed';
 import { Labelled } from '../../../ui/form/Labelled';
 import { Check } from '../../../ui/form/Check';
+import { whyFailed } from '../../session/telling/why-failed';
 
 /** A calendar at an address that nobody can guess, which calendar programs read; begun, changed and withdrawn here. */
 export function CalendarFeed() {
@@ -28,7 +29,7 @@ export function CalendarFeed() {
     await changeFeed(store, (present) => (feed === null ? next : present && { ...present, pages, events }));
     const { settings, library } = redux.getState();
     await sendFeed({ store, engine, clock }, { settings, statuses: library.overview?.statuses ?? [] }).catch((error: unknown) =>
-      refuse(`The calendar could not be made: ${error instanceof Error ? error.message : String(error)}`),
+      refuse(`The calendar could not be made. ${whyFailed(error)}`),
     );
   };
   const withdraw = async (present: Feed): Promise<void> => {

@@ -13,6 +13,7 @@ import type { RootState } from '../../session/state/state';
 import { useReading } from '../../session/state/use-reading';
 import { cameInWords } from './BringInReport';
 import { keepChoices, keptChoices } from './choices-kept';
+import { whyFailed } from '../../session/telling/why-failed';
 
 /** How far files are that come in. */
 export type Phase =
@@ -54,7 +55,7 @@ export function useBringIn(onCameIn: (() => void) | undefined): BringInSteps {
 
   const failed = (error: unknown): void => {
     if (!here.current) return;
-    refuse(`The files could not be read: ${error instanceof Error ? error.message : String(error)} Your notes are as they were.`);
+    refuse(`The files could not be read. ${whyFailed(error)} Your notes are as they were.`);
     setPhase({ is: 'asking' });
   };
   const read = async (given: GivenFile[]): Promise<void> => {

@@ -17,6 +17,7 @@ import { useAppSelector } from '../../session/state/state';
 import { useReading } from '../../session/state/use-reading';
 import { printPart } from './print-part';
 import { saveFile } from './save-file';
+import { whyFailed } from '../../session/telling/why-failed';
 
 /** How far something is that goes out. */
 export type Writing =
@@ -66,7 +67,7 @@ export function useTakeOut(): TakeOutRuns {
       if (stopping.current !== stop) return;
       tell(result === null ? { is: 'failed', words: 'Stopped; no file was made.' } : await after(result));
     } catch (error) {
-      tell({ is: 'failed', words: `It could not be written: ${error instanceof Error ? error.message : String(error)}` });
+      tell({ is: 'failed', words: `It could not be written. ${whyFailed(error)}` });
     }
   };
   const progress = (looked: number, all: number): void =>

@@ -55,7 +55,7 @@ export function Column({
   const list = useRef<HTMLUListElement>(null);
   const { isOver, handlers } = useTaskDrop(onDrop);
   const cards = isFolded ? NONE : column.cards;
-  const keyOf = useCallback((index: number) => cards[index]?.id ?? '', [cards]);
+  const keyOf = useCallback((index: number) => cards[index]?.key ?? '', [cards]);
   const shown = useWindow(list, cards.length, keyOf, cardHeight);
   // A card knows its column by its key.
   const group = useMemo((): GroupView => ({ ...NO_GROUP, keys: [column.group] }), [column.group]);
@@ -81,7 +81,7 @@ export function Column({
           <ul ref={list} className="board-cards">
             {shown.before > 0 && <li style={{ height: shown.before }} aria-hidden="true" />}
             {cards.slice(shown.from, shown.to).map((row, at) => (
-              <GatherRow key={row.id} row={row} group={group} index={shown.from + at} columns={fields} withSource onAct={onAct} />
+              <GatherRow key={row.key} row={row} group={group} index={shown.from + at} columns={fields} withSource onAct={onAct} />
             ))}
             {shown.behind > 0 && <li style={{ height: shown.behind }} aria-hidden="true" />}
           </ul>

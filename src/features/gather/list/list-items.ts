@@ -17,7 +17,7 @@ export function itemsOf(groups: readonly GroupView[], folded: ReadonlySet<string
     const shut = folded.has(name);
     if (group.label !== '') items.push({ is: 'heading', key: `heading ${name}`, group, folded: shut });
     if (shut) continue;
-    for (const row of group.rows) items.push({ is: 'row', key: `${name} ${row.id}`, group, row });
+    for (const row of group.rows) items.push({ is: 'row', key: `${name} ${row.key}`, group, row });
     if (group.more > 0) items.push({ is: 'more', key: `more ${name}`, count: group.more });
   }
   return items;

@@ -36,10 +36,10 @@ export function useHeldGroups(
     (before: RowView, after: RowView): void => {
       if (seconds === 0) return;
       for (const group of shown.current) {
-        const index = group.rows.findIndex((row) => row.id === before.id);
+        const index = group.rows.findIndex((row) => row.key === before.key);
         if (index === -1) continue;
         const entry: Held = { row: after, group: groupName(group), index };
-        setHeld((present) => [...present.filter((one) => one.row.id !== after.id || one.group !== entry.group), entry]);
+        setHeld((present) => [...present.filter((one) => one.row.key !== after.key || one.group !== entry.group), entry]);
         const timer = setTimeout(() => setHeld((present) => present.filter((one) => one !== entry)), 1000 * seconds);
         timers.current.add(timer);
       }
@@ -54,7 +54,7 @@ function withHeld(groups: readonly GroupView[], held: readonly Held[]): readonly
   const result = groups.map((group) => ({ ...group, rows: [...group.rows] }));
   for (const { row, group: id, index } of [...held].sort((a, b) => a.index - b.index)) {
     let group = result.find((one) => groupName(one) === id);
-    if (group?.rows.some((one) => one.id === row.id)) continue;
+    if (group?.rows.some((one) => one.key === row.key)) continue;
     if (!group) {
       const [, ...label] = id.split(' ');
       group = { ...NO_GROUP, id: -1, label: label.join(' '), rows: [] };

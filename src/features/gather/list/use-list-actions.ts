@@ -113,38 +113,50 @@ function afterAct(row: RowView, [intention]: readonly WideIntention[]): RowView 
   return intention?.do === 'status' && row.every === null ? { ...row, status: intention.status } : row;
 }
 
+/** A row that a key changed, until the focus is where it stands then. */
+interface Followed {
+  path: string;
+  /** Its line as it became; null until that is known. */
+  raw: string | null;
+  /** Where it stood among all rows, and the element that drew it there. */
+  place: number;
+  from: HTMLElement | null;
+}
+
 /** After a key changed a row, the focus goes to where the row stands then; when it left the list, to the one that took its place. */
 function useFocusAfter(list: RefObject<HTMLElement | null>, groups: readonly GroupView[]) {
-  const wanted = useRef<{ path: string; raw: string | null; place: number } | null>(null);
-  useEffect(() => {
+  const wanted = useRef<Followed | null>(null);
+  const settle = useCallback(() => {
     const { current } = wanted;
     if (!current || current.raw === null) return;
+    const active = document.activeElement;
+    const isAtRow = current.from?.contains(active) === true;
+    // Whoever went elsewhere meanwhile stays there.
+    if (!isAtRow && active !== null && active !== document.body && !active.closest('[role=dialog]')) return void (wanted.current = null);
     const marks = [...(list.current?.querySelectorAll<HTMLElement>('[data-row] .task-mark, [data-row] .row-focus') ?? [])];
     const found = marks.find((mark) => {
       const row = mark.closest<HTMLElement>('[data-row]');
       return row?.dataset['raw'] === current.raw && row.dataset['path'] === current.path;
     });
-    if (!found && document.activeElement !== document.body && document.activeElement?.closest('[data-row]')) return;
+    if (!found && isAtRow) return;
     (found ?? marks[Math.min(current.place, marks.length - 1)])?.focus();
     wanted.current = null;
-  }, [groups, list]);
+  }, [list]);
+  useEffect(settle, [groups, settle]);
   return useMemo(
     () => ({
       from: (row: RowView): void => {
-        const marks = [...(list.current?.querySelectorAll<HTMLElement>('[data-row]') ?? [])];
-        wanted.current = {
-          path: row.path,
-          raw: null,
-          place: Math.max(
-            0,
-            marks.findIndex((one) => one.dataset['row'] === row.id),
-          ),
-        };
+        const rows = [...(list.current?.querySelectorAll<HTMLElement>('[data-row]') ?? [])];
+        const place = rows.findIndex((one) => one.dataset['row'] === row.id);
+        wanted.current = { path: row.path, raw: null, place: Math.max(0, place), from: rows[place] ?? null };
       },
       to: (path: string, raw: string): void => {
-        if (wanted.current) wanted.current = { ...wanted.current, path, raw };
+        if (!wanted.current) return;
+        wanted.current = { ...wanted.current, path, raw };
+        // The answer may have come before.
+        settle();
       },
     }),
-    [list],
+    [list, settle],
   );
 }

@@ -125,7 +125,7 @@ export const GatherRow = memo(function GatherRow({ row, group, columns, withSour
       {open && (
         <ul className="ms-6">
           {row.steps.map((step) => (
-            <GatherRow key={step.id} row={step} group={null} columns={columns} withSource={false} onAct={onAct} />
+            <GatherRow key={step.key} row={step} group={null} columns={columns} withSource={false} onAct={onAct} />
           ))}
         </ul>
       )}

@@ -93,7 +93,7 @@ export function DayCell({ day, entries, month, timed, lanes, hidden, writing, mo
       ))}
       <ul>
         {shown.map((entry) => (
-          <Entry key={`${entry.row.id} ${entry.is}`} entry={entry} isBar={false} moves={moves} onAct={onAct} />
+          <Entry key={`${entry.row.key} ${entry.is}`} entry={entry} isBar={false} moves={moves} onAct={onAct} />
         ))}
       </ul>
       {(more > 0 || isWhole) && (

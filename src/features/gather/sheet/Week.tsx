@@ -50,7 +50,7 @@ export function Week({ week, number, month, timed, writing, moves, onAct }: Week
         ))}
         {bars.map(({ entry, from, to, lane }) => (
           <div
-            key={`${entry.row.id} ${from}`}
+            key={`${entry.row.key} ${from}`}
             data-day-cell
             className="absolute px-0.5"
             style={{

@@ -128,7 +128,7 @@ export function GatherSpans({ answer, groupHeading: Heading, showAll }: FormProp
                       </Heading>
                       <ul>
                         {bars.map((bar) => (
-                          <SpanLine key={bar.row.id} bar={bar} axis={axis} onMove={move} onAct={onAct} onShow={show} />
+                          <SpanLine key={bar.row.key} bar={bar} axis={axis} onMove={move} onAct={onAct} onShow={show} />
                         ))}
                       </ul>
                     </section>

@@ -1,6 +1,5 @@
 import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
-import { DeskFailure } from '../../../store/desk/desk-failure';
 import { type LinkedDesk, readLinkedDesk } from '../../../store/desk/linked-desk';
 import { refuse, say } from '../../session/telling/messages';
 import { useServerOffers } from '../../session/acting/use-server-offers';
@@ -13,6 +12,7 @@ import { InviteDialog } from './InviteDialog';
 import { beginDeskHere, leaveDesk } from './desk-setup';
 import { DESK } from './desk-values';
 import { thisDeviceName } from './device-name';
+import { whyFailed } from '../../session/telling/why-failed';
 
 /** The desk on the server that all devices of a person share: begun, linked on others, and left. */
 export function DeskPart() {
@@ -37,7 +37,7 @@ function NotLinked() {
       await beginDeskHere(store, thisDeviceName());
       say('The desk is begun: your notes go to the server, sealed. Link your other devices from here.');
     } catch (error) {
-      refuse(`The desk could not be begun. ${plainly(error)}`);
+      refuse(`The desk could not be begun. ${whyFailed(error)}`);
     }
     setBusy(false);
   };
@@ -77,7 +77,7 @@ function Linked({ linked, onLook }: { linked: LinkedDesk; onLook: () => void }):
       );
     } catch (error) {
       setLeaving('unreached');
-      refuse(`This device could not be unlinked. ${plainly(error)}`);
+      refuse(`This device could not be unlinked. ${whyFailed(error)}`);
     }
   };
   return (
@@ -125,6 +125,3 @@ function Linked({ linked, onLook }: { linked: LinkedDesk; onLook: () => void }):
     </>
   );
 }
-
-/** Why something with the desk failed, as a person can use it. */
-const plainly = (error: unknown): string => (error instanceof DeskFailure ? error.message : 'Try it again.');

@@ -8,6 +8,7 @@ import { copyText } from '../../session/acting/copy-text';
 import { linkAddress } from '../../session/places/addresses';
 import { ScanCode } from './ScanCode';
 import { withDesk } from './desk-setup';
+import { whyFailed } from '../../session/telling/why-failed';
 
 /** How often it is looked whether the device came, in milliseconds. */
 const LOOK_EACH = 3000;
@@ -83,7 +84,7 @@ function useInvitation(linked: LinkedDesk): { invited: Invited | null; came: str
       if (device && isOpen()) return setCame(device.name);
       if (isOpen()) setProblem('The ten minutes are over. Close this and begin again.');
       await withdrawInvitation(remote, sealer, linked, one);
-    }).catch((error: unknown) => isOpen() && setProblem(error instanceof Error ? error.message : 'The invitation could not be made.'));
+    }).catch((error: unknown) => isOpen() && setProblem(whyFailed(error)));
     return () => closed.abort();
   }, [linked]);
   return { invited, came, problem };

@@ -3,6 +3,7 @@ import { useServices } from '../../session/state/services';
 import { linkThisDevice } from './desk-setup';
 import { thisDeviceName } from './device-name';
 import { Labelled } from '../../../ui/form/Labelled';
+import { whyFailed } from '../../session/telling/why-failed';
 
 interface LinkFormProps {
   /** Words that came with a code that was scanned; else empty. */
@@ -22,7 +23,7 @@ export function LinkForm({ words: given, onLinked }: LinkFormProps) {
     setBusy(true);
     setProblem(null);
     const result = await linkThisDevice(store, words, name.trim() || thisDeviceName()).catch((error: unknown) => ({
-      refused: error instanceof Error ? error.message : 'This device could not be linked.',
+      refused: `This device could not be linked. ${whyFailed(error)}`,
     }));
     setBusy(false);
     if (result) setProblem(result.refused);

@@ -21,14 +21,23 @@ export function useStepPlace<T>(values: StepValues, read: (value: unknown) => T 
   const latest = useLatest(read);
   useEffect(() => {
     let gone = false;
-    const look = async (): Promise<void> => {
-      const [value, told] = await Promise.all([store.value(values.value), store.value(values.state)]);
-      if (gone) return;
-      setPlace(latest.current(value));
-      setState(readStepState(told));
+    const readPlace = async (): Promise<void> => {
+      const value = await store.value(values.value);
+      if (!gone) setPlace(latest.current(value));
     };
-    void look();
-    const stop = store.listen({ valueChanged: (id) => void ((id === values.value || id === values.state) && look()) });
+    const readState = async (): Promise<void> => {
+      const told = await store.value(values.state);
+      if (!gone) setState(readStepState(told));
+    };
+    void readPlace();
+    void readState();
+    const stop = store.listen({
+      valueChanged: (id) => {
+        // The place stays the same one while it is told how it goes: what was begun with it, an invitation say, goes on.
+        if (id === values.value) void readPlace();
+        else if (id === values.state) void readState();
+      },
+    });
     return () => {
       gone = true;
       stop();

@@ -1,5 +1,6 @@
 import { Component, type ReactNode } from 'react';
 import { reportProblem } from '../../../store/notes/listeners';
+import { isPieceGone } from '../telling/why-failed';
 
 interface SafeProps {
   /** What it is that may fail, in the sentence: “This list cannot be shown.” */
@@ -30,7 +31,7 @@ export class Safe extends Component<SafeProps, { failed: unknown; of: string | u
   override render(): ReactNode {
     const { failed } = this.state;
     if (failed === null) return this.props.children;
-    const gone = isChunkGone(failed);
+    const gone = isPieceGone(failed);
     const sentence = (
       <div role="alert" className="grid justify-items-start gap-2 rounded-md bg-late-soft px-3 py-2 text-late">
         <p>
@@ -50,12 +51,4 @@ export class Safe extends Component<SafeProps, { failed: unknown; of: string | u
     );
     return this.props.frame ? this.props.frame(sentence) : sentence;
   }
-}
-
-/** Whether an error says that a piece of the program could not be loaded; each browser has words of its own. */
-export function isChunkGone(error: unknown): boolean {
-  return (
-    error instanceof Error &&
-    /dynamically imported module|importing a module script failed|Failed to fetch|error loading dynamically/i.test(error.message)
-  );
 }

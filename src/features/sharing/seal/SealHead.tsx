@@ -8,6 +8,7 @@ import { frameSlice } from '../../session/state/frame-slice';
 import { useServices } from '../../session/state/services';
 import { useAppDispatch } from '../../session/state/state';
 import { isOpenSeal, useSeals } from './use-seals';
+import { whyFailed } from '../../session/telling/why-failed';
 
 /** On the page of a seal: how it stands in one sentence, and what can be done with it. */
 export function SealHead({ path }: { path: string }) {
@@ -34,7 +35,7 @@ export function SealHead({ path }: { path: string }) {
       );
       say(`What comes into “${folder}” from now on is not sealed; what is sealed there stays so.`);
     } catch (error) {
-      refuse(error instanceof Error ? error.message : String(error));
+      refuse(whyFailed(error));
     }
   };
   return (

@@ -4,6 +4,7 @@ import { refuse, say } from '../../../session/telling/messages';
 import { counted, useToldDone } from '../../../session/acting/use-act';
 import { useServices } from '../../../session/state/services';
 import { useLookNow } from '../use-outside-lists';
+import { whyFailed } from '../../../session/telling/why-failed';
 
 /** What a person answers where something is gone on one side, or a line lost its ref. */
 export interface OutsideAnswers {
@@ -22,7 +23,7 @@ export function useAnswers(): OutsideAnswers {
         await act();
         look();
       } catch (error) {
-        refuse(error instanceof Error ? error.message : 'That could not be done; nothing was changed.');
+        refuse(whyFailed(error));
       }
     };
     return {

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { whyFailed } from '../../../session/telling/why-failed';
 
 /** What is done by a form, once, with what keeps it from being done. */
 export function useDoing(): { busy: boolean; problem: string | null; run: (act: () => Promise<string | null>) => void } {
@@ -9,7 +10,7 @@ export function useDoing(): { busy: boolean; problem: string | null; run: (act: 
     setBusy(true);
     setProblem(null);
     void act()
-      .catch((error: unknown) => (error instanceof Error ? error.message : String(error)))
+      .catch(whyFailed)
       .then((refused) => {
         setProblem(refused);
         setBusy(false);
