@@ -138,10 +138,17 @@ describe('the engine', () => {
     await started;
     expect((await host.ask('find', { words: 'CRATE' })).map((one) => one.text)).toEqual(['Crate b', 'crate step', 'crate "A"']);
     expect((await host.ask('find', { words: '"A"' })).map((one) => one.line)).toEqual([0]);
-    expect(await host.ask('why', { text: 'due in next 14 days', at: null, path: 'A.md', line: 1 })).toMatchObject({
-      in: false,
-      changes: [['due in next 14 days']],
+    expect(
+      await host.ask('why', { text: 'due in next 14 days', at: null, path: 'A.md', line: 1, expected: '- [ ] Crate b {due 2026-12-24}' }),
+    ).toEqual({
+      why: expect.objectContaining({ in: false, changes: [['due in next 14 days']] }) as object,
+      ref: { path: 'A.md', line: 1, expected: '- [ ] Crate b {due 2026-12-24}' },
     });
+    // Lines came above it; then it became another.
+    const asked = { text: 'late', at: null, path: 'A.md', line: 0 };
+    expect((await host.ask('why', { ...asked, expected: '- [ ] other' }))?.ref.line).toBe(3);
+    expect((await host.ask('why', { ...asked, expected: '- [ ] crate "A"' }))?.ref.expected).toBe('- [x] crate "A"');
+    expect(await host.ask('why', { ...asked, line: 9, expected: 'gone' })).toBeNull();
   });
 
   it('reads everything again when a note adds a status, and when it goes', async () => {

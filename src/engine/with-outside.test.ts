@@ -54,7 +54,7 @@ test('gathers from outside lists are answered apart from the notes, live, and be
   // Nothing of it is among the notes of the frame.
   const paths = events.flatMap((event) => (event.is === 'news' ? Object.values(event.overview?.notes ?? {}) : []));
   expect(JSON.stringify(paths)).not.toContain('/outside/');
-  const why = await both.ask('why', { text: 'from outside "Team" where #van', at: null, path: '/outside/Team.md', line: 0 });
+  const why = await both.ask('why', { text: 'from outside "Team" where #van', at: null, path: '/outside/Team.md', line: 0, expected: '' });
   expect(why).not.toBeNull();
   // A list that becomes one of the notes, and the other way.
   await both.subscribe('team', 'where open', null);

@@ -4,11 +4,11 @@ import type { Now } from '../../calendar/span';
 import type { DayItem } from '../../day/day-items';
 import type { AnswerRow } from '../../gather/answer/answer';
 import { withoutLimits } from '../../gather/saying/without-limits';
-import type { Why } from '../../gather/answer/why';
 import type { NoteKind } from '../../note/facts/front-matter';
 import { foldPath } from '../../note/names/path';
 import type { OwnSlip } from '../../slip/own-slip';
 import type { Problem } from '../../task/line/task';
+import type { LineRef } from '../../task/writing/edit';
 import { taskOfRef } from '../../task/reading/ref-problems';
 import type { DayFigures } from '../../day/plan/day-figures';
 import type { DayPlan, InHand } from '../days/day-plan';
@@ -16,7 +16,7 @@ import type { Fit } from '../days/fit';
 import { figuresOf } from '../days/figures-of';
 import { startsOf } from '../days/day-matter';
 import type { Library } from '../library';
-import { type NoteEntry, rowsFor } from '../note-entry';
+import type { NoteEntry } from '../note-entry';
 import { type FoundTask, foundOf } from './of-a-task/found-task';
 import type { CarryAnswer } from './past/carry';
 import type { Template } from './forms';
@@ -28,6 +28,7 @@ import type { PersonFacts } from './people';
 import type { Reminder } from './reminders';
 import type { WrittenNote } from './past/written-on';
 import type { TaskClosely } from './of-a-task/task-closely';
+import type { TaskWhy } from './of-a-task/why-a-task';
 import type { DaysRecord, RecordedRepeat } from './past/record';
 import type { GoalFacts } from './goals';
 import type { ListedReview } from './past/reviews';
@@ -35,8 +36,8 @@ import type { SearchAnswer, SearchShows } from './search';
 
 /** What the page asks of all notes that is no gather: each with what is given, and what it is answered with. */
 export interface Questions {
-  /** Why the task on a line (from 0) is in the answer to a gather, or what keeps it out; null when either is gone. */
-  why: { given: { text: string; at: string | null; path: string; line: number }; answer: Why | null };
+  /** Why a task is in the answer to a gather, or what keeps it out; null when either is gone. */
+  why: { given: { text: string; at: string | null } & LineRef; answer: TaskWhy | null };
   /** A task with what one needs to decide about it; null where its line is gone or another. */
   closely: { given: { path: string; line: number; raw: string }; answer: TaskClosely | null };
   /** What can be begun of a note, the weightiest; null where there is nothing. */
@@ -115,14 +116,7 @@ const ANSWERS: {
     given: Questions[Name]['given'],
   ) => Questions[Name]['answer'] | Promise<Questions[Name]['answer']>;
 } = {
-  why: async (library, { text, at, path, line }) => {
-    const { explain } = await import('../../gather/answer/why');
-    const { live, answer } = library.ask(text, at);
-    const entry = library.entries.get(foldPath(path));
-    if (!entry || live.errors.length > 0) return null;
-    const row = [...rowsFor(entry, live.gather.from), ...entry.head.rows].findLast((one) => one.task.line === line);
-    return row ? explain(live.plan, answer, row, library.lookup) : null;
-  },
+  why: async (library, { text, at, ...ref }) => (await import('./of-a-task/why-a-task')).whyOfTask(library, text, at, ref),
   matching: (library, { text, at }) => {
     const { answer } = library.ask(withoutLimits(text), at);
     const flat = ({ row, steps }: AnswerRow): FoundTask[] => [...(row.what === 'task' ? [foundOf(row)] : []), ...steps.flatMap(flat)];

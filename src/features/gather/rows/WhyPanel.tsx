@@ -1,7 +1,8 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import type { Why, WhyNode } from '../../../core/gather/answer/why';
+import type { WhyNode } from '../../../core/gather/answer/why';
 import type { FoundTask } from '../../../core/index/questions/of-a-task/found-task';
+import type { TaskWhy } from '../../../core/index/questions/of-a-task/why-a-task';
 import { askAddress, noteAddress } from '../../session/places/addresses';
 import { frameSlice } from '../../session/state/frame-slice';
 import { useServices } from '../../session/state/services';
@@ -77,21 +78,28 @@ interface CardProps extends WhyQuestion {
   note: FoundTask | null;
 }
 
-function Card({ task, gather, at, kept, note }: CardProps) {
+function Card({ task: asked, gather, at, kept, note }: CardProps) {
   const { engine } = useServices();
   const overview = useAppSelector((state) => state.library.overview);
-  const [why, setWhy] = useState<Why | null | undefined>();
-  const { path, line } = task.ref;
+  const [found, setFound] = useState<TaskWhy | null | undefined>();
+  // Where its line stands as far as it is known: lines may come above it.
+  const ref = useRef(asked.ref);
   useEffect(() => {
     let current = true;
-    void engine.ask('why', { text: gather, at, path, line }).then((found) => current && setWhy(found));
+    void engine.ask('why', { text: gather, at, ...ref.current }).then((next) => {
+      if (!current) return;
+      if (next) ref.current = next.ref;
+      setFound(next);
+    });
     return () => {
       current = false;
     };
-  }, [engine, gather, at, path, line, overview]);
+  }, [engine, gather, at, overview]);
+  const why = found && found.why;
+  const task = { ...asked, ref: found?.ref ?? asked.ref };
   return (
     <section className="rounded-lg bg-sheet px-3 py-2.5 text-[0.95rem]" aria-label={`Why: ${task.text}`}>
-      <Link to={noteAddress(path, line)} className="font-semibold [overflow-wrap:anywhere] hover:underline">
+      <Link to={noteAddress(task.ref.path, task.ref.line)} className="font-semibold [overflow-wrap:anywhere] hover:underline">
         {task.text}
       </Link>
       {note && <p className="text-[0.82rem] text-muted">{note.noteTitle}</p>}

@@ -2,6 +2,7 @@ import type { Day } from '../../../calendar/day';
 import { foldPath } from '../../../note/names/path';
 import type { Library } from '../../library';
 import { type RowView, rowView } from '../../live/view';
+import { rowOfLine } from './row-of-line';
 
 /** A task with what one needs to decide about it. */
 export interface TaskClosely {
@@ -22,8 +23,7 @@ const BELOW = 4;
 export function taskClosely(library: Library, path: string, line: number, raw: string): TaskClosely | null {
   const entry = library.entries.get(foldPath(path));
   if (!entry) return null;
-  const same = entry.head.rows.filter(({ task }) => task.raw === raw);
-  const row = same.find(({ task }) => task.line === line) ?? (same.length === 1 ? same[0] : undefined);
+  const row = rowOfLine(entry.head.rows, line, raw);
   if (!row) return null;
   const at = row.task.line;
   const lines = entry.text.split(/\r\n|\r|\n/);
