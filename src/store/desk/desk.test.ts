@@ -18,6 +18,7 @@ import { beginDesk, httpRemote } from './desk-remote';
 import { beginKeys, fetchKeys, leaveDevices, letOldKeysGo, unlinkDevice } from './device-list';
 import { acceptInvitation, invite, withdrawInvitation } from './invitation';
 import type { LinkedDesk } from './linked-desk';
+import type { Sealer } from './sealer';
 
 const data = mkdtempSync(path.join(tmpdir(), 'recado-desks-'));
 const server = makeApp(data, data).listen(0);
@@ -28,6 +29,9 @@ afterAll(() => {
   server.closeAllConnections();
   return new Promise((resolve) => server.close(resolve));
 });
+
+/** As devices seal, with next to no work for whoever tries words: in tests each try would take seconds. */
+const sealer: Sealer = { ...ageSealer, sealByWords: (bytes, words) => ageSealer.sealByWords(bytes, words, 4) };
 
 /** A device with a store of its own, linked to a desk by real HTTP and real seals. */
 async function device(linked: LinkedDesk) {
@@ -58,8 +62,8 @@ async function firstDevice() {
 }
 
 async function linkedTo(other: Awaited<ReturnType<typeof firstDevice>>, name = 'Phone') {
-  const { words } = await invite(other.remote, ageSealer, other.linked);
-  const linked = await acceptInvitation(origin, words, name, 2, ageSealer);
+  const { words } = await invite(other.remote, sealer, other.linked);
+  const linked = await acceptInvitation(origin, words, name, 2, sealer);
   if ('refused' in linked) throw new Error(linked.refused);
   return device(linked);
 }
@@ -165,26 +169,26 @@ test('the last device takes the desk with it, an earlier one only itself', async
 describe('an invitation', () => {
   test('that is old, used, wrong or withdrawn links nothing, with a plain word', async () => {
     const one = await firstDevice();
-    const accept = (words: string) => acceptInvitation(origin, words, 'Phone', 3, ageSealer);
+    const accept = (words: string) => acceptInvitation(origin, words, 'Phone', 3, sealer);
     expect(await accept('too few words')).toEqual({ refused: expect.stringContaining('none of the words') as string });
-    const made = await invite(one.remote, ageSealer, one.linked);
+    const made = await invite(one.remote, sealer, one.linked);
     await linkedTo(one);
     // Another device came meanwhile: the keys are others.
     expect(await accept(made.words)).toEqual({ refused: expect.stringContaining('Ask for new words') as string });
     expect(await accept(made.words)).toEqual({ refused: expect.stringContaining('No invitation waits there') as string });
-    const other = await invite(one.remote, ageSealer, one.linked);
+    const other = await invite(one.remote, sealer, one.linked);
     const [first = '', second = ''] = other.words.split(' ');
     expect(await accept(`${first} ${second} zoo zoo zoo zoo zoo zoo`)).toEqual({
       refused: expect.stringContaining('do not open') as string,
     });
-    const third = await invite(one.remote, ageSealer, one.linked);
-    await withdrawInvitation(one.remote, ageSealer, one.linked, third);
+    const third = await invite(one.remote, sealer, one.linked);
+    await withdrawInvitation(one.remote, sealer, one.linked, third);
     expect(await accept(third.words)).toEqual({ refused: expect.stringContaining('No invitation waits there') as string });
   }, 60_000);
 
   test('is accepted although answers of the server are lost on their way, and says plainly where all are', async () => {
     const one = await firstDevice();
-    const made = await invite(one.remote, ageSealer, one.linked);
+    const made = await invite(one.remote, sealer, one.linked);
     const real = globalThis.fetch;
     /** So many writes of keys come to the server, and their answers do not come back. */
     const losing = (count: number): void => {
@@ -197,16 +201,16 @@ describe('an invitation', () => {
     };
     try {
       losing(1);
-      expect(await acceptInvitation(origin, made.words, 'Phone', 2, ageSealer)).toMatchObject({ name: 'Phone' });
+      expect(await acceptInvitation(origin, made.words, 'Phone', 2, sealer)).toMatchObject({ name: 'Phone' });
       expect((await one.read()).keys.devices.map(({ name }) => name)).toEqual(['Computer', 'Phone']);
       globalThis.fetch = real;
-      const other = await invite(one.remote, ageSealer, one.linked);
+      const other = await invite(one.remote, sealer, one.linked);
       losing(99);
-      expect(await acceptInvitation(origin, other.words, 'Tablet', 2, ageSealer)).toEqual({
+      expect(await acceptInvitation(origin, other.words, 'Tablet', 2, sealer)).toEqual({
         refused: expect.stringContaining('ask for new words') as string,
       });
       globalThis.fetch = () => Promise.reject(new TypeError('Failed to fetch'));
-      await expect(acceptInvitation(origin, other.words, 'Tablet', 2, ageSealer)).rejects.toThrow('Nothing was changed; try it again');
+      await expect(acceptInvitation(origin, other.words, 'Tablet', 2, sealer)).rejects.toThrow('Nothing was changed; try it again');
     } finally {
       globalThis.fetch = real;
     }
