@@ -5,6 +5,7 @@ import type { LibrarySettings } from '../core/index/library';
 import { baseNameOf } from '../core/note/names/path';
 import { presentDatabase } from '../store/notes/database';
 import { keepClockwork } from '../store/device/clockwork';
+import { tellInSight } from '../store/device/in-sight';
 import { deviceMemory, tabMemory } from '../store/device/device-memory';
 import { Drafts } from '../store/texts/drafts';
 import { loadedLate } from '../store/acting/loaded-late';
@@ -154,6 +155,7 @@ export async function start(blocked: () => void): Promise<Started> {
     },
   };
   const opening = await openingOf(store, deviceMemory);
+  tellInSight(() => document.visibilityState === 'visible');
   // Nothing on the first page waits for it.
   if (!db.onlyRead)
     keepClockwork(navigator.locks, async (ends) => {

@@ -1,3 +1,4 @@
+import { hearInSight } from '../../../store/device/in-sight';
 import { type DiskFolder } from '../../../store/folder/disk-folder';
 import { folderFailure } from '../../../store/folder/folder-failure';
 import type { FolderSync } from '../../../store/folder/folder-sync';
@@ -130,7 +131,8 @@ export function keepInStep(
   });
   // A large place takes its time: most of it is left to other things.
   let restsUntil = 0;
-  const lookAgain = (): void =>
+  const lookAgain = (): void => {
+    restsUntil = Infinity;
     then(async () => {
       const began = performance.now();
       await look();
@@ -139,16 +141,21 @@ export function keepInStep(
       if (timer) clearTimeout(timer);
       if (!ends.aborted) timer = setTimeout(lookAgain, wait);
     });
+  };
   let timer: ReturnType<typeof setTimeout> | null = null;
   lookAgain();
-  // A network that is back is used at once, and who comes back finds what came meanwhile: out of sight a browser lets timers wait.
+  // A network that is back is used at once, and who comes back, or works in another tab, finds what came meanwhile: out of sight a browser
+  // lets timers wait.
   const back = (): void => then(look);
-  const seenAgain = (): void => void (document.visibilityState === 'visible' && performance.now() > restsUntil && lookAgain());
+  const lookIfDue = (): void => void (performance.now() > restsUntil && lookAgain());
+  const seenAgain = (): void => void (document.visibilityState === 'visible' && lookIfDue());
+  const unheard = hearInSight(lookIfDue);
   window.addEventListener('online', back);
   document.addEventListener('visibilitychange', seenAgain);
   ends.addEventListener('abort', () => {
     stop();
     close();
+    unheard();
     window.removeEventListener('online', back);
     document.removeEventListener('visibilitychange', seenAgain);
     if (timer) clearTimeout(timer);
