@@ -118,8 +118,9 @@ interface Followed {
   path: string;
   /** Its line as it became; null until that is known. */
   raw: string | null;
-  /** Where it stood among all rows, and the element that drew it there. */
+  /** Where it stood among all rows. */
   place: number;
+  /** The row that had the focus: it, or another that was selected with it. */
   from: HTMLElement | null;
 }
 
@@ -148,7 +149,8 @@ function useFocusAfter(list: RefObject<HTMLElement | null>, groups: readonly Gro
       from: (row: RowView): void => {
         const rows = [...(list.current?.querySelectorAll<HTMLElement>('[data-row]') ?? [])];
         const place = rows.findIndex((one) => one.dataset['row'] === row.id);
-        wanted.current = { path: row.path, raw: null, place: Math.max(0, place), from: rows[place] ?? null };
+        const from = rows.findLast((one) => one.contains(document.activeElement)) ?? rows[place] ?? null;
+        wanted.current = { path: row.path, raw: null, place: Math.max(0, place), from };
       },
       to: (path: string, raw: string): void => {
         if (!wanted.current) return;
