@@ -54,20 +54,21 @@ export function RowMenus({ children }: { children: ReactNode }) {
             if (asked.button.isConnected) asked.button.focus();
           }}
         >
-          <TaskEntries rows={[asked.row]} onAct={asked.onAct} {...(asked.onReword && { onReword: asked.onReword })} />
-          {source && (
-            <>
-              <MenuLine />
-              <MenuEntry
-                label="Why it stands here"
-                onSelect={() =>
-                  dispatch(
-                    frameSlice.actions.whyAsked({ task: dialogTask(asked.row), gather: source.text, at: source.at, kept: source.kept }),
-                  )
-                }
-              />
-            </>
-          )}
+          <TaskEntries rows={[asked.row]} onAct={asked.onAct} {...(asked.onReword && { onReword: asked.onReword })}>
+            {source && (
+              <>
+                <MenuLine />
+                <MenuEntry
+                  label="Why it stands here"
+                  onSelect={() =>
+                    dispatch(
+                      frameSlice.actions.whyAsked({ task: dialogTask(asked.row), gather: source.text, at: source.at, kept: source.kept }),
+                    )
+                  }
+                />
+              </>
+            )}
+          </TaskEntries>
         </MenuAt>
       )}
     </OpenMenu>

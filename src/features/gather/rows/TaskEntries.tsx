@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import type { RowView } from '../../../core/index/live/view';
 import { PRIORITY_NAMES } from '../../../core/task/line/clause';
@@ -28,10 +29,12 @@ interface TaskEntriesProps {
   onAct: (intentions: readonly WideIntention[]) => void;
   /** Changes the words in place; left out where that is not possible. */
   onReword?: () => void;
+  /** What stands below: it comes with the rest, so that nothing moves under the pointer. */
+  children?: ReactNode;
 }
 
 /** What can be done to tasks from a list: the entries of a row's menu, and of the bar for several. */
-export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
+export function TaskEntries({ rows, onAct, onReword, children }: TaskEntriesProps) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const { actions, engine } = useServices();
@@ -152,6 +155,7 @@ export function TaskEntries({ rows, onAct, onReword }: TaskEntriesProps) {
         <MenuEntry label="As a web address" onSelect={() => void copyLinks('address')} />
       </MenuInside>
       <MenuEntry label="Delete" hint={hint('row-delete')} danger onSelect={() => one({ do: 'delete' })} />
+      {children}
     </>
   );
 }
