@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { type Browser, type BrowserContext, type Page, chromium, expect } from '@playwright/test';
 import { makeStandIn } from '../../stand-in/app';
-import { Desk, NOW } from '../desk';
+import { Desk } from '../desk';
 import { watchExchanges } from './exchanges';
 import { killed } from './leaving-model';
 
@@ -70,7 +70,7 @@ export class HostileServer {
 /** An outside task service, and what stands on its list. */
 export function outsideService() {
   const data = mkdtempSync(path.join(tmpdir(), 'recado-hostile-lists-'));
-  const standIn = makeStandIn(data, KEY, () => NOW);
+  const standIn = makeStandIn(data, KEY, () => new Date());
   const server = standIn.app.listen(0, '127.0.0.1');
   return {
     ...standIn,
@@ -113,7 +113,6 @@ export class OwnersBrowser {
     );
     this.pages = [context.pages()[0] ?? (await context.newPage())];
     while (this.pages.length < tabs) this.pages.push(await context.newPage());
-    for (const page of this.pages) await page.clock.setFixedTime(NOW);
   }
 
   async kill(): Promise<void> {
@@ -132,7 +131,10 @@ export class OwnersBrowser {
 export async function madeReady(owner: OwnersBrowser, service: OutsideService, browser: Browser, address: string) {
   const page = owner.pages[0] as Page;
   const desk = new Desk(page);
-  await desk.open('empty');
+  // The clock runs, unlike in journeys: what is done and told each minute happens among the faults.
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Begin with an empty desk' }).click();
+  await expect(page.getByText(/lines indexed/)).toBeAttached();
   await desk.bringIn([{ name: PATH, mimeType: 'text/markdown', buffer: Buffer.from(NOTE) }]);
   await page.keyboard.press('Escape');
   await joinedOutside(desk, service);
@@ -158,9 +160,7 @@ export async function madeReady(owner: OwnersBrowser, service: OutsideService, b
 
 async function other(browser: Browser, baseURL: string, viewport: { width: number; height: number }): Promise<Page> {
   const context = await browser.newContext({ baseURL, viewport, timezoneId: 'Europe/Lisbon', serviceWorkers: 'block' });
-  const page = await context.newPage();
-  await page.clock.setFixedTime(NOW);
-  return page;
+  return context.newPage();
 }
 
 async function joinedOutside(desk: Desk, service: OutsideService): Promise<void> {

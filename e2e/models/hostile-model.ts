@@ -1,6 +1,5 @@
 import { type Browser, type Page, type chromium, expect } from '@playwright/test';
 import { changedTask, readTask } from '../../stand-in/task-text';
-import { NOW } from '../desk';
 import { writeBeside } from './exchanges';
 import { HostileServer, type OutsideService, OwnersBrowser, PATH, madeReady, outsideService } from './hostile-desk';
 import { shownText } from './shown-text';
@@ -157,7 +156,7 @@ async function changeOutside({ files }: OutsideService, until: number, random: (
     const one = all[Math.floor(random() * all.length)];
     if (!one) continue;
     const change = random() < 0.5 ? { done: random() < 0.5 } : { due: `2026-12-${10 + Math.floor(random() * 15)}` };
-    files.write('team', one.name, changedTask(one.text, change, NOW), undefined);
+    files.write('team', one.name, changedTask(one.text, change, new Date()), undefined);
   }
 }
 

@@ -201,8 +201,7 @@ const LIBRARY = fc.tuple(NOTE_TEXT, NOTE_TEXT, NOTE_TEXT).map(([a, b, c]): Recor
   'People/Kofi.md': `---\nkind: person\n---\n${c}`,
 }));
 
-/** An answer without what names its groups and its unknown names for the time being. */
-/** An answer without what names its groups and rows in one index alone. */
+/** An answer without what names its groups, its rows and its unknown names for the time being. */
 function comparable(answer: AnswerView | undefined): unknown {
   const nameless = (rows: readonly RowView[]): unknown[] => rows.map((row) => ({ ...row, key: '', steps: nameless(row.steps) }));
   return answer && { ...answer, hints: [], groups: answer.groups.map((group) => ({ ...group, id: 0, rows: nameless(group.rows) })) };

@@ -22,7 +22,7 @@ export function DeskPart() {
   return (
     <>
       <StepReport name="The desk on the server" state={state} wish={wish} />
-      <Linked linked={linked} onLook={() => wish('look')} />
+      <Linked linked={linked} looked={state?.at ?? 0} onLook={() => wish('look')} />
     </>
   );
 }
@@ -63,7 +63,7 @@ function NotLinked() {
   );
 }
 
-function Linked({ linked, onLook }: { linked: LinkedDesk; onLook: () => void }): ReactNode {
+function Linked({ linked, looked, onLook }: { linked: LinkedDesk; looked: number; onLook: () => void }): ReactNode {
   const { store } = useServices();
   const [inviting, setInviting] = useState(false);
   const [leaving, setLeaving] = useState<'no' | 'asked' | 'unreached'>('no');
@@ -82,7 +82,7 @@ function Linked({ linked, onLook }: { linked: LinkedDesk; onLook: () => void }):
   };
   return (
     <>
-      <Devices key={changed} linked={linked} onUnlinked={() => setChanged((count) => count + 1)} />
+      <Devices key={changed} linked={linked} looked={looked} onUnlinked={() => setChanged((count) => count + 1)} />
       <p className="mt-2 flex flex-wrap gap-2">
         <button type="button" className="solid-button" onClick={() => setInviting(true)}>
           Link another device…

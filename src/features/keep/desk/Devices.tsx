@@ -9,11 +9,13 @@ import { devicesOf, unlinkOther } from './desk-setup';
 
 interface DevicesProps {
   linked: LinkedDesk;
+  /** When the desk was looked at last: another device may have come or gone since. */
+  looked: number;
   onUnlinked: () => void;
 }
 
 /** The devices that share a desk; one that was lost is unlinked from any other. */
-export function Devices({ linked, onUnlinked }: DevicesProps) {
+export function Devices({ linked, looked, onUnlinked }: DevicesProps) {
   const { store } = useServices();
   const { day: today } = useNow();
   const style = useAppSelector((state) => state.settings.dateStyle);
@@ -28,7 +30,7 @@ export function Devices({ linked, onUnlinked }: DevicesProps) {
     return () => {
       gone = true;
     };
-  }, [linked]);
+  }, [linked, looked]);
   const unlink = async ({ id, name }: DeskDevice): Promise<void> => {
     setMeant(null);
     try {
