@@ -5,7 +5,8 @@ import { type ListedGather, pathsOfLists, withoutSealed } from '../../core/forma
 import type { LineRef } from '../../core/task/writing/edit';
 import { foldPath } from '../../core/note/names/path';
 import type { NoteStore } from '../notes/note-store';
-import type { LentBranch, LentList, LentRow } from './lent-branch';
+import type { LentBranch, LentList } from './lent-branch';
+import { namedRows } from './named-rows';
 import { OWNER } from './part-in-step';
 import { writeInto } from './write-into';
 
@@ -39,7 +40,11 @@ export class ListInStep {
   async look(): Promise<{ step: number | null }> {
     const step = await this.takeTicks();
     const lines = await this.lines();
-    const rows = lines.map(({ row }) => row && { ...row, id: this.idOf(row) });
+    const rows = namedRows(
+      lines.map(({ row }) => row),
+      this.branch.rows,
+      this.host.makeId,
+    );
     const text = this.shared.getText('text');
     const words = lines.map((line) => line.words).join('\n');
     const about = this.shared.getMap('about');
@@ -80,13 +85,6 @@ export class ListInStep {
     const notes = await this.host.store.many(paths);
     const texts = new Map(paths.map((path, index) => [foldPath(path), notes[index]?.text ?? null]));
     return lentList(lists, (path) => texts.get(foldPath(path)) ?? null);
-  }
-
-  /** The same as long as the line is, wherever it goes. */
-  private idOf(row: Omit<LentRow, 'id'>): string {
-    const { rows } = this.branch;
-    const same = rows.find((one) => one.path === row.path && one.line === row.line) ?? rows.find(({ raw }) => raw === row.raw);
-    return same?.id ?? this.host.makeId();
   }
 
   private async keep(change: Partial<LentBranch>): Promise<void> {
