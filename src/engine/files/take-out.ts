@@ -7,6 +7,7 @@ import { eventsOf } from '../../core/formats/out/events-of';
 import { type OutFormat, OUT_FORMATS } from '../../core/formats/out/formats';
 import { htmlOf } from '../../core/formats/out/html-out';
 import type { CalendarEvent, Part } from '../../core/formats/out/part';
+import { partAtLine } from '../../core/formats/out/part-at-line';
 import { linesPart, listPart, notePart } from '../../core/formats/out/parts-of';
 import { writerFor } from '../../core/formats/out/writer-for';
 import { toBase64 } from '../../core/note/blocks/base64';
@@ -14,6 +15,7 @@ import { picturePlaces, picturesIn, typeOfBytes } from '../../core/note/names/pi
 import { foldPath, liesIn } from '../../core/note/names/path';
 import type { ReadingSettings } from '../../core/task/line/task';
 import { type ReadNote, readNote } from '../../core/task/reading/read-note';
+import type { LineRef } from '../../core/task/writing/edit';
 import type { StoredNote } from '../../store/notes/content';
 import type { PictureReader } from '../../store/pictures/read-pictures';
 import { type PackedGiven, packNotes } from './packing';
@@ -25,8 +27,8 @@ export type Taken =
   /** What a person made the desk of: agenda pages with their feet, templates, slips, statuses. */
   | { is: 'set-up' }
   | { is: 'note'; path: string; title: string }
-  /** The lines from one up to, and without, another; from 0. */
-  | { is: 'lines'; path: string; from: number; to: number; title: string }
+  /** A line with all under it. */
+  | { is: 'lines'; ref: LineRef; title: string }
   /** What no note holds, as a digest. */
   | { is: 'text'; title: string; text: string }
   /** With events, which only a calendar holds, beside their tasks. */
@@ -175,7 +177,11 @@ async function* partsOf(
       }
       const note = readNote(path, text, reading);
       if (taken.is === 'set-up' && !SET_UP.has(note.kind)) continue;
-      yield taken.is === 'lines' ? linesPart(note, taken, taken.title) : notePart(note, eventsOf(note, slipHeading));
+      if (taken.is === 'lines') {
+        const range = partAtLine(note.lines, taken.ref);
+        if (!range) throw new Error('That line is no longer there, so no file was made.');
+        yield linesPart(note, range, taken.title);
+      } else yield notePart(note, eventsOf(note, slipHeading));
     }
     looked += notes.length;
     progress(looked, all);

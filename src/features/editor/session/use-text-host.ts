@@ -1,6 +1,7 @@
 import { type RefObject, useEffect } from 'react';
 import type { Status } from '../../../core/task/line/status';
 import type { Task } from '../../../core/task/line/task';
+import type { LineRef } from '../../../core/task/writing/edit';
 import { useLatest } from '../../../ui/use-latest';
 import { actionContext } from '../../session/acting/action-context';
 import { refuse } from '../../session/telling/messages';
@@ -61,6 +62,10 @@ export function useTextHost(host: RefObject<TextHost | null>, editor: RefObject<
       // What is written goes first, so that the answer finds the lines as they stand here.
       void text.save().then(() => dispatch(frameSlice.actions.dialogShown(dialog)));
     };
+    const refAt = (offset: number): LineRef => {
+      const { number, text: expected } = view.state.doc.lineAt(offset);
+      return { path: latest.current.path, line: number - 1, expected };
+    };
     host.current = {
       context,
       tick: (lines) =>
@@ -90,16 +95,14 @@ export function useTextHost(host: RefObject<TextHost | null>, editor: RefObject<
       },
       takeOut: (line) => {
         const range = closeUpAt(view.state, line) ?? { from: view.state.doc.line(line + 1).from, to: view.state.doc.line(line + 1).to };
-        const [from, to] = [view.state.doc.lineAt(range.from).number - 1, view.state.doc.lineAt(range.to).number];
-        const title = partTitle(view.state.doc.line(from + 1).text) || latest.current.path;
-        ask({ is: 'take-out', what: 'lines', path: latest.current.path, title, from, to });
+        const ref = refAt(range.from);
+        ask({ is: 'take-out', what: 'lines', ref, title: partTitle(ref.expected) || ref.path });
       },
       lend: (line) => {
         const range = closeUpAt(view.state, line);
         if (!range) return refuse('Only an item, a section or a note can be lent.');
-        const from = view.state.doc.lineAt(range.from).number - 1;
-        const title = partTitle(view.state.doc.line(from + 1).text) || latest.current.path;
-        ask({ is: 'lend', what: 'line', path: latest.current.path, line: from, title });
+        const ref = refAt(range.from);
+        ask({ is: 'lend', what: 'line', ref, title: partTitle(ref.expected) || ref.path });
       },
       wider: () => latest.current.closeOn(latest.current.wider()),
       insertMenu: () => latest.current.insertMenu(),

@@ -32,19 +32,16 @@ function Part({ asked }: { asked: Exclude<AskedTakeOut, { what: 'lists' }> }) {
       />
     );
   }
-  const { path, title, first } = asked;
-  if (asked.what === 'note')
+  const { title, first } = asked;
+  if (asked.what === 'note') {
+    const { path } = asked;
     return (
       <TakeOut taken={{ is: 'note', path, title }} first={first ?? 'markdown'} says={`The note ${path}, with every task in it.`} isOne />
     );
-  const { from, to } = asked;
+  }
+  const { ref } = asked;
   return (
-    <TakeOut
-      taken={{ is: 'lines', path, title, from, to }}
-      first={first ?? 'plain'}
-      says={`${counted(to - from, 'line')} of ${path}.`}
-      isOne
-    />
+    <TakeOut taken={{ is: 'lines', ref, title }} first={first ?? 'plain'} says={`From ${ref.path}, with all that stands under it.`} isOne />
   );
 }
 

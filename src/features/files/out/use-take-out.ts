@@ -73,7 +73,7 @@ export function useTakeOut(): TakeOutRuns {
   const progress = (looked: number, all: number): void =>
     tell({ is: 'writing', words: `Writing: ${looked.toLocaleString('en')} of ${all.toLocaleString('en')} notes` });
   const asked = (taken: Taken, format: OutFormat, columns?: readonly string[]) => ({
-    ...{ taken, format, reading, title: titleOf(taken), slipHeading: settings.slipHeading, now: services.clock.now() },
+    ...{ taken: asReadable(taken), format, reading, title: titleOf(taken), slipHeading: settings.slipHeading, now: services.clock.now() },
     ...(columns && { columns }),
   });
   const save: TakeOutRuns['save'] = (taken, format, columns) =>
@@ -139,11 +139,15 @@ export function titleOf(taken: Taken): string {
 
 /** The notes that are taken, where they are few; null for those that the worker reads for itself. */
 async function notesOf(taken: Taken, { store }: Services) {
-  if (taken.is === 'note' || taken.is === 'lines') return [await store.get(taken.path)].flatMap((note) => (note ? unsealed(note) : []));
+  const path = pathOf(taken);
+  if (path !== null) return [await store.get(path)].flatMap((note) => (note ? unsealed(note) : []));
   if (taken.is === 'text') return [];
   if (taken.is === 'lists') return (await store.many(pathsOfLists(taken.lists))).flatMap((note) => note ?? []);
   return null;
 }
+
+/** The note of which all or a part is taken; null where it is another thing. */
+const pathOf = (taken: Taken): string | null => (taken.is === 'note' ? taken.path : taken.is === 'lines' ? taken.ref.path : null);
 
 const bare = (path: string): string => path.replace(/\.age$/, '');
 const SEALED_LINK = /(\.(?:png|jpe?g|gif|webp|avif|svg))\.age(?=[)>"\s])/gi;
@@ -154,17 +158,24 @@ const unsealed = (note: StoredNote): StoredNote =>
     ? { ...note, path: note.path.slice(0, -SEALED_ENDING.length), text: note.text.replace(SEALED_LINK, '$1') }
     : note;
 
+/** The same, as it reads in the note that goes out. */
+const asReadable = (taken: Taken): Taken =>
+  taken.is === 'lines' && isSealedPath(taken.ref.path)
+    ? { ...taken, ref: { ...taken.ref, expected: taken.ref.expected.replace(SEALED_LINK, '$1') } }
+    : taken;
+
 /** The pictures that a note shows, as whoever has opened its seal sees them. */
 async function picturesOf(taken: Taken, { store }: Services) {
-  if (taken.is !== 'note' && taken.is !== 'lines') return [];
-  const text = (await store.text(taken.path)) ?? '';
+  const path = pathOf(taken);
+  if (path === null) return [];
+  const text = (await store.text(path)) ?? '';
   if (!text.includes('![')) return [];
   const [{ picturesIn }, { shownPicture }] = await Promise.all([
     import('../../../core/note/names/picture-path'),
     import('../../../store/pictures/picture-store'),
   ]);
   const targets = new Set(text.split(/\r?\n/).flatMap((line) => picturesIn(line).map(({ target }) => target)));
-  const found = await Promise.all([...targets].map(async (target) => ({ target, shown: await shownPicture(store, taken.path, target) })));
+  const found = await Promise.all([...targets].map(async (target) => ({ target, shown: await shownPicture(store, path, target) })));
   return found.flatMap(({ target, shown }) =>
     shown.is === 'there' ? { target: bare(target), path: bare(shown.path), bytes: shown.bytes } : [],
   );

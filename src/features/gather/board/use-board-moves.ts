@@ -76,7 +76,7 @@ export function useBoardMoves(by: GroupKeyName, columns: readonly BoardColumn<Ro
 
 /** The card of a task that is dragged. */
 const cardOf = (columns: readonly BoardColumn<RowView>[], { ref }: DialogTask): RowView | undefined =>
-  columns.flatMap(({ all }) => all).find(({ path, line }) => path === ref.path && line === ref.line);
+  columns.flatMap(({ all }) => all).find(({ path, raw }) => path === ref.path && raw === ref.expected);
 
 /** The tags or people that a card bears, where the board is of those. */
 const borneBy = (by: GroupKeyName, row: RowView): readonly string[] => (by === 'tag' ? row.tags : by === 'person' ? row.people : []);

@@ -47,18 +47,18 @@ export type TaskDialog =
   | { is: 'remark'; tasks: DialogTask[]; status: 'done' | 'cancelled' }
   | { is: 'steps'; tasks: DialogTask[]; intention: Extract<WideIntention, { do: 'status' }>; openSteps: number };
 
-/** What is to go out: a note, words that no note holds, lines of it (from one up to, and without, another, from 0), or what gathers hold at a place. */
+/** What is to go out: a note, words that no note holds, a line of one with all under it, or what gathers hold at a place. */
 export type AskedTakeOut =
   | { what: 'note'; path: string; title: string; first?: OutFormat }
   | { what: 'text'; title: string; text: string; first?: OutFormat }
-  | { what: 'lines'; path: string; title: string; from: number; to: number; first?: OutFormat }
+  | { what: 'lines'; ref: LineRef; title: string; first?: OutFormat }
   /** Without texts all that the note there gathers; a page of gathers may also go out as the note that it is. */
   | { what: 'lists'; texts: string[] | null; at: string | null; title: string; columns?: string[]; isPage?: boolean; first?: OutFormat };
 
-/** What is to be lent: a note, the item or section that begins on a line (from 0), a task wherever its line is, or what a list holds. */
+/** What is to be lent: a note, the item or section that begins with a line, a task, or what a list holds. Lines are found wherever they go meanwhile. */
 export type AskedLending =
   | { what: 'note'; path: string; title: string }
-  | { what: 'line'; path: string; line: number; title: string }
+  | { what: 'line'; ref: LineRef; title: string }
   | { what: 'task'; ref: LineRef; title: string }
   | { what: 'list'; text: string; at: string | null; title: string };
 

@@ -65,32 +65,23 @@ function NotHere({ asked, onClose }: LendDialogProps) {
 /** A file that every browser shows, for those who cannot be reached. */
 function AsPage({ asked }: { asked: AskedLending }) {
   const dispatch = useAppDispatch();
-  const { store } = useServices();
-  const open = async (): Promise<void> => {
-    const taken = await takenOf(asked, async (path) => (await store.text(path)) ?? '');
-    dispatch(frameSlice.actions.dialogShown({ is: 'take-out', ...taken, first: 'html' }));
-  };
+  const open = (): void => void dispatch(frameSlice.actions.dialogShown({ is: 'take-out', ...takenOf(asked), first: 'html' }));
   return (
-    <button type="button" className="line-button justify-self-start" onClick={() => void open()}>
+    <button type="button" className="line-button justify-self-start" onClick={open}>
       Save it as a web page to read…
     </button>
   );
 }
 
-async function takenOf(asked: AskedLending, textOf: (path: string) => Promise<string>): Promise<AskedTakeOut> {
+function takenOf(asked: AskedLending): AskedTakeOut {
   const { title } = asked;
   switch (asked.what) {
     case 'note':
       return { what: 'note', path: asked.path, title };
     case 'list':
       return { what: 'lists', texts: [asked.text], at: asked.at, title };
-    default: {
-      const { path, line } = asked.what === 'task' ? asked.ref : asked;
-      const { partAt } = await import('../../../core/sharing/lend/lent-part');
-      const text = await textOf(path);
-      const part = partAt(text, line, 'item') ?? partAt(text, line, 'section');
-      return { what: 'lines', path, title, from: line, to: (part?.last ?? line) + 1 };
-    }
+    default:
+      return { what: 'lines', ref: asked.ref, title };
   }
 }
 

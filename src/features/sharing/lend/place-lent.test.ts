@@ -35,7 +35,11 @@ async function setUp() {
   return { store, actions, place, words };
 }
 
-const line = (at: number): AskedLending => ({ what: 'line', path: PATH, line: at, title: '' });
+const line = (at: number): AskedLending => ({
+  what: 'line',
+  ref: { path: PATH, line: at, expected: NOTE.split('\n')[at] ?? 'gone' },
+  title: '',
+});
 
 describe('what is to be lent', () => {
   it('is the task at the cursor with all under it, marked so that it is found again', async () => {
@@ -43,7 +47,7 @@ describe('what is to be lent', () => {
     expect(await words(line(4))).toBe('- [ ] Lens #crates\n  - [ ] Pack it');
     expect(await store.text(PATH)).toContain('- [ ] Lens #crates {ref k3f9qa}');
     // Twice in a row it is the same one, marked once.
-    const again = await place(line(4));
+    const again = await place({ what: 'line', ref: { path: PATH, line: 4, expected: '- [ ] Lens #crates {ref k3f9qa}' }, title: '' });
     expect(again).toMatchObject({ what: { ref: 'k3f9qa', path: PATH } });
     expect((await store.text(PATH))?.match(/ref /g)).toHaveLength(1);
   });
@@ -53,7 +57,7 @@ describe('what is to be lent', () => {
     expect(await words(line(6))).toBe('- A plain item\n  under it');
     expect(await words(line(3))).toContain('# Lighthouse\n- [ ] Lens #crates');
     expect(await words(line(9))).toBe('Only an item, a heading or a note can be lent.');
-    expect(await words(line(400))).toBe('Only an item, a heading or a note can be lent.');
+    expect(await words(line(400))).toBe('That line is no longer there, so nothing was lent.');
     expect(await store.text(PATH)).toBe(NOTE);
   });
 
@@ -71,6 +75,8 @@ describe('what is to be lent', () => {
       { path: PATH, expect: { text: NOTE }, content: { text: NOTE.replace('- [ ] Lens', '- [ ] Salaries\n- [ ] Lens') } },
     ]);
     expect(await words({ what: 'task', ref, title: '' })).toBe('- [ ] Lens #crates\n  - [ ] Pack it');
+    // So is what is at the cursor: lines may come above it while one chooses how to lend it.
+    expect(await words(line(6))).toBe('- A plain item\n  under it');
     const now = (await store.text(PATH)) ?? '';
     await store.commit(TYPING, [{ path: PATH, expect: { text: now }, content: { text: now.replace(/- \[ \] Lens.*/, '- [ ] Another') } }]);
     expect(await words({ what: 'task', ref, title: '' })).toMatch(/^That line is no longer there, so nothing was changed/);

@@ -4,7 +4,7 @@ import { isSealedPath } from '../../../core/note/names/path';
 import { editorText } from '../../../core/note/blocks/line-endings';
 import { readNote } from '../../../core/task/reading/read-note';
 import { refOf } from '../../../core/task/line/ref';
-import type { LineRef } from '../../../core/task/writing/edit';
+import { type LineRef, locateLine } from '../../../core/task/writing/edit';
 import type { PlacedLending } from '../../../store/lending/lend';
 import type { AskedLending } from '../../session/acting/task-dialog';
 import type { Services } from '../../session/state/services';
@@ -15,20 +15,23 @@ export async function placeLent(
   asked: AskedLending,
 ): Promise<PlacedLending | { refused: string }> {
   if (store.db.onlyRead) return { refused: 'These notes are only read here, so nothing of them can be lent: load the page anew first.' };
-  const place = asked.what === 'list' ? asked.at : asked.what === 'task' ? asked.ref.path : asked.path;
+  const place = asked.what === 'list' ? asked.at : asked.what === 'note' ? asked.path : asked.ref.path;
   if (place !== null && isSealedPath(place)) return { refused: 'It is sealed, so nothing of it is lent.' };
   if (asked.what === 'list') return { what: { is: 'list', text: asked.text, path: asked.at }, text: '' };
   await texts.settle();
   if (asked.what === 'task') return itemLent({ store, actions }, asked.ref);
-  const note = await store.get(asked.path);
+  const note = await store.get(place ?? '');
   if (!note || note.text === null) return { refused: 'The note is no longer there.' };
   if (asked.what === 'note') {
     const part = partAt(note.text, 0, 'note');
     return part ? ofNote(note, note.text, part, null) : { refused: 'The note is no longer there.' };
   }
-  const task = readNote(note.path, editorText(note.text)).tasks.find(({ line }) => line === asked.line);
+  const { tasks, lines } = readNote(note.path, editorText(note.text));
+  const found = locateLine(lines, asked.ref);
+  if ('refused' in found) return { refused: 'That line is no longer there, so nothing was lent.' };
+  const task = tasks.find(({ line }) => line === found.line);
   if (task) return itemLent({ store, actions }, { path: note.path, line: task.line, expected: task.raw });
-  const part = partAt(note.text, asked.line, 'item') ?? partAt(note.text, asked.line, 'section');
+  const part = partAt(note.text, found.line, 'item') ?? partAt(note.text, found.line, 'section');
   return part ? ofNote(note, note.text, part, null) : { refused: 'Only an item, a heading or a note can be lent.' };
 }
 
