@@ -6,10 +6,12 @@ interface ChoiceProps<T extends string | number> {
   /** Each with its words and, where it needs them, more under it: then they stand in columns. */
   options: readonly (readonly [value: T, words: string, more?: string])[];
   onChoose: (value: T) => void;
+  /** Whether what is chosen has the focus when it is shown: where a dialog begins with it. */
+  takesFocus?: boolean;
 }
 
 /** One of a few values, as radio buttons under a legend. */
-export function Choice<T extends string | number>({ label, value, options, onChoose }: ChoiceProps<T>) {
+export function Choice<T extends string | number>({ label, value, options, onChoose, takesFocus = false }: ChoiceProps<T>) {
   const name = useId();
   const explains = options.some(([, , more]) => more !== undefined);
   return (
@@ -23,6 +25,7 @@ export function Choice<T extends string | number>({ label, value, options, onCho
               name={name}
               className={`h-4 w-4 shrink-0 accent-(--primary) ${explains ? 'mt-1' : ''}`}
               checked={option === value}
+              autoFocus={takesFocus && option === value}
               onChange={() => onChoose(option)}
             />
             {more === undefined ? (

@@ -29,16 +29,23 @@ export function TakeOut({ taken, first, says, columns, isOne }: TakeOutProps) {
   const formats = taken.is === 'set-up' ? SET_UP : ALL.filter((one) => one !== 'vcard' || (taken.is !== 'lists' && taken.is !== 'lines'));
   const format = formats.includes(chosen) ? chosen : (formats[0] ?? 'markdown');
   return (
-    <div className="grid gap-3">
+    <form
+      className="grid gap-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (!isBusy) void save(taken, format, columns);
+      }}
+    >
       <p>{says}</p>
       <Choice
         label="As"
         value={format}
         options={formats.map((one) => [one, OUT_FORMATS[one].name, OUT_FORMATS[one].holds] as const)}
         onChoose={setFormat}
+        takesFocus={isOne}
       />
       <div className="flex flex-wrap gap-2">
-        <button type="button" className="solid-button" disabled={isBusy} onClick={() => void save(taken, format, columns)}>
+        <button type="submit" className="solid-button" disabled={isBusy}>
           Save as a file
         </button>
         {isOne && (
@@ -63,6 +70,6 @@ export function TakeOut({ taken, first, says, columns, isOne }: TakeOutProps) {
           {writing.is === 'done' && writing.report.map((words) => <p key={words}>{words}</p>)}
         </div>
       )}
-    </div>
+    </form>
   );
 }
