@@ -53,6 +53,14 @@ function Shown({ title, name, children, side = 'middle', onGone }: Omit<DialogPr
       aria-describedby={undefined}
       {...(name !== undefined && { 'aria-label': name, 'aria-labelledby': undefined })}
       className={`fixed z-50 flex flex-col overflow-auto bg-sheet p-4 text-ink shadow-2xl outline-none ${PLACES[side]}`}
+      onOpenAutoFocus={(event) => {
+        // Where no field asked for the focus the first has it, and not what closes the dialog.
+        const field = side === 'left' || side === 'right' ? null : firstField(event.currentTarget);
+        if (!field) return;
+        event.preventDefault();
+        field.focus();
+        if (field instanceof HTMLInputElement) field.select();
+      }}
       onEscapeKeyDown={(event) => {
         // Something in it waits for a key, of which Escape is one.
         if (document.activeElement?.hasAttribute('data-takes-escape')) event.preventDefault();
@@ -76,6 +84,12 @@ function Shown({ title, name, children, side = 'middle', onGone }: Omit<DialogPr
     </Primitive.Content>
   );
 }
+
+/** The first field that can be filled in; of radio buttons the chosen one. */
+const firstField = (content: EventTarget | null): HTMLElement | null =>
+  content instanceof HTMLElement
+    ? content.querySelector(':is(input:not([type=radio], [type=file]), input[type=radio]:checked, select, textarea):not(:disabled)')
+    : null;
 
 /** What has the focus; of a menu, which goes when something in it is chosen, the button that opened it. */
 function focused(): HTMLElement | null {

@@ -20,7 +20,9 @@ export function ResetDialog({ path, onClose }: { path: string; onClose: () => vo
   };
   return (
     <Dialog open onClose={onClose} title="Use the lists again">
-      {found && found.boxes === 0 && found.stamps === 0 ? (
+      {!found ? (
+        <p role="status">Counting…</p>
+      ) : found.boxes === 0 && found.stamps === 0 ? (
         <p>Nothing here is begun or finished, so nothing is to be cleared.</p>
       ) : (
         <form
@@ -31,11 +33,9 @@ export function ResetDialog({ path, onClose }: { path: string; onClose: () => vo
           }}
         >
           <p>
-            {found
-              ? `${counted(found.boxes, 'box', 'boxes')} and ${counted(found.stamps, 'stamp')} are cleared; the words stay.`
-              : 'Counting…'}
+            {counted(found.boxes, 'box', 'boxes')} and {counted(found.stamps, 'stamp')} are cleared; the words stay.
           </p>
-          {found && found.dates > 0 && (
+          {found.dates > 0 && (
             <Choice
               label={`Dates and reminders of ${counted(found.dates, 'task')}`}
               value={dates}
@@ -44,9 +44,10 @@ export function ResetDialog({ path, onClose }: { path: string; onClose: () => vo
                 ['clear', 'are cleared'],
               ]}
               onChoose={setDates}
+              takesFocus
             />
           )}
-          <button type="submit" autoFocus className="solid-button justify-self-start" disabled={!found}>
+          <button type="submit" className="solid-button justify-self-start">
             Clear them
           </button>
         </form>
