@@ -143,6 +143,7 @@ describe('the engine', () => {
     ).toEqual({
       why: expect.objectContaining({ in: false, changes: [['due in next 14 days']] }) as object,
       ref: { path: 'A.md', line: 1, expected: '- [ ] Crate b {due 2026-12-24}' },
+      text: 'Crate b',
     });
     // Lines came above it; then it became another.
     const asked = { text: 'late', at: null, path: 'A.md', line: 0 };

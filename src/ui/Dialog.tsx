@@ -2,6 +2,7 @@ import { X } from 'lucide-react';
 import { Dialog as Primitive } from 'radix-ui';
 import { type ReactNode, useEffect, useLayoutEffect, useState } from 'react';
 import { useAsking } from './asking';
+import { BY_TOUCH } from './input/by-touch';
 import { giveKeys } from './input/early-keys';
 
 interface DialogProps {
@@ -54,8 +55,8 @@ function Shown({ title, name, children, side = 'middle', onGone }: Omit<DialogPr
       {...(name !== undefined && { 'aria-label': name, 'aria-labelledby': undefined })}
       className={`fixed z-50 flex flex-col overflow-auto bg-sheet p-4 text-ink shadow-2xl outline-none ${PLACES[side]}`}
       onOpenAutoFocus={(event) => {
-        // Where no field asked for the focus the first has it, and not what closes the dialog.
-        const field = side === 'left' || side === 'right' ? null : firstField(event.currentTarget);
+        // Where no field asked for the focus the first has it, and not what closes the dialog; by touch it would bring the keyboard up.
+        const field = BY_TOUCH || side === 'left' || side === 'right' ? null : firstField(event.currentTarget);
         if (!field) return;
         event.preventDefault();
         field.focus();

@@ -163,9 +163,8 @@ export class NoteIndex {
 
   /** Numbers the tasks of a note: those that were there before stay the same. */
   private number({ head }: NoteEntry, tasks: readonly Task[], before: NoteEntry | undefined): void {
-    const first = this.nextLife;
     if (!before || before.head.slots.length === 0) {
-      head.lives = first;
+      head.lives = this.nextLife;
       this.nextLife += tasks.length;
       return;
     }

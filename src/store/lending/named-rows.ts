@@ -1,3 +1,4 @@
+import { pairedBy } from '../../core/task/reading/paired-by';
 import type { LentRow } from './lent-branch';
 
 type Unnamed = Omit<LentRow, 'id'>;
@@ -19,24 +20,10 @@ const SAME: readonly ((row: Unnamed) => string)[] = [
  */
 export function namedRows(rows: readonly (Unnamed | null)[], before: readonly LentRow[], makeId: () => string): (LentRow | null)[] {
   const placeOf = ({ path, line }: Unnamed): string => `${path}\n${line}`;
-  const present = new Map(rows.flatMap((row) => (row ? [[placeOf(row), row] as const] : [])));
-  const known = new Map(before.map((row) => [row.id, row]));
-  const ids = new Map<string, string>();
-  for (const same of SAME) {
-    const waiting = new Map<string, string[]>();
-    for (const row of known.values()) {
-      const others = waiting.get(same(row));
-      if (others) others.push(row.id);
-      else waiting.set(same(row), [row.id]);
-    }
-    for (const [place, row] of present) {
-      const id = ids.has(place) ? undefined : waiting.get(same(row))?.shift();
-      if (id === undefined) continue;
-      ids.set(place, id);
-      known.delete(id);
-    }
-  }
-  for (const place of present.keys()) if (!ids.has(place)) ids.set(place, makeId());
+  const present = [...new Map(rows.flatMap((row) => (row ? [[placeOf(row), row] as const] : []))).values()];
+  const known = [...new Map(before.map((row) => [row.id, row])).values()];
+  const same = pairedBy<Unnamed>(known, present, SAME);
+  const ids = new Map(present.map((row, at) => [placeOf(row), known[same[at] ?? -1]?.id ?? makeId()]));
   return rows.map((row) => row && { ...row, id: ids.get(placeOf(row)) ?? '' });
 }
 

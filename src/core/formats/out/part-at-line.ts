@@ -1,5 +1,5 @@
 import { editorText } from '../../note/blocks/line-endings';
-import { type LentPart, partAt } from '../../sharing/lend/lent-part';
+import { branchAt } from '../../sharing/lend/lent-part';
 import { type LineRef, locateLine } from '../../task/writing/edit';
 import type { Lines } from '../../note/blocks/lines';
 import type { LineRange } from '../outline-of';
@@ -13,7 +13,6 @@ import type { LineRange } from '../outline-of';
 export function partAtLine(lines: Lines, ref: Omit<LineRef, 'path'>): LineRange | null {
   const place = locateLine(lines, ref);
   if ('refused' in place) return null;
-  const text = editorText(lines.text);
-  const part: LentPart | null = partAt(text, place.line, 'item') ?? partAt(text, place.line, 'section');
-  return { from: place.line, to: (part?.last ?? place.line) + 1 };
+  const branch = branchAt(editorText(lines.text), place.line);
+  return { from: place.line, to: (branch?.last ?? place.line) + 1 };
 }

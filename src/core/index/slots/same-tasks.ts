@@ -1,3 +1,5 @@
+import { pairedBy } from '../../task/reading/paired-by';
+
 /** What a task is known by. */
 interface Known {
   /** The whole line. */
@@ -13,41 +15,29 @@ interface Known {
  * @example sameTasks([line('- [ ] a'), line('- [ ] b')], [line('- [ ] new'), line('- [x] a'), line('- [ ] b')]) // [-1, 0, 1]
  */
 export function sameTasks(before: readonly Known[], after: readonly Known[]): number[] {
-  const places = new Array<number>(after.length).fill(-1);
+  // Most changes leave nearly all tasks of a note as they were: only those between are looked for.
+  const most = Math.min(before.length, after.length);
   let first = 0;
-  while (first < before.length && first < after.length && before[first]?.raw === after[first]?.raw) places[first] = first++;
+  while (first < most && before[first]?.raw === after[first]?.raw) first++;
   let ends = 0;
-  const most = Math.min(before.length, after.length) - first;
-  while (ends < most && before[before.length - 1 - ends]?.raw === after[after.length - 1 - ends]?.raw) {
-    ends++;
-    places[after.length - ends] = before.length - ends;
-  }
-  const left = new Set<number>();
-  for (let at = first; at < before.length - ends; at++) left.add(at);
-  if (left.size === 0) return places;
-  const match = (of: (one: Known) => string): void => {
-    const waiting = new Map<string, number[]>();
-    for (const at of left) {
-      const said = of(before[at] as Known);
-      const others = waiting.get(said);
-      if (others) others.push(at);
-      else waiting.set(said, [at]);
-    }
-    for (let at = first; at < after.length - ends; at++) {
-      if (places[at] !== -1) continue;
-      const found = waiting.get(of(after[at] as Known))?.shift();
-      if (found === undefined) continue;
-      places[at] = found;
-      left.delete(found);
-    }
-  };
-  match(({ raw }) => raw);
-  match(({ text }) => text);
-  for (let at = first; at < after.length - ends && left.size > 0; at++) {
-    if (places[at] !== -1) continue;
-    const next = (places[at - 1] ?? -1) + 1;
-    // A line that came in front of one that is still there is new.
-    if ((at === 0 || places[at - 1] !== -1) && left.delete(next)) places[at] = next;
+  while (ends < most - first && before[before.length - 1 - ends]?.raw === after[after.length - 1 - ends]?.raw) ends++;
+  const inside = between(before.slice(first, before.length - ends), after.slice(first, after.length - ends));
+  return after.map((_, at) => {
+    if (at < first) return at;
+    if (at >= after.length - ends) return at - after.length + before.length;
+    const place = inside[at - first] ?? -1;
+    return place === -1 ? -1 : place + first;
+  });
+}
+
+function between(before: readonly Known[], after: readonly Known[]): number[] {
+  const places = pairedBy(before, after, [({ raw }) => raw, ({ text }) => text]);
+  const left = new Set(before.keys());
+  for (const place of places) left.delete(place);
+  for (let at = 0; at < places.length && left.size > 0; at++) {
+    const above = at === 0 ? -1 : (places[at - 1] ?? -1);
+    // A line that came in front of one that is still there is new, and so is what stands behind it.
+    if (places[at] === -1 && (at === 0 || above !== -1) && left.delete(above + 1)) places[at] = above + 1;
   }
   return places;
 }

@@ -34,6 +34,9 @@ export function partAt(text: string, line: number, kind: LentKind): LentPart | n
   return item ? { kind, first: line, last: withoutLazy(outline, item) } : null;
 }
 
+/** The item that begins at a line (from 0), else the section; null where none does. */
+export const branchAt = (text: string, line: number): LentPart | null => partAt(text, line, 'item') ?? partAt(text, line, 'section');
+
 /**
  * The last line of an item that stands in it. Words further out at its foot may belong to it for a reader of Markdown (CommonMark 0.31.2 §5.2, laziness),
  * but whoever put the item above them did not mean that.

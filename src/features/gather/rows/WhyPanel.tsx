@@ -96,7 +96,8 @@ function Card({ task: asked, gather, at, kept, note }: CardProps) {
     };
   }, [engine, gather, at, overview]);
   const why = found && found.why;
-  const task = { ...asked, ref: found?.ref ?? asked.ref };
+  // Of a line that became another the words are those it has now.
+  const task = found ? { ...asked, ref: found.ref, text: found.text } : asked;
   return (
     <section className="rounded-lg bg-sheet px-3 py-2.5 text-[0.95rem]" aria-label={`Why: ${task.text}`}>
       <Link to={noteAddress(task.ref.path, task.ref.line)} className="font-semibold [overflow-wrap:anywhere] hover:underline">

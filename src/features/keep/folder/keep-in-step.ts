@@ -133,12 +133,12 @@ export function keepInStep(
   let restsUntil = 0;
   const lookAgain = (): void => {
     restsUntil = Infinity;
+    if (timer) clearTimeout(timer);
     then(async () => {
       const began = performance.now();
       await look();
       const wait = Math.max(each, rest * (performance.now() - began));
       restsUntil = performance.now() + wait;
-      if (timer) clearTimeout(timer);
       if (!ends.aborted) timer = setTimeout(lookAgain, wait);
     });
   };

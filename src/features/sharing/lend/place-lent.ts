@@ -1,5 +1,5 @@
 import { itemWithRef } from '../../../core/sharing/lend/follow-part';
-import { type LentPart, partAt } from '../../../core/sharing/lend/lent-part';
+import { type LentPart, branchAt, partAt } from '../../../core/sharing/lend/lent-part';
 import { isSealedPath } from '../../../core/note/names/path';
 import { editorText } from '../../../core/note/blocks/line-endings';
 import { readNote } from '../../../core/task/reading/read-note';
@@ -31,7 +31,7 @@ export async function placeLent(
   if ('refused' in found) return { refused: 'That line is no longer there, so nothing was lent.' };
   const task = tasks.find(({ line }) => line === found.line);
   if (task) return itemLent({ store, actions }, { path: note.path, line: task.line, expected: task.raw });
-  const part = partAt(note.text, found.line, 'item') ?? partAt(note.text, found.line, 'section');
+  const part = branchAt(note.text, found.line);
   return part ? ofNote(note, note.text, part, null) : { refused: 'Only an item, a heading or a note can be lent.' };
 }
 

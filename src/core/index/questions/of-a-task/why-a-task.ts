@@ -5,10 +5,11 @@ import type { Library } from '../../library';
 import { rowsFor } from '../../note-entry';
 import { rowOfLine } from './row-of-line';
 
-/** Why a task is in an answer, or what keeps it out, and where its line stands now. */
+/** Why a task is in an answer, or what keeps it out; where its line stands now, and what its words are. */
 export interface TaskWhy {
   why: Why;
   ref: LineRef;
+  text: string;
 }
 
 /**
@@ -24,5 +25,5 @@ export function whyOfTask(library: Library, text: string, at: string | null, { p
   const row = rowOfLine(rows, line, expected) ?? rows.findLast((one) => one.task.line === line);
   if (!row) return null;
   const { task } = row;
-  return { why: explain(live.plan, answer, row, library.lookup), ref: { path, line: task.line, expected: task.raw } };
+  return { why: explain(live.plan, answer, row, library.lookup), ref: { path, line: task.line, expected: task.raw }, text: task.text };
 }
